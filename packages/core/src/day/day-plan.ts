@@ -1,0 +1,38 @@
+import type { EventHead } from '../batch/batch-events';
+import type { StepKind } from '../layering/steps';
+
+/** One step of one group of pieces, as it was when the pieces were put on the day. */
+export interface DayStep {
+  id: string;
+  itemId: string;
+  kind: StepKind;
+  words: string;
+  caution?: string | undefined;
+  bucketId?: string | undefined;
+  bucketName?: string | undefined;
+  lightness?: number | undefined;
+  seconds?: number | undefined;
+  coatMm?: number | undefined;
+  /** Hands for one piece, seconds. */
+  handSeconds: number;
+  /** Wait after it before the piece's next step, minutes. */
+  waitMinutes: number;
+}
+
+/** Pieces that share one plan. */
+export interface DayItem {
+  id: string;
+  pieceId: string;
+  name: string;
+  count: number;
+  /** In the order of the plan: each waits for the one before. */
+  steps: DayStep[];
+}
+
+export type DayEvent = EventHead &
+  (
+    | { type: 'stepDone'; stepId: string; seconds?: number | undefined; sg?: number | undefined }
+    | { type: 'stepSkipped'; stepId: string }
+    | { type: 'notDryYet'; stepId: string; minutes: number }
+    | { type: 'undone'; eventId: string }
+  );

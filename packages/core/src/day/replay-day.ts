@@ -1,0 +1,92 @@
+import type { DayEvent, DayItem, DayStep } from './day-plan';
+import { scheduleDay, type Scheduled } from './schedule';
+
+export interface DayStepState {
+  step: DayStep;
+  state: 'done' | 'skipped' | 'ready' | 'drying' | 'waiting';
+  doneAt?: string;
+  eventId?: string;
+}
+
+export interface Drying {
+  item: DayItem;
+  afterStep: DayStep;
+  /** UTC, ISO 8601. */
+  untilAt: string;
+  dry: boolean;
+}
+
+export interface DayState {
+  steps: (DayStepState & { item: DayItem })[];
+  now?: { step: DayStep; item: DayItem };
+  next: Scheduled[];
+  drying: Drying[];
+  doneCount: number;
+  totalCount: number;
+  lastUndoable?: string;
+}
+
+const MINUTE_MS = 60_000;
+
+/**
+ * The day as it stands at a moment: what is done, what hands do now, what dries and until when, and the rest re-planned
+ * from here. The first tick of a step wins; a second one changes nothing.
+ */
+export function replayDay({ items, events, nowAt }: { items: readonly DayItem[]; events: readonly DayEvent[]; nowAt: string }): DayState {
+  const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
+  const ended = new Map<string, { at: string; skipped: boolean; eventId: string }>();
+  const extraMin = new Map<string, number>();
+  let lastUndoable: string | undefined;
+  let bucketInHand: string | undefined;
+  const stepById = new Map(items.flatMap((item) => item.steps.map((step) => [step.id, step] as const)));
+  for (const event of events) {
+    if (undone.has(event.id) || event.type === 'undone') continue;
+    if (event.type === 'notDryYet') extraMin.set(event.stepId, (extraMin.get(event.stepId) ?? 0) + event.minutes);
+    else if (!ended.has(event.stepId)) {
+      ended.set(event.stepId, { at: event.at, skipped: event.type === 'stepSkipped', eventId: event.id });
+      lastUndoable = event.id;
+      bucketInHand = stepById.get(event.stepId)?.bucketId ?? bucketInHand;
+    }
+  }
+  const nowMs = Date.parse(nowAt);
+  const drying: Drying[] = [];
+  const from = new Map<string, { index: number; readyMin: number }>();
+  for (const item of items) {
+    const index = item.steps.findIndex((step) => !ended.has(step.id));
+    const open = index < 0 ? item.steps.length : index;
+    const before = item.steps[open - 1];
+    const end = before && ended.get(before.id);
+    let readyMs = nowMs;
+    if (before && end && !end.skipped) {
+      readyMs = Date.parse(end.at) + (before.waitMinutes + (extraMin.get(before.id) ?? 0)) * MINUTE_MS;
+      if (before.waitMinutes > 0 && index >= 0) drying.push({ item, afterStep: before, untilAt: new Date(readyMs).toISOString(), dry: readyMs <= nowMs });
+    }
+    from.set(item.id, { index: open, readyMin: Math.max(0, (readyMs - nowMs) / MINUTE_MS) });
+  }
+  const schedule = scheduleDay({ items, from, bucketInHand });
+  const first = schedule[0];
+  const handsFree = first && (from.get(first.item.id)?.readyMin ?? 0) === 0;
+  const steps = items.flatMap((item) => item.steps.map((step) => ({ item, ...stepState(step, item, ended, from) })));
+  return {
+    steps,
+    ...(first && handsFree ? { now: { step: first.step, item: first.item } } : {}),
+    next: handsFree ? schedule.slice(1) : schedule,
+    drying,
+    doneCount: ended.size,
+    totalCount: stepById.size,
+    ...(lastUndoable ? { lastUndoable } : {}),
+  };
+}
+
+function stepState(
+  step: DayStep,
+  item: DayItem,
+  ended: ReadonlyMap<string, { at: string; skipped: boolean; eventId: string }>,
+  from: ReadonlyMap<string, { index: number; readyMin: number }>,
+): DayStepState {
+  const end = ended.get(step.id);
+  if (end) return { step, state: end.skipped ? 'skipped' : 'done', doneAt: end.at, eventId: end.eventId };
+  const { index, readyMin } = from.get(item.id)!;
+  if (item.steps[index] !== step) return { step, state: 'waiting' };
+  return { step, state: readyMin > 0 ? 'drying' : 'ready' };
+}

@@ -1,0 +1,113 @@
+import { precedencesOf, type Precedence } from './order';
+import type { GlazeFacts, PiecePlan } from './piece-plan';
+import type { TimedStep } from './step-times';
+import type { Warning } from './warnings';
+
+export interface OrderQuestion {
+  plan: PiecePlan;
+  steps: readonly TimedStep[];
+  glazes: readonly GlazeFacts[];
+}
+
+type PrecedenceRule = Precedence['rule'];
+
+/** The words of each broken order. */
+const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
+  O1: {
+    severity: 'look',
+    what: 'Glaze or wax goes on before the piece is checked.',
+    why: 'Sharp edges cut, and dust under glaze crawls.',
+    remedies: ['Check edges, wipe with a damp sponge and let it dry first'],
+  },
+  O2: {
+    severity: 'look',
+    what: 'The outside is glazed before the inside.',
+    why: 'What is poured out of the inside runs over the finished outside.',
+    remedies: ['Glaze the inside first', 'Dip inside and outside in one go'],
+  },
+  O3: {
+    severity: 'stop',
+    what: 'The wax comes after a glaze it should keep off.',
+    why: 'Wax keeps glaze off only where it is on, and dry, first: 20 minutes on bisque.',
+    remedies: ['Wax the foot before the first glaze'],
+  },
+  O5: {
+    severity: 'stop',
+    what: 'An upper coat goes on before the one beneath it.',
+    why: 'The layers on the drawing are listed bottom up; this order swaps them.',
+    remedies: ['Put the steps into the safe order', 'Swap the two layers on the drawing'],
+  },
+  O7: {
+    severity: 'look',
+    what: 'Something comes after the foot is wiped.',
+    why: 'One drip on a wiped foot glues the pot to the shelf.',
+    remedies: ['Wipe and check the foot last'],
+  },
+};
+
+/** Rules O1–O7 against the steps in the order they stand in. */
+export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[] {
+  const at = new Map(steps.map((step, index) => [step.key, index]));
+  const broken = new Set<PrecedenceRule>();
+  for (const pair of precedencesOf({ plan, steps })) {
+    const before = at.get(pair.before);
+    const after = at.get(pair.after);
+    if (before !== undefined && after !== undefined && before > after) broken.add(pair.rule);
+  }
+  const warnings: Warning[] = [...broken].map((rule) => ({ rule, ...BROKEN[rule] }));
+  return [...warnings, ...waxOverGlaze(steps), ...dryThrough(steps, glazes), ...darkBeforeLight(steps, glazes)];
+}
+
+function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
+  const waxAt = steps.findIndex((step) => step.kind === 'wax');
+  const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.kind === 'layer');
+  if (!under) return [];
+  return [
+    {
+      rule: 'O4',
+      severity: 'look',
+      what: 'The wax goes over glaze.',
+      why: 'Wax on a coat that is not handle-dry drags it off, and takes an hour to dry there instead of 20 minutes.',
+      remedies: ['Wait until the coat is handle-dry', 'Wax before the glaze'],
+    },
+  ];
+}
+
+function dryThrough(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]): Warning[] {
+  const layers = steps.filter((step) => step.kind === 'layer');
+  const index = layers.findIndex((step, i) => i > 0 && (step.waitFor === 'dryThrough' || layers[i - 1]!.waitFor === 'dryThrough'));
+  if (index < 0) return [];
+  const step = layers[index]!;
+  const name = glazes.find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name ?? 'The next coat';
+  const used = Math.round(100 * step.wallUsed);
+  return [
+    {
+      rule: 'O5',
+      severity: 'look',
+      what: `${name} goes over a coat that must be dry through, not only handle-dry.`,
+      why: used > 70 ? `About ${used} % of the water the wall can hold is in use: a further coat stays wet and slides.` : 'The two coats together are over 0.8 mm: they pull off while damp.',
+      remedies: ['Leave it overnight (about 12 hours)', 'Make one of the coats thinner', 'Give the inside a day before the outside'],
+    },
+  ];
+}
+
+function darkBeforeLight(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]): Warning[] {
+  const lightness = new Map(glazes.map((glaze) => [glaze.bucketId, glaze]));
+  const order = steps.flatMap((step) => (step.layer ? [lightness.get(step.layer.bucketId)] : [])).filter((glaze) => glaze !== undefined);
+  for (let i = 1; i < order.length; i++) {
+    const before = order[i - 1]!;
+    const after = order[i]!;
+    if (before.bucketId !== after.bucketId && before.lightness + 0.15 < after.lightness) {
+      return [
+        {
+          rule: 'O6',
+          severity: 'look',
+          what: `${before.name} comes before the lighter ${after.name}.`,
+          why: 'Tongs, hands and ladles carry the dark glaze into the light bucket.',
+          remedies: ['Wash hands, tongs and ladle between the two', 'Do the lighter glaze first where the stack allows it'],
+        },
+      ];
+    }
+  }
+  return [];
+}

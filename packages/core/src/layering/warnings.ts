@@ -1,0 +1,18 @@
+export type Severity = 'stop' | 'look';
+
+/** What happens, why, and what to do. */
+export interface Warning {
+  rule: string;
+  severity: Severity;
+  what: string;
+  why: string;
+  remedies: string[];
+}
+
+export const MOST_WARNINGS_SHOWN = 3;
+
+/** Worst first; the ones put aside are left out. */
+export function sortWarnings({ warnings, putAside = [] }: { warnings: readonly Warning[]; putAside?: readonly { rule: string }[] }): Warning[] {
+  const aside = new Set(putAside.map((entry) => entry.rule));
+  return warnings.filter((warning) => !aside.has(warning.rule)).sort((a, b) => Number(b.severity === 'stop') - Number(a.severity === 'stop'));
+}

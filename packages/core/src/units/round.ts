@@ -1,0 +1,18 @@
+/** Decimals worth showing for a weight on a scale of this division: 0.1 g → 1, 1 g → 0, 5 g → 0. */
+export function decimalsForDivision(divisionGrams: number): number {
+  if (!(divisionGrams > 0)) return 1;
+  return Math.max(0, Math.min(3, Math.ceil(-Math.log10(divisionGrams) - 1e-9)));
+}
+
+/** Text with thousands separated by commas and a fixed number of decimals: 1556.4 → "1,556". */
+export function formatFixed(value: number, decimals: number): string {
+  const shown = Object.is(Math.round(value * 10 ** decimals), -0) ? 0 : value;
+  return shown.toLocaleString('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+}
+
+/** Three to four meaningful digits, as a bench needs them: 0.062 → "0.062", 12.34 → "12.3", 1556.4 → "1,556". */
+export function formatSensible(value: number): string {
+  const size = Math.abs(value);
+  const decimals = size >= 100 || size === 0 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
+  return formatFixed(value, decimals);
+}

@@ -1,0 +1,98 @@
+import { PotterError } from '../checks/potter-error';
+import { requireNotNegative, requirePositive } from '../checks/require';
+import { dryGrams, waterPerDryGram } from '../slurry/contents';
+import { sgOfMix } from '../slurry/mix';
+import { additionSum, normaliseRecipe } from '../recipe/normalise';
+import { recipeDensity, resolveLines } from '../recipe/recipe-mix';
+import type { Powder, RecipeLine } from '../recipe/recipe';
+import { weighOrder } from './weigh-order';
+
+export type BatchSize = { kind: 'base'; baseGrams: number } | { kind: 'volume'; volumeMl: number; sg: number };
+export type WaterRule = { kind: 'perBaseGram'; millilitres: number } | { kind: 'perDryGram'; millilitres: number } | { kind: 'toSg'; sg: number };
+
+export interface BatchPlanLine {
+  lineId: string;
+  powderId: string;
+  name: string;
+  part: 'base' | 'addition';
+  density: number;
+  targetGrams: number;
+  sieveMesh?: number | undefined;
+  hazards: string[];
+}
+
+export interface BatchPlan {
+  baseGrams: number;
+  totalGrams: number;
+  density: number;
+  waterGrams: number;
+  expectedSg: number;
+  expectedMl: number;
+  /** In working order: the order in which they are weighed. */
+  lines: BatchPlanLine[];
+}
+
+export interface BatchQuestion {
+  lines: readonly RecipeLine[];
+  powders: readonly Powder[];
+  size: BatchSize;
+  water: WaterRule;
+  order?: 'clayFirst' | 'recipe';
+}
+
+/**
+ * The whole batch from a recipe and one size. The base is normalised to 100; every line, additions too,
+ * is base grams × percent/100. Filling a volume at an SG uses the density of base and additions together.
+ */
+export function planBatch({ lines, powders, size, water, order = 'clayFirst' }: BatchQuestion): BatchPlan {
+  const tidy = normaliseRecipe({ lines });
+  const density = recipeDensity({ lines: tidy, powders });
+  const overBase = 1 + additionSum({ lines: tidy }) / 100;
+  const baseGrams = size.kind === 'base' ? requirePositive('baseGrams', size.baseGrams) : dryGrams({ ...size, density }) / overBase;
+  if (baseGrams > 1_000_000) {
+    throw new PotterError('tooLarge', 'baseGrams', baseGrams, 'More than a tonne of base is no bucket: check the size and its unit.');
+  }
+  const totalGrams = baseGrams * overBase;
+  const waterGrams = waterFor({ water, baseGrams, totalGrams, density });
+  const resolved = resolveLines({ lines: tidy, powders })
+    .filter(({ line }) => line.percent > 0)
+    .map(({ line, powder }) => planLine(line, powder, baseGrams));
+  return {
+    baseGrams,
+    totalGrams,
+    density,
+    waterGrams,
+    expectedSg: sgOfMix({ dryGrams: totalGrams, waterGrams, density }),
+    expectedMl: totalGrams / density + waterGrams,
+    lines: order === 'clayFirst' ? weighOrder({ lines: resolved, roles: rolesOf(powders) }) : resolved,
+  };
+}
+
+function planLine(line: RecipeLine, powder: Powder, baseGrams: number): BatchPlanLine {
+  return {
+    lineId: line.id,
+    powderId: powder.id,
+    name: powder.name,
+    part: line.part,
+    density: powder.densityGMl,
+    targetGrams: (baseGrams * line.percent) / 100,
+    sieveMesh: powder.sieveMesh,
+    hazards: powder.hazards,
+  };
+}
+
+function rolesOf(powders: readonly Powder[]): Map<string, string> {
+  return new Map(powders.map((powder) => [powder.id, powder.role]));
+}
+
+function waterFor(question: { water: WaterRule; baseGrams: number; totalGrams: number; density: number }): number {
+  const { water, baseGrams, totalGrams, density } = question;
+  switch (water.kind) {
+    case 'perBaseGram':
+      return baseGrams * requireNotNegative('waterGrams', water.millilitres);
+    case 'perDryGram':
+      return totalGrams * requireNotNegative('waterGrams', water.millilitres);
+    case 'toSg':
+      return totalGrams * waterPerDryGram({ sg: water.sg, density });
+  }
+}

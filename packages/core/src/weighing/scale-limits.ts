@@ -1,0 +1,16 @@
+import { requirePositive } from '../checks/require';
+
+/** A line should be weighed to 2 % or better: more than that and the colour moves. */
+export const LARGEST_WEIGHING_ERROR = 0.02;
+
+export type LineOnScale = { kind: 'fine'; error: number; loads: number } | { kind: 'tooSmall'; error: number; loads: 1; baseFactor: number };
+
+/**
+ * What the scale makes of one line: relative error ± half a division/target, and loads where it exceeds the capacity.
+ * `baseFactor` is how much larger the batch must be for this line to come within 2 %.
+ */
+export function lineOnScale(line: { targetGrams: number; divisionGrams: number; capacityGrams: number }): LineOnScale {
+  const error = requirePositive('divisionGrams', line.divisionGrams) / 2 / requirePositive('targetGrams', line.targetGrams);
+  if (error > LARGEST_WEIGHING_ERROR) return { kind: 'tooSmall', error, loads: 1, baseFactor: error / LARGEST_WEIGHING_ERROR };
+  return { kind: 'fine', error, loads: Math.ceil(line.targetGrams / requirePositive('capacityGrams', line.capacityGrams)) };
+}
