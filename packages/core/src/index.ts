@@ -42,6 +42,7 @@ export { CONES, coneCelsius, isCone } from './melt/cones';
 export { FLOW_ACTIVATION, REFERENCE_FIRING, heatWorkHours, flowRatio, coneReached, type FiringPoint, type ConeReached } from './melt/heat-work';
 export { flowGuess, flowFromWord, movementWord, type FlowGuess, type MovementWord } from './chemistry/flow-guess';
 export { MOLAR_MASS, oxideGrams, unityFormula, unity, type Oxide, type OxideGrams, type Unity, type UnityAnswer } from './chemistry/oxides';
+export { glazeFacts, lightnessOf, type GlazeSource } from './layering/glaze-facts';
 export { orderWarnings, type OrderQuestion } from './layering/order-rules';
 export { precedencesOf, safeOrder, chosenOrder, type Precedence } from './layering/order';
 export { ZONES, MOST_LAYERS, type Zone, type Way, type Layer, type PiecePlan, type GlazeFacts, type BodyFacts } from './layering/piece-plan';
@@ -51,5 +52,6 @@ export { EVAPORATION_MM_PER_HOUR, DRY_THROUGH_HOURS, BRUSH_COAT_MM, timeSteps, t
 export { HAND_SECONDS, WAIT_MINUTES, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
+export { dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
 export { replayDay, type DayStepState, type Drying, type DayState } from './day/replay-day';
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';

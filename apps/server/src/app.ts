@@ -1,0 +1,41 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import type { Context } from './context';
+import { errorMiddleware } from './http/error-middleware';
+import { guardOrigin } from './http/guard-origin';
+import { ProblemError } from './http/problem-error';
+import { routerFor } from './http/route';
+import { securityHeaders } from './http/security-headers';
+import { serveWeb } from './http/serve-web';
+import { studioRoutes } from './routes';
+import { listStudios } from './features/studios/list-studios';
+import { health } from './features/studios/health';
+
+/** The whole server without a port. */
+export function createApp(context: Context): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+  app.use(guardOrigin(context.config));
+  app.use(...securityHeaders());
+  app.use(compression());
+  const writes = rateLimit({
+    windowMs: 60_000,
+    limit: context.config.writesPerMinute,
+    skip: (request) => request.method === 'GET' || request.method === 'HEAD',
+    handler: () => {
+      throw new ProblemError('tooMany', 'That was a lot in one minute. What you did is kept; wait a moment and it goes on.');
+    },
+  });
+  app.use('/api', writes, express.json({ limit: '1mb' }));
+  app.get('/api/health', health(context));
+  app.get('/api/studios', listStudios(context));
+  app.use('/api/studios/:studioId', routerFor(context, studioRoutes));
+  app.use('/api', () => {
+    throw new ProblemError('notFound', 'There is nothing at this address.');
+  });
+  app.use(serveWeb(context.config.webFolder));
+  app.use(errorMiddleware(context));
+  return app;
+}

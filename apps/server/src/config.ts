@@ -1,0 +1,43 @@
+import type { Env } from './env';
+
+export interface DbConfig {
+  host: string;
+  port: number;
+  user: string;
+  password: string;
+  database: string;
+  tls: false | { rejectUnauthorized: boolean };
+}
+
+export interface Config {
+  bind: string;
+  port: number;
+  /** Host names a browser may use for us: keeps other sites from reaching a loopback server by a name of theirs. */
+  allowedHosts: string[];
+  db: DbConfig;
+  webFolder: string;
+  loadDemo: boolean;
+  logLevel: Env['CAZUELA_LOG'];
+  writesPerMinute: number;
+}
+
+export function configFrom(env: Env): Config {
+  const named = env.CAZUELA_HOSTS.split(',').map((host) => host.trim()).filter(Boolean);
+  return {
+    bind: env.CAZUELA_BIND,
+    port: env.CAZUELA_PORT,
+    allowedHosts: ['127.0.0.1', 'localhost', '[::1]', ...named],
+    db: {
+      host: env.CAZUELA_DB_HOST,
+      port: env.CAZUELA_DB_PORT,
+      user: env.CAZUELA_DB_USER,
+      password: env.CAZUELA_DB_PASSWORD,
+      database: env.CAZUELA_DB_NAME,
+      tls: env.CAZUELA_DB_TLS === 'off' ? false : { rejectUnauthorized: env.CAZUELA_DB_TLS === 'on' },
+    },
+    webFolder: env.CAZUELA_WEB,
+    loadDemo: env.CAZUELA_DEMO === 'yes',
+    logLevel: env.CAZUELA_LOG,
+    writesPerMinute: env.CAZUELA_WRITES_PER_MINUTE,
+  };
+}

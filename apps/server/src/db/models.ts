@@ -1,0 +1,115 @@
+import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
+import type { BatchPlan, BucketContents, DayItem, Powder } from '@cazuela/core';
+import type { BatchCreate, BenchEvent, BucketBody, ClayBody, FiringBody, PieceBody, RecipeBody, Result, ResultBody, StudioBody } from '@cazuela/contract';
+
+export interface StudioRow { id: string; version: number; demo: boolean; body: StudioBody; createdAt: Date }
+export interface PowderRow { id: string; studioId: string; name: string; body: Omit<Powder, 'id' | 'name'> }
+export interface ClayBodyRow { id: string; studioId: string; name: string; body: Omit<ClayBody, 'id' | 'name'> }
+export interface RecipeRow { id: string; studioId: string; version: number; name: string; createdAt: Date }
+export interface RecipeVersionRow { id: string; studioId: string; recipeId: string; number: number; reason: string; body: RecipeBody; changedAt: Date }
+export interface BucketRow {
+  id: string;
+  studioId: string;
+  code: string;
+  version: number;
+  name: string;
+  body: BucketBody;
+  recipeId: string | null;
+  recipeVersionId: string | null;
+  contents: BucketContents | null;
+  createdAt: Date;
+}
+export interface BatchRow {
+  id: string;
+  studioId: string;
+  recipeId: string;
+  recipeVersionId: string;
+  question: Pick<BatchCreate, 'size' | 'water' | 'order' | 'entered'>;
+  plan: BatchPlan;
+  bucketId: string | null;
+  linesDone: number;
+  lastAt: Date | null;
+  lastBy: string | null;
+  createdAt: Date;
+}
+export interface BenchEventRow { seq?: number; id: string; studioId: string; stream: BenchEvent['stream']; streamId: string; body: BenchEvent['event']; receivedAt: Date }
+export interface PieceRow { id: string; studioId: string; version: number; name: string; clayBodyId: string; body: PieceBody; createdAt: Date }
+export interface DayRow { id: string; studioId: string; version: number; date: string; items: DayItem[]; createdAt: Date }
+export interface FiringRow { id: string; studioId: string; version: number; startedAt: Date; body: FiringBody }
+export interface PhotoRow { id: string; studioId: string; width: number; height: number; jpeg: Buffer; createdAt: Date }
+export interface ResultRow {
+  id: string;
+  studioId: string;
+  version: number;
+  pieceId: string;
+  firingId: string;
+  photoId: string | null;
+  body: ResultBody;
+  glazedWith: Result['glazedWith'];
+  createdAt: Date;
+}
+
+type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
+
+export interface Models {
+  studios: Table<StudioRow>;
+  powders: Table<PowderRow>;
+  bodies: Table<ClayBodyRow>;
+  recipes: Table<RecipeRow>;
+  recipeVersions: Table<RecipeVersionRow>;
+  buckets: Table<BucketRow>;
+  batches: Table<BatchRow>;
+  benchEvents: Table<BenchEventRow>;
+  pieces: Table<PieceRow>;
+  days: Table<DayRow>;
+  firings: Table<FiringRow>;
+  photos: Table<PhotoRow>;
+  results: Table<ResultRow>;
+}
+
+const id = { type: DataTypes.CHAR(36), primaryKey: true };
+const ref = DataTypes.CHAR(36);
+const time = DataTypes.DATE(3);
+const version = DataTypes.INTEGER;
+const name = DataTypes.STRING(120);
+
+/** A JSON column: text on the wire, parsed once here. */
+function json(field: string): ModelAttributes[string] {
+  return {
+    type: DataTypes.TEXT('long'),
+    get(this: Model) {
+      const text: unknown = this.getDataValue(field);
+      return typeof text === 'string' ? (JSON.parse(text) as unknown) : text;
+    },
+    set(this: Model, value: unknown) {
+      this.setDataValue(field, value === null ? null : JSON.stringify(value));
+    },
+  };
+}
+
+/** Tables as Sequelize sees them. Keys, constraints and indexes live in the migrations. */
+export function defineModels(sequelize: Sequelize): Models {
+  const table = <Row extends object>(tableName: string, columns: ModelAttributes): Table<Row> =>
+    sequelize.define(tableName, columns, { tableName, timestamps: false, underscored: true }) as unknown as Table<Row>;
+  return {
+    studios: table('studios', { id, version, demo: DataTypes.BOOLEAN, body: json('body'), createdAt: time }),
+    powders: table('powders', { id, studioId: ref, name, body: json('body') }),
+    bodies: table('bodies', { id, studioId: ref, name, body: json('body') }),
+    recipes: table('recipes', { id, studioId: ref, version, name, createdAt: time }),
+    recipeVersions: table('recipe_versions', { id, studioId: ref, recipeId: ref, number: version, reason: DataTypes.TEXT, body: json('body'), changedAt: time }),
+    buckets: table('buckets', {
+      id, studioId: ref, code: DataTypes.STRING(12), version, name, body: json('body'), recipeId: ref, recipeVersionId: ref, contents: json('contents'), createdAt: time,
+    }),
+    batches: table('batches', {
+      id, studioId: ref, recipeId: ref, recipeVersionId: ref, question: json('question'), plan: json('plan'), bucketId: ref, linesDone: version, lastAt: time, lastBy: name, createdAt: time,
+    }),
+    benchEvents: table('bench_events', {
+      seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true }, id: ref, studioId: ref, stream: DataTypes.STRING(12), streamId: ref, body: json('body'), receivedAt: time,
+    }),
+    pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
+    days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), createdAt: time }),
+    firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
+    photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
+    results: table('results', { id, studioId: ref, version, pieceId: ref, firingId: ref, photoId: ref, body: json('body'), glazedWith: json('glazedWith'), createdAt: time }),
+  };
+}

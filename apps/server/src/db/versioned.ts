@@ -1,0 +1,43 @@
+import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
+import { ProblemError } from '../http/problem-error';
+
+interface VersionedRow {
+  id: string;
+  version: number;
+}
+
+/**
+ * Writes a document only if it still has the version the writer read; otherwise says who came first by handing back the
+ * document as it is now, so that the screen can offer both.
+ */
+export async function updateVersioned<Row extends VersionedRow>(question: {
+  table: ModelStatic<Model<Row, Row>>;
+  where: WhereOptions<Row>;
+  version: number;
+  values: Partial<Row>;
+  missing: string;
+  toContract: (row: Row) => unknown;
+  transaction?: Transaction;
+}): Promise<Row> {
+  const { table, where, version, values, missing, toContract, transaction } = question;
+  const options = transaction ? { transaction } : {};
+  const [affected] = await table.update({ ...values, version: version + 1 } as Partial<Row>, { where: { ...where, version } as WhereOptions<Row>, ...options });
+  const current = await table.findOne({ where, ...options });
+  if (!current) throw new ProblemError('notFound', missing);
+  const row = current.get();
+  if (affected === 0) {
+    throw new ProblemError('stale', 'Somebody changed this while you were working on it. Both are kept here: choose one.', { current: toContract(row) });
+  }
+  return row;
+}
+
+/** Creates a row once: a second create with the same id in the same studio answers with what is there. */
+export async function createOnce<Row extends { id: string; studioId: string }>(table: ModelStatic<Model<Row, Row>>, values: Row): Promise<Row> {
+  const where = { id: values.id } as unknown as WhereOptions<Row>;
+  const there = await table.findOne({ where });
+  if (there) {
+    if (there.get().studioId !== values.studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
+    return there.get();
+  }
+  return (await table.create(values as never)).get();
+}

@@ -1,0 +1,26 @@
+import { QueryTypes, type Transaction } from 'sequelize';
+import type { BucketBody } from '@cazuela/contract';
+import type { Context } from '../../context';
+
+export interface NewBucket {
+  id: string;
+  studioId: string;
+  body: BucketBody;
+  recipeId: string | null;
+  recipeVersionId: string | null;
+  transaction: Transaction;
+}
+
+/** A bucket's row with the next free code of the studio (B1, B2 …), short enough for tape on a lid. */
+export async function createBucketRow(context: Context, bucket: NewBucket): Promise<void> {
+  const { id, studioId, body, recipeId, recipeVersionId, transaction } = bucket;
+  // The studio's row is held so that two tablets never get the same code.
+  await context.models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
+  const [row] = await context.sequelize.query<{ highest: number | null }>(
+    'SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM buckets WHERE studio_id = ?',
+    { replacements: [studioId], type: QueryTypes.SELECT, transaction },
+  );
+  const code = `B${Number(row?.highest ?? 0) + 1}`;
+  const values = { id, studioId, code, version: 1, name: body.name, body, recipeId, recipeVersionId, contents: null, createdAt: context.now() };
+  await context.models.buckets.create(values, { transaction });
+}

@@ -1,0 +1,47 @@
+import type * as z from 'zod';
+import type { DayEvent } from '@cazuela/core';
+import { dayCreateSchema, dayUpdateSchema, type Day } from '@cazuela/contract';
+import type { Context } from '../../context';
+import { createOnce, updateVersioned } from '../../db/versioned';
+import type { DayRow } from '../../db/models';
+import { route, type Call, type Route } from '../../http/route';
+import { eventsOf } from '../events/append-events';
+
+export const dayRoutes: readonly Route[] = [
+  route({ method: 'get', path: '/days', handle: listDays }),
+  route({ method: 'post', path: '/days', body: dayCreateSchema, handle: createDay }),
+  route({ method: 'put', path: '/days/:id', body: dayUpdateSchema, handle: updateDay }),
+];
+
+/** Days kept on the list at once, newest first. */
+const NEWEST = 30;
+
+async function listDays({ context, studioId }: Call<unknown>): Promise<Day[]> {
+  const rows = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], limit: NEWEST });
+  return Promise.all(rows.map((row) => withEvents(context, row.get())));
+}
+
+/** One day a date: a second one for the same date answers with the first. */
+async function createDay({ context, studioId, body }: Call<z.infer<typeof dayCreateSchema>>): Promise<Day> {
+  const there = await context.models.days.findOne({ where: { studioId, date: body.date } });
+  const row = there ? there.get() : await createOnce(context.models.days, { ...body, studioId, version: 1, createdAt: context.now() });
+  return withEvents(context, row);
+}
+
+async function updateDay({ context, studioId, id, body }: Call<z.infer<typeof dayUpdateSchema>>): Promise<Day> {
+  const row = await updateVersioned({
+    table: context.models.days,
+    where: { id, studioId },
+    version: body.version,
+    values: { items: body.items },
+    missing: 'There is no such day.',
+    toContract: (current) => dayFromRow(current, []),
+  });
+  return withEvents(context, row);
+}
+
+async function withEvents(context: Context, row: DayRow): Promise<Day> {
+  return dayFromRow(row, await eventsOf<DayEvent>(context, { studioId: row.studioId, stream: 'day', streamId: row.id }));
+}
+
+const dayFromRow = (row: DayRow, events: DayEvent[]): Day => ({ id: row.id, version: row.version, date: row.date, items: row.items, events, createdAt: row.createdAt.toISOString() });

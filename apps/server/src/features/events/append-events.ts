@@ -1,0 +1,57 @@
+import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
+import { replayBatch, replayBucket, type BatchEvent, type BucketEvent } from '@cazuela/core';
+import type { BenchEvent } from '@cazuela/contract';
+import type { Context } from '../../context';
+
+export interface Stream {
+  studioId: string;
+  stream: BenchEvent['stream'];
+  streamId: string;
+}
+
+/**
+ * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
+ * date. Events that are there already are passed over, so sending twice is safe. Returns false when there is no such row.
+ */
+export async function appendToStream(context: Context, target: Stream, events: readonly BenchEvent['event'][], transaction: Transaction): Promise<boolean> {
+  if (!(await lockStream(context, target, transaction))) return false;
+  const ids = events.map((event) => event.id);
+  const there = await context.models.benchEvents.findAll({ where: { studioId: target.studioId, id: ids }, attributes: ['id'], transaction });
+  const known = new Set(there.map((row) => row.get().id));
+  const fresh = events.filter((event, index) => !known.has(event.id) && ids.indexOf(event.id) === index);
+  if (fresh.length === 0) return true;
+  const receivedAt = context.now();
+  const rows = fresh.map((event) => ({ ...target, id: event.id, body: event, receivedAt }));
+  await context.models.benchEvents.bulkCreate(rows, { transaction });
+  await refreshSnapshot(context, target, transaction);
+  return true;
+}
+
+/** The events of one stream, oldest first. */
+export async function eventsOf<Event extends BenchEvent['event']>(context: Context, target: Stream, transaction?: Transaction): Promise<Event[]> {
+  const rows = await context.models.benchEvents.findAll({ where: { ...target }, order: [['seq', 'ASC']], ...(transaction ? { transaction } : {}) });
+  return rows.map((row) => row.get().body as Event);
+}
+
+async function lockStream({ models }: Context, { stream, streamId, studioId }: Stream, transaction: Transaction): Promise<boolean> {
+  const tables = { batch: models.batches, bucket: models.buckets, day: models.days } as unknown as Record<Stream['stream'], ModelStatic<Model>>;
+  const where = { id: streamId, studioId } as WhereOptions;
+  return (await tables[stream].findOne({ where, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE })) !== null;
+}
+
+/** Lists are read far more often than written: the replayed state is kept beside the row, in the same transaction. */
+async function refreshSnapshot(context: Context, target: Stream, transaction: Transaction): Promise<void> {
+  const where = { id: target.streamId, studioId: target.studioId };
+  if (target.stream === 'bucket') {
+    const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, target, transaction) });
+    await context.models.buckets.update({ contents: replay.kind === 'ok' ? replay.contents : null }, { where, transaction });
+  }
+  if (target.stream === 'batch') {
+    const batch = await context.models.batches.findOne({ where, transaction });
+    const events = await eventsOf<BatchEvent>(context, target, transaction);
+    const state = replayBatch({ plan: batch!.get().plan, events });
+    const linesDone = state.lines.filter((line) => line.state !== 'waiting').length;
+    const last = events.at(-1);
+    await context.models.batches.update({ linesDone, lastAt: last ? new Date(last.at) : null, lastBy: last?.by ?? null }, { where, transaction });
+  }
+}

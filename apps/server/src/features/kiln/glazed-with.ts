@@ -1,0 +1,51 @@
+import type { DayEvent } from '@cazuela/core';
+import type { Result } from '@cazuela/contract';
+import type { Context } from '../../context';
+import { eventsOf } from '../events/append-events';
+
+/**
+ * What was done to a piece, from the newest day it stood on: bucket, its SG then, coat planned, seconds really taken.
+ * A piece that was never on a day has its plan only.
+ */
+export async function glazedWith(context: Context, studioId: string, pieceId: string): Promise<Result['glazedWith']> {
+  const buckets = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents'] });
+  const bucketById = new Map(buckets.map((row) => [row.get().id, row.get()]));
+  const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], limit: 60 });
+  for (const row of days) {
+    const day = row.get();
+    const item = day.items.find((candidate) => candidate.pieceId === pieceId);
+    if (!item) continue;
+    const events = await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id });
+    const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
+    return item.steps.map((step) => {
+      const done = events.find((event) => event.type === 'stepDone' && event.stepId === step.id && !undone.has(event.id)) as Extract<DayEvent, { type: 'stepDone' }> | undefined;
+      const bucket = step.bucketId ? bucketById.get(step.bucketId) : undefined;
+      return {
+        words: step.words,
+        bucketId: step.bucketId ?? null,
+        bucketName: step.bucketName ?? null,
+        bucketCode: bucket?.code ?? null,
+        sg: done?.sg ?? null,
+        coatMm: step.coatMm ?? null,
+        seconds: done?.seconds ?? step.seconds ?? null,
+        doneAt: done?.at ?? null,
+      };
+    });
+  }
+  const piece = await context.models.pieces.findOne({ where: { id: pieceId, studioId } });
+  return (['inside', 'outside', 'rim', 'foot'] as const).flatMap((zone) =>
+    (piece?.get().body.plan.zones[zone] ?? []).map((layer) => {
+      const bucket = bucketById.get(layer.bucketId);
+      return {
+        words: `${bucket?.name ?? 'Glaze'} on the ${zone}, planned`,
+        bucketId: layer.bucketId,
+        bucketName: bucket?.name ?? null,
+        bucketCode: bucket?.code ?? null,
+        sg: bucket?.contents?.sg ?? null,
+        coatMm: layer.coatMm,
+        seconds: null,
+        doneAt: null,
+      };
+    }),
+  );
+}

@@ -1,0 +1,66 @@
+import type * as z from 'zod';
+import type { Result, resultCreateSchema, resultUpdateSchema, ResultBody } from '@cazuela/contract';
+import type { Context } from '../../context';
+import { createOnce, updateVersioned } from '../../db/versioned';
+import type { ResultRow } from '../../db/models';
+import type { Call } from '../../http/route';
+import { ProblemError } from '../../http/problem-error';
+import { glazedWith } from './glazed-with';
+
+export async function listResults({ context, studioId }: Call<unknown>): Promise<Result[]> {
+  const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: 500 });
+  return toResults(context, studioId, rows.map((row) => row.get()));
+}
+
+export async function createResult({ context, studioId, body: { id, body } }: Call<z.infer<typeof resultCreateSchema>>): Promise<Result> {
+  await requireThere(context, studioId, body);
+  const row = await createOnce(context.models.results, {
+    id,
+    studioId,
+    version: 1,
+    pieceId: body.pieceId,
+    firingId: body.firingId,
+    photoId: body.photoId,
+    body,
+    glazedWith: await glazedWith(context, studioId, body.pieceId),
+    createdAt: context.now(),
+  });
+  return (await toResults(context, studioId, [row]))[0]!;
+}
+
+export async function updateResult({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof resultUpdateSchema>>): Promise<Result> {
+  await requireThere(context, studioId, body);
+  const row = await updateVersioned({
+    table: context.models.results,
+    where: { id, studioId },
+    version,
+    values: { body, pieceId: body.pieceId, firingId: body.firingId, photoId: body.photoId },
+    missing: 'There is no such result.',
+    toContract: (current) => current.body,
+  });
+  return (await toResults(context, studioId, [row]))[0]!;
+}
+
+async function requireThere({ models }: Context, studioId: string, body: ResultBody): Promise<void> {
+  const inStudio = { studioId };
+  if ((await models.pieces.count({ where: { ...inStudio, id: body.pieceId } })) === 0) throw new ProblemError('checkInput', 'Choose a piece from the list.');
+  if ((await models.firings.count({ where: { ...inStudio, id: body.firingId } })) === 0) throw new ProblemError('checkInput', 'Choose a firing from the list.');
+  if (body.photoId && (await models.photos.count({ where: { ...inStudio, id: body.photoId } })) === 0) throw new ProblemError('checkInput', 'The photo is not here: take it again.');
+}
+
+async function toResults(context: Context, studioId: string, rows: ResultRow[]): Promise<Result[]> {
+  const pieces = await context.models.pieces.findAll({ where: { studioId, id: [...new Set(rows.map((row) => row.pieceId))] }, attributes: ['id', 'name'] });
+  const firings = await context.models.firings.findAll({ where: { studioId, id: [...new Set(rows.map((row) => row.firingId))] } });
+  const names = new Map(pieces.map((piece) => [piece.get().id, piece.get().name]));
+  const byId = new Map(firings.map((firing) => [firing.get().id, firing.get().body]));
+  return rows.map((row) => ({
+    id: row.id,
+    version: row.version,
+    body: row.body,
+    pieceName: names.get(row.pieceId) ?? 'Piece',
+    kiln: byId.get(row.firingId)?.kiln ?? 'Kiln',
+    firedAt: byId.get(row.firingId)?.startedAt ?? row.createdAt.toISOString(),
+    createdAt: row.createdAt.toISOString(),
+    glazedWith: row.glazedWith,
+  }));
+}

@@ -1,0 +1,13 @@
+import { firingCreateSchema, firingUpdateSchema, resultCreateSchema, resultUpdateSchema } from '@cazuela/contract';
+import { route, type Route } from '../../http/route';
+import { createFiring, listFirings, updateFiring } from './firings';
+import { createResult, listResults, updateResult } from './results';
+
+export const kilnRoutes: readonly Route[] = [
+  route({ method: 'get', path: '/firings', handle: listFirings }),
+  route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
+  route({ method: 'put', path: '/firings/:id', body: firingUpdateSchema, handle: updateFiring }),
+  route({ method: 'get', path: '/results', handle: listResults }),
+  route({ method: 'post', path: '/results', body: resultCreateSchema, handle: createResult }),
+  route({ method: 'put', path: '/results/:id', body: resultUpdateSchema, handle: updateResult }),
+];

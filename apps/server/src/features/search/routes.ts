@@ -1,0 +1,26 @@
+import { Op } from 'sequelize';
+import type { SearchHit } from '@cazuela/contract';
+import { route, type Call, type Route } from '../../http/route';
+
+export const searchRoutes: readonly Route[] = [route({ method: 'get', path: '/search', handle: search })];
+
+const MOST_HITS = 8;
+
+/** Anything by name, buckets by code too. */
+async function search({ context, studioId, query }: Call<unknown>): Promise<SearchHit[]> {
+  const text = String(query['q'] ?? '').trim().slice(0, 80);
+  if (text === '') return [];
+  const { models } = context;
+  // % and _ are plain letters in a potter's search.
+  const like = { [Op.like]: `%${text.replace(/[\\%_]/g, '\\$&')}%` };
+  const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
+  const [recipes, buckets, pieces, powders] = await Promise.all([
+    models.recipes.findAll(named),
+    models.buckets.findAll({ where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] }, attributes: ['id', 'name', 'code'], limit: MOST_HITS }),
+    models.pieces.findAll(named),
+    models.powders.findAll(named),
+  ]);
+  const hits = (kind: SearchHit['kind'], rows: { get: () => { id: string; name: string; code?: string } }[]): SearchHit[] =>
+    rows.map((row) => ({ kind, id: row.get().id, name: row.get().name, code: row.get().code ?? null }));
+  return [...hits('bucket', buckets), ...hits('recipe', recipes), ...hits('piece', pieces), ...hits('powder', powders)];
+}

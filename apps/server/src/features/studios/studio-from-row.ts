@@ -1,0 +1,4 @@
+import type { Studio } from '@cazuela/contract';
+import type { StudioRow } from '../../db/models';
+
+export const studioFromRow = (row: StudioRow): Studio => ({ id: row.id, version: row.version, demo: Boolean(row.demo), ...row.body });

@@ -1,0 +1,54 @@
+import type { ErrorRequestHandler } from 'express';
+import { MulterError } from 'multer';
+import { BaseError, ConnectionError, ForeignKeyConstraintError } from 'sequelize';
+import * as z from 'zod';
+import { LIMITS } from '@cazuela/contract';
+import { PotterError } from '@cazuela/core';
+import type { Context } from '../context';
+import { ProblemError } from './problem-error';
+
+/** Mounted last: every error leaves as problem details; a broken server reveals nothing but that. */
+export function errorMiddleware({ log }: Pick<Context, 'log'>): ErrorRequestHandler {
+  return (error, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = toProblem(error);
+    if (problem.code === 'broken') log.error({ err: error as Error, path: request.path }, 'a request broke');
+    const body = problem.toProblem();
+    response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  };
+}
+
+function toProblem(error: unknown): ProblemError {
+  if (error instanceof ProblemError) return error;
+  if (error instanceof PotterError) return new ProblemError('checkInput', error.message, { errors: [{ path: error.field, message: error.message }] });
+  if (error instanceof z.ZodError) return fromZod(error);
+  if (error instanceof MulterError) {
+    return error.code === 'LIMIT_FILE_SIZE'
+      ? new ProblemError('tooLarge', `The photo is larger than ${LIMITS.photoBytes / 1024 / 1024} MB. Take it at a lower size, or crop it.`)
+      : new ProblemError('checkInput', 'Send one photo in the field “photo”.');
+  }
+  if (error instanceof ForeignKeyConstraintError) return new ProblemError('checkInput', 'This points at something that is not there any more. Reload and try again.');
+  if (error instanceof ConnectionError || isGone(error)) {
+    return new ProblemError('databaseAway', 'The studio’s records cannot be reached just now. What you do at the bench is kept here and sent when they are back.');
+  }
+  const status = (error as { status?: unknown }).status;
+  const type = (error as { type?: unknown }).type;
+  if (type === 'entity.too.large') return new ProblemError('tooLarge', 'That is too much in one go.');
+  if (status === 400) return new ProblemError('checkInput', 'The message could not be read.');
+  return new ProblemError('broken', 'Something went wrong on our side. Nothing was half written; try again.');
+}
+
+function fromZod(error: z.ZodError): ProblemError {
+  const errors = error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+  return new ProblemError('checkInput', errors[0]?.message ?? 'Something typed cannot be right.', { errors });
+}
+
+/** The driver's words for a server that went away in the middle of a query. */
+function isGone(error: unknown): boolean {
+  if (!(error instanceof BaseError)) return false;
+  const cause = (error as { original?: { code?: string; fatal?: boolean } }).original;
+  return cause?.fatal === true || /ECONN|CONNECTION|SOCKET|SHUTDOWN|GET_CONNECTION/i.test(cause?.code ?? '');
+}

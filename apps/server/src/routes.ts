@@ -1,0 +1,29 @@
+import type { Route } from './http/route';
+import { batchRoutes } from './features/batches/routes';
+import { bodyRoutes } from './features/bodies/routes';
+import { bucketRoutes } from './features/buckets/routes';
+import { dayRoutes } from './features/days/routes';
+import { eventRoutes } from './features/events/routes';
+import { kilnRoutes } from './features/kiln/routes';
+import { photoRoutes } from './features/photos/routes';
+import { pieceRoutes } from './features/pieces/routes';
+import { powderRoutes } from './features/powders/routes';
+import { recipeRoutes } from './features/recipes/routes';
+import { searchRoutes } from './features/search/routes';
+import { studioDocumentRoutes } from './features/studios/routes';
+
+/** Everything under /api/studios/:studioId. */
+export const studioRoutes: readonly Route[] = [
+  ...studioDocumentRoutes,
+  ...powderRoutes,
+  ...bodyRoutes,
+  ...recipeRoutes,
+  ...batchRoutes,
+  ...bucketRoutes,
+  ...eventRoutes,
+  ...pieceRoutes,
+  ...dayRoutes,
+  ...kilnRoutes,
+  ...photoRoutes,
+  ...searchRoutes,
+];

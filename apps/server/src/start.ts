@@ -1,0 +1,45 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { createApp } from './app';
+import type { Config } from './config';
+import type { Context } from './context';
+import { connect } from './db/connect';
+import { migrateUp } from './db/migrate';
+import { defineModels } from './db/models';
+import { ensureStudio } from './features/studios/ensure-studio';
+
+export interface Running {
+  address: string;
+  context: Context;
+  stop: () => Promise<void>;
+}
+
+/** Connects, migrates, makes sure there is a studio, listens. */
+export async function start(config: Config, prepare?: (context: Context) => Promise<void>): Promise<Running> {
+  const sequelize = connect(config.db);
+  const log = pino({ level: config.logLevel });
+  const context: Context = { config, sequelize, models: defineModels(sequelize), log, now: () => new Date() };
+  await migrateUp(sequelize);
+  if (prepare) await prepare(context);
+  await ensureStudio(context);
+  const server = createServer(createApp(context));
+  await listen(server, config);
+  const { port } = server.address() as AddressInfo;
+  const stop = async (): Promise<void> => {
+    server.closeIdleConnections();
+    await new Promise((resolve) => {
+      server.close(resolve);
+      setTimeout(() => server.closeAllConnections(), 1_000).unref();
+    });
+    await sequelize.close();
+  };
+  return { address: `http://${config.bind}:${port}`, context, stop };
+}
+
+function listen(server: Server, config: Config): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(config.port, config.bind, resolve);
+  });
+}

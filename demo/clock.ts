@@ -1,0 +1,14 @@
+/** Times of the demo count back from the moment it is loaded, so that "what now?" always has something to say. */
+export class DemoClock {
+  constructor(private readonly now: Date) {}
+
+  ago({ days = 0, hours = 0, minutes = 0 }: { days?: number; hours?: number; minutes?: number }): string {
+    return new Date(this.now.getTime() - ((days * 24 + hours) * 60 + minutes) * 60_000).toISOString();
+  }
+
+  /** The studio's calendar day, local. */
+  localDate(daysAgo: number): string {
+    const day = new Date(this.now.getTime() - daysAgo * 86_400_000);
+    return `${day.getFullYear()}-${String(day.getMonth() + 1).padStart(2, '0')}-${String(day.getDate()).padStart(2, '0')}`;
+  }
+}

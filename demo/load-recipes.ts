@@ -1,0 +1,48 @@
+import { v7 as uuid } from 'uuid';
+import type { Powder } from '@cazuela/core';
+import type { RecipeBody } from '@cazuela/contract';
+import type { DemoLoad, LoadedRecipe } from './demo-load';
+import { DEMO_RECIPES, type DemoRecipe } from './recipes';
+
+/** The studio's recipes; Marisma has a history of three versions. */
+export async function loadRecipes({ context, transaction, studioId, clock }: DemoLoad): Promise<Map<string, LoadedRecipe>> {
+  const rows = await context.models.powders.findAll({ where: { studioId }, transaction });
+  const powders: Powder[] = rows.map((row) => ({ id: row.get().id, name: row.get().name, ...row.get().body }));
+  const loaded = new Map<string, LoadedRecipe>();
+  for (const recipe of DEMO_RECIPES) {
+    const id = uuid();
+    const versions = versionsOf(recipe, powders);
+    await context.models.recipes.create({ id, studioId, version: versions.length, name: recipe.body.name, createdAt: new Date(clock.ago({ days: 180 })) }, { transaction });
+    let versionId = '';
+    for (const [index, { body, reason }] of versions.entries()) {
+      versionId = uuid();
+      const changedAt = new Date(clock.ago({ days: 180 - 40 * index }));
+      await context.models.recipeVersions.create({ id: versionId, studioId, recipeId: id, number: index + 1, reason, body, changedAt }, { transaction });
+    }
+    loaded.set(recipe.body.name, { id, versionId, body: versions.at(-1)!.body, powders });
+  }
+  return loaded;
+}
+
+function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: RecipeBody; reason: string }[] {
+  const newest = bodyOf(recipe, powders);
+  if (recipe.body.name !== 'Marisma') return [{ body: newest, reason: 'First written' }];
+  const withCopper = (percent: number): RecipeBody => ({
+    ...newest,
+    lines: newest.lines.map((line) => (powders.find((powder) => powder.id === line.powderId)?.name === 'Copper carbonate' ? { ...line, percent } : line)),
+  });
+  return [
+    { body: withCopper(4), reason: 'First written' },
+    { body: withCopper(3), reason: '2: less copper, it went metallic where thick' },
+    { body: newest, reason: '3: copper down again, bentonite in: it settled hard' },
+  ];
+}
+
+function bodyOf({ base, additions, body }: DemoRecipe, powders: readonly Powder[]): RecipeBody {
+  const line = (part: 'base' | 'addition') => ([name, percent]: [string, number]) => {
+    const powder = powders.find((candidate) => candidate.name === name);
+    if (!powder) throw new Error(`The demo names a powder that is not there: ${name}`);
+    return { id: uuid(), powderId: powder.id, part, percent };
+  };
+  return { ...body, lines: [...base.map(line('base')), ...additions.map(line('addition'))], coneLow: '5', coneHigh: '6', atmosphere: 'oxidation' };
+}

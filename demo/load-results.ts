@@ -1,0 +1,99 @@
+import { v7 as uuid } from 'uuid';
+import type { FiringPoint } from '@cazuela/core';
+import type { FAULTS, Result } from '@cazuela/contract';
+import type { DemoLoad } from './demo-load';
+import type { LoadedBuckets } from './load-buckets';
+import { factsOf, itemOf } from './load-days';
+import type { LoadedPiece } from './load-pieces';
+import { potPicture } from './picture';
+import { seeded } from './random';
+
+type Fault = (typeof FAULTS)[number];
+
+interface ResultStory {
+  piece: number;
+  stars: number;
+  faults: { fault: Fault; where: 'inside' | 'outside' | 'rim' | 'foot' }[];
+  note: string;
+}
+
+/** What the kiln gave back, newest firing first. */
+const STORIES: readonly ResultStory[][] = [
+  [
+    { piece: 1, stars: 4, faults: [], note: 'Ceniza breaks over the amber just as drawn; 5 mm to spare.' },
+    { piece: 2, stars: 5, faults: [], note: 'The sea is back. Keep.' },
+  ],
+  [
+    { piece: 5, stars: 2, faults: [{ fault: 'ran', where: 'outside' }, { fault: 'stuck', where: 'foot' }], note: 'Ash too thick on the shoulder, ran to the shelf.' },
+    { piece: 0, stars: 4, faults: [], note: '' },
+  ],
+  [
+    { piece: 2, stars: 2, faults: [{ fault: 'thin', where: 'outside' }], note: 'Grey and dry: one quick dip was not enough.' },
+    { piece: 4, stars: 3, faults: [{ fault: 'pinholed', where: 'outside' }], note: 'Pinholes on the shoulder only.' },
+    { piece: 3, stars: 5, faults: [], note: 'Best lips so far.' },
+  ],
+  [{ piece: 5, stars: 1, faults: [{ fault: 'crawled', where: 'rim' }], note: 'Retama flaked off the ash before it went in.' }],
+  [
+    { piece: 0, stars: 3, faults: [{ fault: 'dull', where: 'inside' }], note: 'Grillo was half a cone soft.' },
+    { piece: 3, stars: 4, faults: [], note: '' },
+  ],
+];
+
+/** Six months of firings; the newest is cooling, its results are still to be read. */
+export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
+  const random = seeded(41);
+  const glazes = await factsOf(load, buckets);
+  await createFiring(load, 'Abuela', load.clock.ago({ hours: 13, minutes: 20 }), curve(1222, 1), null);
+  for (let i = 0; i < 14; i++) {
+    const kiln = i % 4 === 3 ? 'Grillo' : 'Abuela';
+    const soft = i === 4 ? 14 : Math.round(random() * 8 - 4);
+    const startedAt = load.clock.ago({ days: 12 * i + 3, hours: 5 });
+    const firingId = await createFiring(load, kiln, startedAt, curve(1222 - soft, kiln === 'Grillo' ? 0.6 : 1), soft > 10 ? '5' : '6');
+    for (const [index, story] of (STORIES[i] ?? []).entries()) {
+      const piece = pieces[story.piece]!;
+      const glaze = piece.body.plan.zones.outside[0] ?? piece.body.plan.zones.inside[0]!;
+      const colour = [...buckets.values()].find((bucket) => bucket.id === glaze.bucketId)!.colour;
+      const picture = await potPicture({ colour, seed: 10 * i + index, fault: story.faults[0]?.fault });
+      const photoId = uuid();
+      const createdAt = new Date(load.clock.ago({ days: 12 * i + 1, hours: index }));
+      await load.context.models.photos.create({ id: photoId, studioId: load.studioId, ...picture, createdAt }, { transaction: load.transaction });
+      const glazedWith: Result['glazedWith'] = itemOf(piece, glazes).steps.map((step) => ({
+        words: step.words,
+        bucketId: step.bucketId ?? null,
+        bucketName: step.bucketName ?? null,
+        bucketCode: null,
+        sg: step.bucketId ? Number((1.44 + random() * 0.04).toFixed(2)) : null,
+        coatMm: step.coatMm ?? null,
+        seconds: step.seconds ?? null,
+        doneAt: load.clock.ago({ days: 12 * i + 4 }),
+      }));
+      await load.context.models.results.create(
+        {
+          id: uuid(),
+          studioId: load.studioId,
+          version: 1,
+          pieceId: piece.id,
+          firingId,
+          photoId,
+          body: { pieceId: piece.id, firingId, coneReached: soft > 10 ? '5' : '6', stars: story.stars, faults: story.faults, note: story.note, photoId },
+          glazedWith,
+          createdAt,
+        },
+        { transaction: load.transaction },
+      );
+    }
+  }
+}
+
+async function createFiring(load: DemoLoad, kiln: string, startedAt: string, points: FiringPoint[], witnessCone: string | null): Promise<string> {
+  const id = uuid();
+  const body = { kiln, startedAt, wantedCone: '6', witnessCone, points };
+  await load.context.models.firings.create({ id, studioId: load.studioId, version: 1, startedAt: new Date(startedAt), body }, { transaction: load.transaction });
+  return id;
+}
+
+/** A cone 6 firing that ends at a peak; a small kiln goes faster. */
+function curve(peak: number, pace: number): FiringPoint[] {
+  const at = (hours: number, celsius: number): FiringPoint => ({ hours: Number((hours * pace).toFixed(3)), celsius });
+  return [at(0, 20), at(2, 120), at(5, 600), at(8, peak - 100), at(9.6667, peak), at(9.8334, peak), at(15, 600), at(20, 200), at(24, 60)];
+}

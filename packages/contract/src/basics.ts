@@ -1,0 +1,34 @@
+import * as z from 'zod';
+import { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS, isCone, type Unit } from '@cazuela/core';
+
+/** Ids are UUID v7 made by whoever makes the thing, so that studios and tablets never collide. */
+export const idSchema = z.uuid('An id must be a UUID.');
+
+/** Limits used in the check and in its message. */
+export const LIMITS = {
+  nameLength: 80,
+  noteLength: 2000,
+  linesInRecipe: 40,
+  grams: 1_000_000,
+  millilitres: 1_000_000,
+  eventsInOneSend: 200,
+  photoBytes: 8 * 1024 * 1024,
+} as const;
+
+export const nameSchema = z.string().trim().min(1, 'Give it a name.').max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
+export const noteSchema = z.string().max(LIMITS.noteLength, `A note has at most ${LIMITS.noteLength} characters.`);
+export const timeSchema = z.iso.datetime('A time must be in UTC, like 2026-03-01T09:30:00Z.');
+export const gramsSchema = z.number().min(0, 'A weight cannot be less than 0.').max(LIMITS.grams, 'More than a tonne is no bucket: check the unit.');
+export const millilitresSchema = z.number().min(0, 'A volume cannot be less than 0.').max(LIMITS.millilitres, 'More than 1,000 L is no bucket: check the unit.');
+/** Water is 1.00, a stiff paste about 2.2. */
+export const sgSchema = z.number().gt(1, 'An SG must be above 1.00, which is plain water.').max(2.2, 'An SG cannot be above 2.20, a stiff paste.');
+export const percentSchema = z.number().min(0, 'A percentage cannot be less than 0.').max(1000, 'A percentage cannot be above 1,000.');
+export const coneSchema = z.string().refine(isCone, 'There is no such cone. Cones run from 022 over 01 and 1 to 10; 06 and 6 are different cones.');
+export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'A colour looks like #7FA08C.');
+
+const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Object.keys(LENGTH_UNITS)] as [Unit, ...Unit[]];
+/** What was typed, beside the canonical number. */
+export const enteredSchema = z.strictObject({ value: z.number(), unit: z.enum(UNITS) });
+
+/** Editable documents carry the version they were read at; a stale write is answered with both. */
+export const versionSchema = z.int().min(1);

@@ -1,0 +1,78 @@
+import * as z from 'zod';
+import type { BatchEvent, BucketEvent, DayEvent } from '@cazuela/core';
+import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from './basics';
+
+const head = { id: idSchema, at: timeSchema, by: nameSchema };
+const minutesSchema = z.number().gt(0).max(7 * 24 * 60);
+const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
+
+export const batchEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({ ...head, type: z.literal('respiratorOn') }),
+  z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('lineSkipped'), lineId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('waterPoured'), grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('noted'), lineId: idSchema.optional(), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('batchFinished'), bucketId: idSchema }),
+]) satisfies z.ZodType<BatchEvent>;
+
+export const bucketPartSchema = z.strictObject({
+  powderId: idSchema,
+  name: nameSchema,
+  part: z.enum(['base', 'addition', 'stain']),
+  grams: gramsSchema,
+  density: z.number().gt(1).max(12),
+});
+
+const readingSchema = z.strictObject({
+  grossGrams: gramsSchema,
+  tareGrams: gramsSchema,
+  volumeMl: millilitresSchema.gt(0),
+  massSd: z.number().min(0),
+  volumeSd: z.number().min(0),
+  vessel: nameSchema,
+});
+
+export const bucketEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    ...head,
+    type: z.literal('filled'),
+    parts: z.array(bucketPartSchema).min(1).max(60),
+    waterGrams: gramsSchema,
+    from: z.enum(['batch', 'split', 'shelf']),
+    fromId: idSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('sgMeasured'), sg: sgSchema, sgSd: z.number().gt(0).max(1), reading: readingSchema.optional(), entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('volumeMeasured'), volumeMl: millilitresSchema.gt(0), entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('waterAdded'), grams: gramsSchema.gt(0, 'Water added must be more than 0.'), entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('waterPouredOff'), grams: gramsSchema.gt(0), entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('powderAdded'), parts: z.array(bucketPartSchema).min(1).max(60), reason: z.enum(['stain', 'rescue', 'thicken']) }),
+  z.strictObject({ ...head, type: z.literal('glazeTaken'), millilitres: millilitresSchema.gt(0), reason: z.enum(['split', 'dips', 'other']), toId: idSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('stirred') }),
+  z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: z.number().gt(0).max(600) }),
+  z.strictObject({ ...head, type: z.literal('noted'), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+]) satisfies z.ZodType<BucketEvent>;
+
+export const dayEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({ ...head, type: z.literal('stepDone'), stepId: idSchema, seconds: z.number().min(0).max(3600).optional(), sg: sgSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('notDryYet'), stepId: idSchema, minutes: minutesSchema }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+]) satisfies z.ZodType<DayEvent>;
+
+/** One event and the stream it belongs to: the same shape in the browser's outbox, on the wire and in the table. */
+export const benchEventSchema = z.discriminatedUnion('stream', [
+  z.strictObject({ stream: z.literal('batch'), streamId: idSchema, event: batchEventSchema }),
+  z.strictObject({ stream: z.literal('bucket'), streamId: idSchema, event: bucketEventSchema }),
+  z.strictObject({ stream: z.literal('day'), streamId: idSchema, event: dayEventSchema }),
+]);
+export type BenchEvent = z.infer<typeof benchEventSchema>;
+
+export const eventsSendSchema = z.strictObject({ events: z.array(benchEventSchema).min(1).max(LIMITS.eventsInOneSend) });
+/** Refused ones are told apart, so that one bad event never holds up the others. */
+export const eventsAnswerSchema = z.strictObject({
+  acknowledged: z.array(idSchema),
+  refused: z.array(z.strictObject({ id: idSchema, detail: z.string() })),
+});
+export type EventsAnswer = z.infer<typeof eventsAnswerSchema>;

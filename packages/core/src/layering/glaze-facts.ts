@@ -1,0 +1,62 @@
+import type { BucketContents } from '../bucket/replay-bucket';
+import { STATE_GUESSES } from '../coat/predict';
+import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
+import { oxideGrams, unityFormula } from '../chemistry/oxides';
+import { powderShares, type WeighedPowder } from '../recipe/behaviour';
+import type { Powder } from '../recipe/recipe';
+import type { GlazeFacts } from './piece-plan';
+
+export interface GlazeSource {
+  bucketId: string;
+  name: string;
+  colour: string;
+  surface: string;
+  movement: MovementWord | 'unknown';
+  foodTested: boolean;
+  contents: BucketContents;
+  powders: readonly Powder[];
+}
+
+/** Flow of a glaze whose powders nobody analysed: the middle of all, with the widest spread. */
+const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, ground: 'startingGuess' };
+
+/** What ordering, running and food warnings need to know, from what is really in a bucket. */
+export function glazeFacts(source: GlazeSource): GlazeFacts {
+  const { contents, powders, movement } = source;
+  const byId = new Map(powders.map((powder) => [powder.id, powder]));
+  const parts: WeighedPowder[] = contents.parts.flatMap((part) => {
+    const powder = byId.get(part.powderId);
+    return powder ? [{ grams: part.grams, powder }] : [];
+  });
+  const shares = parts.length > 0 ? powderShares({ parts }) : { shrinkShare: 15, loiPercent: 8 };
+  const oxides = oxideGrams({ parts });
+  const firedGrams = Object.values(oxides).reduce((sum, grams) => sum + grams, 0);
+  const formula = unityFormula({ oxideGrams: oxides });
+  const unity = formula.kind === 'ok' ? formula.unity : {};
+  const firedPercent = Object.fromEntries(Object.entries(oxides).map(([oxide, grams]) => [oxide, firedGrams > 0 ? (100 * grams) / firedGrams : 0]));
+  const colouringPercent = ['Fe2O3', 'TiO2', 'P2O5', 'SnO2', 'ZrO2'].reduce((sum, oxide) => sum + (firedPercent[oxide] ?? 0), 0);
+  const guess = formula.kind === 'ok' ? flowGuess({ unity, colouringPercent }) : UNKNOWN_FLOW;
+  return {
+    bucketId: source.bucketId,
+    name: source.name,
+    lightness: lightnessOf(source.colour),
+    sg: contents.sg,
+    density: contents.density,
+    ...STATE_GUESSES[contents.slurryState],
+    shrinkShare: shares.shrinkShare,
+    loiPercent: shares.loiPercent,
+    flow: movement === 'unknown' ? guess : flowFromWord({ word: movement }),
+    surface: source.surface,
+    foodTested: source.foodTested,
+    firedPercent,
+    unity,
+  };
+}
+
+/** Lightness of a colour like #7FA08C, 0 black – 1 white, as the eye weighs red, green and blue (Rec. 709). */
+export function lightnessOf(colour: string): number {
+  const match = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
+  if (!match) return 0.5;
+  const [red, green, blue] = match.slice(1).map((pair) => parseInt(pair, 16) / 255) as [number, number, number];
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+}
