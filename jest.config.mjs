@@ -1,6 +1,13 @@
+import presets from 'jest-preset-angular/presets/index.js';
+
 const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+const packages = {
+  '^@cazuela/core$': '<rootDir>/packages/core/src/index.ts',
+  '^@cazuela/contract$': '<rootDir>/packages/contract/src/index.ts',
+};
 const node = {
   testEnvironment: 'node',
+  moduleNameMapper: packages,
   transform: { '^.+\\.ts$': swc, '^.+\\.m?js$': swc },
   transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
 };
@@ -9,5 +16,21 @@ export default {
   projects: [
     { ...node, displayName: 'core', roots: ['<rootDir>/packages/core'] },
     { ...node, displayName: 'contract', roots: ['<rootDir>/packages/contract'] },
+    {
+      ...node,
+      displayName: 'server',
+      roots: ['<rootDir>/apps/server', '<rootDir>/scripts'],
+      globalSetup: '<rootDir>/apps/server/test/database.setup.ts',
+      globalTeardown: '<rootDir>/apps/server/test/database.teardown.ts',
+    },
+    {
+      ...presets.createCjsPreset({ tsconfig: '<rootDir>/apps/web/tsconfig.spec.json' }),
+      displayName: 'web',
+      testEnvironment: 'jest-preset-angular/environments/jest-jsdom-env',
+      roots: ['<rootDir>/apps/web/src'],
+      setupFilesAfterEnv: ['<rootDir>/apps/web/src/testing/setup-jest.ts'],
+      moduleNameMapper: { ...packages, '^chart\\.js$': '<rootDir>/apps/web/src/testing/chart-stub.ts' },
+      transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|@angular|d3-|uuid|date-fns))'],
+    },
   ],
 };

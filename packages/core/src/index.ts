@@ -12,6 +12,7 @@ export { measuredSg, measuredSgSd, type VesselReading } from './slurry/measured-
 export { sgOfMix, densityFromMix, densityOfPowders } from './slurry/mix';
 export { powderShares, suspensionOf, dryCoatOf, type WeighedPowder, type PowderShares, type Suspension, type DryCoat } from './recipe/behaviour';
 export { baseSum, additionSum, normaliseRecipe } from './recipe/normalise';
+export { recipeOutlook, type RecipeOutlook } from './recipe/outlook';
 export { resolveLines, recipeDensity } from './recipe/recipe-mix';
 export { type Powder, type RecipeLine, type ResolvedLine } from './recipe/recipe';
 export { planBatch, type BatchSize, type WaterRule, type BatchPlanLine, type BatchPlan, type BatchQuestion } from './weighing/batch-plan';
@@ -27,6 +28,7 @@ export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/r
 export { type BucketPart, type BucketEvent } from './bucket/bucket-events';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
 export { UNMEASURED_SG_SD, replayBucket, slurryStateFromSwirl, type BucketContents, type BucketReplay } from './bucket/replay-bucket';
+export { bucketHistory, type BucketMoment } from './bucket/bucket-history';
 export { splitBucket } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
@@ -40,6 +42,8 @@ export { PIECE_SHAPES, insideProfile, type PieceShape } from './geometry/shapes'
 export { bandRunMm, flowFromRun } from './melt/band';
 export { CONES, coneCelsius, isCone } from './melt/cones';
 export { FLOW_ACTIVATION, REFERENCE_FIRING, heatWorkHours, flowRatio, coneReached, type FiringPoint, type ConeReached } from './melt/heat-work';
+export { firingFromPeak } from './melt/simple-firing';
+export { OPEN_BELOW_CELSIUS, kilnNow, celsiusAt, type KilnNow } from './melt/kiln-now';
 export { flowGuess, flowFromWord, movementWord, type FlowGuess, type MovementWord } from './chemistry/flow-guess';
 export { MOLAR_MASS, oxideGrams, unityFormula, unity, type Oxide, type OxideGrams, type Unity, type UnityAnswer } from './chemistry/oxides';
 export { glazeFacts, lightnessOf, type GlazeSource } from './layering/glaze-facts';
@@ -50,8 +54,9 @@ export { FLAKE_DIFFERENCE, SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun,
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { EVAPORATION_MM_PER_HOUR, DRY_THROUGH_HOURS, BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
 export { HAND_SECONDS, WAIT_MINUTES, stepsOf, type StepKind, type PieceStep } from './layering/steps';
-export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning } from './layering/warnings';
+export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
 export { dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
 export { replayDay, type DayStepState, type Drying, type DayState } from './day/replay-day';
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
+export { whatNow, type StudioNow, type NowItem } from './now/what-now';

@@ -1,5 +1,5 @@
 import { Router, type Request, type Response } from 'express';
-import * as z from 'zod';
+import type * as z from 'zod';
 import { idSchema } from '@cazuela/contract';
 import type { Context } from '../context';
 import { ProblemError } from './problem-error';

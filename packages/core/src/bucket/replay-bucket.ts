@@ -29,7 +29,8 @@ export type BucketReplay = { kind: 'empty' } | { kind: 'ok'; contents: BucketCon
 /** Spread of an SG nobody measured, computed from weighed powder and water: water loss, moisture, density. */
 export const UNMEASURED_SG_SD = 0.02;
 
-interface Running {
+/** A bucket in the middle of its replay. */
+export interface RunningBucket {
   parts: BucketPart[];
   waterGrams: number;
   sgSd?: number;
@@ -45,14 +46,21 @@ interface Running {
  */
 export function replayBucket({ events }: { events: readonly BucketEvent[] }): BucketReplay {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
-  const running: Running = { parts: [], waterGrams: 0, changed: false, slurryState: 'normal' };
-  for (const event of events) if (!undone.has(event.id)) apply(running, event);
-  const dry = running.parts.reduce((sum, part) => sum + part.grams, 0);
-  if (!(dry > 0) || !(running.waterGrams >= 0)) return { kind: 'empty' };
+  const running = emptyBucket();
+  for (const event of events) if (!undone.has(event.id)) applyBucketEvent(running, event);
+  return standOf(running);
+}
+
+export const emptyBucket = (): RunningBucket => ({ parts: [], waterGrams: 0, changed: false, slurryState: 'normal' });
+
+/** What the bucket holds at this point of its replay. */
+export function standOf(running: RunningBucket): BucketReplay {
+  if (!(sumGrams(running.parts) > 0) || !(running.waterGrams >= 0)) return { kind: 'empty' };
   return { kind: 'ok', contents: contentsOf(running) };
 }
 
-function apply(running: Running, event: BucketEvent): void {
+/** One event further; changes `running` in place, for it is never shared. */
+export function applyBucketEvent(running: RunningBucket, event: BucketEvent): void {
   switch (event.type) {
     case 'filled':
       running.parts = mergeParts(running.parts, event.parts);
@@ -109,7 +117,7 @@ export function slurryStateFromSwirl({ seconds }: { seconds: number }): SlurrySt
   return seconds < 5 ? 'flocculated' : seconds > 15 ? 'deflocculated' : 'normal';
 }
 
-function contentsOf(running: Running): BucketContents {
+function contentsOf(running: RunningBucket): BucketContents {
   const { parts, waterGrams } = running;
   const dryGrams = sumGrams(parts);
   const density = densityOfPowders({ parts });
@@ -143,14 +151,14 @@ function mergeParts(into: readonly BucketPart[], added: readonly BucketPart[]): 
   return merged;
 }
 
-function scale(running: Running, factor: number): void {
+function scale(running: RunningBucket, factor: number): void {
   running.parts = running.parts.map((part) => ({ ...part, grams: part.grams * factor }));
   running.waterGrams *= factor;
 }
 
 const sumGrams = (parts: readonly BucketPart[]): number => parts.reduce((sum, part) => sum + part.grams, 0);
 
-function volumeOf(running: Running): number {
+function volumeOf(running: RunningBucket): number {
   if (running.parts.length === 0) return running.waterGrams;
   return running.parts.reduce((sum, part) => sum + part.grams / part.density, 0) + running.waterGrams;
 }

@@ -1,7 +1,7 @@
 import { precedencesOf, type Precedence } from './order';
 import type { GlazeFacts, PiecePlan } from './piece-plan';
 import type { TimedStep } from './step-times';
-import type { Warning } from './warnings';
+import type { PlanFix, Warning } from './warnings';
 
 export interface OrderQuestion {
   plan: PiecePlan;
@@ -35,7 +35,7 @@ const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
     severity: 'stop',
     what: 'An upper coat goes on before the one beneath it.',
     why: 'The layers on the drawing are listed bottom up; this order swaps them.',
-    remedies: ['Put the steps into the safe order', 'Swap the two layers on the drawing'],
+    remedies: ['Swap the two layers on the drawing'],
   },
   O7: {
     severity: 'look',
@@ -44,6 +44,8 @@ const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
     remedies: ['Wipe and check the foot last'],
   },
 };
+
+const SAFE_ORDER: PlanFix = { words: 'Put the steps into the safe order', change: { order: [] } };
 
 /** Rules O1–O7 against the steps in the order they stand in. */
 export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[] {
@@ -54,7 +56,7 @@ export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[]
     const after = at.get(pair.after);
     if (before !== undefined && after !== undefined && before > after) broken.add(pair.rule);
   }
-  const warnings: Warning[] = [...broken].map((rule) => ({ rule, ...BROKEN[rule] }));
+  const warnings: Warning[] = [...broken].map((rule) => ({ rule, ...BROKEN[rule], fixes: [SAFE_ORDER] }));
   return [...warnings, ...waxOverGlaze(steps), ...dryThrough(steps, glazes), ...darkBeforeLight(steps, glazes)];
 }
 

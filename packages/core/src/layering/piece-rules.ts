@@ -80,7 +80,8 @@ function running(question: PieceQuestion): Warning[] {
       severity: run.edgeMm < run.runMm ? 'stop' : 'look',
       what: `The glaze may reach the shelf: it starts ${run.edgeMm.toFixed(0)} mm up and can run ${run.run95Mm.toFixed(0)} mm.`,
       why: `For the coats as planned, on an upright wall, in a usual cone 6 firing${run.guess ? '; a starting guess from the recipe, so fire a runner tile' : ''}.`,
-      remedies: [`Wax ${needMm} mm up`, 'Thinner coats', 'On a plate with kiln wash'],
+      remedies: ['Thinner coats', 'On a plate with kiln wash'],
+      fixes: [{ words: `Wax ${needMm} mm up`, change: { waxFootMm: needMm } }],
     },
   ];
 }
@@ -93,7 +94,11 @@ function glazeOverWax({ plan }: PieceQuestion): Warning[] {
       severity: 'stop',
       what: 'Glaze is planned on the waxed foot.',
       why: 'Glaze does not stay on wax: the foot stays bare, with drops that stick to the shelf.',
-      remedies: ['No wax on the foot', 'No glaze on the foot'],
+      remedies: [],
+      fixes: [
+        { words: 'No wax on the foot', change: { waxFootMm: 0 } },
+        { words: 'No glaze on the foot', change: { zones: { ...plan.zones, foot: [] } } },
+      ],
     },
   ];
 }

@@ -1,3 +1,5 @@
+import type { PiecePlan } from './piece-plan';
+
 export type Severity = 'stop' | 'look';
 
 /** What happens, why, and what to do. */
@@ -7,6 +9,13 @@ export interface Warning {
   what: string;
   why: string;
   remedies: string[];
+  /** Remedies that are a change of the plan: taken with one tap. */
+  fixes?: PlanFix[];
+}
+
+export interface PlanFix {
+  words: string;
+  change: Partial<Pick<PiecePlan, 'waxFootMm' | 'order' | 'zones'>>;
 }
 
 export const MOST_WARNINGS_SHOWN = 3;

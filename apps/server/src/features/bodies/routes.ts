@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 import { bodySchema, type ClayBody } from '@cazuela/contract';
 import { route, type Call, type Route } from '../../http/route';
 import { createOnce } from '../../db/versioned';

@@ -1,4 +1,5 @@
-import { studioUpdateSchema, type Studio } from '@cazuela/contract';
+import type { studioUpdateSchema} from '@cazuela/contract';
+import { type Studio } from '@cazuela/contract';
 import type * as z from 'zod';
 import { updateVersioned } from '../../db/versioned';
 import type { Call } from '../../http/route';

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map, tap } from 'rxjs';
+import { Keys } from './data/keys';
+import { Outbox } from './data/outbox';
+import { StudioStore } from './data/studio-store';
+import { ConnectionStrip } from './shell/connection-strip';
+import { OpensDialogs } from './shell/opens-dialogs';
+import { STATIONS } from './shell/stations';
+
+/** The shell: stations left to right in the order of the work, keys, and how the records stand. */
+@Component({
+  selector: 'cz-root',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, ConnectionStrip],
+  templateUrl: './app.html',
+  styleUrl: './app.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'keys.press($event)' },
+})
+export class App {
+  private readonly router = inject(Router);
+  private readonly dialogs = inject(OpensDialogs);
+  private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
+  protected readonly keys = inject(Keys);
+  protected readonly studio = inject(StudioStore);
+  protected readonly stations = STATIONS;
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      // A screen reader starts at the new page, not at the link that led there.
+      tap((event) => event.id > 1 && this.main().nativeElement.focus({ preventScroll: true })),
+      map((event) => event.urlAfterRedirects),
+    ),
+    { initialValue: '/' },
+  );
+  /** The weighing bench fills the screen: hands are busy, nothing else is shown. */
+  protected readonly onBench = computed(() => /^\/weigh\/[^/?]+/.test(this.url()));
+  protected readonly studioName = computed(() => this.studio.studio()?.name ?? '');
+
+  constructor() {
+    toSignal(inject(Outbox).run$);
+    toSignal(this.studio.id$);
+    this.keys.bind([
+      ...STATIONS.map((station, index) => ({ keys: [String(index + 1)], words: station.name, run: () => void this.router.navigateByUrl(station.path) })),
+      { keys: ['0', 'h'], words: 'What now?', run: () => void this.router.navigateByUrl('/') },
+      { keys: ['/'], words: 'find by name or code', run: () => this.find() },
+      { keys: ['?'], words: 'the keys of this screen', run: () => this.showKeys() },
+    ]);
+  }
+
+  protected find(): void {
+    void this.dialogs.palette();
+  }
+
+  protected showKeys(): void {
+    void this.dialogs.keys();
+  }
+}

@@ -1,0 +1,64 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { problemSchema, type Problem } from '@cazuela/contract';
+import { catchError, map, throwError, timeout, type Observable } from 'rxjs';
+import type * as z from 'zod';
+
+/** How long one answer may take, ms. */
+const ANSWER_WAIT_MS = 20_000;
+
+/** A request that did not work, as a value screens can show. `kind` decides what they offer. */
+export class ApiFailure extends Error {
+  override readonly name = 'ApiFailure';
+  constructor(
+    readonly kind: 'problem' | 'unreachable',
+    readonly problem: Problem,
+  ) {
+    super(problem.detail);
+  }
+
+  /** True when trying again later may work: the server or its database is away. */
+  get isAway(): boolean {
+    return this.kind === 'unreachable' || this.problem.code === 'databaseAway' || this.problem.code === 'tooMany';
+  }
+}
+
+/** JSON over HTTP, every answer checked by the contract. The one place that knows of status codes. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  get<T>(path: string, schema: z.ZodType<T>): Observable<T> {
+    return this.checked(this.http.get(`/api${path}`), schema);
+  }
+
+  post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+    return this.checked(this.http.post(`/api${path}`, body), schema);
+  }
+
+  put<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+    return this.checked(this.http.put(`/api${path}`, body), schema);
+  }
+
+  private checked<T>(answer: Observable<unknown>, schema: z.ZodType<T>): Observable<T> {
+    return answer.pipe(
+      timeout(ANSWER_WAIT_MS),
+      map((body) => schema.parse(body)),
+      catchError((error: unknown) => throwError(() => toFailure(error))),
+    );
+  }
+}
+
+export function toFailure(error: unknown): ApiFailure {
+  if (error instanceof ApiFailure) return error;
+  if (error instanceof HttpErrorResponse) {
+    const problem = problemSchema.safeParse(error.error);
+    if (problem.success) return new ApiFailure('problem', problem.data);
+  }
+  if (error instanceof HttpErrorResponse && error.status > 0 && error.status < 500) {
+    return new ApiFailure('problem', problemOf('broken', 'The server gave an answer we cannot read. Reload the page.'));
+  }
+  return new ApiFailure('unreachable', problemOf('databaseAway', 'Cazuela’s server cannot be reached. Bench work is kept on this device and sent when it is back.'));
+}
+
+const problemOf = (code: Problem['code'], detail: string): Problem => ({ type: `about:blank#${code}`, title: detail, status: 0, code, detail });

@@ -1,0 +1,39 @@
+import { effect, Injectable, signal } from '@angular/core';
+import * as z from 'zod';
+
+const KEY = 'cazuela.preferences';
+const preferencesSchema = z.object({
+  mass: z.enum(['g', 'oz', 'lb']).default('g'),
+  volume: z.enum(['metric', 'US', 'imp']).default('metric'),
+  temperature: z.enum(['C', 'F']).default('C'),
+  theme: z.enum(['auto', 'light', 'dark']).default('auto'),
+});
+export type Preferences = z.infer<typeof preferencesSchema>;
+
+/** How this device counts and looks. Quantities are kept as they were entered; this only decides how others are shown. */
+@Injectable({ providedIn: 'root' })
+export class PreferencesStore {
+  private readonly state = signal(read());
+  readonly value = this.state.asReadonly();
+
+  constructor() {
+    effect(() => {
+      const { theme } = this.state();
+      if (theme === 'auto') document.documentElement.removeAttribute('data-theme');
+      else document.documentElement.setAttribute('data-theme', theme);
+    });
+  }
+
+  set(change: Partial<Preferences>): void {
+    this.state.update((value) => ({ ...value, ...change }));
+    localStorage.setItem(KEY, JSON.stringify(this.state()));
+  }
+}
+
+function read(): Preferences {
+  try {
+    return preferencesSchema.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
+  } catch {
+    return preferencesSchema.parse({});
+  }
+}

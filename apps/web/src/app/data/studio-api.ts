@@ -1,0 +1,90 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  batchSchema, batchSummarySchema, bodySchema, bucketSchema, bucketSummarySchema, daySchema, eventsAnswerSchema, firingSchema, photoAnswerSchema,
+  pieceSchema, powderSchema, recipeSchema, resultSchema, searchHitSchema,
+  type Batch, type BatchCreate, type BatchSummary, type BenchEvent, type Bucket, type BucketBody, type BucketSummary, type ClayBody, type Day, type EventsAnswer,
+  type Firing, type FiringBody, type Piece, type PieceBody, type Recipe, type RecipeBody, type Result, type ResultBody, type SearchHit,
+} from '@cazuela/contract';
+import type { DayItem, Powder } from '@cazuela/core';
+import { first, shareReplay, switchMap, type Observable } from 'rxjs';
+import * as z from 'zod';
+import { Api } from './api';
+import { StudioStore } from './studio-store';
+
+/** Everything the records of the open studio offer, by noun. */
+@Injectable({ providedIn: 'root' })
+export class StudioApi {
+  private readonly api = inject(Api);
+  private readonly store = inject(StudioStore);
+  /** The powder table changes rarely: asked for once a visit. */
+  private readonly powders$ = this.get('/powders', z.array(powderSchema)).pipe(shareReplay({ bufferSize: 1, refCount: false }));
+
+  powders = (): Observable<Powder[]> => this.powders$;
+  bodies = (): Observable<ClayBody[]> => this.get('/bodies', z.array(bodySchema));
+  createBody = (body: ClayBody): Observable<ClayBody> => this.post('/bodies', body, bodySchema);
+
+  recipes = (): Observable<Recipe[]> => this.get('/recipes', z.array(recipeSchema));
+  recipe = (id: string): Observable<Recipe> => this.get(`/recipes/${id}`, recipeSchema);
+  createRecipe = (id: string, body: RecipeBody): Observable<Recipe> => this.post('/recipes', { id, body }, recipeSchema);
+  updateRecipe = (id: string, version: number, reason: string, body: RecipeBody): Observable<Recipe> =>
+    this.put(`/recipes/${id}`, { version, reason, body }, recipeSchema);
+
+  batches = (): Observable<BatchSummary[]> => this.get('/batches', z.array(batchSummarySchema));
+  batch = (id: string): Observable<Batch> => this.get(`/batches/${id}`, batchSchema);
+  createBatch = (batch: BatchCreate): Observable<Batch> => this.post('/batches', batch, batchSchema);
+  finishBatch = (id: string, finish: { bucketId: string; filledEventId: string; finishedEventId: string; at: string; by: string; name: string }): Observable<Bucket> =>
+    this.post(`/batches/${id}/bucket`, finish, bucketSchema);
+
+  buckets = (): Observable<BucketSummary[]> => this.get('/buckets', z.array(bucketSummarySchema));
+  bucket = (id: string): Observable<Bucket> => this.get(`/buckets/${id}`, bucketSchema);
+  updateBucket = (id: string, version: number, body: BucketBody): Observable<Bucket> => this.put(`/buckets/${id}`, { version, body }, bucketSchema);
+  splitBucket = (id: string, split: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/split`, split, bucketSchema);
+
+  pieces = (): Observable<Piece[]> => this.get('/pieces', z.array(pieceSchema));
+  piece = (id: string): Observable<Piece> => this.get(`/pieces/${id}`, pieceSchema);
+  createPiece = (id: string, body: PieceBody): Observable<Piece> => this.post('/pieces', { id, body }, pieceSchema);
+  updatePiece = (id: string, version: number, body: PieceBody): Observable<Piece> => this.put(`/pieces/${id}`, { version, body }, pieceSchema);
+
+  days = (): Observable<Day[]> => this.get('/days', z.array(daySchema));
+  createDay = (day: { id: string; date: string; items: DayItem[] }): Observable<Day> => this.post('/days', day, daySchema);
+  updateDay = (id: string, version: number, items: DayItem[]): Observable<Day> => this.put(`/days/${id}`, { version, items }, daySchema);
+
+  firings = (): Observable<Firing[]> => this.get('/firings', z.array(firingSchema));
+  createFiring = (id: string, body: FiringBody): Observable<Firing> => this.post('/firings', { id, body }, firingSchema);
+  updateFiring = (id: string, version: number, body: FiringBody): Observable<Firing> => this.put(`/firings/${id}`, { version, body }, firingSchema);
+  results = (): Observable<Result[]> => this.get('/results', z.array(resultSchema));
+  createResult = (id: string, body: ResultBody): Observable<Result> => this.post('/results', { id, body }, resultSchema);
+  updateResult = (id: string, version: number, body: ResultBody): Observable<Result> => this.put(`/results/${id}`, { version, body }, resultSchema);
+
+  photo(file: File): Observable<{ id: string; width: number; height: number }> {
+    const form = new FormData();
+    form.append('photo', file);
+    return this.post('/photos', form, photoAnswerSchema);
+  }
+
+  search = (text: string): Observable<SearchHit[]> => this.get(`/search?q=${encodeURIComponent(text)}`, z.array(searchHitSchema));
+  sendEvents = (events: BenchEvent[]): Observable<EventsAnswer> => this.post('/events', { events }, eventsAnswerSchema);
+
+  photoUrl(photoId: string): string {
+    return `/api/studios/${this.store.studio()?.id ?? ''}/photos/${photoId}`;
+  }
+
+  private get<T>(path: string, schema: z.ZodType<T>): Observable<T> {
+    return this.inStudio((studio) => this.api.get(studio + path, schema));
+  }
+
+  private post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+    return this.inStudio((studio) => this.api.post(studio + path, body, schema));
+  }
+
+  private put<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+    return this.inStudio((studio) => this.api.put(studio + path, body, schema));
+  }
+
+  private inStudio<T>(request: (studioPath: string) => Observable<T>): Observable<T> {
+    return this.store.id$.pipe(
+      first(),
+      switchMap((id) => request(`/studios/${id}`)),
+    );
+  }
+}

@@ -1,0 +1,50 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { celsiusToFahrenheit, decimalsForDivision, formatFixed, formatSensible, fromCanonical, type MassUnit, type VolumeUnit } from '@cazuela/core';
+import { PreferencesStore } from './preferences';
+import { StudioStore } from './studio-store';
+
+/** Canonical numbers as text, in the units this device counts in. The only place where screens round. */
+@Injectable({ providedIn: 'root' })
+export class Units {
+  private readonly preferences = inject(PreferencesStore).value;
+  private readonly studio = inject(StudioStore).studio;
+
+  readonly massUnit = computed<MassUnit>(() => this.preferences().mass);
+  readonly bigVolumeUnit = computed<VolumeUnit>(() => ({ metric: 'L', US: 'US gal', imp: 'imp gal' }) [this.preferences().volume] as VolumeUnit);
+  readonly smallVolumeUnit = computed<VolumeUnit>(() => ({ metric: 'mL', US: 'US fl oz', imp: 'imp fl oz' })[this.preferences().volume] as VolumeUnit);
+  readonly temperatureUnit = computed(() => (this.preferences().temperature === 'C' ? '°C' : '°F'));
+  private readonly division = computed(() => this.studio()?.scale.divisionGrams ?? 0.1);
+
+  /** A weight as the scale at hand can show it. */
+  mass(grams: number): string {
+    return `${this.massFigure(grams)} ${this.massUnit()}`;
+  }
+
+  massFigure(grams: number): string {
+    const unit = this.massUnit();
+    const decimals = unit === 'g' ? decimalsForDivision(this.division()) : unit === 'oz' ? 2 : 3;
+    return formatFixed(fromCanonical(grams, unit), decimals);
+  }
+
+  /** A bucket's volume. */
+  litres(millilitres: number): string {
+    return `${formatFixed(fromCanonical(millilitres, this.bigVolumeUnit()), 1)} ${this.bigVolumeUnit()}`;
+  }
+
+  /** A small volume, or water to add: millilitres or fluid ounces. */
+  millilitres(value: number): string {
+    const unit = this.smallVolumeUnit();
+    return `${unit === 'mL' ? formatFixed(value, 0) : formatFixed(fromCanonical(value, unit), 1)} ${unit}`;
+  }
+
+  temperature(celsius: number): string {
+    return this.preferences().temperature === 'C' ? `${formatFixed(celsius, 0)} °C` : `${formatFixed(celsiusToFahrenheit(celsius), 0)} °F`;
+  }
+
+  sg = (value: number): string => formatFixed(value, 2);
+  sgFine = (value: number): string => formatFixed(value, 3);
+  millimetres = (value: number): string => `${formatFixed(value, value < 10 ? 2 : 0)} mm`;
+  seconds = (value: number): string => `${formatFixed(value, 1)} s`;
+  percent = (value: number): string => `${formatSensible(value)} %`;
+  plain = formatSensible;
+}

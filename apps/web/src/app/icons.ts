@@ -1,0 +1,20 @@
+import { inject, provideAppInitializer, type EnvironmentProviders } from '@angular/core';
+import { MatIconRegistry } from '@angular/material/icon';
+import { DomSanitizer } from '@angular/platform-browser';
+import { mdiArrowDown, mdiArrowUp, mdiCheck, mdiClose, mdiDrag, mdiPlus, mdiPrinterOutline, mdiStar, mdiStarOutline, mdiUndoVariant, mdiCameraOutline, mdiTuneVariant } from '@mdi/js';
+
+const ICONS = {
+  up: mdiArrowUp, down: mdiArrowDown, check: mdiCheck, close: mdiClose, drag: mdiDrag, plus: mdiPlus, print: mdiPrinterOutline,
+  star: mdiStar, 'star-empty': mdiStarOutline, undo: mdiUndoVariant, camera: mdiCameraOutline, tune: mdiTuneVariant,
+};
+
+/** Icons ship with the app, as SVG paths from @mdi/js. */
+export function provideIcons(): EnvironmentProviders {
+  return provideAppInitializer(() => {
+    const registry = inject(MatIconRegistry);
+    const sanitizer = inject(DomSanitizer);
+    for (const [name, path] of Object.entries(ICONS)) {
+      registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(`<svg viewBox="0 0 24 24"><path d="${path}"/></svg>`));
+    }
+  });
+}

@@ -1,0 +1,38 @@
+import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, input, viewChild } from '@angular/core';
+import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
+
+Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);
+
+export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number }[]>;
+
+/** Chart.js on a canvas, with the same in words for those who cannot see it. */
+@Component({
+  selector: 'cz-line-chart',
+  template: `<canvas #canvas role="img" [attr.aria-label]="words()"></canvas>`,
+  styles: `:host { display: block; position: relative; min-height: 12rem; } canvas { position: absolute; inset: 0; }`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LineChart {
+  readonly config = input.required<LineChartConfig>();
+  readonly words = input.required<string>();
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private chart: Chart<'line', { x: number; y: number }[]> | undefined;
+
+  constructor() {
+    afterRenderEffect(() => {
+      const config = this.config();
+      if (this.chart) {
+        // Same chart, new numbers: it moves with the hand instead of being drawn anew.
+        this.chart.data = config.data;
+        this.chart.options = config.options ?? {};
+        this.chart.update('none');
+      } else this.chart = new Chart(this.canvas().nativeElement, config);
+    });
+    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+  }
+}
+
+/** A colour token as the page has it now: canvas cannot read CSS variables. */
+export function token(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#30231b';
+}

@@ -1,0 +1,165 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, linkedSignal, output, viewChild } from '@angular/core';
+import { celsiusToFahrenheit, fahrenheitToCelsius, formatFixed, fromCanonical, readNumber, toCanonical, type Entered, type Unit } from '@cazuela/core';
+import { Units } from '../data/units';
+
+/** What a field measures: decides its unit, and which other units may be typed. */
+export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'temperature';
+
+export interface TypedNumber {
+  /** In g, mL, mm or plain; null when the field is empty or holds no number. */
+  value: number | null;
+  /** As it was typed, for quantities. */
+  entered?: Entered;
+}
+
+const FAMILY: Record<Quantity, readonly string[]> = {
+  plain: [],
+  mass: ['g', 'kg', 'oz', 'lb'],
+  smallVolume: ['mL', 'L', 'US gal', 'US qt', 'US pt', 'US fl oz', 'US tbsp', 'US tsp', 'imp gal', 'imp pt', 'imp fl oz', 'drop'],
+  bigVolume: ['mL', 'L', 'US gal', 'US qt', 'US pt', 'US fl oz', 'imp gal', 'imp pt', 'imp fl oz'],
+  length: ['mm', 'cm', 'in'],
+  temperature: [],
+};
+let counter = 0;
+
+/**
+ * A number with its unit. Takes what a potter types ("1,5", "2 lb", "1/2"), keeps it as typed, hands on the canonical
+ * number, and says in a sentence what to type instead when it is none.
+ */
+@Component({
+  selector: 'cz-number-field',
+  template: `
+    <label class="named" [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}@if (hint()) {<span class="hint"> {{ hint() }}</span>}</label>
+    <span class="box">
+      <input #box class="figure" type="text" inputmode="decimal" autocomplete="off" [id]="id" [value]="text()" [disabled]="disabled()"
+        [attr.aria-invalid]="problem() ? true : null" [attr.aria-describedby]="problem() ? id + '-says' : null"
+        (input)="type($event)" (blur)="leave()" (keydown.enter)="entered.emit()" />
+      @if (shownUnit()) { <span class="unit" aria-hidden="true">{{ shownUnit() }}</span> }
+    </span>
+    @if (problem(); as words) { <p class="says" [id]="id + '-says'" role="alert">{{ words }}</p> }
+  `,
+  styles: `
+    :host { display: grid; gap: 0.2rem; align-content: start; }
+    .hint { font-weight: 450; }
+    .box { position: relative; display: block; }
+    .unit { position: absolute; right: 0.7rem; top: 50%; transform: translateY(-50%); color: var(--iron-wash); font-weight: 600; pointer-events: none; }
+    input:has(+ .unit) { padding-right: 3.4rem; }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NumberField {
+  readonly label = input.required<string>();
+  readonly hint = input('');
+  /** For tables, where the column says it; screen readers still hear it. */
+  readonly labelHidden = input(false);
+  readonly value = input<number | null | undefined>(null);
+  readonly quantity = input<Quantity>('plain');
+  /** Shown behind a plain number, e.g. "%". */
+  readonly unit = input('');
+  /** Decimals shown for a value that came from outside. */
+  readonly decimals = input(2);
+  readonly least = input<number>();
+  readonly most = input<number>();
+  /** A sentence from outside, e.g. the core's own refusal. */
+  readonly says = input<string | undefined>();
+  readonly disabled = input(false);
+  readonly changed = output<TypedNumber>();
+  readonly entered = output<void>();
+
+  protected readonly id = `number-${++counter}`;
+  private readonly units = inject(Units);
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
+
+  protected readonly shownUnit = computed(() => {
+    switch (this.quantity()) {
+      case 'plain':
+        return this.unit();
+      case 'mass':
+        return this.units.massUnit();
+      case 'smallVolume':
+        return this.units.smallVolumeUnit();
+      case 'bigVolume':
+        return this.units.bigVolumeUnit();
+      case 'length':
+        return this.unit() || 'mm';
+      case 'temperature':
+        return this.units.temperatureUnit();
+    }
+  });
+  /** What stands in the box: the typed text while its number is still the value, else the value as text. */
+  private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null } | undefined>({
+    source: this.value,
+    computation: (value, before) => {
+      const kept = before?.value;
+      return kept && (kept.value === (value ?? null) || (kept.value === null && value === null)) ? kept : undefined;
+    },
+  });
+  protected readonly text = computed(() => this.typed()?.text ?? this.format(this.value()));
+  protected readonly problem = computed(() => this.wrong(this.text()) ?? this.says());
+
+  focus(): void {
+    this.box().nativeElement.focus();
+    this.box().nativeElement.select();
+  }
+
+  protected type(event: Event): void {
+    const text = (event.target as HTMLInputElement).value;
+    const reading = readNumber(text);
+    if (reading.kind !== 'ok' || this.wrong(text)) {
+      this.typed.set({ text, value: null });
+      this.changed.emit({ value: null });
+      return;
+    }
+    const unit = reading.unit ?? this.ownUnit();
+    const value = this.canonical(reading.value, unit);
+    this.typed.set({ text, value });
+    this.changed.emit({ value, ...(unit ? { entered: { value: reading.value, unit } } : {}) });
+  }
+
+  /** On leaving, a number typed in another unit is shown in the field's own. */
+  protected leave(): void {
+    const typed = this.typed();
+    if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
+  }
+
+  private format(value: number | null | undefined): string {
+    if (value === null || value === undefined || !Number.isFinite(value)) return '';
+    const unit = this.ownUnit();
+    const shown = unit ? fromCanonical(value, unit) : this.isFahrenheit() ? celsiusToFahrenheit(value) : value;
+    // Up to so many decimals, none for show: 30 stays 30; a thousand has no comma inside a field.
+    return formatFixed(shown, this.decimals()).replace(/,/g, '').replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+  }
+
+  private wrong(text: string): string | undefined {
+    const reading = readNumber(text);
+    if (reading.kind === 'empty') return undefined;
+    if (reading.kind === 'notANumber') return `“${reading.text.slice(0, 20)}” is not a number: type something like 1.5${FAMILY[this.quantity()].length === 0 ? '' : `, or with a unit like 2 ${FAMILY[this.quantity()].at(-1)}`}.`;
+    if (reading.unit && !FAMILY[this.quantity()].includes(reading.unit)) {
+      return FAMILY[this.quantity()].length === 0 ? 'Type the number alone, without a unit.' : `Here it takes ${FAMILY[this.quantity()].slice(0, 4).join(', ')}.`;
+    }
+    const value = this.canonical(reading.value, reading.unit ?? this.ownUnit());
+    const least = this.least();
+    const most = this.most();
+    if (least !== undefined && value < least) return `${this.label()}: at least ${this.format(least) || least}${this.suffix()}.`;
+    if (most !== undefined && value > most) return `${this.label()}: at most ${this.format(most) || most}${this.suffix()}.`;
+    return undefined;
+  }
+
+  /** The unit a bare number is in; none for plain numbers and temperatures. */
+  private ownUnit(): Unit | undefined {
+    return FAMILY[this.quantity()].length === 0 ? undefined : (this.shownUnit() as Unit);
+  }
+
+  private isFahrenheit(): boolean {
+    return this.quantity() === 'temperature' && this.shownUnit() === '°F';
+  }
+
+  private canonical(value: number, unit: Unit | undefined): number {
+    if (unit) return toCanonical({ value, unit });
+    return this.isFahrenheit() ? fahrenheitToCelsius(value) : value;
+  }
+
+  private suffix(): string {
+    return this.shownUnit() ? ` ${this.shownUnit()}` : '';
+  }
+}

@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MatDialogRef, MatDialogModule } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import type { SearchHit } from '@cazuela/contract';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { StudioApi } from '../data/studio-api';
+
+/** Typing pauses shorter than this are not worth a question, ms. */
+const PAUSE_MS = 120;
+const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 'recipe', piece: 'piece', powder: 'powder' };
+
+@Component({
+  selector: 'cz-palette',
+  imports: [MatDialogModule],
+  template: `
+    <mat-dialog-content>
+      <label class="named">
+        Name or code
+        <input type="search" autocomplete="off" cdkFocusInitial [value]="text()" (input)="type($event)" (keydown.enter)="open(hits()[0])" (keydown.arrowDown)="$event.preventDefault(); list.querySelector('button')?.focus()" />
+      </label>
+      <ul #list class="plain-list ruled" aria-label="Found">
+        @for (hit of hits(); track hit.id) {
+          <li>
+            <button type="button" class="hit" (click)="open(hit)" (keydown.arrowDown)="focusNext($event, 1)" (keydown.arrowUp)="focusNext($event, -1)">
+              <strong>{{ hit.name }}</strong> <span class="quiet">{{ words[hit.kind] }} {{ hit.code }}</span>
+            </button>
+          </li>
+        } @empty {
+          @if (text()) { <li class="quiet none">Nothing here is called that.</li> }
+        }
+      </ul>
+    </mat-dialog-content>
+  `,
+  styles: `
+    ul { margin-top: 0.8rem; }
+    .hit { display: flex; justify-content: space-between; width: 100%; min-height: 48px; padding: 0.4rem 0.5rem; border: 0; background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; }
+    .hit:hover { background: var(--slip); }
+    .none { padding: 0.6rem 0.5rem; }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Palette {
+  private readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  private readonly dialog = inject(MatDialogRef);
+  protected readonly words = WORDS;
+  protected readonly text = signal('');
+  protected readonly hits = toSignal(
+    toObservable(this.text).pipe(
+      debounceTime(PAUSE_MS),
+      switchMap((text) => (text.trim() ? this.api.search(text.trim()).pipe(catchError(() => of([]))) : of([]))),
+    ),
+    { initialValue: [] as SearchHit[] },
+  );
+
+  protected type(event: Event): void {
+    this.text.set((event.target as HTMLInputElement).value);
+  }
+
+  protected open(hit: SearchHit | undefined): void {
+    if (!hit) return;
+    this.dialog.close();
+    // Powders have no page of their own: their recipes have.
+    void this.router.navigate(hit.kind === 'powder' ? ['/recipe'] : ['/', hit.kind, hit.id], hit.kind === 'powder' ? { queryParams: { powder: hit.id } } : {});
+  }
+
+  protected focusNext(event: Event, by: 1 | -1): void {
+    event.preventDefault();
+    const buttons = [...(event.target as HTMLElement).closest('ul')!.querySelectorAll('button')];
+    buttons[buttons.indexOf(event.target as HTMLButtonElement) + by]?.focus();
+  }
+}

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { attempt, measuredSg, measuredSgSd, requireSg } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../../data/deed';
+import { StudioStore } from '../../../data/studio-store';
+import { Units } from '../../../data/units';
+import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { BucketScreen } from './bucket-screen';
+
+/** Reading error of a hydrometer in a glaze, which clings to it. */
+const HYDROMETER_SD = 0.01;
+const HYDROMETER = 'hydrometer';
+const ANOTHER = 'another';
+/** Worse than this tells nothing useful about a range a few hundredths wide. */
+const POOR_SD = 0.012;
+
+/** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
+@Component({
+  selector: 'cz-measure-panel',
+  imports: [NumberField],
+  template: `
+    <section class="measure" aria-labelledby="measure">
+      <h2 id="measure">Measure the SG</h2>
+      <form (submit)="$event.preventDefault(); keep()">
+        <label class="named">With
+          <select (change)="choose($event)">
+            @for (vessel of vessels(); track vessel.id) { <option [value]="vessel.id" [selected]="vessel.id === vesselId()">{{ vessel.name }}</option> }
+            <option [value]="another" [selected]="vesselId() === another">Another vessel</option>
+            <option [value]="hydrometer" [selected]="vesselId() === hydrometer">Hydrometer</option>
+          </select>
+        </label>
+        @if (vesselId() === hydrometer) {
+          <cz-number-field label="It reads" hint="SG" [value]="direct()" [decimals]="3" [says]="says()" (changed)="direct.set($event.value)" />
+        } @else {
+          @if (!vessel()) {
+            <cz-number-field label="Empty weight" quantity="mass" [value]="tare()" [least]="0" (changed)="tare.set($event.value)" />
+            <cz-number-field label="Filled to" quantity="smallVolume" [value]="volume()" [least]="1" (changed)="volume.set($event.value)" />
+          }
+          <cz-number-field label="Full weight" [hint]="vessel() ? 'filled to ' + units.millilitres(vessel()!.volumeMl) + ', empty ' + units.mass(vessel()!.tareGrams) : ''" quantity="mass" [value]="gross().value" [says]="says()" (changed)="gross.set($event)" />
+        }
+        <p class="reads" role="status">
+          @if (reading(); as it) {
+            @if (it.kind === 'ok') { <span class="figure big">{{ units.sgFine(it.value.sg) }}</span> <span class="quiet">± {{ units.sgFine(it.value.sgSd) }}</span> }
+          }
+        </p>
+        <button type="submit" class="press" [disabled]="reading()?.kind !== 'ok'">Keep the reading</button>
+      </form>
+      @if (poor()) { <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p> }
+      @if (vesselId() === another && reading()?.kind === 'ok') { <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button> }
+      @if (storing.failure(); as failure) { <p class="says" role="alert">{{ failure.problem.detail }}</p> }
+    </section>
+  `,
+  styles: `
+    form { display: grid; grid-template-columns: minmax(150px, 1.1fr) repeat(auto-fit, minmax(140px, 1fr)) ; gap: 0.9rem; align-items: end; margin-top: 0.4rem; }
+    .reads { min-height: 44px; display: flex; align-items: center; gap: 0.5rem; white-space: nowrap; } .big { font-size: 1.6rem; font-weight: 600; }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MeasurePanel {
+  private readonly screen = inject(BucketScreen);
+  private readonly studios = inject(StudioStore);
+  protected readonly units = inject(Units);
+  protected readonly storing = deed();
+  protected readonly hydrometer = HYDROMETER;
+  protected readonly another = ANOTHER;
+  protected readonly vessels = computed(() => this.studios.studio()?.vessels ?? []);
+  private readonly chosenVessel = signal<string | undefined>(undefined);
+  protected readonly vesselId = computed(() => this.chosenVessel() ?? this.vessels()[0]?.id ?? ANOTHER);
+  protected readonly vessel = computed(() => this.vessels().find((vessel) => vessel.id === this.vesselId()));
+  protected readonly gross = signal<TypedNumber>({ value: null });
+  protected readonly direct = signal<number | null>(null);
+  protected readonly tare = signal<number | null>(null);
+  protected readonly volume = signal<number | null>(100);
+  private readonly filled = computed(() => {
+    const vessel = this.vessel();
+    const division = this.studios.studio()?.scale.divisionGrams ?? 0.1;
+    const grossGrams = this.gross().value;
+    const tareGrams = vessel?.tareGrams ?? this.tare();
+    const volumeMl = vessel?.volumeMl ?? this.volume();
+    if (grossGrams === null || tareGrams === null || volumeMl === null) return undefined;
+    // Half a division, half a mark; an unmarked vessel is read to 1 % of its volume.
+    return { grossGrams, tareGrams, volumeMl, massSd: division / 2, volumeSd: (vessel?.markMl ?? volumeMl / 50) / 2 };
+  });
+  protected readonly reading = computed(() => {
+    const direct = this.direct();
+    if (this.vesselId() === HYDROMETER) return direct === null ? undefined : attempt(() => ({ sg: requireSg('sg', direct), sgSd: HYDROMETER_SD }));
+    const filled = this.filled();
+    return filled && attempt(() => ({ sg: requireSg('sg', measuredSg(filled)), sgSd: measuredSgSd(filled) }));
+  });
+  protected readonly says = computed(() => {
+    const reading = this.reading();
+    return reading?.kind === 'refused' ? reading.error.message : undefined;
+  });
+  protected readonly poor = computed(() => {
+    const reading = this.reading();
+    return reading?.kind === 'ok' && reading.value.sgSd > POOR_SD;
+  });
+
+  protected choose(event: Event): void {
+    this.chosenVessel.set((event.target as HTMLSelectElement).value);
+  }
+
+  protected keep(): void {
+    const reading = this.reading();
+    if (reading?.kind !== 'ok') return;
+    const filled = this.vesselId() === HYDROMETER ? undefined : this.filled();
+    const { entered } = this.gross();
+    this.screen.note({
+      type: 'sgMeasured',
+      ...reading.value,
+      ...(filled ? { reading: { ...filled, vessel: this.vessel()?.name ?? 'another vessel' } } : {}),
+      ...(filled && entered ? { entered } : {}),
+    });
+    this.gross.set({ value: null });
+    this.direct.set(null);
+  }
+
+  protected store(): void {
+    const studio = this.studios.studio();
+    const filled = this.filled();
+    if (!studio || !filled) return;
+    const vessel = { id: uuid(), name: `Vessel ${this.units.millilitres(filled.volumeMl)}`, tareGrams: filled.tareGrams, volumeMl: filled.volumeMl, markMl: filled.volumeSd * 2 };
+    const { name, members, scale, vessels } = studio;
+    this.storing.run(this.studios.save({ name, members, scale, vessels: [...vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
+  }
+}

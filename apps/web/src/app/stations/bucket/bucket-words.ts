@@ -1,0 +1,64 @@
+import type { BucketEvent, CorrectionPlan } from '@cazuela/core';
+import type { Units } from '../../data/units';
+
+/** An event of a bucket's history in the words of the bench. */
+export function eventWords(event: BucketEvent, units: Units): string {
+  switch (event.type) {
+    case 'filled':
+      return { batch: 'Filled from the batch', split: 'Poured from another bucket', shelf: 'Put on the shelf' }[event.from];
+    case 'sgMeasured':
+      return `SG ${units.sgFine(event.sg)} ± ${units.sgFine(event.sgSd)}${event.reading ? `, ${event.reading.vessel}` : ''}`;
+    case 'volumeMeasured':
+      return `Holds ${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.litres(event.volumeMl)}`;
+    case 'waterAdded':
+      return `${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.millilitres(event.grams)} of water in`;
+    case 'waterPouredOff':
+      return `${units.millilitres(event.grams)} of clear water poured off and kept`;
+    case 'powderAdded': {
+      const grams = event.parts.reduce((sum, part) => sum + part.grams, 0);
+      const what = { stain: event.parts[0]?.name ?? 'stain', rescue: 'base, to rescue it', thicken: 'powder of the recipe' }[event.reason];
+      return `${units.mass(grams)} of ${what} in`;
+    }
+    case 'glazeTaken':
+      return `${units.millilitres(event.millilitres)} out: ${{ split: 'poured into another bucket', dips: 'on pots', other: 'taken' }[event.reason]}`;
+    case 'stirred':
+      return 'Stirred';
+    case 'swirlTimed':
+      return `Swirl stopped after ${units.plain(event.seconds)} s`;
+    case 'noted':
+      return event.text;
+    case 'undone':
+      return 'Taken back';
+  }
+}
+
+export interface RangeAdvice {
+  tone: 'good' | 'look' | 'stop';
+  what: string;
+  how: string;
+  /** One tap that books what was done. */
+  action?: { words: string; kind: 'water' | 'pourOff'; grams: number };
+}
+
+/** What to do about an SG, in two stages. After the first one it asks for a measurement before the rest. */
+export function rangeAdvice(plan: CorrectionPlan, bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean }, units: Units): RangeAdvice {
+  const sum = `${units.litres(bucket.volumeMl)} × ${units.sg(bucket.sg)} → ${units.sg(bucket.targetSg)}`;
+  const measureFirst = bucket.changedSinceMeasured && bucket.measured;
+  if (!bucket.measured && plan.kind !== 'inRange') {
+    return { tone: 'look', what: 'Measure it before you correct it.', how: 'Its SG is only the sum of what was weighed: moisture and spilt water are not in it.' };
+  }
+  switch (plan.kind) {
+    case 'inRange':
+      return { tone: 'good', what: measureFirst ? 'In range by the sum: stir and measure to be sure.' : 'In range.', how: bucket.measured ? '' : 'By the sum of what was weighed; a measurement makes it sure.' };
+    case 'measureBetter':
+      return { tone: 'look', what: 'Measure with more glaze first.', how: `It is off by ${units.sgFine(Math.abs(plan.off))}, less than twice the error of the reading. A fuller or finer vessel: ± ${units.sgFine(plan.neededSd)} would tell.` };
+    case 'thin':
+      return measureFirst
+        ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum ${units.millilitres(plan.waterMl)} are still missing (${sum}); the new measurement decides.`, action: { words: `${units.millilitres(plan.waterMl)} more went in`, kind: 'water', grams: plan.waterMl } }
+        : { tone: 'stop', what: `Add ${units.millilitres(plan.firstMl)} of water, stir, measure.`, how: `${sum}: ${units.millilitres(plan.waterMl)} in all, four fifths of it first; then ${units.millilitres(plan.restMl)} or what the new measurement says.`, action: { words: `${units.millilitres(plan.firstMl)} went in`, kind: 'water', grams: plan.firstMl } };
+    case 'thicken':
+      return measureFirst
+        ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum it is still thin (${sum}).` }
+        : { tone: 'stop', what: `Let it settle and pour off ${units.millilitres(plan.firstMl)} of clear water.`, how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`, action: { words: `${units.millilitres(plan.firstMl)} poured off`, kind: 'pourOff', grams: plan.firstMl } };
+  }
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatSlider, MatSliderThumb } from '@angular/material/slider';
+import { RouterLink } from '@angular/router';
+import { attempt, coatCurve, predictCoat, predictSeconds, type CoatSituation } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import * as z from 'zod';
+import { loaded } from '../../data/load';
+import { PreferencesStore } from '../../data/preferences';
+import { remembered } from '../../data/remembered';
+import { StudioApi } from '../../data/studio-api';
+import { Units } from '../../data/units';
+import { Coming } from '../../parts/coming';
+import { LineChart } from '../../parts/line-chart';
+import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
+import { coatChart } from './coat-chart';
+import { cannotWords, curveSeconds } from './coat-words';
+
+const questionSchema = z.object({
+  bucketId: z.string(),
+  bodyId: z.string(),
+  wallMm: z.number().nullable(),
+  faces: z.union([z.literal(1), z.literal(2)]),
+  seconds: z.number().nullable(),
+  coatMm: z.number().nullable(),
+  sg: z.number().nullable(),
+});
+type Question = z.infer<typeof questionSchema>;
+const START: Question = { bucketId: '', bodyId: '', wallMm: 5, faces: 1, seconds: 3, coatMm: 0.6, sg: null };
+const CURVE_POINTS = 200;
+
+/** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
+@Component({
+  selector: 'cz-coat-station',
+  imports: [RouterLink, MatSlider, MatSliderThumb, MatButtonToggle, MatButtonToggleGroup, NumberField, LineChart, Says, Coming],
+  templateUrl: './coat-station.html',
+  styleUrl: './coat-station.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CoatStation {
+  /** The bucket the potter came from. */
+  readonly bucket = input<string>();
+  private readonly api = inject(StudioApi);
+  private readonly preferences = inject(PreferencesStore).value;
+  protected readonly units = inject(Units);
+  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies() }));
+  protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
+  protected readonly bodies = computed(() => this.all.value()?.bodies ?? []);
+  protected readonly chosen = computed(() => this.buckets().find((bucket) => bucket.id === this.question().bucketId) ?? this.buckets()[0]);
+  protected readonly body = computed(() => this.bodies().find((body) => body.id === this.question().bodyId) ?? this.bodies()[0]);
+  protected readonly sg = computed(() => this.question().sg ?? this.chosen()?.contents?.sg ?? null);
+  private readonly situation = computed<CoatSituation | undefined>(() => {
+    const contents = this.chosen()?.contents;
+    const body = this.body();
+    const { wallMm, faces } = this.question();
+    const sg = this.sg();
+    if (!contents || !body || wallMm === null || sg === null) return undefined;
+    return {
+      sg, density: contents.density, state: contents.slurryState, bisqueCone: body.bisqueCone, earthenware: body.earthenware, absorptionPercent: body.absorptionPercent, wallMm, faces,
+    };
+  });
+  protected readonly result = computed(() => {
+    const situation = this.situation();
+    const { seconds, coatMm } = this.question();
+    if (!situation || seconds === null || coatMm === null) return undefined;
+    return attempt(() => {
+      const wanted = predictSeconds({ ...situation, coatMm });
+      const at = predictCoat({ ...situation, seconds });
+      // The wanted coat's own band: what comes out when the seconds are kept exactly.
+      const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }) : undefined;
+      const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds: curveSeconds(wanted, seconds) });
+      return { wanted, at, band, curve, cannot: cannotWords(wanted, { coatMm, sg: situation.sg }, this.units) };
+    });
+  });
+  protected readonly chart = computed(() => {
+    this.preferences();
+    const result = this.result();
+    const { seconds, coatMm } = this.question();
+    if (result?.kind !== 'ok' || result.value.curve.length === 0) return undefined;
+    const { at, curve } = result.value;
+    return coatChart(curve, { coatMm: coatMm!, seconds: seconds!, atSecondsMm: at.coat.kind === 'ok' ? at.coat.coatMm : undefined });
+  });
+  protected readonly chartWords = computed(() => {
+    const result = this.result();
+    const last = result?.kind === 'ok' ? result.value.curve.at(-1) : undefined;
+    return last ? `Coat against seconds: up to ${this.units.millimetres(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.millimetres(last.lowMm)} to ${this.units.millimetres(last.highMm)}.` : '';
+  });
+
+  constructor() {
+    effect(() => {
+      const bucketId = this.bucket();
+      if (bucketId) untracked(() => this.change({ bucketId, sg: null }));
+    });
+  }
+
+  protected change(change: Partial<Question>): void {
+    this.question.update((question) => ({ ...question, ...change }));
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLSelectElement).value;
+  }
+
+  protected number(event: Event): number {
+    return Number((event.target as HTMLInputElement).value);
+  }
+}

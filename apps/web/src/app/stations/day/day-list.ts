@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import type { DayStep } from '@cazuela/core';
+import { Keys } from '../../data/keys';
+import { sayDate, sayTime, sayWait } from '../../data/times';
+import { Units } from '../../data/units';
+import { Coming } from '../../parts/coming';
+import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
+import { DayScreen } from './day-screen';
+
+/** "Not dry yet" waits this much longer, minutes. */
+const LONGER_MINUTES = 10;
+const NEXT_SHOWN = 6;
+
+@Component({
+  selector: 'cz-day-list',
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming],
+  providers: [DayScreen],
+  templateUrl: './day-list.html',
+  styleUrl: './day-list.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DayList {
+  /** The day the potter came for. */
+  readonly dateFromAddress = input<string | undefined>(undefined, { alias: 'date' });
+  protected readonly screen = inject(DayScreen);
+  protected readonly units = inject(Units);
+  protected readonly seconds = signal<number | null>(null);
+  protected readonly time = sayTime;
+  protected readonly longer = LONGER_MINUTES;
+  protected readonly title = computed(() => sayDate(`${this.screen.date()}T12:00:00`));
+  protected readonly next = computed(() => this.screen.state()?.next.slice(0, NEXT_SHOWN) ?? []);
+  /** Drying soonest first; the bar shortens as the wait does. */
+  protected readonly drying = computed(() => {
+    const nowAt = this.screen.nowAt();
+    return (this.screen.state()?.drying ?? [])
+      .map((entry) => ({ ...entry, left: sayWait(entry.untilAt, nowAt), share: this.shareLeft(entry.untilAt, entry.afterStep.waitMinutes, nowAt) }))
+      .sort((a, b) => a.untilAt.localeCompare(b.untilAt));
+  });
+  protected readonly byPiece = computed(() => {
+    const state = this.screen.state();
+    return (this.screen.day()?.items ?? []).map((item) => ({ item, steps: state?.steps.filter((step) => step.item.id === item.id) ?? [] }));
+  });
+  protected readonly isOver = computed(() => {
+    const state = this.screen.state();
+    return state !== undefined && state.totalCount > 0 && state.doneCount === state.totalCount;
+  });
+
+  constructor() {
+    effect(() => {
+      const date = this.dateFromAddress();
+      if (date) untracked(() => this.screen.date.set(date));
+    });
+    inject(Keys).bind([
+      { keys: [' ', 'enter'], words: 'done: tick the step', run: () => this.done() },
+      { keys: ['s'], words: 'skip the step', run: () => this.skip() },
+      { keys: ['backspace', 'u'], words: 'take the last tick back', run: () => this.undo() },
+    ]);
+  }
+
+  protected done(step: DayStep | undefined = this.screen.state()?.now?.step): void {
+    if (!step) return;
+    this.screen.done(step, this.seconds());
+    this.seconds.set(null);
+  }
+
+  protected skip(): void {
+    const step = this.screen.state()?.now?.step;
+    if (step) this.screen.note({ type: 'stepSkipped', stepId: step.id });
+  }
+
+  protected notDry(step: DayStep): void {
+    this.screen.note({ type: 'notDryYet', stepId: step.id, minutes: LONGER_MINUTES });
+  }
+
+  protected undo(): void {
+    const eventId = this.screen.state()?.lastUndoable;
+    if (eventId) this.screen.note({ type: 'undone', eventId });
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private shareLeft(untilAt: string, waitMinutes: number, nowAt: string): number {
+    const leftMinutes = (Date.parse(untilAt) - Date.parse(nowAt)) / 60_000;
+    return waitMinutes > 0 ? Math.min(100, Math.max(0, (100 * leftMinutes) / waitMinutes)) : 0;
+  }
+}

@@ -1,0 +1,61 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { whatNow } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { Clock, NOW } from '../../data/clock';
+import { loaded } from '../../data/load';
+import { StudioApi } from '../../data/studio-api';
+import { StudioStore } from '../../data/studio-store';
+import { localDay, sayDateAndTime } from '../../data/times';
+import { Units } from '../../data/units';
+import { BucketRow } from '../../parts/bucket-row';
+import { Coming } from '../../parts/coming';
+import { FiringCurve } from '../../parts/firing-curve';
+import { Says } from '../../parts/says';
+import { nowRow } from './now-words';
+
+/** Rows shown before the rest is folded away. */
+const MOST_ROWS = 5;
+
+@Component({
+  selector: 'cz-home',
+  imports: [RouterLink, BucketRow, FiringCurve, Coming, Says],
+  templateUrl: './home.html',
+  styleUrl: './home.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Home {
+  private readonly api = inject(StudioApi);
+  private readonly clock = inject(Clock);
+  private readonly units = inject(Units);
+  private readonly now = inject(NOW);
+  protected readonly studio = inject(StudioStore).studio;
+  protected readonly all = loaded(() =>
+    combineLatest({
+      batches: this.api.batches(), buckets: this.api.buckets(), days: this.api.days(), firings: this.api.firings(), results: this.api.results(), recipes: this.api.recipes(),
+    }),
+  );
+  protected readonly today = computed(() => sayDateAndTime(this.clock.at()));
+  private readonly items = computed(() => {
+    const all = this.all.value();
+    if (!all) return [];
+    return whatNow({
+      nowAt: this.clock.at(),
+      batches: all.batches.map((batch) => ({ ...batch, expectedMl: batch.plan.expectedMl, lineCount: batch.plan.lines.length, finished: batch.bucketId !== null })),
+      buckets: all.buckets.map((bucket) => ({ id: bucket.id, name: bucket.body.name, sgLow: bucket.body.sgLow, sgHigh: bucket.body.sgHigh, contents: bucket.contents })),
+      day: all.days.find((day) => day.date === localDay(this.now())),
+      firings: all.firings.map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
+      readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
+    });
+  });
+  private readonly rows = computed(() => this.items().map((item) => nowRow(item, this.units)));
+  protected readonly firstRows = computed(() => this.rows().slice(0, MOST_ROWS));
+  protected readonly otherRows = computed(() => this.rows().slice(MOST_ROWS));
+  protected readonly hotKiln = computed(() => {
+    const item = this.items().find((candidate) => candidate.kind === 'kiln');
+    const firing = item && this.all.value()?.firings.find((candidate) => candidate.id === item.firingId);
+    return item && firing ? { item, firing } : undefined;
+  });
+  protected readonly emptyStudio = computed(() => this.all.value() !== undefined && this.all.value()!.recipes.length === 0 && this.rows().length === 0);
+  protected readonly nowAt = this.clock.at;
+}

@@ -1,0 +1,56 @@
+import type { NowItem } from '@cazuela/core';
+import { verdictWords } from '../../parts/bucket-drawing';
+import type { Units } from '../../data/units';
+import { sayTime, sayWhen } from '../../data/times';
+
+export interface NowRow {
+  tag: string;
+  what: string;
+  why: string;
+  action: string;
+  link: string[];
+  query?: Record<string, string>;
+  tone: 'plain' | 'look';
+}
+
+/** Each thing that waits, as a row: what it is, why, and the one tap that goes on with it. */
+export function nowRow(item: NowItem, units: Units): NowRow {
+  switch (item.kind) {
+    case 'unfinishedBatch':
+      return {
+        tag: 'Unfinished',
+        what: `${item.recipeName}, ${units.litres(item.expectedMl)}`,
+        why: item.lastAt ? `Weighing stopped at line ${item.nextLine} of ${item.lineCount}, ${item.lastBy}, ${sayWhen(item.lastAt)}` : `Planned, nothing weighed yet: ${item.lineCount} lines`,
+        action: item.lastAt ? 'Go on weighing' : 'Start weighing',
+        link: ['/weigh', item.batchId],
+        tone: 'look',
+      };
+    case 'outOfRange':
+      return {
+        tag: item.verdict === 'tooThick' ? 'Too thick' : item.verdict === 'tooThin' ? 'Too thin' : 'Not sure',
+        what: `${item.name} reads ${units.sg(item.sg)} ± ${units.sg(item.sgSd)}`,
+        why: `Wanted ${units.sg(item.sgLow)}–${units.sg(item.sgHigh)}. ${item.waterMl ? `About ${units.litres(item.waterMl)} of water in two stages` : item.verdict === 'unsure' ? verdictWords('unsure') : 'Let it settle and pour off clear water, or add powder'}`,
+        action: item.verdict === 'unsure' ? 'Measure again' : 'Bring into range',
+        link: ['/bucket', item.bucketId],
+        tone: 'look',
+      };
+    case 'dryEnough':
+      return { tag: 'Dry enough', what: `${item.count} × ${item.name}`, why: `Next: ${item.nextWords}`, action: 'Open the day', link: ['/day'], tone: 'plain' };
+    case 'drying':
+      return { tag: 'Drying', what: `${item.count} × ${item.name}`, why: `May be touched about ${sayTime(item.untilAt)} (starting guess)`, action: 'Open the day', link: ['/day'], tone: 'plain' };
+    case 'kiln':
+      return {
+        tag: item.cooling ? 'Cooling' : 'Firing',
+        what: `${item.kiln}, about ${units.temperature(item.celsius)} by its curve`,
+        why: `Can be opened ${sayWhen(item.opensAt)}`,
+        action: 'See the firing',
+        link: ['/kiln'],
+        query: { firing: item.firingId },
+        tone: 'plain',
+      };
+    case 'toRead':
+      return { tag: 'To read', what: `${item.kiln} can be unloaded`, why: `Fired ${sayWhen(item.startedAt)}, no result noted yet`, action: 'Read the results', link: ['/kiln'], query: { firing: item.firingId }, tone: 'plain' };
+    case 'neverMeasured':
+      return { tag: 'New bucket', what: `${item.name} was never measured`, why: 'Its SG is computed from what was weighed', action: 'Measure it', link: ['/bucket', item.bucketId], tone: 'plain' };
+  }
+}

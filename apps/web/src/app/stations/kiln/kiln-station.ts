@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { FiringBody } from '@cazuela/contract';
+import { attempt, CONES, coneCelsius, coneReached, firingFromPeak, kilnNow } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { Clock, NOW } from '../../data/clock';
+import { deed } from '../../data/deed';
+import { loaded } from '../../data/load';
+import { StudioApi } from '../../data/studio-api';
+import { sayDateAndTime, sayWhen } from '../../data/times';
+import { Units } from '../../data/units';
+import { Coming } from '../../parts/coming';
+import { FiringCurve } from '../../parts/firing-curve';
+import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
+import { coneWords, nearestCone } from './kiln-words';
+import { ResultForm } from './result-form';
+
+const HOUR_MS = 3_600_000;
+
+@Component({
+  selector: 'cz-kiln-station',
+  imports: [RouterLink, FiringCurve, ResultForm, NumberField, Says, Coming],
+  templateUrl: './kiln-station.html',
+  styleUrl: './kiln-station.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class KilnStation {
+  /** The firing the potter came for. */
+  readonly firing = input<string>();
+  private readonly api = inject(StudioApi);
+  private readonly now = inject(NOW);
+  protected readonly clock = inject(Clock);
+  protected readonly units = inject(Units);
+  protected readonly lighting = deed();
+  protected readonly reading = deed();
+  protected readonly cones = CONES;
+  protected readonly when = sayWhen;
+  protected readonly full = sayDateAndTime;
+  protected readonly all = loaded(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
+  protected readonly chosenId = linkedSignal(() => this.firing());
+  protected readonly chosen = computed(() => {
+    const firings = this.all.value()?.firings ?? [];
+    return firings.find((firing) => firing.id === this.chosenId()) ?? firings[0];
+  });
+  protected readonly byCurve = computed(() => {
+    const firing = this.chosen();
+    return firing && attempt(() => coneReached({ firing: firing.body.points }));
+  });
+  protected readonly curveWords = computed(() => {
+    const reached = this.byCurve();
+    return reached?.kind === 'ok' ? coneWords(reached.value) : '';
+  });
+  protected readonly cone = computed(() => {
+    const reached = this.byCurve();
+    return this.chosen()?.body.witnessCone ?? (reached?.kind === 'ok' ? nearestCone(reached.value) : '6');
+  });
+  protected readonly canBeOpened = computed(() => {
+    const firing = this.chosen();
+    return firing !== undefined && kilnNow({ firing: firing.body.points, hours: (Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt)) / HOUR_MS }).kind === 'canBeOpened';
+  });
+  protected readonly results = computed(() => (this.all.value()?.results ?? []).filter((result) => result.body.firingId === this.chosen()?.id));
+
+  protected readonly planning = signal(false);
+  protected readonly kilnName = signal('');
+  protected readonly wantedCone = signal('6');
+  protected readonly peak = linkedSignal<number | null>(() => coneCelsius(this.wantedCone()));
+  protected readonly hoursUp = signal<number | null>(9.5);
+  protected readonly hold = signal<number | null>(10);
+  protected readonly startedAt = signal(this.localMinute(this.now()));
+  protected readonly kilns = computed(() => [...new Set((this.all.value()?.firings ?? []).map((firing) => firing.body.kiln))]);
+  protected readonly newCurve = computed(() => {
+    const [peakCelsius, hoursUp, holdMinutes] = [this.peak(), this.hoursUp(), this.hold()];
+    if (peakCelsius === null || hoursUp === null || holdMinutes === null) return undefined;
+    return attempt(() => {
+      const points = firingFromPeak({ peakCelsius, hoursUp, holdMinutes });
+      return { points, words: coneWords(coneReached({ firing: points })) };
+    });
+  });
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected light(): void {
+    const curve = this.newCurve();
+    const kiln = this.kilnName().trim() || this.kilns()[0] || 'Kiln';
+    const started = new Date(this.startedAt());
+    if (curve?.kind !== 'ok' || Number.isNaN(started.getTime())) return;
+    const id = uuid();
+    const body: FiringBody = { kiln, startedAt: started.toISOString(), wantedCone: this.wantedCone(), witnessCone: null, points: curve.value.points };
+    this.lighting.run(this.api.createFiring(id, body), () => {
+      this.planning.set(false);
+      this.chosenId.set(id);
+      this.all.reload();
+    });
+  }
+
+  /** The witness cone read by eye overrides the curve. */
+  protected witness(cone: string): void {
+    const firing = this.chosen();
+    if (!firing) return;
+    this.reading.run(this.api.updateFiring(firing.id, firing.version, { ...firing.body, witnessCone: cone || null }), () => this.all.reload());
+  }
+
+  private localMinute(date: Date): string {
+    return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+  }
+}

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { FAULTS, LIMITS, type Piece, type ResultBody } from '@cazuela/contract';
+import { CONES } from '@cazuela/core';
+import { of, switchMap, type Observable } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../data/deed';
+import { StudioApi } from '../../data/studio-api';
+import { Says } from '../../parts/says';
+
+type Fault = ResultBody['faults'][number];
+const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
+
+/** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
+@Component({
+  selector: 'cz-result-form',
+  imports: [MatIcon, Says],
+  templateUrl: './result-form.html',
+  styleUrl: './result-form.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ResultForm {
+  readonly firingId = input.required<string>();
+  /** The cone this firing reached, as far as known. */
+  readonly cone = input.required<string>();
+  readonly pieces = input.required<readonly Piece[]>();
+  readonly kept = output<void>();
+  private readonly api = inject(StudioApi);
+  protected readonly keeping = deed();
+  protected readonly faults = FAULTS;
+  protected readonly places = PLACES;
+  protected readonly cones = CONES;
+  protected readonly pieceId = signal('');
+  protected readonly coneReached = linkedSignal(() => this.cone());
+  protected readonly stars = signal(0);
+  protected readonly found = signal<readonly Fault[]>([]);
+  protected readonly note = signal('');
+  protected readonly photo = signal<File | undefined>(undefined);
+  protected readonly thanks = signal('');
+  protected readonly photoSays = computed(() => {
+    const file = this.photo();
+    return file && file.size > LIMITS.photoBytes ? `This photo has ${(file.size / 1024 / 1024).toFixed(0)} MB; ${LIMITS.photoBytes / 1024 / 1024} MB is the most. Take it at a lower size, or crop it.` : undefined;
+  });
+  /** Made once for each result, so that sending twice keeps one. */
+  private resultId = uuid();
+
+  protected has(fault: Fault['fault']): boolean {
+    return this.found().some((entry) => entry.fault === fault);
+  }
+
+  protected toggle(fault: Fault['fault']): void {
+    this.found.update((list) => (this.has(fault) ? list.filter((entry) => entry.fault !== fault) : [...list, { fault, where: 'outside' }]));
+  }
+
+  protected place(fault: Fault['fault'], where: string): void {
+    this.found.update((list) => list.map((entry) => (entry.fault === fault ? { ...entry, where: where as Fault['where'] } : entry)));
+  }
+
+  protected choosePhoto(event: Event): void {
+    this.photo.set((event.target as HTMLInputElement).files?.[0]);
+    this.keeping.clear();
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected keep(photoField: HTMLInputElement): void {
+    if (!this.pieceId() || this.photoSays()) return;
+    const file = this.photo();
+    const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
+    const body = { pieceId: this.pieceId(), firingId: this.firingId(), coneReached: this.coneReached(), stars: this.stars(), faults: [...this.found()], note: this.note() };
+    this.keeping.run(photo$.pipe(switchMap((photo) => this.api.createResult(this.resultId, { ...body, photoId: photo?.id ?? null }))), (result) => {
+      this.thanks.set(`${result.pieceName} is noted.`);
+      this.resultId = uuid();
+      this.pieceId.set('');
+      this.stars.set(0);
+      this.found.set([]);
+      this.note.set('');
+      this.photo.set(undefined);
+      photoField.value = '';
+      this.kept.emit();
+    });
+  }
+}

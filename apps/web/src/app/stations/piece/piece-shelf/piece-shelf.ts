@@ -1,0 +1,45 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { PIECE_SHAPES, type PieceShape } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../../data/deed';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Coming } from '../../../parts/coming';
+import { PieceSection } from '../../../parts/piece-section';
+import { Says } from '../../../parts/says';
+
+@Component({
+  selector: 'cz-piece-shelf',
+  imports: [RouterLink, PieceSection, Says, Coming],
+  templateUrl: './piece-shelf.html',
+  styleUrl: './piece-shelf.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PieceShelf {
+  private readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  protected readonly creating = deed();
+  protected readonly shapes = PIECE_SHAPES;
+  protected readonly all = loaded(() => combineLatest({ pieces: this.api.pieces(), bodies: this.api.bodies(), buckets: this.api.buckets() }));
+  protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
+  protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);
+  protected readonly entries = computed(() =>
+    (this.all.value()?.pieces ?? []).map((piece) => ({
+      piece,
+      shape: PIECE_SHAPES.find((shape) => shape.id === piece.body.plan.shapeId) ?? PIECE_SHAPES[0]!,
+      clay: this.all.value()!.bodies.find((body) => body.id === piece.body.bodyId),
+    })),
+  );
+  protected readonly bare = { shapeId: '', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 0, rimBandMm: 20, order: [], putAside: [] };
+  protected readonly none = new Map<string, string>();
+
+  protected create(shape: PieceShape): void {
+    const bodyId = this.all.value()?.bodies[0]?.id;
+    if (!bodyId) return;
+    const id = uuid();
+    const plan = { ...this.bare, shapeId: shape.id, waxFootMm: 10 };
+    this.creating.run(this.api.createPiece(id, { name: shape.name, bodyId, count: 1, plan }), () => void this.router.navigate(['/piece', id]));
+  }
+}

@@ -1,0 +1,146 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Router, RouterLink } from '@angular/router';
+import { recipeBodySchema, recipeSchema, SURFACES, type Recipe } from '@cazuela/contract';
+import { additionSum, attempt, baseSum, CONES, recipeOutlook, type RecipeLine } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import { combineLatest, of } from 'rxjs';
+import { deed } from '../../../data/deed';
+import { Keys } from '../../../data/keys';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { Coming } from '../../../parts/coming';
+import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { Says } from '../../../parts/says';
+import { TwoVersions } from '../../../parts/two-versions';
+import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
+import { RecipeDraft } from './recipe-draft';
+
+const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
+
+@Component({
+  selector: 'cz-recipe-editor',
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions],
+  providers: [RecipeDraft],
+  templateUrl: './recipe-editor.html',
+  styleUrl: './recipe-editor.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecipeEditor {
+  /** From the address: a recipe's id, or "new". */
+  readonly id = input.required<string>();
+  private readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  protected readonly units = inject(Units);
+  protected readonly draft = inject(RecipeDraft);
+  protected readonly saving = deed();
+  protected readonly all = loaded(() =>
+    combineLatest({ powders: this.api.powders(), recipe: this.isNew() ? of(undefined) : this.api.recipe(this.id()) }),
+  );
+  protected readonly isNew = computed(() => this.id() === 'new');
+  protected readonly recipe = signal<Recipe | undefined>(undefined);
+  protected readonly reason = signal('');
+  /** Fields that hold no number now: saving waits for them. */
+  private readonly wrongFields = signal<ReadonlySet<string>>(new Set());
+  protected readonly cones = CONES;
+  protected readonly surfaces = SURFACES;
+  protected readonly movements = MOVEMENTS;
+  protected readonly powders = computed(() => this.all.value()?.powders ?? []);
+  protected readonly base = computed(() => this.draft.body().lines.filter((line) => line.part === 'base'));
+  protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part === 'addition'));
+  protected readonly sum = computed(() => baseSum({ lines: this.draft.body().lines }));
+  protected readonly over = computed(() => additionSum({ lines: this.draft.body().lines }));
+  protected readonly isTidy = computed(() => Math.abs(this.sum() - 100) < 0.005);
+  protected readonly outlook = computed(() => attempt(() => recipeOutlook({ lines: this.draft.body().lines, powders: this.powders() })));
+  protected readonly suspension = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? SUSPENSION_WORDS[outlook.value.suspension] : undefined; });
+  protected readonly dryCoat = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? DRY_COAT_WORDS[outlook.value.dryCoat] : undefined; });
+  protected readonly fire = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? fireWords(outlook.value.fire) : ''; });
+  protected readonly oxides = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : []; });
+  /** Why it cannot be saved as it stands; nothing when it can. */
+  protected readonly unfit = computed(() => {
+    if (this.wrongFields().size > 0) return 'A field above holds no number yet.';
+    const read = recipeBodySchema.safeParse(this.draft.body());
+    return read.success ? undefined : read.error.issues[0]?.message;
+  });
+  protected readonly stale = computed(() => {
+    const failure = this.saving.failure();
+    if (failure?.problem.code !== 'stale') return undefined;
+    const current = recipeSchema.safeParse(failure.problem.current);
+    return current.success ? { detail: failure.problem.detail, current: current.data, theirs: `Version ${current.data.version}: ${current.data.reason || 'no reason given'}`, mine: this.reason() || 'Your changes' } : undefined;
+  });
+
+  constructor() {
+    effect(() => {
+      const recipe = this.all.value()?.recipe;
+      if (recipe) untracked(() => this.take(recipe));
+    });
+    inject(Keys).bind([
+      { keys: ['u'], words: 'take the last change back', run: () => this.draft.undo() },
+      { keys: ['w'], words: 'weigh it', run: () => this.weigh() },
+    ]);
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected stripe(line: RecipeLine, index: number): { width: number; colour: string } {
+    return { width: Math.min(100, line.percent * 2), colour: stripeColours[index % stripeColours.length]! };
+  }
+
+  protected percent(line: RecipeLine, typed: TypedNumber): void {
+    this.mark(line.id, typed.value === null);
+    if (typed.value !== null) this.draft.changeLine(line.id, { percent: typed.value });
+  }
+
+  protected sg(field: 'sgLow' | 'sgHigh', typed: TypedNumber): void {
+    this.mark(field, typed.value === null);
+    if (typed.value !== null) this.draft.change({ [field]: typed.value });
+  }
+
+  protected remove(line: RecipeLine): void {
+    this.mark(line.id, false);
+    this.draft.removeLine(line.id);
+  }
+
+  protected addLine(part: RecipeLine['part']): void {
+    const used = new Set(this.draft.body().lines.map((line) => line.powderId));
+    const next = this.powders().find((powder) => !used.has(powder.id) && (part === 'base' ? powder.role !== 'colourant' : powder.role === 'colourant'));
+    if (next) this.draft.addLine(part, next.id);
+  }
+
+  protected save(overVersion?: number): void {
+    if (this.unfit()) return;
+    const body = this.draft.body();
+    const recipe = this.recipe();
+    if (!recipe) {
+      const id = uuid();
+      this.saving.run(this.api.createRecipe(id, body), () => void this.router.navigate(['/recipe', id], { replaceUrl: true }).then(() => this.all.reload()));
+      return;
+    }
+    const version = overVersion ?? recipe.version;
+    this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => this.take(saved));
+  }
+
+  protected take(recipe: Recipe): void {
+    this.recipe.set(recipe);
+    this.draft.open(recipe.body);
+    this.reason.set('');
+    this.wrongFields.set(new Set());
+    this.saving.clear();
+  }
+
+  protected weigh(): void {
+    if (this.recipe() && !this.draft.isChanged()) void this.router.navigate(['/weigh'], { queryParams: { recipe: this.id() } });
+  }
+
+  private mark(field: string, wrong: boolean): void {
+    this.wrongFields.update((fields) => {
+      const next = new Set(fields);
+      if (wrong) next.add(field);
+      else next.delete(field);
+      return next;
+    });
+  }
+}

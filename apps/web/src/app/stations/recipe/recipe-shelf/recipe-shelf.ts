@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { attempt, baseSum, recipeOutlook } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { Coming } from '../../../parts/coming';
+import { Says } from '../../../parts/says';
+import { stripeColours } from '../recipe-words';
+
+@Component({
+  selector: 'cz-recipe-shelf',
+  imports: [RouterLink, Coming, Says],
+  templateUrl: './recipe-shelf.html',
+  styleUrl: './recipe-shelf.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecipeShelf {
+  private readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  /** Only recipes with this powder, when the address names one. */
+  readonly powder = input<string>();
+  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
+  protected readonly filter = signal('');
+  protected readonly powderName = computed(() => this.all.value()?.powders.find((powder) => powder.id === this.powder())?.name);
+  protected readonly entries = computed(() => {
+    const all = this.all.value();
+    if (!all) return [];
+    const text = this.filter().trim().toLowerCase();
+    return all.recipes
+      .filter((recipe) => recipe.body.name.toLowerCase().includes(text) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())))
+      .map((recipe) => {
+        const { lines } = recipe.body;
+        const sum = baseSum({ lines });
+        const outlook = attempt(() => recipeOutlook({ lines, powders: all.powders }));
+        return {
+          recipe,
+          density: outlook.kind === 'ok' ? outlook.value.density : undefined,
+          stripes: lines
+            .filter((line) => line.part === 'base' && sum > 0)
+            .map((line, index) => ({ id: line.id, share: (100 * line.percent) / sum, colour: stripeColours[index % stripeColours.length], name: all.powders.find((powder) => powder.id === line.powderId)?.name ?? '' })),
+        };
+      });
+  });
+
+  protected type(event: Event): void {
+    this.filter.set((event.target as HTMLInputElement).value);
+  }
+}

@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatIcon } from '@angular/material/icon';
+import { bodySchema, studioSchema, type ClayBody, type StudioBody, type Vessel } from '@cazuela/contract';
+import { CONES } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../data/deed';
+import { loaded } from '../../data/load';
+import { PreferencesStore } from '../../data/preferences';
+import { StudioApi } from '../../data/studio-api';
+import { StudioStore } from '../../data/studio-store';
+import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
+
+/** Members, scale, vessels and clay bodies of the studio; units and theme of this device. */
+@Component({
+  selector: 'cz-studio-page',
+  imports: [MatButtonToggle, MatButtonToggleGroup, MatIcon, NumberField, Says],
+  templateUrl: './studio-page.html',
+  styleUrl: './studio-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StudioPage {
+  private readonly api = inject(StudioApi);
+  protected readonly store = inject(StudioStore);
+  protected readonly preferences = inject(PreferencesStore);
+  protected readonly saving = deed();
+  protected readonly adding = deed();
+  protected readonly cones = CONES;
+  protected readonly bodies = loaded(() => this.api.bodies());
+  protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
+    const studio = this.store.studio();
+    return studio && { name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale };
+  });
+  protected readonly isChanged = computed(() => {
+    const studio = this.store.studio();
+    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify({ name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale });
+  });
+  protected readonly kept = signal(false);
+  protected readonly newBody = signal<Omit<ClayBody, 'id'>>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
+  protected readonly bodyFits = computed(() => bodySchema.safeParse({ id: uuid(), ...this.newBody() }).success);
+
+  protected change(change: Partial<StudioBody>): void {
+    this.kept.set(false);
+    this.draft.update((draft) => ({ ...draft!, ...change }));
+  }
+
+  protected vessel(id: string, change: Partial<Vessel>): void {
+    this.change({ vessels: this.draft()!.vessels.map((vessel) => (vessel.id === id ? { ...vessel, ...change } : vessel)) });
+  }
+
+  protected addVessel(): void {
+    this.change({ vessels: [...this.draft()!.vessels, { id: uuid(), name: 'Cylinder 100 mL', tareGrams: 0, volumeMl: 100, markMl: 1 }] });
+  }
+
+  protected removeVessel(id: string): void {
+    this.change({ vessels: this.draft()!.vessels.filter((vessel) => vessel.id !== id) });
+  }
+
+  protected members(text: string): void {
+    this.change({ members: text.split(',').map((name) => name.trim()).filter(Boolean) });
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected save(): void {
+    this.saving.run(this.store.save(this.draft()!), () => this.kept.set(true));
+  }
+
+  /** Somebody changed the studio meanwhile: what they made of it is shown, what was typed here is kept beside it. */
+  protected afterStale(): void {
+    const current = studioSchema.safeParse(this.saving.failure()?.problem.current);
+    if (!current.success) return this.save();
+    const mine = this.draft();
+    this.store.take(current.data);
+    this.draft.set(mine);
+    this.saving.clear();
+  }
+
+  protected patchBody(change: Partial<Omit<ClayBody, 'id'>>): void {
+    this.newBody.update((body) => ({ ...body, ...change }));
+  }
+
+  protected addBody(): void {
+    this.adding.run(this.api.createBody({ id: uuid(), ...this.newBody() }), () => {
+      this.newBody.update((body) => ({ ...body, name: '' }));
+      this.bodies.reload();
+    });
+  }
+}

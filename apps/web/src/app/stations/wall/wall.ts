@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { FAULTS } from '@cazuela/contract';
+import { loaded } from '../../data/load';
+import { StudioApi } from '../../data/studio-api';
+import { sayWhen } from '../../data/times';
+import { Units } from '../../data/units';
+import { Coming } from '../../parts/coming';
+import { Says } from '../../parts/says';
+
+/** What the kiln gave back, each with its bucket, SG, coat and plan. */
+@Component({
+  selector: 'cz-wall',
+  imports: [RouterLink, Says, Coming],
+  templateUrl: './wall.html',
+  styleUrl: './wall.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Wall {
+  /** The result the potter came for. */
+  readonly result = input<string>();
+  protected readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  protected readonly when = sayWhen;
+  protected readonly faults = FAULTS;
+  protected readonly all = loaded(() => this.api.results());
+  protected readonly words = signal('');
+  protected readonly fault = signal('');
+  protected readonly least = signal(0);
+  protected readonly shown = computed(() => {
+    const words = this.words().trim().toLowerCase();
+    return (this.all.value() ?? [])
+      .filter((result) => !this.result() || result.id === this.result())
+      .filter((result) => result.body.stars >= this.least() && (!this.fault() || result.body.faults.some((entry) => entry.fault === this.fault())))
+      .filter((result) => [result.pieceName, result.body.note, ...result.glazedWith.map((coat) => coat.bucketName ?? '')].join(' ').toLowerCase().includes(words))
+      .map((result) => ({ ...result, coats: result.glazedWith.filter((coat) => coat.bucketName) }));
+  });
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected number(event: Event): number {
+    return Number((event.target as HTMLSelectElement).value);
+  }
+}

@@ -1,0 +1,63 @@
+import angular from 'angular-eslint';
+import tseslint from 'typescript-eslint';
+
+/** Arrows point down only: web and server → contract → core. Web and server never import each other. */
+const forbid = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
+const CORE_IS_PURE = ['node:*', '@cazuela/*', '@angular/*', 'rxjs', 'zod', 'sequelize', 'express'];
+
+export default tseslint.config(
+  { ignores: ['dist/**', 'node_modules/**', '.angular/**', '.cazuela/**', 'test-results/**', 'playwright-report/**'] },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommended],
+    rules: {
+      eqeqeq: 'error',
+      'no-console': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/explicit-function-return-type': ['error', { allowExpressions: true }],
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    rules: {
+      ...forbid({ group: CORE_IS_PURE, message: 'The core is pure: no Node, no DOM, no framework.' }),
+      'no-console': 'error',
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'setTimeout', 'fetch', 'localStorage'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness comes in as an argument.' },
+        { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
+      ],
+    },
+  },
+  {
+    files: ['packages/contract/src/**/*.ts'],
+    rules: forbid({ group: ['node:*', '@angular/*', 'rxjs', 'sequelize', 'express'], message: 'The contract knows zod and the core.' }),
+  },
+  {
+    files: ['apps/server/**/*.ts'],
+    rules: forbid({ group: ['@angular/*', '@cazuela/web', '**/apps/web/**'], message: 'The server does not know the interface.' }),
+  },
+  {
+    files: ['apps/web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      ...forbid({ group: ['@cazuela/server', '**/apps/server/**', 'node:*'], message: 'The interface does not know the server.' }),
+      '@angular-eslint/component-selector': ['error', { type: ['element', 'attribute'], prefix: 'cz', style: 'kebab-case' }],
+      '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'cz', style: 'camelCase' }],
+    },
+  },
+  // A station imports parts and data, never another station.
+  ...['home', 'recipe', 'weigh', 'bucket', 'coat', 'piece', 'day', 'kiln', 'wall', 'studio'].map((station) => ({
+    files: [`apps/web/src/app/stations/${station}/**/*.ts`],
+    ignores: ['**/*.spec.ts'],
+    rules: forbid({
+      regex: `/(?!${station}/)(home|recipe|weigh|bucket|coat|piece|day|kiln|wall|studio)/(?!.*parts)`,
+      message: 'A station imports parts and data, never another station.',
+    }),
+  })),
+  { files: ['apps/web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  { files: ['**/*.spec.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'], rules: { '@typescript-eslint/explicit-function-return-type': 'off' } },
+);

@@ -1,0 +1,45 @@
+import { PotterError } from '../checks/potter-error';
+import { requireNumber } from '../checks/require';
+import type { FiringPoint } from './heat-work';
+
+/** A kiln may be opened when it no longer burns hands and shocks pots, °C. A usual habit, not a law. */
+export const OPEN_BELOW_CELSIUS = 90;
+
+export type KilnNow =
+  | { kind: 'notStarted' }
+  | { kind: 'firing'; celsius: number; opensAtHours: number }
+  | { kind: 'cooling'; celsius: number; opensAtHours: number }
+  | { kind: 'canBeOpened' };
+
+/** Where a firing stands after some hours, read off its curve: an estimate wherever nobody logged the kiln. */
+export function kilnNow({ firing, hours }: { firing: readonly FiringPoint[]; hours: number }): KilnNow {
+  if (firing.length < 2) throw new PotterError('emptyList', 'firing', firing.length, 'A firing needs at least two points.');
+  requireNumber('hours', hours);
+  if (hours < firing[0]!.hours) return { kind: 'notStarted' };
+  const peak = firing.reduce((best, point) => (point.celsius >= best.celsius ? point : best));
+  const opensAtHours = hoursBelow(firing, peak.hours);
+  if (hours >= opensAtHours) return { kind: 'canBeOpened' };
+  return { kind: hours <= peak.hours ? 'firing' : 'cooling', celsius: celsiusAt(firing, hours), opensAtHours };
+}
+
+/** Temperature on the curve, °C; before its start and after its end the end value holds. */
+export function celsiusAt(firing: readonly FiringPoint[], hours: number): number {
+  const after = firing.findIndex((point) => point.hours >= hours);
+  if (after < 0) return firing.at(-1)!.celsius;
+  if (after === 0) return firing[0]!.celsius;
+  const a = firing[after - 1]!;
+  const b = firing[after]!;
+  return b.hours === a.hours ? b.celsius : a.celsius + ((b.celsius - a.celsius) * (hours - a.hours)) / (b.hours - a.hours);
+}
+
+/** When the curve has come down to a temperature that may be opened; its end when it never does. */
+function hoursBelow(firing: readonly FiringPoint[], peakHours: number): number {
+  for (let i = 1; i < firing.length; i++) {
+    const a = firing[i - 1]!;
+    const b = firing[i]!;
+    if (b.hours > peakHours && b.celsius <= OPEN_BELOW_CELSIUS && a.celsius > OPEN_BELOW_CELSIUS) {
+      return a.hours + ((b.hours - a.hours) * (a.celsius - OPEN_BELOW_CELSIUS)) / (a.celsius - b.celsius);
+    }
+  }
+  return firing.at(-1)!.hours;
+}

@@ -1,0 +1,101 @@
+import { rangeVerdict, type RangeVerdict } from '../bucket/in-range';
+import type { BucketContents } from '../bucket/replay-bucket';
+import type { DayEvent, DayItem } from '../day/day-plan';
+import { replayDay } from '../day/replay-day';
+import type { FiringPoint } from '../melt/heat-work';
+import { kilnNow } from '../melt/kiln-now';
+import { planCorrection } from '../slurry/correction-plan';
+
+export interface StudioNow {
+  nowAt: string;
+  batches: readonly { id: string; recipeName: string; expectedMl: number; linesDone: number; lineCount: number; finished: boolean; lastAt: string | null; lastBy: string | null }[];
+  buckets: readonly { id: string; name: string; sgLow: number; sgHigh: number; contents: BucketContents | null }[];
+  /** Today's day, if there is one. */
+  day?: { items: readonly DayItem[]; events: readonly DayEvent[] } | undefined;
+  firings: readonly { id: string; kiln: string; startedAt: string; points: readonly FiringPoint[] }[];
+  /** Ids of firings that have a result already. */
+  readFiringIds: ReadonlySet<string>;
+}
+
+export type NowItem =
+  | { kind: 'unfinishedBatch'; batchId: string; recipeName: string; expectedMl: number; nextLine: number; lineCount: number; lastAt: string | null; lastBy: string | null }
+  | { kind: 'outOfRange'; bucketId: string; name: string; sg: number; sgSd: number; sgLow: number; sgHigh: number; verdict: RangeVerdict; waterMl?: number }
+  | { kind: 'dryEnough'; name: string; count: number; nextWords: string }
+  | { kind: 'drying'; name: string; count: number; untilAt: string }
+  | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string }
+  | { kind: 'toRead'; firingId: string; kiln: string; startedAt: string }
+  | { kind: 'neverMeasured'; bucketId: string; name: string };
+
+/** Opened kilns older than this are history, days. */
+const READ_WITHIN_DAYS = 10;
+const HOUR_MS = 3_600_000;
+
+/** What waits for a hand in the studio, most urgent first: the interrupted batch, what is dry, the kiln, buckets, results. */
+export function whatNow(studio: StudioNow): NowItem[] {
+  return [...unfinished(studio), ...dry(studio), ...kilns(studio), ...outOfRange(studio), ...drying(studio), ...neverMeasured(studio)];
+}
+
+function unfinished({ batches }: StudioNow): NowItem[] {
+  return batches
+    .filter((batch) => !batch.finished)
+    .map((batch) => ({
+      kind: 'unfinishedBatch',
+      batchId: batch.id,
+      recipeName: batch.recipeName,
+      expectedMl: batch.expectedMl,
+      nextLine: Math.min(batch.linesDone + 1, batch.lineCount),
+      lineCount: batch.lineCount,
+      lastAt: batch.lastAt,
+      lastBy: batch.lastBy,
+    }));
+}
+
+function dry({ day, nowAt }: StudioNow): NowItem[] {
+  if (!day) return [];
+  const state = replayDay({ ...day, nowAt });
+  return state.drying
+    .filter((entry) => entry.dry)
+    .map(({ item, afterStep }) => {
+      const next = item.steps[item.steps.indexOf(afterStep) + 1];
+      return { kind: 'dryEnough', name: item.name, count: item.count, nextWords: next?.words ?? '' };
+    });
+}
+
+function drying({ day, nowAt }: StudioNow): NowItem[] {
+  if (!day) return [];
+  return replayDay({ ...day, nowAt })
+    .drying.filter((entry) => !entry.dry)
+    .map(({ item, untilAt }) => ({ kind: 'drying', name: item.name, count: item.count, untilAt }));
+}
+
+function kilns({ firings, nowAt, readFiringIds }: StudioNow): NowItem[] {
+  return firings.flatMap(({ id, kiln, startedAt, points }): NowItem[] => {
+    const startMs = Date.parse(startedAt);
+    const hours = (Date.parse(nowAt) - startMs) / HOUR_MS;
+    const now = kilnNow({ firing: points, hours });
+    if (now.kind === 'notStarted') return [];
+    if (now.kind !== 'canBeOpened') {
+      const opensAt = new Date(startMs + now.opensAtHours * HOUR_MS).toISOString();
+      return [{ kind: 'kiln', firingId: id, kiln, celsius: now.celsius, cooling: now.kind === 'cooling', opensAt }];
+    }
+    const isRecent = hours < READ_WITHIN_DAYS * 24;
+    return isRecent && !readFiringIds.has(id) ? [{ kind: 'toRead', firingId: id, kiln, startedAt }] : [];
+  });
+}
+
+function outOfRange({ buckets }: StudioNow): NowItem[] {
+  return buckets.flatMap(({ id, name, sgLow, sgHigh, contents }): NowItem[] => {
+    if (!contents || contents.sgSd === undefined) return [];
+    const { sg, sgSd } = contents;
+    const verdict = rangeVerdict({ sg, sgSd, lowSg: sgLow, highSg: sgHigh });
+    if (verdict === 'inRange' || verdict === 'unmeasured') return [];
+    const plan = planCorrection({ volumeMl: contents.volumeMl, sg, sgSd, targetSg: (sgLow + sgHigh) / 2, tolerance: (sgHigh - sgLow) / 2 });
+    return [{ kind: 'outOfRange', bucketId: id, name, sg, sgSd, sgLow, sgHigh, verdict, ...(plan.kind === 'thin' ? { waterMl: plan.waterMl } : {}) }];
+  });
+}
+
+function neverMeasured({ buckets }: StudioNow): NowItem[] {
+  return buckets
+    .filter(({ contents }) => contents !== null && contents.sgSd === undefined)
+    .map(({ id, name }) => ({ kind: 'neverMeasured', bucketId: id, name }));
+}

@@ -1,0 +1,55 @@
+import { flowGuess, movementWord, type MovementWord } from '../chemistry/flow-guess';
+import { oxideGrams, unityFormula, type Unity } from '../chemistry/oxides';
+import { EIGHTY_PERCENT_Z } from '../coat/predict';
+import { densityOfPowders } from '../slurry/mix';
+import { dryCoatOf, powderShares, suspensionOf, type DryCoat, type PowderShares, type Suspension, type WeighedPowder } from './behaviour';
+import { normaliseRecipe } from './normalise';
+import type { Powder, RecipeLine } from './recipe';
+import { resolveLines } from './recipe-mix';
+
+export interface RecipeOutlook {
+  /** Density of the dry mix, additions included, g/mL. */
+  density: number;
+  shares: PowderShares;
+  suspension: Suspension;
+  dryCoat: DryCoat;
+  /** How it moves at cone 6 with its 80 % range; absent without a flux or without analyses. A starting guess. */
+  fire?: { likely: MovementWord; least: MovementWord; most: MovementWord };
+  unity: Unity;
+  /** Hazards of its powders, each once, with the powders that have them. */
+  hazards: { hazard: string; powders: string[] }[];
+}
+
+/** What a recipe will do in the bucket, on the pot and in the fire, from its powders alone. */
+export function recipeOutlook({ lines, powders }: { lines: readonly RecipeLine[]; powders: readonly Powder[] }): RecipeOutlook {
+  const parts: WeighedPowder[] = resolveLines({ lines: normaliseRecipe({ lines }), powders }).map(({ line, powder }) => ({ grams: line.percent, powder }));
+  const shares = powderShares({ parts });
+  const oxides = oxideGrams({ parts });
+  const formula = unityFormula({ oxideGrams: oxides });
+  // A powder nobody analysed would be missing from the formula in silence.
+  const analysed = parts.every((part) => part.grams === 0 || Object.keys(part.powder.oxides).length > 0);
+  const colouring = (['Fe2O3', 'TiO2', 'P2O5', 'SnO2', 'ZrO2'] as const).reduce((sum, oxide) => sum + (oxides[oxide] ?? 0), 0);
+  return {
+    density: densityOfPowders({ parts: parts.map(({ grams, powder }) => ({ grams, density: powder.densityGMl })) }),
+    shares,
+    suspension: suspensionOf({ parts }),
+    dryCoat: dryCoatOf(shares),
+    ...(formula.kind === 'ok' && analysed ? { fire: fireOf(formula.unity, colouring) } : {}),
+    unity: formula.kind === 'ok' ? formula.unity : {},
+    hazards: hazardsOf(parts),
+  };
+}
+
+function fireOf(unity: Unity, colouringPercent: number): NonNullable<RecipeOutlook['fire']> {
+  const { flow, lnSd } = flowGuess({ unity, colouringPercent });
+  const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
+  return { likely: movementWord({ flow }), least: movementWord({ flow: flow / spread }), most: movementWord({ flow: flow * spread }) };
+}
+
+function hazardsOf(parts: readonly WeighedPowder[]): RecipeOutlook['hazards'] {
+  const found = new Map<string, string[]>();
+  for (const { grams, powder } of parts) {
+    if (grams > 0) for (const hazard of powder.hazards) found.set(hazard, [...(found.get(hazard) ?? []), powder.name]);
+  }
+  return [...found].map(([hazard, names]) => ({ hazard, powders: names }));
+}
