@@ -42,7 +42,7 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
     await loadFinishedBatch(load, recipe, plan, id, story);
     const parts: BucketPart[] = plan.lines.map((line) => ({ powderId: line.powderId, name: line.name, part: line.part, grams: line.targetGrams, density: line.density }));
     const filled: BucketEvent = { ...event(load.clock.ago({ days: story.daysOld }), story.by), type: 'filled', parts, waterGrams: plan.waterGrams, from: 'batch' };
-    await append(load, id, [filled, ...monthsOfUse(load, story, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
+    await append(load, id, [filled, ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
   }
   await loadUnfinishedBatch(load, recipes.get('Noche Honda')!);
   buckets.set('Agua Quieta', await loadJar(load, recipes.get('Humo')!));
@@ -53,13 +53,13 @@ const planOf = (recipe: LoadedRecipe, baseGrams: number): BatchPlan =>
   planBatch({ lines: recipe.body.lines, powders: recipe.powders, size: { kind: 'base', baseGrams }, water: { kind: 'toSg', sg: (recipe.body.sgLow + recipe.body.sgHigh) / 2 } });
 
 /** Measured every nine days or so, water put back, glaze used; ends at the story's last reading. */
-function monthsOfUse({ clock }: DemoLoad, story: BucketStory, random: () => number): BucketEvent[] {
+function monthsOfUse({ clock }: DemoLoad, story: BucketStory, wantedSg: number, random: () => number): BucketEvent[] {
   const events: BucketEvent[] = [];
   const members = ['Inés', 'Bruno', 'Oriol', 'Maia'];
   for (let daysAgo = story.daysOld - 6; daysAgo > story.last.daysAgo + 3; daysAgo -= 7 + Math.floor(random() * 5)) {
     const by = members[Math.floor(random() * members.length)]!;
     const at = (minutes: number): string => clock.ago({ days: daysAgo, minutes: -minutes });
-    const sg = story.last.sg - 0.02 + random() * 0.05;
+    const sg = wantedSg - 0.012 + random() * 0.03;
     events.push({ ...event(at(0), by), type: 'sgMeasured', sg: Number(sg.toFixed(3)), sgSd: 0.007 });
     if (random() > 0.4) events.push({ ...event(at(8), by), type: 'waterAdded', grams: Math.round(100 + random() * 300) });
     events.push({ ...event(at(60), by), type: 'glazeTaken', millilitres: Math.round(80 + random() * 260), reason: 'dips' });

@@ -33,8 +33,8 @@ function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: Rec
   });
   return [
     { body: withCopper(4), reason: 'First written' },
-    { body: withCopper(3), reason: '2: less copper, it went metallic where thick' },
-    { body: newest, reason: '3: copper down again, bentonite in: it settled hard' },
+    { body: withCopper(3), reason: 'Less copper, it went metallic where thick' },
+    { body: newest, reason: 'Copper down again, bentonite in: it settled hard' },
   ];
 }
 

@@ -17,6 +17,9 @@ interface ResultStory {
   note: string;
 }
 
+/** Peak at which the demo's kilns, with their hold and cooling, come to cone 6. */
+const CONE_6_PEAK = 1206;
+
 /** What the kiln gave back, newest firing first. */
 const STORIES: readonly ResultStory[][] = [
   [
@@ -43,17 +46,17 @@ const STORIES: readonly ResultStory[][] = [
 export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
   const random = seeded(41);
   const glazes = await factsOf(load, buckets);
-  await createFiring(load, 'Abuela', load.clock.ago({ hours: 13, minutes: 20 }), curve(1222, 1), null);
+  await createFiring(load, 'Abuela', load.clock.ago({ hours: 13, minutes: 20 }), curve(CONE_6_PEAK, 1), null);
   for (let i = 0; i < 14; i++) {
     const kiln = i % 4 === 3 ? 'Grillo' : 'Abuela';
     const soft = i === 4 ? 14 : Math.round(random() * 8 - 4);
     const startedAt = load.clock.ago({ days: 12 * i + 3, hours: 5 });
-    const firingId = await createFiring(load, kiln, startedAt, curve(1222 - soft, kiln === 'Grillo' ? 0.6 : 1), soft > 10 ? '5' : '6');
+    const firingId = await createFiring(load, kiln, startedAt, curve(CONE_6_PEAK - soft, kiln === 'Grillo' ? 0.6 : 1), soft > 10 ? '5' : '6');
     for (const [index, story] of (STORIES[i] ?? []).entries()) {
       const piece = pieces[story.piece]!;
       const glaze = piece.body.plan.zones.outside[0] ?? piece.body.plan.zones.inside[0]!;
       const colour = [...buckets.values()].find((bucket) => bucket.id === glaze.bucketId)!.colour;
-      const picture = await potPicture({ colour, seed: 10 * i + index, fault: story.faults[0]?.fault });
+      const picture = await potPicture({ colour, shapeId: piece.body.plan.shapeId, seed: 10 * i + index, fault: story.faults[0]?.fault });
       const photoId = uuid();
       const createdAt = new Date(load.clock.ago({ days: 12 * i + 1, hours: index }));
       await load.context.models.photos.create({ id: photoId, studioId: load.studioId, ...picture, createdAt }, { transaction: load.transaction });

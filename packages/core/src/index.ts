@@ -42,7 +42,7 @@ export { PIECE_SHAPES, insideProfile, type PieceShape } from './geometry/shapes'
 export { bandRunMm, flowFromRun } from './melt/band';
 export { CONES, coneCelsius, isCone } from './melt/cones';
 export { FLOW_ACTIVATION, REFERENCE_FIRING, heatWorkHours, flowRatio, coneReached, type FiringPoint, type ConeReached } from './melt/heat-work';
-export { firingFromPeak } from './melt/simple-firing';
+export { firingFromPeak, peakForCone } from './melt/simple-firing';
 export { OPEN_BELOW_CELSIUS, kilnNow, celsiusAt, type KilnNow } from './melt/kiln-now';
 export { flowGuess, flowFromWord, movementWord, type FlowGuess, type MovementWord } from './chemistry/flow-guess';
 export { MOLAR_MASS, oxideGrams, unityFormula, unity, type Oxide, type OxideGrams, type Unity, type UnityAnswer } from './chemistry/oxides';

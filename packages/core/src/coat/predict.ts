@@ -81,7 +81,7 @@ function dipFor(situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> {
     packing,
     // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
     suction:
-      factor > 0
+      phi < packing
         ? effectiveSuction({
             cakeSuction: CAKE_SUCTION_GUESS * Math.exp(shift.lnCake ?? 0),
             wallSuction: wallSuctionGuess({ bisqueCone: situation.bisqueCone }) * Math.exp(shift.lnWall ?? 0),

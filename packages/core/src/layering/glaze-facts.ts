@@ -43,6 +43,7 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
     sg: contents.sg,
     density: contents.density,
     ...STATE_GUESSES[contents.slurryState],
+    slurryState: contents.slurryState,
     shrinkShare: shares.shrinkShare,
     loiPercent: shares.loiPercent,
     flow: movement === 'unknown' ? guess : flowFromWord({ word: movement }),

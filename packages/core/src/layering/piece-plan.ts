@@ -1,4 +1,5 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
+import type { BucketState } from '../coat/predict';
 
 export const ZONES = ['inside', 'outside', 'rim', 'foot'] as const;
 export type Zone = (typeof ZONES)[number];
@@ -37,6 +38,8 @@ export interface GlazeFacts {
   density: number;
   packing: number;
   filmMm: number;
+  /** The slurry by the user's swirl: decides film and packing of a dip. */
+  slurryState: BucketState;
   shrinkShare: number;
   loiPercent: number;
   flow: FlowGuess;

@@ -10,6 +10,8 @@ export const EVAPORATION_MM_PER_HOUR = 0.06;
 export const DRY_THROUGH_HOURS = 12;
 /** Thickest loaded brush coat, mm. */
 export const BRUSH_COAT_MM = 0.13;
+/** A handle-dry coat still holds most of its water: this much of its pores drink again. A starting guess. */
+const HANDLE_DRY_DRYNESS = 0.3;
 /** A damp wipe leaves this much water in the wall, mm. */
 const WIPE_WATER_MM = 0.05;
 
@@ -47,14 +49,14 @@ export function timeSteps(question: { steps: readonly PieceStep[]; glazes: reado
       const situation: CoatSituation = {
         sg: glaze.sg,
         density: glaze.density,
-        state: 'normal',
+        state: glaze.slurryState,
         bisqueCone: body.bisqueCone,
         earthenware: body.earthenware,
         absorptionPercent,
         wallMm,
         faces: step.zones.length === 2 ? 2 : 1,
         underMm,
-        underDryness: 0.3,
+        underDryness: HANDLE_DRY_DRYNESS,
         wallTakenMm: takenMm / (step.zones.length === 2 ? 2 : 1),
       };
       takenMm += waterFor(step, situation);

@@ -15,7 +15,7 @@ const REFERENCE_KELVIN = 1495.15;
 /** Activation energy of glaze flow, kJ/mol, ± 60. */
 export const FLOW_ACTIVATION = 350;
 /** Activation energy that lines the cones up with one another, kJ/mol. */
-const CONE_ACTIVATION = 700;
+export const CONE_ACTIVATION = 700;
 /** Simpson panels for each straight piece of the curve: error below 1e-5 on any firing tried. */
 const PANELS = 200;
 

@@ -1,6 +1,7 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
-import type { FiringPoint } from './heat-work';
+import { coneCelsius } from './cones';
+import { CONE_ACTIVATION, heatWorkHours, type FiringPoint } from './heat-work';
 
 const ROOM_CELSIUS = 20;
 /** Share of the way up after which the last 100 °C begin, as in the reference firing. */
@@ -27,4 +28,25 @@ export function firingFromPeak({ peakCelsius, hoursUp, holdMinutes }: { peakCels
     { hours: held, celsius: peakCelsius },
     ...COOLING.filter((point) => point.celsius < peakCelsius).map((point) => ({ hours: held + point.hours, celsius: point.celsius })),
   ];
+}
+
+/**
+ * Peak that gives a cone's heat-work with this way up and this hold, °C: hold and cooling count too, so it lies below
+ * the cone's own temperature. Example: cone 6, 9.5 h up, 10 min hold → about 1207 °C.
+ */
+export function peakForCone({ cone, hoursUp, holdMinutes }: { cone: string; hoursUp: number; holdMinutes: number }): number {
+  const celsius = coneCelsius(cone);
+  const ramp: FiringPoint[] = [
+    { hours: 0, celsius: ROOM_CELSIUS },
+    { hours: (celsius - ROOM_CELSIUS) / 60, celsius },
+  ];
+  const wanted = heatWorkHours({ firing: ramp, activationKjPerMol: CONE_ACTIVATION });
+  let low = Math.max(600, celsius - 150);
+  let high = Math.min(1350, celsius + 150);
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (heatWorkHours({ firing: firingFromPeak({ peakCelsius: middle, hoursUp, holdMinutes }), activationKjPerMol: CONE_ACTIVATION }) < wanted) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }

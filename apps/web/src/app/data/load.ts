@@ -1,7 +1,6 @@
-import type { Signal } from '@angular/core';
-import { computed } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { BehaviorSubject, catchError, map, of, scan, switchMap, type Observable } from 'rxjs';
+import { computed, signal, type Signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { catchError, EMPTY, map, of, scan, switchMap, type Observable } from 'rxjs';
 import { toFailure } from './api';
 
 export interface Loaded<T> {
@@ -12,18 +11,33 @@ export interface Loaded<T> {
   reload: () => void;
 }
 
+interface Attempt<T> {
+  key: unknown;
+  value?: T;
+  failure?: string;
+}
+
 /** Something asked of the records, reloadable; call it where fields are initialised. The newest request wins. */
 export function loaded<T>(source: () => Observable<T>): Loaded<T> {
-  const again = new BehaviorSubject<void>(undefined);
-  const attempts = again.pipe(
-    switchMap(() =>
-      source().pipe(
-        map((value): { value?: T; failure?: string } => ({ value })),
-        catchError((error: unknown) => of({ failure: toFailure(error).problem.detail })),
-      ),
+  return loadedFor(() => true, source);
+}
+
+/** The same for one thing by its key, e.g. the id in the address: asked again when the key changes, not before there is one. */
+export function loadedFor<K, T>(key: () => K | undefined, source: (key: K) => Observable<T>): Loaded<T> {
+  const round = signal(0);
+  const request = computed(() => ({ round: round(), key: key() }));
+  const attempts = toObservable(request).pipe(
+    switchMap(({ key: asked }) =>
+      asked === undefined
+        ? EMPTY
+        : source(asked).pipe(
+            map((value): Attempt<T> => ({ key: asked, value })),
+            catchError((error: unknown) => of<Attempt<T>>({ key: asked, failure: toFailure(error).problem.detail })),
+          ),
     ),
-    scan((before, now) => ('value' in now ? now : { ...before, ...now }), {} as { value?: T; failure?: string }),
+    // A failed reload keeps what is known, but never shows one thing under the name of another.
+    scan((before: Attempt<T>, now) => (now.failure !== undefined && before.key === now.key ? { ...before, ...now } : now)),
   );
-  const state = toSignal(attempts, { initialValue: {} as { value?: T; failure?: string } });
-  return { value: computed(() => state().value), failure: computed(() => state().failure), reload: () => again.next() };
+  const state = toSignal(attempts, { initialValue: { key: undefined } as Attempt<T> });
+  return { value: computed(() => state().value), failure: computed(() => state().failure), reload: () => round.update((n) => n + 1) };
 }

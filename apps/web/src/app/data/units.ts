@@ -31,6 +31,12 @@ export class Units {
     return `${formatFixed(fromCanonical(millilitres, this.bigVolumeUnit()), 1)} ${this.bigVolumeUnit()}`;
   }
 
+  /** Water to pour in one go, rounded down to what a jug can tell, mL: 1,319 → 1,310, 86 → 85. Too little is mended, too much is not. */
+  pourable(millilitres: number): number {
+    const step = millilitres >= 200 ? 10 : millilitres >= 40 ? 5 : 1;
+    return Math.floor(millilitres / step) * step;
+  }
+
   /** A small volume, or water to add: millilitres or fluid ounces. */
   millilitres(value: number): string {
     const unit = this.smallVolumeUnit();
@@ -44,6 +50,9 @@ export class Units {
   sg = (value: number): string => formatFixed(value, 2);
   sgFine = (value: number): string => formatFixed(value, 3);
   millimetres = (value: number): string => `${formatFixed(value, value < 10 ? 2 : 0)} mm`;
+  /** Lengths that are only roughly known: a run, a wax line. */
+  roughly = (millimetres: number): string => `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`;
+  minutes = (value: number): string => `${formatFixed(value, 0)} min`;
   seconds = (value: number): string => `${formatFixed(value, 1)} s`;
   percent = (value: number): string => `${formatSensible(value)} %`;
   plain = formatSensible;

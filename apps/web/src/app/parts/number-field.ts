@@ -29,7 +29,7 @@ let counter = 0;
 @Component({
   selector: 'cz-number-field',
   template: `
-    <label class="named" [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}@if (hint()) {<span class="hint"> {{ hint() }}</span>}</label>
+    <label class="name" [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}@if (hint()) {<span class="hint"> {{ hint() }}</span>}</label>
     <span class="box">
       <input #box class="figure" type="text" inputmode="decimal" autocomplete="off" [id]="id" [value]="text()" [disabled]="disabled()"
         [attr.aria-invalid]="problem() ? true : null" [attr.aria-describedby]="problem() ? id + '-says' : null"
@@ -40,10 +40,12 @@ let counter = 0;
   `,
   styles: `
     :host { display: grid; gap: 0.2rem; align-content: start; }
+    .name { display: flex; flex-wrap: wrap; gap: 0 0.45rem; font-size: 0.92rem; font-weight: 600; color: var(--iron-wash); }
     .hint { font-weight: 450; }
+    :host(.bench) input { min-height: 64px; font-size: 1.5rem; }
     .box { position: relative; display: block; }
     .unit { position: absolute; right: 0.7rem; top: 50%; transform: translateY(-50%); color: var(--iron-wash); font-weight: 600; pointer-events: none; }
-    input:has(+ .unit) { padding-right: 3.4rem; }
+    input:has(+ .unit) { padding-right: 2.7rem; }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

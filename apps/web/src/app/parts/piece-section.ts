@@ -18,7 +18,7 @@ interface DrawnCoat {
 @Component({
   selector: 'cz-piece-section',
   template: `
-    <svg [attr.viewBox]="viewBox()" role="img" [attr.aria-label]="words()">
+    <svg [attr.viewBox]="viewBox()" role="img" [attr.preserveAspectRatio]="small() ? 'xMidYMax' : null" [attr.aria-label]="words()">
       <defs>
         <pattern id="wax" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="8" height="8" class="wax-ground" /><line x1="0" y1="0" x2="0" y2="8" class="wax-line" /></pattern>
         <linearGradient [attr.id]="shadeId"><stop offset="0" stop-color="#000" stop-opacity="0" /><stop offset="1" stop-color="#000" stop-opacity=".28" /></linearGradient>
@@ -32,6 +32,11 @@ interface DrawnCoat {
       <path class="outline" [attr.d]="outsideRight()" />
       @if (handle(); as path) { <path class="handle" [attr.d]="path" /> }
       @if (runY(); as y) { <line class="run" [attr.x1]="0" [attr.x2]="fit().halfWidth + 24" [attr.y1]="y" [attr.y2]="y" /><text class="run-text" [attr.x]="fit().halfWidth + 26" [attr.y]="y + 4">95 % run</text> }
+      @for (label of labels(); track label.key) {
+        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.y" /><circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
+        <text class="zone" [attr.x]="label.textX" [attr.y]="label.y - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
+        <text class="coat-text" [attr.x]="label.textX" [attr.y]="label.y + 13" [attr.text-anchor]="label.anchor">{{ label.how }}</text>
+      }
       @if (!small()) {
         <line class="bar" [attr.x1]="-fit().halfWidth" [attr.x2]="-fit().halfWidth + 50 * fit().scale" [attr.y1]="fit().height + 24" [attr.y2]="fit().height + 24" />
         <text class="bar-text" [attr.x]="-fit().halfWidth" [attr.y]="fit().height + 40">50 mm; coats drawn ten times as thick</text>
@@ -44,8 +49,9 @@ interface DrawnCoat {
     .wall { fill: var(--iron); } .outline { fill: none; stroke: var(--iron); stroke-width: 2.2; } .handle { fill: none; stroke: var(--iron); stroke-width: 2.2; }
     .coat { fill: none; stroke-linejoin: round; }
     .wax-ground { fill: var(--paper); } .wax-line { stroke: var(--iron-wash); stroke-width: 3; }
-    .run { stroke: var(--oxblood); stroke-width: 2; stroke-dasharray: 5 3; } .run-text { font: 600 12px var(--text); fill: var(--oxblood); }
-    .bar { stroke: var(--iron); stroke-width: 2; } .bar-text { font: 500 12px var(--text); fill: var(--iron-wash); }
+    .lead { stroke: var(--iron-wash); } .dot { fill: var(--iron); } .zone { font: 650 14px var(--text); fill: var(--iron); } .coat-text { font: 500 13px var(--text); fill: var(--iron-wash); }
+    .run { stroke: var(--oxblood); stroke-width: 2; stroke-dasharray: 5 3; } .run-text { font: 650 13px var(--text); fill: var(--oxblood); }
+    .bar { stroke: var(--iron); stroke-width: 2; } .bar-text { font: 500 13px var(--text); fill: var(--iron-wash); }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -54,6 +60,8 @@ export class PieceSection {
   readonly plan = input.required<PiecePlan>();
   /** Colour of each bucket. */
   readonly colours = input.required<ReadonlyMap<string, string>>();
+  /** Name of each bucket, for the labels. */
+  readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
@@ -69,7 +77,7 @@ export class PieceSection {
   });
   protected readonly viewBox = computed(() => {
     const { height, halfWidth } = this.fit();
-    const side = this.small() ? 8 : 92;
+    const side = this.small() ? 14 : 150;
     const handle = this.shape().handle ? 26 : 0;
     return `${-halfWidth - side} ${this.small() ? -8 : -16} ${2 * halfWidth + 2 * side + (this.small() ? handle : 0)} ${height + (this.small() ? 16 : 66)}`;
   });
@@ -124,10 +132,34 @@ export class PieceSection {
     return `${this.shape().name} in section. Coats: ${count}. Wax ${waxFootMm} mm up.`;
   });
 
+  /** Zone, glaze and coat beside the drawing, with a line to the place. */
+  protected readonly labels = computed(() => {
+    if (this.small()) return [];
+    const { zones, waxFootMm, rimBandMm } = this.plan();
+    const { tall, halfWidth, scale } = this.fit();
+    const rimFromMm = zones.rim.length > 0 ? Math.max(waxFootMm, tall - rimBandMm) : tall;
+    const say = (layers: readonly { bucketId: string; coatMm: number; way: string }[]): string =>
+      layers.length > 2 ? `${layers.length} coats` : layers.map((layer) => `${this.names().get(layer.bucketId) ?? 'glaze'} ${layer.coatMm} mm`).join(' + ');
+    const at = (key: string, what: string, how: string, heightMm: number, side: 1 | -1) => {
+      const x = side * (halfWidth + (side > 0 && this.shape().handle ? 34 : 12));
+      return { key, what, how, y: this.y(heightMm), fromX: side * this.radiusAt(heightMm) * scale, x, textX: x + side * 5, anchor: side > 0 ? 'start' : 'end' };
+    };
+    return [
+      ...(zones.inside.length > 0 ? [at('inside', 'Inside', say(zones.inside), tall * 0.72, -1)] : []),
+      ...(zones.rim.length > 0 ? [at('rim', 'Rim band', say(zones.rim), (rimFromMm + tall) / 2, 1)] : []),
+      ...(zones.outside.length > 0 ? [at('outside', 'Outside', say(zones.outside), waxFootMm + (rimFromMm - waxFootMm) * 0.55, 1)] : []),
+    ];
+  });
+
+  private radiusAt(heightMm: number): number {
+    const cut = profileBetween({ profile: this.shape().outside, fromMm: heightMm, toMm: this.topMm() });
+    return cut[0]?.radiusMm ?? 0;
+  }
+
   private stackOf(stack: readonly { layer: { bucketId: string; coatMm: number }; along: readonly ProfilePoint[] }[], outwards: 1 | -1): DrawnCoat[] {
     let below = 0;
     return stack.flatMap(({ layer, along }) => {
-      const width = Math.max(1.5, layer.coatMm * COAT_EXAGGERATION * this.fit().scale * 0.55);
+      const width = Math.max(1.5, layer.coatMm * COAT_EXAGGERATION * this.fit().scale);
       const shift = outwards * (below + width / 2 + 0.5);
       below += width + 0.8;
       return along.length > 1 ? [{ path: this.smooth(along, -1, shift), colour: this.colours().get(layer.bucketId) ?? '#999', width }] : [];

@@ -43,6 +43,7 @@ export interface RangeAdvice {
 /** What to do about an SG, in two stages. After the first one it asks for a measurement before the rest. */
 export function rangeAdvice(plan: CorrectionPlan, bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean }, units: Units): RangeAdvice {
   const sum = `${units.litres(bucket.volumeMl)} × ${units.sg(bucket.sg)} → ${units.sg(bucket.targetSg)}`;
+  const first = units.pourable(plan.kind === 'thin' || plan.kind === 'thicken' ? plan.firstMl : 0);
   const measureFirst = bucket.changedSinceMeasured && bucket.measured;
   if (!bucket.measured && plan.kind !== 'inRange') {
     return { tone: 'look', what: 'Measure it before you correct it.', how: 'Its SG is only the sum of what was weighed: moisture and spilt water are not in it.' };
@@ -55,10 +56,10 @@ export function rangeAdvice(plan: CorrectionPlan, bucket: { changedSinceMeasured
     case 'thin':
       return measureFirst
         ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum ${units.millilitres(plan.waterMl)} are still missing (${sum}); the new measurement decides.`, action: { words: `${units.millilitres(plan.waterMl)} more went in`, kind: 'water', grams: plan.waterMl } }
-        : { tone: 'stop', what: `Add ${units.millilitres(plan.firstMl)} of water, stir, measure.`, how: `${sum}: ${units.millilitres(plan.waterMl)} in all, four fifths of it first; then ${units.millilitres(plan.restMl)} or what the new measurement says.`, action: { words: `${units.millilitres(plan.firstMl)} went in`, kind: 'water', grams: plan.firstMl } };
+        : { tone: 'stop', what: `Add ${units.millilitres(first)} of water, stir, measure.`, how: `${sum}: ${units.millilitres(plan.waterMl)} in all, four fifths of it first; then ${units.millilitres(plan.waterMl - first)} or what the new measurement says.`, action: { words: `${units.millilitres(first)} went in`, kind: 'water', grams: first } };
     case 'thicken':
       return measureFirst
         ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum it is still thin (${sum}).` }
-        : { tone: 'stop', what: `Let it settle and pour off ${units.millilitres(plan.firstMl)} of clear water.`, how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`, action: { words: `${units.millilitres(plan.firstMl)} poured off`, kind: 'pourOff', grams: plan.firstMl } };
+        : { tone: 'stop', what: `Let it settle and pour off ${units.millilitres(first)} of clear water.`, how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`, action: { words: `${units.millilitres(first)} poured off`, kind: 'pourOff', grams: first } };
   }
 }

@@ -99,6 +99,11 @@ export class CoatStation {
     this.question.update((question) => ({ ...question, ...change }));
   }
 
+  /** Nobody counts finer than a tenth. */
+  protected tenths(seconds: number): string {
+    return seconds.toFixed(1);
+  }
+
   protected text(event: Event): string {
     return (event.target as HTMLSelectElement).value;
   }

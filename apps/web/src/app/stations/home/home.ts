@@ -15,7 +15,7 @@ import { Says } from '../../parts/says';
 import { nowRow } from './now-words';
 
 /** Rows shown before the rest is folded away. */
-const MOST_ROWS = 5;
+const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { FiringBody } from '@cazuela/contract';
-import { attempt, CONES, coneCelsius, coneReached, firingFromPeak, kilnNow } from '@cazuela/core';
+import { attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { Clock, NOW } from '../../data/clock';
@@ -65,9 +65,14 @@ export class KilnStation {
   protected readonly planning = signal(false);
   protected readonly kilnName = signal('');
   protected readonly wantedCone = signal('6');
-  protected readonly peak = linkedSignal<number | null>(() => coneCelsius(this.wantedCone()));
   protected readonly hoursUp = signal<number | null>(9.5);
   protected readonly hold = signal<number | null>(10);
+  /** The peak that gives the wanted cone with this hold, until another one is typed. */
+  protected readonly peak = linkedSignal<number | null>(() => {
+    const [hoursUp, holdMinutes] = [this.hoursUp(), this.hold()];
+    const solved = hoursUp === null || holdMinutes === null ? undefined : attempt(() => peakForCone({ cone: this.wantedCone(), hoursUp, holdMinutes }));
+    return solved?.kind === 'ok' ? Math.round(solved.value) : null;
+  });
   protected readonly startedAt = signal(this.localMinute(this.now()));
   protected readonly kilns = computed(() => [...new Set((this.all.value()?.firings ?? []).map((firing) => firing.body.kiln))]);
   protected readonly newCurve = computed(() => {

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { attempt, bucketHistory, planCorrection, replayBucket, type BucketEvent } from '@cazuela/core';
-import { combineLatest, of } from 'rxjs';
+import { combineLatest } from 'rxjs';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
-import { loaded } from '../../../data/load';
+import { loadedFor } from '../../../data/load';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
@@ -16,10 +16,7 @@ export class BucketScreen {
   private readonly outbox = inject(Outbox);
   private readonly units = inject(Units);
   private readonly id = signal<string | undefined>(undefined);
-  readonly all = loaded(() => {
-    const id = this.id();
-    return id ? combineLatest({ bucket: this.api.bucket(id), powders: this.api.powders() }) : of(undefined);
-  });
+  readonly all = loadedFor(this.id, (id) => combineLatest({ bucket: this.api.bucket(id), powders: this.api.powders() }));
   readonly bucket = computed(() => this.all.value()?.bucket);
   readonly powders = computed(() => this.all.value()?.powders ?? []);
   readonly events = computed<BucketEvent[]>(() => {
@@ -48,7 +45,6 @@ export class BucketScreen {
 
   open(id: string): void {
     this.id.set(id);
-    this.all.reload();
   }
 
   note(event: NewEvent<'bucket'>): void {

@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
-import { loaded } from '../../../data/load';
+import { loadedFor } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
@@ -35,10 +35,10 @@ export class RecipeEditor {
   protected readonly units = inject(Units);
   protected readonly draft = inject(RecipeDraft);
   protected readonly saving = deed();
-  protected readonly all = loaded(() =>
-    combineLatest({ powders: this.api.powders(), recipe: this.isNew() ? of(undefined) : this.api.recipe(this.id()) }),
+  protected readonly all = loadedFor(
+    () => this.id(),
+    (id) => combineLatest({ powders: this.api.powders(), recipe: id === 'new' ? of(undefined) : this.api.recipe(id) }),
   );
-  protected readonly isNew = computed(() => this.id() === 'new');
   protected readonly recipe = signal<Recipe | undefined>(undefined);
   protected readonly reason = signal('');
   /** Fields that hold no number now: saving waits for them. */
@@ -116,7 +116,7 @@ export class RecipeEditor {
     const recipe = this.recipe();
     if (!recipe) {
       const id = uuid();
-      this.saving.run(this.api.createRecipe(id, body), () => void this.router.navigate(['/recipe', id], { replaceUrl: true }).then(() => this.all.reload()));
+      this.saving.run(this.api.createRecipe(id, body), () => void this.router.navigate(['/recipe', id], { replaceUrl: true }));
       return;
     }
     const version = overVersion ?? recipe.version;

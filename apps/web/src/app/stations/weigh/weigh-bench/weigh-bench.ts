@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
-import { loaded } from '../../../data/load';
+import { loadedFor } from '../../../data/load';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
@@ -38,7 +38,7 @@ export class WeighBench {
   private readonly field = viewChild(NumberField);
   protected readonly units = inject(Units);
   protected readonly finishing = deed();
-  protected readonly loadedBatch = loaded(() => this.api.batch(this.id()));
+  protected readonly loadedBatch = loadedFor(() => this.id(), (id) => this.api.batch(id));
   protected readonly batch = this.loadedBatch.value;
   protected readonly typed = signal<TypedNumber>({ value: null });
   protected readonly noting = signal(false);

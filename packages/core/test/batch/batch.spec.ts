@@ -1,0 +1,66 @@
+import { planBatch, replayBatch, type BatchEvent } from '../../src/index';
+import { base, KAOLIN, POWDERS, SILICA } from '../powders';
+
+const PLAN = planBatch({ lines: [base(KAOLIN.id, 60), base(SILICA.id, 40)], powders: POWDERS, size: { kind: 'base', baseGrams: 500 }, water: { kind: 'perBaseGram', millilitres: 1 } });
+const [CLAY, FLINT] = PLAN.lines as [(typeof PLAN.lines)[number], (typeof PLAN.lines)[number]];
+let count = 0;
+const head = (by = 'Bruno'): { id: string; at: string; by: string } => ({ id: `e${++count}`, at: '2026-03-01T09:00:00.000Z', by });
+const on = (): BatchEvent => ({ ...head(), type: 'respiratorOn' });
+const water = (grams = 500): BatchEvent => ({ ...head(), type: 'waterPoured', grams });
+const weigh = (lineId: string, grams: number, by?: string): BatchEvent => ({ ...head(by), type: 'lineWeighed', lineId, grams });
+const stand = (...events: BatchEvent[]) => replayBatch({ plan: PLAN, events });
+
+describe('a batch at the bench', () => {
+  it('starts with the respirator, before any powder', () => {
+    expect(stand().step.kind).toBe('respirator');
+  });
+
+  it('then the water, then the lines in order, then mixing', () => {
+    expect(stand(on()).step.kind).toBe('water');
+    expect(stand(on(), water()).step).toMatchObject({ kind: 'line', number: 1, line: { name: 'Kaolin' } });
+    expect(stand(on(), water(), weigh(CLAY.lineId, 300)).step).toMatchObject({ kind: 'line', number: 2, line: { name: 'Silica' } });
+    expect(stand(on(), water(), weigh(CLAY.lineId, 300), weigh(FLINT.lineId, 200)).step.kind).toBe('mix');
+  });
+
+  it('two taps on "next" weigh one line, not two', () => {
+    const state = stand(on(), water(), weigh(CLAY.lineId, 300), weigh(CLAY.lineId, 300));
+    expect(state.dryInGrams).toBe(300);
+    expect(state.step).toMatchObject({ kind: 'line', number: 2 });
+  });
+
+  it('whoever ticks a line first wins', () => {
+    expect(stand(on(), water(), weigh(CLAY.lineId, 301, 'Maia'), weigh(CLAY.lineId, 290, 'Oriol')).lines[0]?.inGrams).toBe(301);
+  });
+
+  it('keeps what really went in', () => {
+    expect(stand(on(), water(480), weigh(CLAY.lineId, 312.4)).waterInGrams).toBe(480);
+    expect(stand(on(), water(480), weigh(CLAY.lineId, 312.4)).dryInGrams).toBeCloseTo(312.4, 9);
+  });
+
+  it('a skipped line weighs nothing and does not come back', () => {
+    const state = stand(on(), water(), { ...head(), type: 'lineSkipped', lineId: CLAY.lineId });
+    expect(state.lines[0]).toMatchObject({ state: 'skipped', inGrams: 0 });
+    expect(state.step).toMatchObject({ kind: 'line', number: 2 });
+  });
+
+  it('goes back one weight at a time', () => {
+    const clay = weigh(CLAY.lineId, 300);
+    const after = stand(on(), water(), clay);
+    expect(after.lastUndoable).toBe(clay.id);
+    const back = stand(on(), water(), clay, { ...head(), type: 'undone', eventId: clay.id });
+    expect(back.step).toMatchObject({ kind: 'line', number: 1 });
+    expect(back.dryInGrams).toBe(0);
+  });
+
+  it('notes stay with their line', () => {
+    expect(stand(on(), { ...head(), type: 'noted', text: 'new sack', lineId: CLAY.lineId }).notes).toEqual([{ text: 'new sack', lineId: CLAY.lineId }]);
+  });
+
+  it('is over when it is a bucket', () => {
+    expect(stand(on(), { ...head(), type: 'batchFinished', bucketId: 'bucket' }).step).toEqual({ kind: 'finished', bucketId: 'bucket' });
+  });
+
+  it('a line of another batch changes nothing', () => {
+    expect(stand(on(), water(), weigh('somewhere else', 40)).dryInGrams).toBe(0);
+  });
+});

@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import {
+  attempt, baumeFromSg, decimalsForDivision, fahrenheitToCelsius, formatFixed, formatSensible, fromCanonical, LENGTH_UNITS, MASS_UNITS, ouncesPerPintFromSg, readNumber, requireDensity, sgFromBaume, toCanonical,
+  twaddellFromSg, VOLUME_UNITS, type Unit,
+} from '../../src/index';
+
+const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Object.keys(LENGTH_UNITS)] as Unit[];
+
+describe('units', () => {
+  it('there and back is the same for every unit', () => {
+    fc.assert(fc.property(fc.constantFrom(...UNITS), fc.double({ min: 0.001, max: 1e6, noNaN: true }), (unit, value) => expect(fromCanonical(toCanonical({ value, unit }), unit) / value).toBeCloseTo(1, 12)));
+  });
+
+  it('"a pint a pound" is not 1:1 by mass', () => {
+    expect(toCanonical({ value: 1, unit: 'US pt' }) / toCanonical({ value: 1, unit: 'lb' })).toBeCloseTo(1.0432, 4);
+  });
+
+  it('an imperial pint of SG 1.45 weighs 29 oz', () => {
+    expect(ouncesPerPintFromSg({ sg: 1.45 })).toBeCloseTo(29, 9);
+  });
+
+  it('°Bé and °Tw agree with SG', () => {
+    expect(baumeFromSg({ sg: 1.45 })).toBeCloseTo(45, 9);
+    expect(sgFromBaume({ baume: 45 })).toBeCloseTo(1.45, 9);
+    expect(twaddellFromSg({ sg: 1.45 })).toBeCloseTo(90, 9);
+    expect(fahrenheitToCelsius(212)).toBeCloseTo(100, 9);
+  });
+});
+
+describe('what a potter types', () => {
+  it.each([
+    ['1.5', 1.5], ['1,5', 1.5], ['1,556', 1556], ['1.234,5'.replace('.', ','), undefined], ['1,234.5', 1234.5], [' 12 ', 12], ['1/2', 0.5], ['1 1/2', 1.5], ['.5', 0.5], ['-3', -3], ['1/0', undefined], ['abc', undefined], ['1..2', undefined], ['NaN', undefined],
+  ])('“%s” is read as %p', (text, value) => {
+    const reading = readNumber(text);
+    if (value === undefined) expect(reading.kind).toBe('notANumber');
+    else expect(reading).toMatchObject({ kind: 'ok', value });
+  });
+
+  it('a unit goes with its number', () => {
+    expect(readNumber('2 lb')).toEqual({ kind: 'ok', value: 2, unit: 'lb' });
+    expect(readNumber('1.5 US gal')).toEqual({ kind: 'ok', value: 1.5, unit: 'US gal' });
+    expect(readNumber('3 spoons').kind).toBe('notANumber');
+  });
+
+  it('nothing is nothing, not zero', () => {
+    expect(readNumber('   ')).toEqual({ kind: 'empty' });
+  });
+
+  it('never gives NaN, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        const reading = readNumber(text);
+        if (reading.kind === 'ok') expect(Number.isFinite(reading.value)).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('figures on a screen', () => {
+  it.each([[0.1, 1], [0.01, 2], [1, 0], [5, 0], [0, 1]])('a scale of %p g shows %p decimals', (division, decimals) => {
+    expect(decimalsForDivision(division)).toBe(decimals);
+  });
+
+  it.each([[0.0621, '0.062'], [12.34, '12.3'], [1556.4, '1,556'], [2.4, '2.40'], [0, '0'], [100, '100']])('%p is shown as %s', (value, text) => {
+    expect(formatSensible(value)).toBe(text);
+  });
+
+  it('there is no minus zero', () => {
+    expect(formatFixed(-0.0001, 2)).toBe('0.00');
+  });
+});
+
+describe('a refusal', () => {
+  it('names the field and the value in a sentence', () => {
+    const answer = attempt(() => requireDensity('density', 20));
+    expect(answer).toMatchObject({ kind: 'refused', error: { code: 'tooLarge', field: 'density', value: 20, message: 'The density of the powder cannot be above 12 g/mL; 20 was given.' } });
+  });
+
+  it('a broken program is not taken for one', () => {
+    expect(() => attempt(() => { throw new TypeError('a bug'); })).toThrow('a bug');
+  });
+});
