@@ -1,4 +1,4 @@
-import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
+import { UniqueConstraintError, type Model, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
 import { ProblemError } from '../http/problem-error';
 
 interface VersionedRow {
@@ -34,10 +34,17 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
 /** Creates a row once: a second create with the same id in the same studio answers with what is there. */
 export async function createOnce<Row extends { id: string; studioId: string }>(table: ModelStatic<Model<Row, Row>>, values: Row): Promise<Row> {
   const where = { id: values.id } as unknown as WhereOptions<Row>;
-  const there = await table.findOne({ where });
-  if (there) {
-    if (there.get().studioId !== values.studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
-    return there.get();
+  const find = async (): Promise<Row | undefined> => (await table.findOne({ where }))?.get();
+  let row = await find();
+  if (!row) {
+    try {
+      return (await table.create(values as never)).get();
+    } catch (error) {
+      // Sent twice at the same moment: the other one was a little faster.
+      row = error instanceof UniqueConstraintError ? await find() : undefined;
+      if (!row) throw error;
+    }
   }
-  return (await table.create(values as never)).get();
+  if (row.studioId !== values.studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
+  return row;
 }

@@ -16,8 +16,9 @@ export async function createBucketRow(context: Context, bucket: NewBucket): Prom
   const { id, studioId, body, recipeId, recipeVersionId, transaction } = bucket;
   // The studio's row is held so that two tablets never get the same code.
   await context.models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
+  // A locking read sees the codes given meanwhile; a plain one would see them as they were when this transaction began.
   const [row] = await context.sequelize.query<{ highest: number | null }>(
-    'SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM buckets WHERE studio_id = ?',
+    'SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM buckets WHERE studio_id = ? FOR UPDATE',
     { replacements: [studioId], type: QueryTypes.SELECT, transaction },
   );
   const code = `B${Number(row?.highest ?? 0) + 1}`;

@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { replayBucket, splitBucket as pourOff, type BucketEvent } from '@cazuela/core';
 import type { Bucket, bucketSplitSchema } from '@cazuela/contract';
+import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { appendToStream, eventsOf } from '../events/append-events';
@@ -10,7 +11,7 @@ import { createBucketRow } from './create-bucket-row';
 /** Pours part of a stirred bucket into a new one: what leaves one is what the other gets, in one transaction. */
 export async function splitBucket({ context, studioId, id, body }: Call<z.infer<typeof bucketSplitSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;
-  await sequelize.transaction(async (transaction) => {
+  await inTransaction(sequelize, async (transaction) => {
     const row = await models.buckets.findOne({ where: { id, studioId }, transaction, lock: transaction.LOCK.UPDATE });
     if (!row) throw new ProblemError('notFound', 'There is no such bucket.');
     if (await models.buckets.findOne({ where: { id: body.newBucketId, studioId }, transaction })) return;

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { UniqueConstraintError } from 'sequelize';
 import type { DayEvent } from '@cazuela/core';
 import { dayCreateSchema, dayUpdateSchema, type Day } from '@cazuela/contract';
 import type { Context } from '../../context';
@@ -23,9 +24,16 @@ async function listDays({ context, studioId }: Call<unknown>): Promise<Day[]> {
 
 /** One day a date: a second one for the same date answers with the first. */
 async function createDay({ context, studioId, body }: Call<z.infer<typeof dayCreateSchema>>): Promise<Day> {
-  const there = await context.models.days.findOne({ where: { studioId, date: body.date } });
-  const row = there ? there.get() : await createOnce(context.models.days, { ...body, studioId, version: 1, createdAt: context.now() });
-  return withEvents(context, row);
+  const find = async (): Promise<DayRow | undefined> => (await context.models.days.findOne({ where: { studioId, date: body.date } }))?.get();
+  const there = await find();
+  if (there) return withEvents(context, there);
+  try {
+    return await withEvents(context, await createOnce(context.models.days, { ...body, studioId, version: 1, createdAt: context.now() }));
+  } catch (error) {
+    const faster = error instanceof UniqueConstraintError ? await find() : undefined;
+    if (!faster) throw error;
+    return withEvents(context, faster);
+  }
 }
 
 async function updateDay({ context, studioId, id, body }: Call<z.infer<typeof dayUpdateSchema>>): Promise<Day> {

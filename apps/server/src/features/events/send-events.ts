@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { BenchEvent, EventsAnswer, eventsSendSchema } from '@cazuela/contract';
 import type { Context } from '../../context';
+import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { appendToStream } from './append-events';
 
@@ -27,7 +28,7 @@ export async function sendEvents({ context, studioId, body }: Call<z.infer<typeo
 /** A sentence when the stream cannot take events, nothing when it did. */
 async function append(context: Context, target: Parameters<typeof appendToStream>[1], events: BenchEvent['event'][]): Promise<string | undefined> {
   if (events.length === 0) return undefined;
-  return context.sequelize.transaction(async (transaction) => {
+  return inTransaction(context.sequelize, async (transaction) => {
     if (target.stream === 'batch') {
       const where = { id: target.streamId, studioId: target.studioId };
       const batch = await context.models.batches.findOne({ where, attributes: ['bucketId'], transaction, lock: transaction.LOCK.UPDATE });

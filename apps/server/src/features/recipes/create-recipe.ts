@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { v7 as uuid } from 'uuid';
 import type { Recipe, recipeCreateSchema } from '@cazuela/contract';
+import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { recipeById } from './repository';
@@ -8,7 +9,7 @@ import { recipeById } from './repository';
 /** Made once: the same id sent twice answers with what is there. */
 export async function createRecipe({ context, studioId, body }: Call<z.infer<typeof recipeCreateSchema>>): Promise<Recipe> {
   const { models, sequelize } = context;
-  await sequelize.transaction(async (transaction) => {
+  await inTransaction(sequelize, async (transaction) => {
     const there = await models.recipes.findOne({ where: { id: body.id }, transaction });
     if (there && there.get().studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
     if (there) return;

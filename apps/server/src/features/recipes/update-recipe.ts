@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { v7 as uuid } from 'uuid';
 import type { Recipe, recipeUpdateSchema } from '@cazuela/contract';
+import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { recipeById } from './repository';
@@ -8,7 +9,7 @@ import { recipeById } from './repository';
 /** Every change is a new version with its reason; batches and buckets keep pointing at the one they were made from. */
 export async function updateRecipe({ context, studioId, id, body }: Call<z.infer<typeof recipeUpdateSchema>>): Promise<Recipe> {
   const { models, sequelize } = context;
-  await sequelize.transaction(async (transaction) => {
+  await inTransaction(sequelize, async (transaction) => {
     const row = await models.recipes.findOne({ where: { id, studioId }, transaction, lock: transaction.LOCK.UPDATE });
     if (!row) throw new ProblemError('notFound', 'There is no such recipe.');
     if (row.get().version !== body.version) {

@@ -25,7 +25,7 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
     </ul>
   `,
   styles: `
-    ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(148px, 1fr)); row-gap: 1.4rem; }
+    ul { display: grid; grid-template-columns: repeat(auto-fit, minmax(148px, 1fr)); row-gap: 1.4rem; }
     a { display: grid; justify-items: center; padding-top: 0.8rem; color: inherit; text-decoration: none; text-align: center; line-height: 1.3; }
     cz-bucket-drawing { width: 118px; margin-left: 16px; }
     .board { width: 100%; height: 9px; margin: -2px 0 0.4rem; background: linear-gradient(var(--shelf) 55%, var(--shelf-edge) 55%); }

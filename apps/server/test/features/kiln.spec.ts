@@ -1,0 +1,101 @@
+import sharp from 'sharp';
+import { v7 as uuid } from 'uuid';
+import { firingFromPeak } from '@cazuela/core';
+import { LIMITS, type Day, type Firing, type Result } from '@cazuela/contract';
+import { aBucket, head, NOW } from '../made-up';
+import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
+
+describe('kiln and results, kept in MariaDB', () => {
+  let server: ServerUnderTest;
+  let pieceId: string;
+  let firing: Firing;
+  let bucketId: string;
+  beforeAll(async () => {
+    server = await serverUnderTest();
+    const bodyId = uuid();
+    await server.post('/bodies', { id: bodyId, name: 'Barro Tostado', colour: '#8A5A3C', bisqueCone: '05', earthenware: false }).expect(201);
+    bucketId = (await aBucket(server)).id;
+    pieceId = uuid();
+    const zones = { inside: [], outside: [{ id: uuid(), bucketId, way: 'dip', coatMm: 0.5 }], rim: [], foot: [] };
+    await server.post('/pieces', { id: pieceId, body: { name: 'Oil bottle', bodyId, count: 6, plan: { shapeId: 'bottle', zones, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] } } }).expect(201);
+    firing = (await server.post('/firings', { id: uuid(), body: firingBody() }).expect(201)).body as Firing;
+  });
+
+  const firingBody = () => ({ kiln: 'Abuela', startedAt: NOW, wantedCone: '6', witnessCone: null, points: firingFromPeak({ peakCelsius: 1206, hoursUp: 9.5, holdMinutes: 10 }) });
+  const resultBody = (change: object = {}) => ({ pieceId, firingId: firing.id, coneReached: '6', stars: 4, faults: [{ fault: 'ran', where: 'foot' }], note: 'to the shelf', photoId: null, ...change });
+  const upload = (bytes: Buffer, name: string) => server.any.post(`/api/studios/${server.studio.id}/photos`).attach('photo', bytes, name);
+  const picture = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#9A5A22' } });
+
+  it('a result carries its bucket, SG, coat and plan without being told', async () => {
+    const result = (await server.post('/results', { id: uuid(), body: resultBody() }).expect(201)).body as Result;
+    expect(result).toMatchObject({ pieceName: 'Oil bottle', kiln: 'Abuela' });
+    expect(result.glazedWith[0]).toMatchObject({ bucketId, bucketName: 'Leche de Higo', coatMm: 0.5 });
+    expect(result.glazedWith[0]?.sg).toBeCloseTo(1.45, 2);
+  });
+
+  it('from the day it was glazed it knows the seconds really taken and the SG of that day', async () => {
+    const itemId = uuid();
+    const stepId = uuid();
+    const step = { id: stepId, itemId, kind: 'layer', words: 'Dip the outside in Leche de Higo', bucketId, bucketName: 'Leche de Higo', seconds: 2.4, coatMm: 0.5, handSeconds: 25, waitMinutes: 8 };
+    const day = (await server.post('/days', { id: uuid(), date: '2026-03-09', items: [{ id: itemId, pieceId, name: 'Oil bottle', count: 6, steps: [step] }] }).expect(201)).body as Day;
+    await server.post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47 } }] }).expect(201);
+    const result = (await server.post('/results', { id: uuid(), body: resultBody() }).expect(201)).body as Result;
+    expect(result.glazedWith).toEqual([{ words: 'Dip the outside in Leche de Higo', bucketId, bucketName: 'Leche de Higo', bucketCode: 'B1', sg: 1.47, coatMm: 0.5, seconds: 4, doneAt: NOW }]);
+  });
+
+  it.each([
+    ['a piece nobody has', { pieceId: uuid() }, 'Choose a piece'],
+    ['a firing nobody lit', { firingId: uuid() }, 'Choose a firing'],
+    ['a photo that is not there', { photoId: uuid() }, 'take it again'],
+    ['six stars', { stars: 6 }, ''],
+    ['a fault nobody knows', { faults: [{ fault: 'haunted', where: 'foot' }] }, ''],
+    ['a cone nobody has', { coneReached: '42' }, 'no such cone'],
+  ])('%s is refused', async (_name, change, words) => {
+    const answer = await server.post('/results', { id: uuid(), body: resultBody(change) }).expect(422);
+    expect(answer.body.detail).toContain(words);
+  });
+
+  it('a curve that goes back in time is refused in words', async () => {
+    const points = [{ hours: 0, celsius: 20 }, { hours: 8, celsius: 1100 }, { hours: 7, celsius: 1200 }];
+    const answer = await server.post('/firings', { id: uuid(), body: { ...firingBody(), points } }).expect(422);
+    expect(answer.body.detail).toContain('back in time');
+  });
+
+  it('the witness cone is kept with a version', async () => {
+    const body = { ...firing.body, witnessCone: '6' };
+    await server.put(`/firings/${firing.id}`, { version: 1, body }).expect(200);
+    await server.put(`/firings/${firing.id}`, { version: 1, body }).expect(409);
+  });
+
+  describe('photos', () => {
+    it('are made smaller and ours before they are kept: no place, no camera', async () => {
+      const bytes = await picture(3000, 2000).withExif({ IFD0: { Copyright: 'somebody' } }).jpeg().toBuffer();
+      const { id, width, height } = (await upload(bytes, 'pot.jpg').expect(201)).body as { id: string; width: number; height: number };
+      expect([width, height]).toEqual([1600, 1067]);
+      const back = await server.get(`/photos/${id}`).expect(200).expect('Content-Type', /image\/jpeg/);
+      const meta = await sharp(back.body as Buffer).metadata();
+      expect(meta.exif).toBeUndefined();
+      expect(meta.format).toBe('jpeg');
+    });
+
+    it('a text named .png is no photo, whatever its name says', async () => {
+      const answer = await upload(Buffer.from('just words'), 'pot.png').expect(415);
+      expect(answer.body.detail).toContain('not a photo we can read');
+    });
+
+    it('ten megabytes are too much, said in megabytes', async () => {
+      const answer = await upload(Buffer.alloc(10 * 1024 * 1024), 'pot.jpg').expect(413);
+      expect(answer.body.detail).toContain(`${LIMITS.photoBytes / 1024 / 1024} MB`);
+    });
+
+    it('no photo at all asks for one', async () => {
+      await server.any.post(`/api/studios/${server.studio.id}/photos`).expect(422);
+    });
+
+    it('are not shown to another studio', async () => {
+      const { id } = (await upload(await picture(20, 20).png().toBuffer(), 'a.png').expect(201)).body as { id: string };
+      const other = await server.otherStudio();
+      await other.get(`/photos/${id}`).expect(404);
+    });
+  });
+});

@@ -1,0 +1,105 @@
+import { randomBytes } from 'node:crypto';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { createConnection } from 'mariadb';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import supertest from 'supertest';
+import { v7 as uuid } from 'uuid';
+import type { Studio } from '@cazuela/contract';
+import type { MariaDbAddress } from '../../../scripts/lib/private-mariadb';
+import { createApp } from '../src/app';
+import { configFrom } from '../src/config';
+import type { Context } from '../src/context';
+import { connect } from '../src/db/connect';
+import { migrateUp } from '../src/db/migrate';
+import { defineModels } from '../src/db/models';
+import { readEnv } from '../src/env';
+import { createStudio } from '../src/features/studios/ensure-studio';
+
+export interface ServerUnderTest {
+  context: Context;
+  studio: Studio;
+  /** Requests below /api/studios/<this studio>. */
+  get: (path: string) => supertest.Test;
+  post: (path: string, body: object) => supertest.Test;
+  put: (path: string, body: object) => supertest.Test;
+  /** Requests anywhere. */
+  any: ReturnType<typeof supertest>;
+  origin: string;
+  /** A second studio in the same database. */
+  otherStudio: () => Promise<{ id: string; get: (path: string) => supertest.Test; post: (path: string, body: object) => supertest.Test }>;
+  stop: () => Promise<void>;
+}
+
+type Address = Pick<MariaDbAddress, 'host' | 'port' | 'user' | 'password'>;
+/** The throw-away MariaDB of this run. */
+const sharedDatabase = (): Address => JSON.parse(process.env['CAZUELA_TEST_DB']!) as Address;
+
+/** Every server of a test file is stopped at its end, whether its tests came through or not. */
+const running: (() => Promise<void>)[] = [];
+afterAll(async () => {
+  await Promise.all(running.map((stop) => stop()));
+});
+
+/** A real server on a real MariaDB, in a database of its own. */
+export async function serverUnderTest(env: Record<string, string> = {}, address = sharedDatabase()): Promise<ServerUnderTest> {
+  // Files share one process when Jest runs in band: the name must differ there too.
+  const database = `cazuela_${randomBytes(6).toString('hex')}`;
+  const admin = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password });
+  await admin.query(`CREATE DATABASE ${database}`);
+  await admin.end();
+  const config = configFrom(
+    readEnv({
+      CAZUELA_DB_HOST: address.host,
+      CAZUELA_DB_PORT: String(address.port),
+      CAZUELA_DB_USER: address.user,
+      CAZUELA_DB_PASSWORD: address.password,
+      CAZUELA_DB_NAME: database,
+      CAZUELA_LOG: 'silent',
+      CAZUELA_WRITES_PER_MINUTE: '100000',
+      ...env,
+    }),
+  );
+  const sequelize = connect(config.db);
+  const context: Context = { config, sequelize, models: defineModels(sequelize), log: pino({ level: 'silent' }), now: () => new Date() };
+  await migrateUp(sequelize);
+  const studio = await newStudio(context, 'Taller La Perdiz');
+  const server = createServer(createApp(context));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  let stopped: Promise<void> | undefined;
+  const stop = (): Promise<void> => (stopped ??= closeAll(server, sequelize));
+  running.push(stop);
+  const any = supertest(origin);
+  const within = (id: string) => ({
+    get: (path: string) => any.get(`/api/studios/${id}${path}`),
+    post: (path: string, body: object) => any.post(`/api/studios/${id}${path}`).send(body),
+    put: (path: string, body: object) => any.put(`/api/studios/${id}${path}`).send(body),
+  });
+  return {
+    context,
+    studio,
+    ...within(studio.id),
+    any,
+    origin,
+    otherStudio: async () => {
+      const other = await newStudio(context, 'Taller Vecino');
+      return { id: other.id, ...within(other.id) };
+    },
+    stop,
+  };
+}
+
+async function closeAll(server: Server, sequelize: Sequelize): Promise<void> {
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  await sequelize.close();
+}
+
+async function newStudio(context: Context, name: string): Promise<Studio> {
+  const id = uuid();
+  const body = { name, members: ['Inés', 'Bruno'], vessels: [], scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 } };
+  await context.sequelize.transaction((transaction) => createStudio(context, { id, body, demo: false, transaction }));
+  return { id, version: 1, demo: false, ...body };
+}
