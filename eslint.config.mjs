@@ -59,5 +59,8 @@ export default tseslint.config(
     }),
   })),
   { files: ['apps/web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
-  { files: ['**/*.spec.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'], rules: { '@typescript-eslint/explicit-function-return-type': 'off' } },
+  {
+    files: ['**/*.spec.ts', '**/test/**/*.ts', 'apps/web/src/testing/**/*.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'],
+    rules: { '@typescript-eslint/explicit-function-return-type': 'off' },
+  },
 );

@@ -22,10 +22,33 @@ const event = (at: string, by: string): { id: string; at: string; by: string } =
 const STORIES: readonly BucketStory[] = [
   { name: 'Leche de Higo', daysOld: 150, baseGrams: 9000, last: { sg: 1.452, sgSd: 0.006, litres: 11.6, daysAgo: 2 }, by: 'Maia' },
   { name: 'Marisma', daysOld: 96, baseGrams: 8000, last: { sg: 1.53, sgSd: 0.008, litres: 10, daysAgo: 1 }, by: 'Inés' },
-  { name: 'Ceniza Clara', daysOld: 60, baseGrams: 4200, last: { sg: 1.334, sgSd: 0.007, litres: 6.3, daysAgo: 4 }, by: 'Oriol', extra: (clock) => [{ ...event(clock.ago({ days: 4 }), 'Oriol'), type: 'noted', text: 'Hard pan on the bottom again: drilled up, sieved. Stir before every piece.' }] },
+  {
+    name: 'Ceniza Clara',
+    daysOld: 60,
+    baseGrams: 4200,
+    last: { sg: 1.334, sgSd: 0.007, litres: 6.3, daysAgo: 4 },
+    by: 'Oriol',
+    extra: (clock) => [
+      {
+        ...event(clock.ago({ days: 4 }), 'Oriol'),
+        type: 'noted',
+        text: 'Hard pan on the bottom again: drilled up, sieved. Stir before every piece.',
+      },
+    ],
+  },
   { name: 'Retama', daysOld: 44, baseGrams: 3200, last: { sg: 1.471, sgSd: 0.006, litres: 4.3, daysAgo: 3 }, by: 'Bruno' },
   { name: 'Tinaja', daysOld: 120, baseGrams: 9000, last: { sg: 1.458, sgSd: 0.006, litres: 12.1, daysAgo: 2 }, by: 'Inés' },
-  { name: 'Humo', daysOld: 80, baseGrams: 6000, last: { sg: 1.408, sgSd: 0.006, litres: 8.2, daysAgo: 6 }, by: 'Bruno', extra: (clock) => [{ ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'noted', text: '24 drops of Epsom brine; the swirl stops in 4 s now.' }, { ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'swirlTimed', seconds: 4 }] },
+  {
+    name: 'Humo',
+    daysOld: 80,
+    baseGrams: 6000,
+    last: { sg: 1.408, sgSd: 0.006, litres: 8.2, daysAgo: 6 },
+    by: 'Bruno',
+    extra: (clock) => [
+      { ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'noted', text: '24 drops of Epsom brine; the swirl stops in 4 s now.' },
+      { ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'swirlTimed', seconds: 4 },
+    ],
+  },
 ];
 
 /** Buckets with their months of measuring and watering; one batch left lying at its fourth line; one jar. */
@@ -38,10 +61,29 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
     const plan = planOf(recipe, story.baseGrams);
     const { sgLow, sgHigh, colour } = recipe.body;
     const body = { name: story.name, sgLow, sgHigh, capacityMl: story.baseGrams > 5000 ? 16_000 : 10_000, colour, notes: '' };
-    await createBucketRow(load.context, { id, studioId: load.studioId, body, recipeId: recipe.id, recipeVersionId: recipe.versionId, transaction: load.transaction });
+    await createBucketRow(load.context, {
+      id,
+      studioId: load.studioId,
+      body,
+      recipeId: recipe.id,
+      recipeVersionId: recipe.versionId,
+      transaction: load.transaction,
+    });
     await loadFinishedBatch(load, recipe, plan, id, story);
-    const parts: BucketPart[] = plan.lines.map((line) => ({ powderId: line.powderId, name: line.name, part: line.part, grams: line.targetGrams, density: line.density }));
-    const filled: BucketEvent = { ...event(load.clock.ago({ days: story.daysOld }), story.by), type: 'filled', parts, waterGrams: plan.waterGrams, from: 'batch' };
+    const parts: BucketPart[] = plan.lines.map((line) => ({
+      powderId: line.powderId,
+      name: line.name,
+      part: line.part,
+      grams: line.targetGrams,
+      density: line.density,
+    }));
+    const filled: BucketEvent = {
+      ...event(load.clock.ago({ days: story.daysOld }), story.by),
+      type: 'filled',
+      parts,
+      waterGrams: plan.waterGrams,
+      from: 'batch',
+    };
     await append(load, id, [filled, ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
   }
   await loadUnfinishedBatch(load, recipes.get('Noche Honda')!);
@@ -50,7 +92,12 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
 }
 
 const planOf = (recipe: LoadedRecipe, baseGrams: number): BatchPlan =>
-  planBatch({ lines: recipe.body.lines, powders: recipe.powders, size: { kind: 'base', baseGrams }, water: { kind: 'toSg', sg: (recipe.body.sgLow + recipe.body.sgHigh) / 2 } });
+  planBatch({
+    lines: recipe.body.lines,
+    powders: recipe.powders,
+    size: { kind: 'base', baseGrams },
+    water: { kind: 'toSg', sg: (recipe.body.sgLow + recipe.body.sgHigh) / 2 },
+  });
 
 /** Measured every nine days or so, water put back, glaze used; ends at the story's last reading. */
 function monthsOfUse({ clock }: DemoLoad, story: BucketStory, wantedSg: number, random: () => number): BucketEvent[] {
@@ -66,7 +113,12 @@ function monthsOfUse({ clock }: DemoLoad, story: BucketStory, wantedSg: number, 
   }
   const { sg, sgSd, litres, daysAgo } = story.last;
   events.push({ ...event(clock.ago({ days: daysAgo, minutes: 4 }), story.by), type: 'sgMeasured', sg, sgSd });
-  events.push({ ...event(clock.ago({ days: daysAgo, minutes: 2 }), story.by), type: 'volumeMeasured', volumeMl: litres * 1000, entered: { value: litres, unit: 'L' } });
+  events.push({
+    ...event(clock.ago({ days: daysAgo, minutes: 2 }), story.by),
+    type: 'volumeMeasured',
+    volumeMl: litres * 1000,
+    entered: { value: litres, unit: 'L' },
+  });
   return events;
 }
 
@@ -77,19 +129,41 @@ async function loadFinishedBatch(load: DemoLoad, recipe: LoadedRecipe, plan: Bat
 
 async function loadUnfinishedBatch(load: DemoLoad, recipe: LoadedRecipe): Promise<void> {
   const volumeMl = 8000;
-  const plan = planBatch({ lines: recipe.body.lines, powders: recipe.powders, size: { kind: 'volume', volumeMl, sg: 1.45 }, water: { kind: 'toSg', sg: 1.45 } });
+  const plan = planBatch({
+    lines: recipe.body.lines,
+    powders: recipe.powders,
+    size: { kind: 'volume', volumeMl, sg: 1.45 },
+    water: { kind: 'toSg', sg: 1.45 },
+  });
   const id = uuid();
-  await createBatchRow(load, recipe, plan, { baseGrams: plan.baseGrams, bucketId: null, createdAt: new Date(load.clock.ago({ hours: 14, minutes: 40 })), id });
+  await createBatchRow(load, recipe, plan, {
+    baseGrams: plan.baseGrams,
+    bucketId: null,
+    createdAt: new Date(load.clock.ago({ hours: 14, minutes: 40 })),
+    id,
+  });
   const at = (minutes: number): string => load.clock.ago({ hours: 14, minutes: 30 - minutes });
   const events: BatchEvent[] = [
     { ...event(at(0), 'Inés'), type: 'respiratorOn' },
     { ...event(at(2), 'Inés'), type: 'waterPoured', grams: Math.round(plan.waterGrams) },
-    ...plan.lines.slice(0, 3).map((line, i): BatchEvent => ({ ...event(at(5 + 3 * i), 'Inés'), type: 'lineWeighed', lineId: line.lineId, grams: Number((line.targetGrams + [0.2, -0.1, 0.3][i]!).toFixed(1)) })),
+    ...plan.lines
+      .slice(0, 3)
+      .map((line, i): BatchEvent => ({
+        ...event(at(5 + 3 * i), 'Inés'),
+        type: 'lineWeighed',
+        lineId: line.lineId,
+        grams: Number((line.targetGrams + [0.2, -0.1, 0.3][i]!).toFixed(1)),
+      })),
   ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'batch', streamId: id }, events, load.transaction);
 }
 
-async function createBatchRow(load: DemoLoad, recipe: LoadedRecipe, plan: BatchPlan, row: { id: string; baseGrams: number; bucketId: string | null; createdAt: Date }): Promise<void> {
+async function createBatchRow(
+  load: DemoLoad,
+  recipe: LoadedRecipe,
+  plan: BatchPlan,
+  row: { id: string; baseGrams: number; bucketId: string | null; createdAt: Date },
+): Promise<void> {
   await load.context.models.batches.create(
     {
       id: row.id,
@@ -114,9 +188,22 @@ async function loadJar(load: DemoLoad, { powders }: LoadedRecipe): Promise<{ id:
   const powder = powders.find((candidate) => candidate.name.startsWith('Agua Quieta'))!;
   const sg = 1.5;
   const grams = 300;
-  await createBucketRow(load.context, { id, studioId: load.studioId, body: { name: 'Agua Quieta', sgLow: 1.46, sgHigh: 1.54, capacityMl: 500, colour, notes: 'Ready jar, brushed: three coats by its label.' }, recipeId: null, recipeVersionId: null, transaction: load.transaction });
+  await createBucketRow(load.context, {
+    id,
+    studioId: load.studioId,
+    body: { name: 'Agua Quieta', sgLow: 1.46, sgHigh: 1.54, capacityMl: 500, colour, notes: 'Ready jar, brushed: three coats by its label.' },
+    recipeId: null,
+    recipeVersionId: null,
+    transaction: load.transaction,
+  });
   await append(load, id, [
-    { ...event(load.clock.ago({ days: 30 }), 'Maia'), type: 'filled', parts: [{ powderId: powder.id, name: powder.name, part: 'base', grams, density: powder.densityGMl }], waterGrams: grams * waterPerDryGram({ sg, density: powder.densityGMl }), from: 'shelf' },
+    {
+      ...event(load.clock.ago({ days: 30 }), 'Maia'),
+      type: 'filled',
+      parts: [{ powderId: powder.id, name: powder.name, part: 'base', grams, density: powder.densityGMl }],
+      waterGrams: grams * waterPerDryGram({ sg, density: powder.densityGMl }),
+      from: 'shelf',
+    },
     { ...event(load.clock.ago({ days: 12 }), 'Maia'), type: 'sgMeasured', sg: 1.502, sgSd: 0.01 },
   ]);
   return { id, colour };

@@ -1,5 +1,15 @@
 import { v7 as uuid } from 'uuid';
-import { chosenOrder, dayItemFromPiece, glazeFacts, PIECE_SHAPES, timeSteps, type BucketContents, type DayEvent, type DayItem, type GlazeFacts } from '@cazuela/core';
+import {
+  chosenOrder,
+  dayItemFromPiece,
+  glazeFacts,
+  PIECE_SHAPES,
+  timeSteps,
+  type BucketContents,
+  type DayEvent,
+  type DayItem,
+  type GlazeFacts,
+} from '@cazuela/core';
 import { appendToStream } from '../apps/server/src/features/events/append-events';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
@@ -11,21 +21,46 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
   const [, pots, platters, cups] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
   const items = [pots, cups, platters].map((piece) => itemOf(piece, glazes));
   const id = uuid();
-  await load.context.models.days.create({ id, studioId: load.studioId, version: 1, date: load.clock.localDate(0), items, createdAt: new Date(load.clock.ago({ hours: 2 })) }, { transaction: load.transaction });
+  await load.context.models.days.create(
+    { id, studioId: load.studioId, version: 1, date: load.clock.localDate(0), items, createdAt: new Date(load.clock.ago({ hours: 2 })) },
+    { transaction: load.transaction },
+  );
   const [potItem, cupItem] = items as [DayItem, DayItem];
   const done = (item: DayItem, index: number, minutesAgo: number, by: string): DayEvent => {
     const step = item.steps[index]!;
     const sg = glazes.find((glaze) => glaze.bucketId === step.bucketId)?.sg;
-    return { id: uuid(), at: load.clock.ago({ minutes: minutesAgo }), by, type: 'stepDone', stepId: step.id, ...(step.seconds ? { seconds: Number(step.seconds.toFixed(1)) } : {}), ...(sg ? { sg } : {}) };
+    return {
+      id: uuid(),
+      at: load.clock.ago({ minutes: minutesAgo }),
+      by,
+      type: 'stepDone',
+      stepId: step.id,
+      ...(step.seconds ? { seconds: Number(step.seconds.toFixed(1)) } : {}),
+      ...(sg ? { sg } : {}),
+    };
   };
-  const events = [done(potItem, 0, 100, 'Bruno'), done(potItem, 1, 84, 'Bruno'), done(cupItem, 0, 60, 'Maia'), done(potItem, 2, 40, 'Bruno'), done(cupItem, 1, 7, 'Maia')];
+  const events = [
+    done(potItem, 0, 100, 'Bruno'),
+    done(potItem, 1, 84, 'Bruno'),
+    done(cupItem, 0, 60, 'Maia'),
+    done(potItem, 2, 40, 'Bruno'),
+    done(cupItem, 1, 7, 'Maia'),
+  ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'day', streamId: id }, events, load.transaction);
 }
 
 export function itemOf(piece: LoadedPiece, glazes: readonly GlazeFacts[]): DayItem {
   const shape = PIECE_SHAPES.find((candidate) => candidate.id === piece.body.plan.shapeId)!;
   const steps = timeSteps({ steps: chosenOrder({ plan: piece.body.plan, glazes }), glazes, body: piece.clay, wallMm: shape.wallMm });
-  return dayItemFromPiece({ pieceId: piece.id, name: piece.body.name, count: piece.body.count, waxFootMm: piece.body.plan.waxFootMm, steps, glazes, newId: uuid });
+  return dayItemFromPiece({
+    pieceId: piece.id,
+    name: piece.body.name,
+    count: piece.body.count,
+    waxFootMm: piece.body.plan.waxFootMm,
+    steps,
+    glazes,
+    newId: uuid,
+  });
 }
 
 export async function factsOf({ context, studioId, transaction }: DemoLoad, buckets: LoadedBuckets): Promise<GlazeFacts[]> {

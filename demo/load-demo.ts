@@ -21,7 +21,12 @@ export async function loadDemo(context: Context): Promise<void> {
       { id: uuid(), name: 'Blue cup, to the line', tareGrams: 118, volumeMl: 503, markMl: 6 },
       { id: uuid(), name: 'Syringe 60 mL', tareGrams: 24.1, volumeMl: 60, markMl: 1 },
     ];
-    const body = { name: 'Taller La Perdiz', members: ['Inés', 'Bruno', 'Oriol', 'Maia'], vessels, scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 } };
+    const body = {
+      name: 'Taller La Perdiz',
+      members: ['Inés', 'Bruno', 'Oriol', 'Maia'],
+      vessels,
+      scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 },
+    };
     await createStudio(context, { id: studioId, body, demo: true, transaction });
     const own = OWN_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId, name, body: rest }));
     await context.models.powders.bulkCreate(own, { transaction });

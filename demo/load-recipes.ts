@@ -12,12 +12,18 @@ export async function loadRecipes({ context, transaction, studioId, clock }: Dem
   for (const recipe of DEMO_RECIPES) {
     const id = uuid();
     const versions = versionsOf(recipe, powders);
-    await context.models.recipes.create({ id, studioId, version: versions.length, name: recipe.body.name, createdAt: new Date(clock.ago({ days: 180 })) }, { transaction });
+    await context.models.recipes.create(
+      { id, studioId, version: versions.length, name: recipe.body.name, createdAt: new Date(clock.ago({ days: 180 })) },
+      { transaction },
+    );
     let versionId = '';
     for (const [index, { body, reason }] of versions.entries()) {
       versionId = uuid();
       const changedAt = new Date(clock.ago({ days: 180 - 40 * index }));
-      await context.models.recipeVersions.create({ id: versionId, studioId, recipeId: id, number: index + 1, reason, body, changedAt }, { transaction });
+      await context.models.recipeVersions.create(
+        { id: versionId, studioId, recipeId: id, number: index + 1, reason, body, changedAt },
+        { transaction },
+      );
     }
     loaded.set(recipe.body.name, { id, versionId, body: versions.at(-1)!.body, powders });
   }
@@ -29,7 +35,9 @@ function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: Rec
   if (recipe.body.name !== 'Marisma') return [{ body: newest, reason: 'First written' }];
   const withCopper = (percent: number): RecipeBody => ({
     ...newest,
-    lines: newest.lines.map((line) => (powders.find((powder) => powder.id === line.powderId)?.name === 'Copper carbonate' ? { ...line, percent } : line)),
+    lines: newest.lines.map((line) =>
+      powders.find((powder) => powder.id === line.powderId)?.name === 'Copper carbonate' ? { ...line, percent } : line,
+    ),
   });
   return [
     { body: withCopper(4), reason: 'First written' },
@@ -39,10 +47,12 @@ function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: Rec
 }
 
 function bodyOf({ base, additions, body }: DemoRecipe, powders: readonly Powder[]): RecipeBody {
-  const line = (part: 'base' | 'addition') => ([name, percent]: [string, number]) => {
-    const powder = powders.find((candidate) => candidate.name === name);
-    if (!powder) throw new Error(`The demo names a powder that is not there: ${name}`);
-    return { id: uuid(), powderId: powder.id, part, percent };
-  };
+  const line =
+    (part: 'base' | 'addition') =>
+    ([name, percent]: [string, number]) => {
+      const powder = powders.find((candidate) => candidate.name === name);
+      if (!powder) throw new Error(`The demo names a powder that is not there: ${name}`);
+      return { id: uuid(), powderId: powder.id, part, percent };
+    };
   return { ...body, lines: [...base.map(line('base')), ...additions.map(line('addition'))], coneLow: '5', coneHigh: '6', atmosphere: 'oxidation' };
 }

@@ -27,7 +27,15 @@ const STORIES: readonly ResultStory[][] = [
     { piece: 2, stars: 5, faults: [], note: 'The sea is back. Keep.' },
   ],
   [
-    { piece: 5, stars: 2, faults: [{ fault: 'ran', where: 'outside' }, { fault: 'stuck', where: 'foot' }], note: 'Ash too thick on the shoulder, ran to the shelf.' },
+    {
+      piece: 5,
+      stars: 2,
+      faults: [
+        { fault: 'ran', where: 'outside' },
+        { fault: 'stuck', where: 'foot' },
+      ],
+      note: 'Ash too thick on the shoulder, ran to the shelf.',
+    },
     { piece: 0, stars: 4, faults: [], note: '' },
   ],
   [
@@ -78,7 +86,15 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
           pieceId: piece.id,
           firingId,
           photoId,
-          body: { pieceId: piece.id, firingId, coneReached: soft > 10 ? '5' : '6', stars: story.stars, faults: story.faults, note: story.note, photoId },
+          body: {
+            pieceId: piece.id,
+            firingId,
+            coneReached: soft > 10 ? '5' : '6',
+            stars: story.stars,
+            faults: story.faults,
+            note: story.note,
+            photoId,
+          },
           glazedWith,
           createdAt,
         },
@@ -91,7 +107,10 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
 async function createFiring(load: DemoLoad, kiln: string, startedAt: string, points: FiringPoint[], witnessCone: string | null): Promise<string> {
   const id = uuid();
   const body = { kiln, startedAt, wantedCone: '6', witnessCone, points };
-  await load.context.models.firings.create({ id, studioId: load.studioId, version: 1, startedAt: new Date(startedAt), body }, { transaction: load.transaction });
+  await load.context.models.firings.create(
+    { id, studioId: load.studioId, version: 1, startedAt: new Date(startedAt), body },
+    { transaction: load.transaction },
+  );
   return id;
 }
 

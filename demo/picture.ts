@@ -6,7 +6,12 @@ const SIZE = 640;
 const FLOOR_Y = 520;
 
 /** A small drawn picture of a fired pot in its own form, in place of a photograph. */
-export async function potPicture(pot: { colour: string; shapeId: string; seed: number; fault: string | undefined }): Promise<{ jpeg: Buffer; width: number; height: number }> {
+export async function potPicture(pot: {
+  colour: string;
+  shapeId: string;
+  seed: number;
+  fault: string | undefined;
+}): Promise<{ jpeg: Buffer; width: number; height: number }> {
   const { colour, fault } = pot;
   const random = seeded(pot.seed);
   const { outside } = PIECE_SHAPES.find((shape) => shape.id === pot.shapeId) ?? PIECE_SHAPES[0]!;
@@ -20,9 +25,19 @@ export async function potPicture(pot: { colour: string; shapeId: string; seed: n
   const glazeEnd = FLOOR_Y - Math.min(50, 0.12 * tall * scale);
   const among = (low: number, high: number): number => low + random() * (high - low);
   const many = (count: number, draw: () => string): string => Array.from({ length: count }, draw).join('');
-  const specks = many(90, () => `<circle cx="${among(90, 550)}" cy="${among(top, FLOOR_Y)}" r="${among(0.8, 2.8)}" fill="#30231B" opacity="${among(0.15, 0.4)}"/>`);
-  const drips = many(fault === 'ran' ? 9 : 3, () => `<path d="M${among(220, 420)} ${glazeEnd - 8} q6 ${among(20, 50)} 0 ${fault === 'ran' ? 62 : 24} q-8 -20 -6 -50 z" fill="${colour}" opacity="0.85"/>`);
-  const bare = fault === 'crawled' ? many(9, () => `<ellipse cx="${among(230, 410)}" cy="${among(top + 20, glazeEnd)}" rx="${among(6, 22)}" ry="${among(4, 13)}" fill="#D9C7AA"/>`) : '';
+  const specks = many(
+    90,
+    () => `<circle cx="${among(90, 550)}" cy="${among(top, FLOOR_Y)}" r="${among(0.8, 2.8)}" fill="#30231B" opacity="${among(0.15, 0.4)}"/>`,
+  );
+  const drips = many(
+    fault === 'ran' ? 9 : 3,
+    () =>
+      `<path d="M${among(220, 420)} ${glazeEnd - 8} q6 ${among(20, 50)} 0 ${fault === 'ran' ? 62 : 24} q-8 -20 -6 -50 z" fill="${colour}" opacity="0.85"/>`,
+  );
+  const bare =
+    fault === 'crawled'
+      ? many(9, () => `<ellipse cx="${among(230, 410)}" cy="${among(top + 20, glazeEnd)}" rx="${among(6, 22)}" ry="${among(4, 13)}" fill="#D9C7AA"/>`)
+      : '';
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${SIZE}" height="${SIZE}">
     <defs><linearGradient id="g" x1="0" x2="1"><stop offset="0" stop-color="#000" stop-opacity=".38"/><stop offset=".35" stop-color="#fff" stop-opacity=".28"/><stop offset="1" stop-color="#000" stop-opacity=".45"/></linearGradient>
     <clipPath id="c"><path d="${body}"/></clipPath></defs>

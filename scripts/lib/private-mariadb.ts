@@ -43,7 +43,11 @@ export class PrivateMariaDb {
     const secrets = readSecrets(folder);
     let lastError: unknown;
     for (let attempt = 0; attempt < START_TRIES; attempt++) {
-      const db = new PrivateMariaDb(folder, { host: '127.0.0.1', port: await freePort(), user: 'cazuela', password: secrets.password, database: 'cazuela' }, durable);
+      const db = new PrivateMariaDb(
+        folder,
+        { host: '127.0.0.1', port: await freePort(), user: 'cazuela', password: secrets.password, database: 'cazuela' },
+        durable,
+      );
       try {
         await db.launch();
         return db;
@@ -137,7 +141,11 @@ function mariadbd(): string {
 
 function install(data: string): void {
   const root = process.getuid?.() === 0 ? ['--user=root'] : [];
-  const made = spawnSync('mariadb-install-db', ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...root], { encoding: 'utf8' });
+  const made = spawnSync(
+    'mariadb-install-db',
+    ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...root],
+    { encoding: 'utf8' },
+  );
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });
     throw new Error(`MariaDB could not make its data folder:\n${made.stderr || made.stdout || String(made.error)}`);

@@ -22,7 +22,9 @@ export interface Config {
 }
 
 export function configFrom(env: Env): Config {
-  const named = env.CAZUELA_HOSTS.split(',').map((host) => host.trim()).filter(Boolean);
+  const named = env.CAZUELA_HOSTS.split(',')
+    .map((host) => host.trim())
+    .filter(Boolean);
   return {
     bind: env.CAZUELA_BIND,
     port: env.CAZUELA_PORT,

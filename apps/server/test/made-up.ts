@@ -9,11 +9,25 @@ export const head = (by = 'Inés'): { id: string; at: string; by: string } => ({
 /** A small white liner from the studio's own powders. */
 export async function recipeBody({ get }: Pick<ServerUnderTest, 'get'>, change: Partial<RecipeBody> = {}): Promise<RecipeBody> {
   const powders = (await get('/powders')).body as Powder[];
-  const line = (name: string, part: 'base' | 'addition', percent: number) => ({ id: uuid(), powderId: powders.find((powder) => powder.name === name)!.id, part, percent });
+  const line = (name: string, part: 'base' | 'addition', percent: number) => ({
+    id: uuid(),
+    powderId: powders.find((powder) => powder.name === name)!.id,
+    part,
+    percent,
+  });
   return {
     name: 'Leche de Higo',
     lines: [line('Silica', 'base', 40), line('Kaolin', 'base', 30), line('Whiting', 'base', 30), line('Tin oxide', 'addition', 5)],
-    coneLow: '5', coneHigh: '6', atmosphere: 'oxidation', surface: 'gloss', colour: '#ECE2CC', sgLow: 1.43, sgHigh: 1.47, movement: 'stays', foodTested: false, notes: '',
+    coneLow: '5',
+    coneHigh: '6',
+    atmosphere: 'oxidation',
+    surface: 'gloss',
+    colour: '#ECE2CC',
+    sgLow: 1.43,
+    sgHigh: 1.47,
+    movement: 'stays',
+    foodTested: false,
+    notes: '',
     ...change,
   };
 }
@@ -24,7 +38,14 @@ export async function aRecipe(server: Pick<ServerUnderTest, 'get' | 'post'>, cha
 
 export async function aBatch(server: Pick<ServerUnderTest, 'get' | 'post'>, change: Partial<BatchCreate> = {}): Promise<Batch> {
   const recipe = await aRecipe(server);
-  const batch: BatchCreate = { id: uuid(), recipeVersionId: recipe.versionId, size: { kind: 'base', baseGrams: 1000 }, water: { kind: 'toSg', sg: 1.45 }, order: 'clayFirst', ...change };
+  const batch: BatchCreate = {
+    id: uuid(),
+    recipeVersionId: recipe.versionId,
+    size: { kind: 'base', baseGrams: 1000 },
+    water: { kind: 'toSg', sg: 1.45 },
+    order: 'clayFirst',
+    ...change,
+  };
   return (await server.post('/batches', batch).expect(201)).body as Batch;
 }
 

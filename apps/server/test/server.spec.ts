@@ -40,15 +40,22 @@ describe('the server', () => {
     ['broken JSON', '{"id":', 422],
     ['a megabyte and more', JSON.stringify({ text: 'x'.repeat(1_200_000) }), 413],
   ])('%s is answered as problem details without a stack', async (_name, body, status) => {
-    const answer = await server.any.post(`/api/studios/${server.studio.id}/recipes`).set('Content-Type', 'application/json').send(body).expect(status);
+    const answer = await server.any
+      .post(`/api/studios/${server.studio.id}/recipes`)
+      .set('Content-Type', 'application/json')
+      .send(body)
+      .expect(status);
     expect(answer.headers['content-type']).toContain('application/problem+json');
     expect(answer.text).not.toMatch(/at .*\.ts|node_modules/);
   });
 
-  it.each(['/api/nothing', '/api/studios/not-an-id/recipes', '/api/studios/0198c0de-0000-7000-8000-000000000000/recipes/also-not'])('%s is not here, in a sentence', async (path) => {
-    const answer = await server.any.get(path).expect(404);
-    expect(answer.body).toMatchObject({ code: 'notFound' });
-  });
+  it.each(['/api/nothing', '/api/studios/not-an-id/recipes', '/api/studios/0198c0de-0000-7000-8000-000000000000/recipes/also-not'])(
+    '%s is not here, in a sentence',
+    async (path) => {
+      const answer = await server.any.get(path).expect(404);
+      expect(answer.body).toMatchObject({ code: 'notFound' });
+    },
+  );
 
   it('slows down a client that writes without end, and says that what was done is kept', async () => {
     const slow = await serverUnderTest({ CAZUELA_WRITES_PER_MINUTE: '2' });
@@ -62,7 +69,10 @@ describe('the server', () => {
   it('a request cut off in the middle leaves nothing half written', async () => {
     const before = (await server.get('/recipes')).body as unknown[];
     await new Promise<void>((resolve) => {
-      const cut = rawRequest(`${server.origin}/api/studios/${server.studio.id}/recipes`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'Content-Length': '5000' } });
+      const cut = rawRequest(`${server.origin}/api/studios/${server.studio.id}/recipes`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'Content-Length': '5000' },
+      });
       cut.on('error', () => resolve());
       cut.write('{"id":"');
       setTimeout(() => cut.destroy(), 50);

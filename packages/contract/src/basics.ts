@@ -19,7 +19,10 @@ export const nameSchema = z.string().trim().min(1, 'Give it a name.').max(LIMITS
 export const noteSchema = z.string().max(LIMITS.noteLength, `A note has at most ${LIMITS.noteLength} characters.`);
 export const timeSchema = z.iso.datetime('A time must be in UTC, like 2026-03-01T09:30:00Z.');
 export const gramsSchema = z.number().min(0, 'A weight cannot be less than 0.').max(LIMITS.grams, 'More than a tonne is no bucket: check the unit.');
-export const millilitresSchema = z.number().min(0, 'A volume cannot be less than 0.').max(LIMITS.millilitres, 'More than 1,000 L is no bucket: check the unit.');
+export const millilitresSchema = z
+  .number()
+  .min(0, 'A volume cannot be less than 0.')
+  .max(LIMITS.millilitres, 'More than 1,000 L is no bucket: check the unit.');
 /** Water is 1.00, a stiff paste about 2.2. */
 export const sgSchema = z.number().gt(1, 'An SG must be above 1.00, which is plain water.').max(2.2, 'An SG cannot be above 2.20, a stiff paste.');
 export const percentSchema = z.number().min(0, 'A percentage cannot be less than 0.').max(1000, 'A percentage cannot be above 1,000.');

@@ -26,7 +26,14 @@ export const dayItemSchema = z.strictObject({
   steps: z.array(dayStepSchema).max(40),
 }) satisfies z.ZodType<DayItem>;
 
-export const daySchema = z.strictObject({ id: idSchema, version: versionSchema, date: z.iso.date(), items: z.array(dayItemSchema).max(100), events: z.array(dayEventSchema), createdAt: timeSchema });
+export const daySchema = z.strictObject({
+  id: idSchema,
+  version: versionSchema,
+  date: z.iso.date(),
+  items: z.array(dayItemSchema).max(100),
+  events: z.array(dayEventSchema),
+  createdAt: timeSchema,
+});
 export type Day = z.infer<typeof daySchema>;
 export const dayCreateSchema = z.strictObject({ id: idSchema, date: z.iso.date(), items: z.array(dayItemSchema).max(100) });
 export const dayUpdateSchema = z.strictObject({ version: versionSchema, items: z.array(dayItemSchema).max(100) });

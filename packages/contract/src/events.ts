@@ -3,7 +3,10 @@ import type { BatchEvent, BucketEvent, DayEvent } from '@cazuela/core';
 import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from './basics';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
-const minutesSchema = z.number().gt(0).max(7 * 24 * 60);
+const minutesSchema = z
+  .number()
+  .gt(0)
+  .max(7 * 24 * 60);
 const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
 
 export const batchEventSchema = z.discriminatedUnion('type', [
@@ -42,12 +45,35 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     from: z.enum(['batch', 'split', 'shelf']),
     fromId: idSchema.optional(),
   }),
-  z.strictObject({ ...head, type: z.literal('sgMeasured'), sg: sgSchema, sgSd: z.number().gt(0).max(1), reading: readingSchema.optional(), entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('sgMeasured'),
+    sg: sgSchema,
+    sgSd: z.number().gt(0).max(1),
+    reading: readingSchema.optional(),
+    entered: enteredSchema.optional(),
+  }),
   z.strictObject({ ...head, type: z.literal('volumeMeasured'), volumeMl: millilitresSchema.gt(0), entered: enteredSchema.optional() }),
-  z.strictObject({ ...head, type: z.literal('waterAdded'), grams: gramsSchema.gt(0, 'Water added must be more than 0.'), entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('waterAdded'),
+    grams: gramsSchema.gt(0, 'Water added must be more than 0.'),
+    entered: enteredSchema.optional(),
+  }),
   z.strictObject({ ...head, type: z.literal('waterPouredOff'), grams: gramsSchema.gt(0), entered: enteredSchema.optional() }),
-  z.strictObject({ ...head, type: z.literal('powderAdded'), parts: z.array(bucketPartSchema).min(1).max(60), reason: z.enum(['stain', 'rescue', 'thicken']) }),
-  z.strictObject({ ...head, type: z.literal('glazeTaken'), millilitres: millilitresSchema.gt(0), reason: z.enum(['split', 'dips', 'other']), toId: idSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('powderAdded'),
+    parts: z.array(bucketPartSchema).min(1).max(60),
+    reason: z.enum(['stain', 'rescue', 'thicken']),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('glazeTaken'),
+    millilitres: millilitresSchema.gt(0),
+    reason: z.enum(['split', 'dips', 'other']),
+    toId: idSchema.optional(),
+  }),
   z.strictObject({ ...head, type: z.literal('stirred') }),
   z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: z.number().gt(0).max(600) }),
   z.strictObject({ ...head, type: z.literal('noted'), text: textSchema }),
@@ -55,7 +81,13 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
 ]) satisfies z.ZodType<BucketEvent>;
 
 export const dayEventSchema = z.discriminatedUnion('type', [
-  z.strictObject({ ...head, type: z.literal('stepDone'), stepId: idSchema, seconds: z.number().min(0).max(3600).optional(), sg: sgSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('stepDone'),
+    stepId: idSchema,
+    seconds: z.number().min(0).max(3600).optional(),
+    sg: sgSchema.optional(),
+  }),
   z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('notDryYet'), stepId: idSchema, minutes: minutesSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),

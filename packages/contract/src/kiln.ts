@@ -16,7 +16,20 @@ export type Firing = z.infer<typeof firingSchema>;
 export const firingCreateSchema = z.strictObject({ id: idSchema, body: firingBodySchema });
 export const firingUpdateSchema = z.strictObject({ version: versionSchema, body: firingBodySchema });
 
-export const FAULTS = ['crawled', 'pinholed', 'blistered', 'ran', 'stuck', 'thin', 'thick', 'cracked', 'shivered', 'crazed', 'dull', 'off colour'] as const;
+export const FAULTS = [
+  'crawled',
+  'pinholed',
+  'blistered',
+  'ran',
+  'stuck',
+  'thin',
+  'thick',
+  'cracked',
+  'shivered',
+  'crazed',
+  'dull',
+  'off colour',
+] as const;
 export const resultBodySchema = z.strictObject({
   pieceId: idSchema,
   firingId: idSchema,

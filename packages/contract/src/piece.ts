@@ -28,7 +28,12 @@ export const piecePlanSchema = z.strictObject({
   putAside: z.array(z.strictObject({ rule: z.string(), reason: noteSchema })).max(40),
 }) satisfies z.ZodType<PiecePlan>;
 
-export const pieceBodySchema = z.strictObject({ name: nameSchema, bodyId: idSchema, count: z.int().min(1, 'At least one piece.').max(500), plan: piecePlanSchema });
+export const pieceBodySchema = z.strictObject({
+  name: nameSchema,
+  bodyId: idSchema,
+  count: z.int().min(1, 'At least one piece.').max(500),
+  plan: piecePlanSchema,
+});
 export type PieceBody = z.infer<typeof pieceBodySchema>;
 export const pieceSchema = z.strictObject({ id: idSchema, version: versionSchema, body: pieceBodySchema, createdAt: timeSchema });
 export type Piece = z.infer<typeof pieceSchema>;

@@ -1,7 +1,18 @@
 import * as z from 'zod';
 
 /** Why the server could not do it; the code decides what the screen offers. */
-export const PROBLEM_CODES = ['checkInput', 'notFound', 'stale', 'tooLarge', 'notAPhoto', 'tooMany', 'wrongOrigin', 'databaseAway', 'conflict', 'broken'] as const;
+export const PROBLEM_CODES = [
+  'checkInput',
+  'notFound',
+  'stale',
+  'tooLarge',
+  'notAPhoto',
+  'tooMany',
+  'wrongOrigin',
+  'databaseAway',
+  'conflict',
+  'broken',
+] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];
 
 /** Problem details (RFC 9457) with our code; `detail` is a sentence for the potter. */

@@ -1,5 +1,10 @@
 import * as z from 'zod';
 import { idSchema } from './basics';
 
-export const searchHitSchema = z.strictObject({ kind: z.enum(['recipe', 'bucket', 'piece', 'powder']), id: idSchema, name: z.string(), code: z.string().nullable() });
+export const searchHitSchema = z.strictObject({
+  kind: z.enum(['recipe', 'bucket', 'piece', 'powder']),
+  id: idSchema,
+  name: z.string(),
+  code: z.string().nullable(),
+});
 export type SearchHit = z.infer<typeof searchHitSchema>;

@@ -1,10 +1,32 @@
 // Everything the core offers, by room. Listed by hand: what is not here is private.
 export { PotterError, attempt, type RefusalCode, type Attempt } from './checks/potter-error';
-export { fieldWords, requireNumber, requirePositive, requireNotNegative, SG_LIMITS, requireSg, requireDensity, requireThinnerThanPowder } from './checks/require';
+export {
+  fieldWords,
+  requireNumber,
+  requirePositive,
+  requireNotNegative,
+  SG_LIMITS,
+  requireSg,
+  requireDensity,
+  requireThinnerThanPowder,
+} from './checks/require';
 export { readNumber, type NumberReading } from './units/read-number';
 export { decimalsForDivision, formatFixed, formatSensible } from './units/round';
 export { baumeFromSg, sgFromBaume, twaddellFromSg, ouncesPerPintFromSg } from './units/sg-scales';
-export { MASS_UNITS, VOLUME_UNITS, LENGTH_UNITS, toCanonical, fromCanonical, celsiusToFahrenheit, fahrenheitToCelsius, type MassUnit, type VolumeUnit, type LengthUnit, type Unit, type Entered } from './units/units';
+export {
+  MASS_UNITS,
+  VOLUME_UNITS,
+  LENGTH_UNITS,
+  toCanonical,
+  fromCanonical,
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  type MassUnit,
+  type VolumeUnit,
+  type LengthUnit,
+  type Unit,
+  type Entered,
+} from './units/units';
 export { dryGrams, waterGrams, solidsByMass, solidsByVolume, waterPerDryGram, type SlurryReading } from './slurry/contents';
 export { FIRST_STAGE_SHARE, planCorrection, type CorrectionQuestion, type CorrectionPlan } from './slurry/correction-plan';
 export { waterToThin, waterToPourOff, powderToThicken, slurryToBlend, waterLost, type Correction } from './slurry/into-range';
@@ -34,7 +56,18 @@ export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
 export { TOO_THICK_SHARE, dipCoat, roomMm, filmCoatMm, checkDip, type Dip, type DipCoat } from './coat/dip-coat';
 export { coatFromWetGain, coatFromDryGain, MELT_DENSITY, meltedMm } from './coat/from-weight';
-export { STATE_GUESSES, BODY_DENSITY, PRIOR_LN_SD, EIGHTY_PERCENT_Z, LONGEST_DIP_SECONDS, predictCoat, predictSeconds, type BucketState, type CoatSituation, type CoatPrediction } from './coat/predict';
+export {
+  STATE_GUESSES,
+  BODY_DENSITY,
+  PRIOR_LN_SD,
+  EIGHTY_PERCENT_Z,
+  LONGEST_DIP_SECONDS,
+  predictCoat,
+  predictSeconds,
+  type BucketState,
+  type CoatSituation,
+  type CoatPrediction,
+} from './coat/predict';
 export { secondsForCoat, type SecondsForCoat, type WantedCoat } from './coat/seconds-for-coat';
 export { CAKE_SUCTION_GUESS, WALL_SUCTION_BY_CONE, effectiveSuction, wallSuctionGuess, absorptionGuessPercent, wallCapacityMm } from './coat/suction';
 export { areaCm2, volumeMl, profileBetween, type ProfilePoint } from './geometry/profile';

@@ -1,12 +1,53 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 import type { BatchPlan, BucketContents, DayItem, Powder } from '@cazuela/core';
-import type { BatchCreate, BenchEvent, BucketBody, ClayBody, FiringBody, PieceBody, RecipeBody, Result, ResultBody, StudioBody } from '@cazuela/contract';
+import type {
+  BatchCreate,
+  BenchEvent,
+  BucketBody,
+  ClayBody,
+  FiringBody,
+  PieceBody,
+  RecipeBody,
+  Result,
+  ResultBody,
+  StudioBody,
+} from '@cazuela/contract';
 
-export interface StudioRow { id: string; version: number; demo: boolean; body: StudioBody; createdAt: Date }
-export interface PowderRow { id: string; studioId: string; name: string; body: Omit<Powder, 'id' | 'name'> }
-export interface ClayBodyRow { id: string; studioId: string; name: string; body: Omit<ClayBody, 'id' | 'name'> }
-export interface RecipeRow { id: string; studioId: string; version: number; name: string; createdAt: Date }
-export interface RecipeVersionRow { id: string; studioId: string; recipeId: string; number: number; reason: string; body: RecipeBody; changedAt: Date }
+export interface StudioRow {
+  id: string;
+  version: number;
+  demo: boolean;
+  body: StudioBody;
+  createdAt: Date;
+}
+export interface PowderRow {
+  id: string;
+  studioId: string;
+  name: string;
+  body: Omit<Powder, 'id' | 'name'>;
+}
+export interface ClayBodyRow {
+  id: string;
+  studioId: string;
+  name: string;
+  body: Omit<ClayBody, 'id' | 'name'>;
+}
+export interface RecipeRow {
+  id: string;
+  studioId: string;
+  version: number;
+  name: string;
+  createdAt: Date;
+}
+export interface RecipeVersionRow {
+  id: string;
+  studioId: string;
+  recipeId: string;
+  number: number;
+  reason: string;
+  body: RecipeBody;
+  changedAt: Date;
+}
 export interface BucketRow {
   id: string;
   studioId: string;
@@ -32,11 +73,47 @@ export interface BatchRow {
   lastBy: string | null;
   createdAt: Date;
 }
-export interface BenchEventRow { seq?: number; id: string; studioId: string; stream: BenchEvent['stream']; streamId: string; body: BenchEvent['event']; receivedAt: Date }
-export interface PieceRow { id: string; studioId: string; version: number; name: string; clayBodyId: string; body: PieceBody; createdAt: Date }
-export interface DayRow { id: string; studioId: string; version: number; date: string; items: DayItem[]; createdAt: Date }
-export interface FiringRow { id: string; studioId: string; version: number; startedAt: Date; body: FiringBody }
-export interface PhotoRow { id: string; studioId: string; width: number; height: number; jpeg: Buffer; createdAt: Date }
+export interface BenchEventRow {
+  seq?: number;
+  id: string;
+  studioId: string;
+  stream: BenchEvent['stream'];
+  streamId: string;
+  body: BenchEvent['event'];
+  receivedAt: Date;
+}
+export interface PieceRow {
+  id: string;
+  studioId: string;
+  version: number;
+  name: string;
+  clayBodyId: string;
+  body: PieceBody;
+  createdAt: Date;
+}
+export interface DayRow {
+  id: string;
+  studioId: string;
+  version: number;
+  date: string;
+  items: DayItem[];
+  createdAt: Date;
+}
+export interface FiringRow {
+  id: string;
+  studioId: string;
+  version: number;
+  startedAt: Date;
+  body: FiringBody;
+}
+export interface PhotoRow {
+  id: string;
+  studioId: string;
+  width: number;
+  height: number;
+  jpeg: Buffer;
+  createdAt: Date;
+}
 export interface ResultRow {
   id: string;
   studioId: string;
@@ -96,20 +173,63 @@ export function defineModels(sequelize: Sequelize): Models {
     powders: table('powders', { id, studioId: ref, name, body: json('body') }),
     bodies: table('bodies', { id, studioId: ref, name, body: json('body') }),
     recipes: table('recipes', { id, studioId: ref, version, name, createdAt: time }),
-    recipeVersions: table('recipe_versions', { id, studioId: ref, recipeId: ref, number: version, reason: DataTypes.TEXT, body: json('body'), changedAt: time }),
+    recipeVersions: table('recipe_versions', {
+      id,
+      studioId: ref,
+      recipeId: ref,
+      number: version,
+      reason: DataTypes.TEXT,
+      body: json('body'),
+      changedAt: time,
+    }),
     buckets: table('buckets', {
-      id, studioId: ref, code: DataTypes.STRING(12), version, name, body: json('body'), recipeId: ref, recipeVersionId: ref, contents: json('contents'), createdAt: time,
+      id,
+      studioId: ref,
+      code: DataTypes.STRING(12),
+      version,
+      name,
+      body: json('body'),
+      recipeId: ref,
+      recipeVersionId: ref,
+      contents: json('contents'),
+      createdAt: time,
     }),
     batches: table('batches', {
-      id, studioId: ref, recipeId: ref, recipeVersionId: ref, question: json('question'), plan: json('plan'), bucketId: ref, linesDone: version, lastAt: time, lastBy: name, createdAt: time,
+      id,
+      studioId: ref,
+      recipeId: ref,
+      recipeVersionId: ref,
+      question: json('question'),
+      plan: json('plan'),
+      bucketId: ref,
+      linesDone: version,
+      lastAt: time,
+      lastBy: name,
+      createdAt: time,
     }),
     benchEvents: table('bench_events', {
-      seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true }, id: ref, studioId: ref, stream: DataTypes.STRING(12), streamId: ref, body: json('body'), receivedAt: time,
+      seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      id: ref,
+      studioId: ref,
+      stream: DataTypes.STRING(12),
+      streamId: ref,
+      body: json('body'),
+      receivedAt: time,
     }),
     pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
     days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), createdAt: time }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
-    results: table('results', { id, studioId: ref, version, pieceId: ref, firingId: ref, photoId: ref, body: json('body'), glazedWith: json('glazedWith'), createdAt: time }),
+    results: table('results', {
+      id,
+      studioId: ref,
+      version,
+      pieceId: ref,
+      firingId: ref,
+      photoId: ref,
+      body: json('body'),
+      glazedWith: json('glazedWith'),
+      createdAt: time,
+    }),
   };
 }

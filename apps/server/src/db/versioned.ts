@@ -21,12 +21,17 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
 }): Promise<Row> {
   const { table, where, version, values, missing, toContract, transaction } = question;
   const options = transaction ? { transaction } : {};
-  const [affected] = await table.update({ ...values, version: version + 1 } as Partial<Row>, { where: { ...where, version } as WhereOptions<Row>, ...options });
+  const [affected] = await table.update({ ...values, version: version + 1 } as Partial<Row>, {
+    where: { ...where, version } as WhereOptions<Row>,
+    ...options,
+  });
   const current = await table.findOne({ where, ...options });
   if (!current) throw new ProblemError('notFound', missing);
   const row = current.get();
   if (affected === 0) {
-    throw new ProblemError('stale', 'Somebody changed this while you were working on it. Both are kept here: choose one.', { current: toContract(row) });
+    throw new ProblemError('stale', 'Somebody changed this while you were working on it. Both are kept here: choose one.', {
+      current: toContract(row),
+    });
   }
   return row;
 }

@@ -30,9 +30,13 @@ function toProblem(error: unknown): ProblemError {
       ? new ProblemError('tooLarge', `The photo is larger than ${LIMITS.photoBytes / 1024 / 1024} MB. Take it at a lower size, or crop it.`)
       : new ProblemError('checkInput', 'Send one photo in the field “photo”.');
   }
-  if (error instanceof ForeignKeyConstraintError) return new ProblemError('checkInput', 'This points at something that is not there any more. Reload and try again.');
+  if (error instanceof ForeignKeyConstraintError)
+    return new ProblemError('checkInput', 'This points at something that is not there any more. Reload and try again.');
   if (error instanceof ConnectionError || isGone(error)) {
-    return new ProblemError('databaseAway', 'The studio’s records cannot be reached just now. What you do at the bench is kept here and sent when they are back.');
+    return new ProblemError(
+      'databaseAway',
+      'The studio’s records cannot be reached just now. What you do at the bench is kept here and sent when they are back.',
+    );
   }
   const status = (error as { status?: unknown }).status;
   const type = (error as { type?: unknown }).type;

@@ -38,6 +38,13 @@ export class ProblemError extends Error {
   }
 
   toProblem(): Problem {
-    return { type: `about:blank#${this.code}`, title: TITLE[this.code], status: STATUS[this.code], code: this.code, detail: this.detail, ...this.extra };
+    return {
+      type: `about:blank#${this.code}`,
+      title: TITLE[this.code],
+      status: STATUS[this.code],
+      code: this.code,
+      detail: this.detail,
+      ...this.extra,
+    };
   }
 }

@@ -14,7 +14,10 @@ export function securityHeaders(): RequestHandler[] {
       directives: {
         defaultSrc: ["'none'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'", (_request, response) => `'nonce-${String((response as unknown as { locals: Record<string, unknown> }).locals['nonce'])}'`],
+        styleSrc: [
+          "'self'",
+          (_request, response) => `'nonce-${String((response as unknown as { locals: Record<string, unknown> }).locals['nonce'])}'`,
+        ],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],

@@ -11,12 +11,25 @@ describe('buckets, kept in MariaDB', () => {
   });
 
   const read = async (id: string): Promise<Bucket> => (await server.get(`/buckets/${id}`).expect(200)).body as Bucket;
-  const note = (id: string, ...events: BucketEvent[]) => server.post('/events', { events: events.map((event) => ({ stream: 'bucket', streamId: id, event })) });
-  const split = (takenMl: number) => ({ newBucketId: uuid(), takenEventId: uuid(), filledEventId: uuid(), at: NOW, by: 'Bruno', name: 'Leche, stained', takenMl });
+  const note = (id: string, ...events: BucketEvent[]) =>
+    server.post('/events', { events: events.map((event) => ({ stream: 'bucket', streamId: id, event })) });
+  const split = (takenMl: number) => ({
+    newBucketId: uuid(),
+    takenEventId: uuid(),
+    filledEventId: uuid(),
+    at: NOW,
+    by: 'Bruno',
+    name: 'Leche, stained',
+    takenMl,
+  });
 
   it('keeps measuring and water as history, and the list shows where it stands', async () => {
     const bucket = await aBucket(server);
-    await note(bucket.id, { ...head(), type: 'sgMeasured', sg: 1.5, sgSd: 0.006 }, { ...head(), type: 'waterAdded', grams: 90, entered: { value: 90, unit: 'mL' } }).expect(201);
+    await note(
+      bucket.id,
+      { ...head(), type: 'sgMeasured', sg: 1.5, sgSd: 0.006 },
+      { ...head(), type: 'waterAdded', grams: 90, entered: { value: 90, unit: 'mL' } },
+    ).expect(201);
     const back = await read(bucket.id);
     expect(back.events.map((event) => event.type)).toEqual(['filled', 'sgMeasured', 'waterAdded']);
     expect(back.events[2]).toMatchObject({ entered: { value: 90, unit: 'mL' } });
@@ -68,7 +81,9 @@ describe('buckets, kept in MariaDB', () => {
 
   it('of two writes at the same moment one wins and the other is told', async () => {
     const bucket = await aBucket(server);
-    const answers = await Promise.all(['one', 'two', 'three'].map((name) => server.put(`/buckets/${bucket.id}`, { version: 1, body: { ...bucket.body, name } })));
+    const answers = await Promise.all(
+      ['one', 'two', 'three'].map((name) => server.put(`/buckets/${bucket.id}`, { version: 1, body: { ...bucket.body, name } })),
+    );
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409]);
   });
 

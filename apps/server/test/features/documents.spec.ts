@@ -16,12 +16,22 @@ describe('documents, kept in MariaDB', () => {
     return id;
   };
   const pieceBody = async (change: Partial<PieceBody> = {}): Promise<PieceBody> => ({
-    name: 'Cup', bodyId: await clay(), count: 4, plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] }, ...change,
+    name: 'Cup',
+    bodyId: await clay(),
+    count: 4,
+    plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] },
+    ...change,
   });
   const aPiece = async (): Promise<Piece> => (await server.post('/pieces', { id: uuid(), body: await pieceBody() }).expect(201)).body as Piece;
   const dayItem = (pieceId: string): DayItem => {
     const itemId = uuid();
-    return { id: itemId, pieceId, name: 'Cup', count: 4, steps: [{ id: uuid(), itemId, kind: 'wipeFoot', words: 'Wipe the foot', handSeconds: 30, waitMinutes: 0 }] };
+    return {
+      id: itemId,
+      pieceId,
+      name: 'Cup',
+      count: 4,
+      steps: [{ id: uuid(), itemId, kind: 'wipeFoot', words: 'Wipe the foot', handSeconds: 30, waitMinutes: 0 }],
+    };
   };
 
   describe('recipes', () => {
@@ -31,7 +41,15 @@ describe('documents, kept in MariaDB', () => {
       const next = (await server.put(`/recipes/${recipe.id}`, { version: 1, reason: 'came out too pale', body }).expect(200)).body as Recipe;
       expect(next).toMatchObject({ version: 2, reason: 'came out too pale', body: { notes: 'more tin' } });
       expect(next.versionId).not.toBe(recipe.versionId);
-      await server.post('/batches', { id: uuid(), recipeVersionId: recipe.versionId, size: { kind: 'base', baseGrams: 100 }, water: { kind: 'perBaseGram', millilitres: 1 }, order: 'recipe' }).expect(201);
+      await server
+        .post('/batches', {
+          id: uuid(),
+          recipeVersionId: recipe.versionId,
+          size: { kind: 'base', baseGrams: 100 },
+          water: { kind: 'perBaseGram', millilitres: 1 },
+          order: 'recipe',
+        })
+        .expect(201);
     });
 
     it('two who change it: the second is shown the first one’s', async () => {
@@ -51,7 +69,11 @@ describe('documents, kept in MariaDB', () => {
 
     it.each([
       ['a cone nobody has', { coneHigh: '11' }, 'There is no such cone'],
-      ['more than forty lines', { lines: Array.from({ length: 41 }, () => ({ id: uuid(), powderId: uuid(), part: 'base' as const, percent: 1 })) }, 'at most 40 lines'],
+      [
+        'more than forty lines',
+        { lines: Array.from({ length: 41 }, () => ({ id: uuid(), powderId: uuid(), part: 'base' as const, percent: 1 })) },
+        'at most 40 lines',
+      ],
       ['less than nothing of a powder', { lines: [{ id: uuid(), powderId: uuid(), part: 'base' as const, percent: -1 }] }, 'cannot be less than 0'],
     ])('%s is refused with what to do', async (_name, change, words) => {
       const answer = await server.post('/recipes', { id: uuid(), body: await recipeBody(server, change) }).expect(422);
@@ -60,7 +82,15 @@ describe('documents, kept in MariaDB', () => {
 
     it('a batch of a recipe with an empty base is refused in the core’s own words', async () => {
       const recipe = await aRecipe(server, { lines: [] });
-      const answer = await server.post('/batches', { id: uuid(), recipeVersionId: recipe.versionId, size: { kind: 'base', baseGrams: 100 }, water: { kind: 'perBaseGram', millilitres: 1 }, order: 'recipe' }).expect(422);
+      const answer = await server
+        .post('/batches', {
+          id: uuid(),
+          recipeVersionId: recipe.versionId,
+          size: { kind: 'base', baseGrams: 100 },
+          water: { kind: 'perBaseGram', millilitres: 1 },
+          order: 'recipe',
+        })
+        .expect(422);
       expect(answer.body.detail).toContain('The base is empty');
     });
   });
@@ -77,11 +107,17 @@ describe('documents, kept in MariaDB', () => {
     });
 
     it.each([
-      ['four coats on one zone', { outside: Array.from({ length: 4 }, () => ({ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 0.3 })) }, 'at most three coats'],
+      [
+        'four coats on one zone',
+        { outside: Array.from({ length: 4 }, () => ({ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 0.3 })) },
+        'at most three coats',
+      ],
       ['a coat of 6 mm', { outside: [{ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 6 }] }, 'falls off'],
     ])('%s is refused', async (_name, zones, words) => {
       const body = await pieceBody();
-      const answer = await server.post('/pieces', { id: uuid(), body: { ...body, plan: { ...body.plan, zones: { ...body.plan.zones, ...zones } } } }).expect(422);
+      const answer = await server
+        .post('/pieces', { id: uuid(), body: { ...body, plan: { ...body.plan, zones: { ...body.plan.zones, ...zones } } } })
+        .expect(422);
       expect(answer.body.detail).toContain(words);
     });
 
@@ -101,7 +137,9 @@ describe('documents, kept in MariaDB', () => {
       const piece = await aPiece();
       const item = dayItem(piece.id);
       const day = (await server.post('/days', { id: uuid(), date: '2026-03-12', items: [item] }).expect(201)).body as Day;
-      await server.post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId: item.steps[0]!.id } }] }).expect(201);
+      await server
+        .post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId: item.steps[0]!.id } }] })
+        .expect(201);
       await server.put(`/days/${day.id}`, { version: 1, items: [item, dayItem(piece.id)] }).expect(200);
       await server.put(`/days/${day.id}`, { version: 1, items: [] }).expect(409);
       const back = ((await server.get('/days').expect(200)).body as Day[]).find((one) => one.id === day.id)!;
@@ -117,9 +155,12 @@ describe('documents, kept in MariaDB', () => {
       const piece = await aPiece();
       const other = await server.otherStudio();
       for (const path of [`/recipes/${recipe.id}`, `/buckets/${bucket.id}`, `/pieces/${piece.id}`]) await other.get(path).expect(404);
-      for (const path of ['/recipes', '/buckets', '/pieces', '/days', '/firings', '/results', '/batches']) expect((await other.get(path).expect(200)).body).toEqual([]);
+      for (const path of ['/recipes', '/buckets', '/pieces', '/days', '/firings', '/results', '/batches'])
+        expect((await other.get(path).expect(200)).body).toEqual([]);
       expect((await other.get(`/search?q=${bucket.code}`)).body).toEqual([]);
-      const stolen = await other.post('/events', { events: [{ stream: 'bucket', streamId: bucket.id, event: { ...head(), type: 'stirred' } }] }).expect(201);
+      const stolen = await other
+        .post('/events', { events: [{ stream: 'bucket', streamId: bucket.id, event: { ...head(), type: 'stirred' } }] })
+        .expect(201);
       expect(stolen.body.refused).toHaveLength(1);
     });
 
@@ -133,7 +174,13 @@ describe('documents, kept in MariaDB', () => {
 
     it('members, scale and vessels carry a version', async () => {
       const other = await server.otherStudio();
-      const body = { version: 1, name: 'Taller Vecino', members: ['Maia'], vessels: [], scale: { name: 'Scale', divisionGrams: 1, capacityGrams: 3000 } };
+      const body = {
+        version: 1,
+        name: 'Taller Vecino',
+        members: ['Maia'],
+        vessels: [],
+        scale: { name: 'Scale', divisionGrams: 1, capacityGrams: 3000 },
+      };
       const saved = (await server.any.put(`/api/studios/${other.id}`).send(body).expect(200)).body as Studio;
       expect(saved).toMatchObject({ version: 2, members: ['Maia'] });
       await server.any.put(`/api/studios/${other.id}`).send(body).expect(409);

@@ -17,12 +17,32 @@ describe('kiln and results, kept in MariaDB', () => {
     bucketId = (await aBucket(server)).id;
     pieceId = uuid();
     const zones = { inside: [], outside: [{ id: uuid(), bucketId, way: 'dip', coatMm: 0.5 }], rim: [], foot: [] };
-    await server.post('/pieces', { id: pieceId, body: { name: 'Oil bottle', bodyId, count: 6, plan: { shapeId: 'bottle', zones, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] } } }).expect(201);
+    await server
+      .post('/pieces', {
+        id: pieceId,
+        body: { name: 'Oil bottle', bodyId, count: 6, plan: { shapeId: 'bottle', zones, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] } },
+      })
+      .expect(201);
     firing = (await server.post('/firings', { id: uuid(), body: firingBody() }).expect(201)).body as Firing;
   });
 
-  const firingBody = () => ({ kiln: 'Abuela', startedAt: NOW, wantedCone: '6', witnessCone: null, points: firingFromPeak({ peakCelsius: 1206, hoursUp: 9.5, holdMinutes: 10 }) });
-  const resultBody = (change: object = {}) => ({ pieceId, firingId: firing.id, coneReached: '6', stars: 4, faults: [{ fault: 'ran', where: 'foot' }], note: 'to the shelf', photoId: null, ...change });
+  const firingBody = () => ({
+    kiln: 'Abuela',
+    startedAt: NOW,
+    wantedCone: '6',
+    witnessCone: null,
+    points: firingFromPeak({ peakCelsius: 1206, hoursUp: 9.5, holdMinutes: 10 }),
+  });
+  const resultBody = (change: object = {}) => ({
+    pieceId,
+    firingId: firing.id,
+    coneReached: '6',
+    stars: 4,
+    faults: [{ fault: 'ran', where: 'foot' }],
+    note: 'to the shelf',
+    photoId: null,
+    ...change,
+  });
   const upload = (bytes: Buffer, name: string) => server.any.post(`/api/studios/${server.studio.id}/photos`).attach('photo', bytes, name);
   const picture = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#9A5A22' } });
 
@@ -36,11 +56,39 @@ describe('kiln and results, kept in MariaDB', () => {
   it('from the day it was glazed it knows the seconds really taken and the SG of that day', async () => {
     const itemId = uuid();
     const stepId = uuid();
-    const step = { id: stepId, itemId, kind: 'layer', words: 'Dip the outside in Leche de Higo', bucketId, bucketName: 'Leche de Higo', seconds: 2.4, coatMm: 0.5, handSeconds: 25, waitMinutes: 8 };
-    const day = (await server.post('/days', { id: uuid(), date: '2026-03-09', items: [{ id: itemId, pieceId, name: 'Oil bottle', count: 6, steps: [step] }] }).expect(201)).body as Day;
-    await server.post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47 } }] }).expect(201);
+    const step = {
+      id: stepId,
+      itemId,
+      kind: 'layer',
+      words: 'Dip the outside in Leche de Higo',
+      bucketId,
+      bucketName: 'Leche de Higo',
+      seconds: 2.4,
+      coatMm: 0.5,
+      handSeconds: 25,
+      waitMinutes: 8,
+    };
+    const day = (
+      await server
+        .post('/days', { id: uuid(), date: '2026-03-09', items: [{ id: itemId, pieceId, name: 'Oil bottle', count: 6, steps: [step] }] })
+        .expect(201)
+    ).body as Day;
+    await server
+      .post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47 } }] })
+      .expect(201);
     const result = (await server.post('/results', { id: uuid(), body: resultBody() }).expect(201)).body as Result;
-    expect(result.glazedWith).toEqual([{ words: 'Dip the outside in Leche de Higo', bucketId, bucketName: 'Leche de Higo', bucketCode: 'B1', sg: 1.47, coatMm: 0.5, seconds: 4, doneAt: NOW }]);
+    expect(result.glazedWith).toEqual([
+      {
+        words: 'Dip the outside in Leche de Higo',
+        bucketId,
+        bucketName: 'Leche de Higo',
+        bucketCode: 'B1',
+        sg: 1.47,
+        coatMm: 0.5,
+        seconds: 4,
+        doneAt: NOW,
+      },
+    ]);
   });
 
   it.each([
@@ -56,7 +104,11 @@ describe('kiln and results, kept in MariaDB', () => {
   });
 
   it('a curve that goes back in time is refused in words', async () => {
-    const points = [{ hours: 0, celsius: 20 }, { hours: 8, celsius: 1100 }, { hours: 7, celsius: 1200 }];
+    const points = [
+      { hours: 0, celsius: 20 },
+      { hours: 8, celsius: 1100 },
+      { hours: 7, celsius: 1200 },
+    ];
     const answer = await server.post('/firings', { id: uuid(), body: { ...firingBody(), points } }).expect(422);
     expect(answer.body.detail).toContain('back in time');
   });
@@ -69,10 +121,16 @@ describe('kiln and results, kept in MariaDB', () => {
 
   describe('photos', () => {
     it('are made smaller and ours before they are kept: no place, no camera', async () => {
-      const bytes = await picture(3000, 2000).withExif({ IFD0: { Copyright: 'somebody' } }).jpeg().toBuffer();
+      const bytes = await picture(3000, 2000)
+        .withExif({ IFD0: { Copyright: 'somebody' } })
+        .jpeg()
+        .toBuffer();
       const { id, width, height } = (await upload(bytes, 'pot.jpg').expect(201)).body as { id: string; width: number; height: number };
       expect([width, height]).toEqual([1600, 1067]);
-      const back = await server.get(`/photos/${id}`).expect(200).expect('Content-Type', /image\/jpeg/);
+      const back = await server
+        .get(`/photos/${id}`)
+        .expect(200)
+        .expect('Content-Type', /image\/jpeg/);
       const meta = await sharp(back.body as Buffer).metadata();
       expect(meta.exif).toBeUndefined();
       expect(meta.format).toBe('jpeg');

@@ -20,7 +20,14 @@ describe('weighing, kept in MariaDB', () => {
 
   it('a plan sent along is refused: nothing beside the question is taken', async () => {
     const recipe = await aRecipe(server);
-    const sent = { id: uuid(), recipeVersionId: recipe.versionId, size: { kind: 'base', baseGrams: 1000 }, water: { kind: 'toSg', sg: 1.45 }, order: 'clayFirst', plan: { totalGrams: 1 } };
+    const sent = {
+      id: uuid(),
+      recipeVersionId: recipe.versionId,
+      size: { kind: 'base', baseGrams: 1000 },
+      water: { kind: 'toSg', sg: 1.45 },
+      order: 'clayFirst',
+      plan: { totalGrams: 1 },
+    };
     await server.post('/batches', sent).expect(422);
   });
 
@@ -94,7 +101,21 @@ describe('weighing, kept in MariaDB', () => {
 
   it.each([
     ['a batch nobody has', { stream: 'batch', streamId: uuid(), event: { ...head(), type: 'respiratorOn' } }, 'no such batch'],
-    ['a bucket filled from nowhere', { stream: 'bucket', streamId: uuid(), event: { ...head(), type: 'filled', parts: [{ powderId: uuid(), name: 'Gold', part: 'base', grams: 1, density: 19 > 12 ? 10 : 19 }], waterGrams: 1, from: 'shelf' } }, 'made from a finished batch'],
+    [
+      'a bucket filled from nowhere',
+      {
+        stream: 'bucket',
+        streamId: uuid(),
+        event: {
+          ...head(),
+          type: 'filled',
+          parts: [{ powderId: uuid(), name: 'Gold', part: 'base', grams: 1, density: 19 > 12 ? 10 : 19 }],
+          waterGrams: 1,
+          from: 'shelf',
+        },
+      },
+      'made from a finished batch',
+    ],
   ])('an event for %s is refused, the others are kept', async (_name, bad, words) => {
     const batch = await aBatch(server);
     const good = { stream: 'batch', streamId: batch.id, event: { ...head(), type: 'respiratorOn' } };

@@ -3,15 +3,39 @@ import type { Routes } from '@angular/router';
 /** Every view is its own file on the wire, fetched when it is first opened. */
 export const routes: Routes = [
   { path: '', title: 'What now? · Cazuela', loadComponent: () => import('./stations/home/home').then((m) => m.Home) },
-  { path: 'recipe', title: 'Recipes · Cazuela', loadComponent: () => import('./stations/recipe/recipe-shelf/recipe-shelf').then((m) => m.RecipeShelf) },
-  { path: 'recipe/:id', title: 'Recipe · Cazuela', loadComponent: () => import('./stations/recipe/recipe-editor/recipe-editor').then((m) => m.RecipeEditor) },
+  {
+    path: 'recipe',
+    title: 'Recipes · Cazuela',
+    loadComponent: () => import('./stations/recipe/recipe-shelf/recipe-shelf').then((m) => m.RecipeShelf),
+  },
+  {
+    path: 'recipe/:id',
+    title: 'Recipe · Cazuela',
+    loadComponent: () => import('./stations/recipe/recipe-editor/recipe-editor').then((m) => m.RecipeEditor),
+  },
   { path: 'weigh', title: 'Weigh · Cazuela', loadComponent: () => import('./stations/weigh/weigh-plan/weigh-plan').then((m) => m.WeighPlan) },
-  { path: 'weigh/:id', title: 'Weighing bench · Cazuela', loadComponent: () => import('./stations/weigh/weigh-bench/weigh-bench').then((m) => m.WeighBench) },
-  { path: 'bucket', title: 'Buckets · Cazuela', loadComponent: () => import('./stations/bucket/bucket-shelf/bucket-shelf').then((m) => m.BucketShelf) },
-  { path: 'bucket/:id', title: 'Bucket · Cazuela', loadComponent: () => import('./stations/bucket/bucket-page/bucket-page').then((m) => m.BucketPage) },
+  {
+    path: 'weigh/:id',
+    title: 'Weighing bench · Cazuela',
+    loadComponent: () => import('./stations/weigh/weigh-bench/weigh-bench').then((m) => m.WeighBench),
+  },
+  {
+    path: 'bucket',
+    title: 'Buckets · Cazuela',
+    loadComponent: () => import('./stations/bucket/bucket-shelf/bucket-shelf').then((m) => m.BucketShelf),
+  },
+  {
+    path: 'bucket/:id',
+    title: 'Bucket · Cazuela',
+    loadComponent: () => import('./stations/bucket/bucket-page/bucket-page').then((m) => m.BucketPage),
+  },
   { path: 'coat', title: 'Coat · Cazuela', loadComponent: () => import('./stations/coat/coat-station').then((m) => m.CoatStation) },
   { path: 'piece', title: 'Pieces · Cazuela', loadComponent: () => import('./stations/piece/piece-shelf/piece-shelf').then((m) => m.PieceShelf) },
-  { path: 'piece/:id', title: 'Piece plan · Cazuela', loadComponent: () => import('./stations/piece/piece-planner/piece-planner').then((m) => m.PiecePlanner) },
+  {
+    path: 'piece/:id',
+    title: 'Piece plan · Cazuela',
+    loadComponent: () => import('./stations/piece/piece-planner/piece-planner').then((m) => m.PiecePlanner),
+  },
   { path: 'day', title: 'The glazing day · Cazuela', loadComponent: () => import('./stations/day/day-list').then((m) => m.DayList) },
   { path: 'kiln', title: 'Kiln · Cazuela', loadComponent: () => import('./stations/kiln/kiln-station').then((m) => m.KilnStation) },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, tap } from 'rxjs';
@@ -42,7 +43,11 @@ export class App {
     toSignal(inject(Outbox).run$);
     toSignal(this.studio.id$);
     this.keys.bind([
-      ...STATIONS.map((station, index) => ({ keys: [String(index + 1)], words: station.name, run: () => void this.router.navigateByUrl(station.path) })),
+      ...STATIONS.map((station, index) => ({
+        keys: [String(index + 1)],
+        words: station.name,
+        run: () => void this.router.navigateByUrl(station.path),
+      })),
       { keys: ['0', 'h'], words: 'What now?', run: () => void this.router.navigateByUrl('/') },
       { keys: ['/'], words: 'find by name or code', run: () => this.find() },
       { keys: ['?'], words: 'the keys of this screen', run: () => this.showKeys() },

@@ -1,11 +1,34 @@
 import { inject, provideAppInitializer, type EnvironmentProviders } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
-import { mdiArrowDown, mdiArrowUp, mdiCheck, mdiClose, mdiDrag, mdiPlus, mdiPrinterOutline, mdiStar, mdiStarOutline, mdiUndoVariant, mdiCameraOutline, mdiTuneVariant } from '@mdi/js';
+import {
+  mdiArrowDown,
+  mdiArrowUp,
+  mdiCheck,
+  mdiClose,
+  mdiDrag,
+  mdiPlus,
+  mdiPrinterOutline,
+  mdiStar,
+  mdiStarOutline,
+  mdiUndoVariant,
+  mdiCameraOutline,
+  mdiTuneVariant,
+} from '@mdi/js';
 
 const ICONS = {
-  up: mdiArrowUp, down: mdiArrowDown, check: mdiCheck, close: mdiClose, drag: mdiDrag, plus: mdiPlus, print: mdiPrinterOutline,
-  star: mdiStar, 'star-empty': mdiStarOutline, undo: mdiUndoVariant, camera: mdiCameraOutline, tune: mdiTuneVariant,
+  up: mdiArrowUp,
+  down: mdiArrowDown,
+  check: mdiCheck,
+  close: mdiClose,
+  drag: mdiDrag,
+  plus: mdiPlus,
+  print: mdiPrinterOutline,
+  star: mdiStar,
+  'star-empty': mdiStarOutline,
+  undo: mdiUndoVariant,
+  camera: mdiCameraOutline,
+  tune: mdiTuneVariant,
 };
 
 /** Icons ship with the app, as SVG paths from @mdi/js. */

@@ -8,7 +8,12 @@ export interface BatchLineState extends BatchPlanLine {
   eventId?: string;
 }
 
-export type BatchStep = { kind: 'respirator' } | { kind: 'line'; line: BatchLineState; number: number } | { kind: 'water' } | { kind: 'mix' } | { kind: 'finished'; bucketId: string };
+export type BatchStep =
+  | { kind: 'respirator' }
+  | { kind: 'line'; line: BatchLineState; number: number }
+  | { kind: 'water' }
+  | { kind: 'mix' }
+  | { kind: 'finished'; bucketId: string };
 
 export interface BatchState {
   lines: BatchLineState[];

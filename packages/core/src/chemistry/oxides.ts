@@ -3,9 +3,27 @@ import type { WeighedPowder } from '../recipe/behaviour';
 
 /** Molar masses, g/mol (IUPAC standard atomic weights). */
 export const MOLAR_MASS = {
-  SiO2: 60.084, Al2O3: 101.961, B2O3: 69.62, Fe2O3: 159.688, TiO2: 79.866, P2O5: 141.944, ZrO2: 123.222, SnO2: 150.708,
-  K2O: 94.196, Na2O: 61.979, Li2O: 29.881, CaO: 56.077, MgO: 40.304, BaO: 153.326, SrO: 103.62, ZnO: 81.38,
-  MnO: 70.937, CoO: 74.932, CuO: 79.545, Cr2O3: 151.99, NiO: 74.692,
+  SiO2: 60.084,
+  Al2O3: 101.961,
+  B2O3: 69.62,
+  Fe2O3: 159.688,
+  TiO2: 79.866,
+  P2O5: 141.944,
+  ZrO2: 123.222,
+  SnO2: 150.708,
+  K2O: 94.196,
+  Na2O: 61.979,
+  Li2O: 29.881,
+  CaO: 56.077,
+  MgO: 40.304,
+  BaO: 153.326,
+  SrO: 103.62,
+  ZnO: 81.38,
+  MnO: 70.937,
+  CoO: 74.932,
+  CuO: 79.545,
+  Cr2O3: 151.99,
+  NiO: 74.692,
 } as const;
 
 export type Oxide = keyof typeof MOLAR_MASS;

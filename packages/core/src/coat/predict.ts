@@ -60,7 +60,11 @@ export function predictCoat({ seconds, ...situation }: CoatSituation & { seconds
 }
 
 /** Seconds for a wanted coat in the same situation. */
-export function predictSeconds({ coatMm, longestSeconds = LONGEST_DIP_SECONDS, ...situation }: CoatSituation & { coatMm: number; longestSeconds?: number }): SecondsForCoat {
+export function predictSeconds({
+  coatMm,
+  longestSeconds = LONGEST_DIP_SECONDS,
+  ...situation
+}: CoatSituation & { coatMm: number; longestSeconds?: number }): SecondsForCoat {
   return secondsForCoat({ ...dipFor(situation, {}), coatMm, longestSeconds });
 }
 
@@ -74,7 +78,8 @@ function dipFor(situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> {
   const { filmMm, packing } = STATE_GUESSES[situation.state];
   const phi = solidsByVolume({ sg: requireSg('sg', situation.sg), density: situation.density });
   const factor = cakeFactor({ solidsByVolume: phi, packing });
-  const absorptionPercent = situation.absorptionPercent ?? absorptionGuessPercent({ bisqueCone: situation.bisqueCone, earthenware: situation.earthenware ?? false });
+  const absorptionPercent =
+    situation.absorptionPercent ?? absorptionGuessPercent({ bisqueCone: situation.bisqueCone, earthenware: situation.earthenware ?? false });
   const capacity = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm: situation.wallMm, faces: situation.faces });
   return {
     solidsByVolume: phi,

@@ -25,7 +25,11 @@ export function effectiveSuction(pair: { cakeSuction: number; wallSuction: numbe
 
 /** Starting guess for the suction of a wall by the cone its bisque reached, mm²/s. Outside 08–1 the end value holds. */
 export function wallSuctionGuess({ bisqueCone }: { bisqueCone: string }): number {
-  return interpolateByCone(bisqueCone, WALL_SUCTION_BY_CONE.map(({ cone, suction }) => ({ cone, value: Math.log(suction) })), Math.exp);
+  return interpolateByCone(
+    bisqueCone,
+    WALL_SUCTION_BY_CONE.map(({ cone, suction }) => ({ cone, value: Math.log(suction) })),
+    Math.exp,
+  );
 }
 
 /** Absorption by bisque cone, percent: starting guesses for stoneware; earthenware drinks 3 more. */

@@ -56,7 +56,9 @@ export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; gla
       const name = glazeName ?? 'glaze';
       if (step.layer!.way === 'brush') return `Brush ${name} on ${where}, ${step.brushCoats ?? 1} ${step.brushCoats === 1 ? 'coat' : 'coats'}`;
       const seconds = step.dip?.kind === 'ok' ? `, ${step.dip.seconds.toFixed(1)} s` : '';
-      return step.layer!.way === 'dip' ? `Dip ${where} in ${name}${seconds}` : `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
+      return step.layer!.way === 'dip'
+        ? `Dip ${where} in ${name}${seconds}`
+        : `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
     }
   }
 }

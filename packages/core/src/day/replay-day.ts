@@ -59,7 +59,8 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
     let readyMs = nowMs;
     if (before && end && !end.skipped) {
       readyMs = Date.parse(end.at) + (before.waitMinutes + (extraMin.get(before.id) ?? 0)) * MINUTE_MS;
-      if (before.waitMinutes > 0 && index >= 0) drying.push({ item, afterStep: before, untilAt: new Date(readyMs).toISOString(), dry: readyMs <= nowMs });
+      if (before.waitMinutes > 0 && index >= 0)
+        drying.push({ item, afterStep: before, untilAt: new Date(readyMs).toISOString(), dry: readyMs <= nowMs });
     }
     from.set(item.id, { index: open, readyMin: Math.max(0, (readyMs - nowMs) / MINUTE_MS) });
   }

@@ -17,10 +17,31 @@ const points = (...pairs: [radiusMm: number, heightMm: number][]): ProfilePoint[
 export const PIECE_SHAPES: readonly PieceShape[] = [
   { id: 'cup', name: 'Cup', wallMm: 4, floorMm: 6, handle: true, outside: points([30, 0], [32, 4], [38, 14], [41, 40], [41, 70], [42, 88]) },
   { id: 'cazuela', name: 'Cazuela', wallMm: 5, floorMm: 7, handle: true, outside: points([48, 0], [52, 5], [68, 20], [76, 38], [78, 55], [80, 62]) },
-  { id: 'liddedPot', name: 'Lidded pot', wallMm: 5, floorMm: 8, handle: false, outside: points([52, 0], [55, 6], [78, 45], [88, 95], [84, 140], [66, 172], [62, 182], [68, 200]) },
+  {
+    id: 'liddedPot',
+    name: 'Lidded pot',
+    wallMm: 5,
+    floorMm: 8,
+    handle: false,
+    outside: points([52, 0], [55, 6], [78, 45], [88, 95], [84, 140], [66, 172], [62, 182], [68, 200]),
+  },
   { id: 'platter', name: 'Platter', wallMm: 7, floorMm: 9, handle: false, outside: points([92, 0], [95, 6], [130, 16], [158, 28], [165, 36]) },
-  { id: 'bottle', name: 'Oil bottle', wallMm: 4, floorMm: 6, handle: false, outside: points([34, 0], [37, 5], [47, 40], [49, 90], [40, 130], [18, 158], [14, 185], [18, 204]) },
-  { id: 'planter', name: 'Planter', wallMm: 6, floorMm: 9, handle: false, outside: points([55, 0], [57, 6], [66, 50], [75, 105], [80, 140], [82, 150]) },
+  {
+    id: 'bottle',
+    name: 'Oil bottle',
+    wallMm: 4,
+    floorMm: 6,
+    handle: false,
+    outside: points([34, 0], [37, 5], [47, 40], [49, 90], [40, 130], [18, 158], [14, 185], [18, 204]),
+  },
+  {
+    id: 'planter',
+    name: 'Planter',
+    wallMm: 6,
+    floorMm: 9,
+    handle: false,
+    outside: points([55, 0], [57, 6], [66, 50], [75, 105], [80, 140], [82, 150]),
+  },
 ];
 
 /** Inside of a form: the outside moved in by the wall along its normal, from the floor's centre up to the rim. */

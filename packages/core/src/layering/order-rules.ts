@@ -87,7 +87,10 @@ function dryThrough(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]):
       rule: 'O5',
       severity: 'look',
       what: `${name} goes over a coat that must be dry through, not only handle-dry.`,
-      why: used > 70 ? `About ${used} % of the water the wall can hold is in use: a further coat stays wet and slides.` : 'The two coats together are over 0.8 mm: they pull off while damp.',
+      why:
+        used > 70
+          ? `About ${used} % of the water the wall can hold is in use: a further coat stays wet and slides.`
+          : 'The two coats together are over 0.8 mm: they pull off while damp.',
       remedies: ['Leave it overnight (about 12 hours)', 'Make one of the coats thinner', 'Give the inside a day before the outside'],
     },
   ];

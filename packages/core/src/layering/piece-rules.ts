@@ -38,7 +38,9 @@ export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: nu
   const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
   // The rim's own edge starts higher: it matters only when it runs past the edge below it.
   const reach95 = Math.max(alone.run95Mm, rimRun ? rimRun.run95Mm - (overlapEdgeMm - plan.waxFootMm) : 0);
-  const guess = plan.zones.outside.concat(plan.zones.rim).some((layer) => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.flow.ground === 'startingGuess');
+  const guess = plan.zones.outside
+    .concat(plan.zones.rim)
+    .some((layer) => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.flow.ground === 'startingGuess');
   return { edgeMm: plan.waxFootMm, runMm: alone.runMm, run95Mm: reach95, guess };
 }
 

@@ -44,4 +44,10 @@ function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefine
   return same ? { inside, outside } : undefined;
 }
 
-const layerStep = (key: string, layer: Layer, zones: Zone[]): PieceStep => ({ key, kind: 'layer', zones, layer, handSeconds: HAND_SECONDS[layer.way] });
+const layerStep = (key: string, layer: Layer, zones: Zone[]): PieceStep => ({
+  key,
+  kind: 'layer',
+  zones,
+  layer,
+  handSeconds: HAND_SECONDS[layer.way],
+});

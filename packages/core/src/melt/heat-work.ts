@@ -58,9 +58,7 @@ export function flowRatio(question: { firing: readonly FiringPoint[]; reference:
 }
 
 export type ConeReached =
-  | { kind: 'between'; lower: string; upper: string; fraction: number }
-  | { kind: 'below'; cone: string }
-  | { kind: 'above'; cone: string };
+  { kind: 'between'; lower: string; upper: string; fraction: number } | { kind: 'below'; cone: string } | { kind: 'above'; cone: string };
 
 let rampWork: { cone: string; lnWork: number }[] | undefined;
 

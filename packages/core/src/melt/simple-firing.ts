@@ -45,7 +45,8 @@ export function peakForCone({ cone, hoursUp, holdMinutes }: { cone: string; hour
   let high = Math.min(1350, celsius + 150);
   for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
-    if (heatWorkHours({ firing: firingFromPeak({ peakCelsius: middle, hoursUp, holdMinutes }), activationKjPerMol: CONE_ACTIVATION }) < wanted) low = middle;
+    if (heatWorkHours({ firing: firingFromPeak({ peakCelsius: middle, hoursUp, holdMinutes }), activationKjPerMol: CONE_ACTIVATION }) < wanted)
+      low = middle;
     else high = middle;
   }
   return (low + high) / 2;

@@ -8,7 +8,16 @@ import { planCorrection } from '../slurry/correction-plan';
 
 export interface StudioNow {
   nowAt: string;
-  batches: readonly { id: string; recipeName: string; expectedMl: number; linesDone: number; lineCount: number; finished: boolean; lastAt: string | null; lastBy: string | null }[];
+  batches: readonly {
+    id: string;
+    recipeName: string;
+    expectedMl: number;
+    linesDone: number;
+    lineCount: number;
+    finished: boolean;
+    lastAt: string | null;
+    lastBy: string | null;
+  }[];
   buckets: readonly { id: string; name: string; sgLow: number; sgHigh: number; contents: BucketContents | null }[];
   /** Today's day, if there is one. */
   day?: { items: readonly DayItem[]; events: readonly DayEvent[] } | undefined;
@@ -18,8 +27,27 @@ export interface StudioNow {
 }
 
 export type NowItem =
-  | { kind: 'unfinishedBatch'; batchId: string; recipeName: string; expectedMl: number; nextLine: number; lineCount: number; lastAt: string | null; lastBy: string | null }
-  | { kind: 'outOfRange'; bucketId: string; name: string; sg: number; sgSd: number; sgLow: number; sgHigh: number; verdict: RangeVerdict; waterMl?: number }
+  | {
+      kind: 'unfinishedBatch';
+      batchId: string;
+      recipeName: string;
+      expectedMl: number;
+      nextLine: number;
+      lineCount: number;
+      lastAt: string | null;
+      lastBy: string | null;
+    }
+  | {
+      kind: 'outOfRange';
+      bucketId: string;
+      name: string;
+      sg: number;
+      sgSd: number;
+      sgLow: number;
+      sgHigh: number;
+      verdict: RangeVerdict;
+      waterMl?: number;
+    }
   | { kind: 'dryEnough'; name: string; count: number; nextWords: string }
   | { kind: 'drying'; name: string; count: number; untilAt: string }
   | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string }

@@ -22,7 +22,10 @@ export interface RecipeOutlook {
 
 /** What a recipe will do in the bucket, on the pot and in the fire, from its powders alone. */
 export function recipeOutlook({ lines, powders }: { lines: readonly RecipeLine[]; powders: readonly Powder[] }): RecipeOutlook {
-  const parts: WeighedPowder[] = resolveLines({ lines: normaliseRecipe({ lines }), powders }).map(({ line, powder }) => ({ grams: line.percent, powder }));
+  const parts: WeighedPowder[] = resolveLines({ lines: normaliseRecipe({ lines }), powders }).map(({ line, powder }) => ({
+    grams: line.percent,
+    powder,
+  }));
   const shares = powderShares({ parts });
   const oxides = oxideGrams({ parts });
   const formula = unityFormula({ oxideGrams: oxides });

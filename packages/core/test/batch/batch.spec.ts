@@ -1,7 +1,12 @@
 import { planBatch, replayBatch, type BatchEvent } from '../../src/index';
 import { base, KAOLIN, POWDERS, SILICA } from '../powders';
 
-const PLAN = planBatch({ lines: [base(KAOLIN.id, 60), base(SILICA.id, 40)], powders: POWDERS, size: { kind: 'base', baseGrams: 500 }, water: { kind: 'perBaseGram', millilitres: 1 } });
+const PLAN = planBatch({
+  lines: [base(KAOLIN.id, 60), base(SILICA.id, 40)],
+  powders: POWDERS,
+  size: { kind: 'base', baseGrams: 500 },
+  water: { kind: 'perBaseGram', millilitres: 1 },
+});
 const [CLAY, FLINT] = PLAN.lines as [(typeof PLAN.lines)[number], (typeof PLAN.lines)[number]];
 let count = 0;
 const head = (by = 'Bruno'): { id: string; at: string; by: string } => ({ id: `e${++count}`, at: '2026-03-01T09:00:00.000Z', by });
@@ -53,7 +58,9 @@ describe('a batch at the bench', () => {
   });
 
   it('notes stay with their line', () => {
-    expect(stand(on(), { ...head(), type: 'noted', text: 'new sack', lineId: CLAY.lineId }).notes).toEqual([{ text: 'new sack', lineId: CLAY.lineId }]);
+    expect(stand(on(), { ...head(), type: 'noted', text: 'new sack', lineId: CLAY.lineId }).notes).toEqual([
+      { text: 'new sack', lineId: CLAY.lineId },
+    ]);
   });
 
   it('is over when it is a bucket', () => {

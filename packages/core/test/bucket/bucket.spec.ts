@@ -1,8 +1,22 @@
 import fc from 'fast-check';
-import { bucketHistory, rangeVerdict, replayBucket, slurryStateFromSwirl, splitBucket, waterToThin, type BucketContents, type BucketEvent, type BucketPart } from '../../src/index';
+import {
+  bucketHistory,
+  rangeVerdict,
+  replayBucket,
+  slurryStateFromSwirl,
+  splitBucket,
+  waterToThin,
+  type BucketContents,
+  type BucketEvent,
+  type BucketPart,
+} from '../../src/index';
 
 let count = 0;
-const head = (): { id: string; at: string; by: string } => ({ id: `event-${++count}`, at: `2026-03-01T09:${String(count % 60).padStart(2, '0')}:00.000Z`, by: 'Inés' });
+const head = (): { id: string; at: string; by: string } => ({
+  id: `event-${++count}`,
+  at: `2026-03-01T09:${String(count % 60).padStart(2, '0')}:00.000Z`,
+  by: 'Inés',
+});
 const KAOLIN: BucketPart = { powderId: 'kaolin', name: 'Kaolin', part: 'base', grams: 3000, density: 2.6 };
 const SILICA: BucketPart = { powderId: 'silica', name: 'Silica', part: 'base', grams: 2000, density: 2.65 };
 const COBALT: BucketPart = { powderId: 'cobalt', name: 'Cobalt carbonate', part: 'stain', grams: 100, density: 4.1 };
@@ -51,7 +65,10 @@ describe('a bucket remembers', () => {
     const water: BucketEvent = { ...head(), type: 'waterAdded', grams: 900 };
     const undone = contents(filled(), water, { ...head(), type: 'undone', eventId: water.id });
     expect(undone.waterGrams).toBe(6000);
-    expect(bucketHistory({ events: [filled(), water, { ...head(), type: 'undone', eventId: water.id }] }).map((moment) => moment.undone)).toEqual([false, true]);
+    expect(bucketHistory({ events: [filled(), water, { ...head(), type: 'undone', eventId: water.id }] }).map((moment) => moment.undone)).toEqual([
+      false,
+      true,
+    ]);
   });
 
   it('an SG above its own powder is not believed', () => {
@@ -67,7 +84,12 @@ describe('a bucket remembers', () => {
   });
 
   it('its history ends where its replay ends, step by step', () => {
-    const events: BucketEvent[] = [filled(), { ...head(), type: 'waterAdded', grams: 300 }, { ...head(), type: 'glazeTaken', millilitres: 500, reason: 'dips' }, { ...head(), type: 'stirred' }];
+    const events: BucketEvent[] = [
+      filled(),
+      { ...head(), type: 'waterAdded', grams: 300 },
+      { ...head(), type: 'glazeTaken', millilitres: 500, reason: 'dips' },
+      { ...head(), type: 'stirred' },
+    ];
     events.forEach((_event, index) => {
       const some = events.slice(0, index + 1);
       expect(bucketHistory({ events: some }).at(-1)?.volumeMl).toBeCloseTo(contents(...some).volumeMl, 9);
@@ -105,7 +127,11 @@ describe('in range at a glance', () => {
     expect(rangeVerdict({ sg, sgSd, ...range })).toBe(verdict);
   });
 
-  it.each([[3, 'flocculated'], [9, 'normal'], [20, 'deflocculated']] as const)('a swirl of %p s is %s', (seconds, state) => {
+  it.each([
+    [3, 'flocculated'],
+    [9, 'normal'],
+    [20, 'deflocculated'],
+  ] as const)('a swirl of %p s is %s', (seconds, state) => {
     expect(slurryStateFromSwirl({ seconds })).toBe(state);
   });
 });

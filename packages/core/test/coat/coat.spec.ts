@@ -1,7 +1,22 @@
 import fc from 'fast-check';
 import {
-  absorptionGuessPercent, coatCurve, coatFromDryGain, coatFromWetGain, dipCoat, effectiveSuction, EIGHTY_PERCENT_Z, meltedMm, predictCoat, predictSeconds, PRIOR_LN_SD, secondsForCoat,
-  solidsByMass, wallCapacityMm, wallSuctionGuess, type CoatSituation, type Dip,
+  absorptionGuessPercent,
+  coatCurve,
+  coatFromDryGain,
+  coatFromWetGain,
+  dipCoat,
+  effectiveSuction,
+  EIGHTY_PERCENT_Z,
+  meltedMm,
+  predictCoat,
+  predictSeconds,
+  PRIOR_LN_SD,
+  secondsForCoat,
+  solidsByMass,
+  wallCapacityMm,
+  wallSuctionGuess,
+  type CoatSituation,
+  type Dip,
 } from '../../src/index';
 
 const DIP: Dip = { seconds: 3, solidsByVolume: 0.28, packing: 0.5, suction: 0.05, filmMm: 0.15, underMm: 0, underDryness: 1, wallWaterMm: 1 };
@@ -47,7 +62,12 @@ describe('a dip', () => {
     expect(dipCoat({ ...DIP, solidsByVolume: 0.47 }).kind).toBe('tooThickToDip');
   });
 
-  it.each([['seconds', -1], ['packing', 1.2], ['underDryness', 2], ['filmMm', Number.NaN]])('%s of %p is refused, not computed', (field, value) => {
+  it.each([
+    ['seconds', -1],
+    ['packing', 1.2],
+    ['underDryness', 2],
+    ['filmMm', Number.NaN],
+  ])('%s of %p is refused, not computed', (field, value) => {
     expect(() => dipCoat({ ...DIP, [field]: value })).toThrow();
   });
 });
@@ -55,12 +75,19 @@ describe('a dip', () => {
 describe('seconds for a coat', () => {
   it('give that coat back, whatever the bucket and the wall', () => {
     fc.assert(
-      fc.property(positive(0.15, 0.4), positive(0.01, 0.12), positive(0, 0.8), positive(0, 1), positive(0.2, 1.2), (solidsByVolume, suction, underMm, underDryness, coatMm) => {
-        const dip = { ...DIP, solidsByVolume, suction, underMm, underDryness, wallWaterMm: 3 };
-        const answer = secondsForCoat({ ...dip, coatMm, longestSeconds: 120 });
-        if (answer.kind !== 'ok') return;
-        expect(mm({ ...dip, seconds: answer.seconds })).toBeCloseTo(coatMm, 6);
-      }),
+      fc.property(
+        positive(0.15, 0.4),
+        positive(0.01, 0.12),
+        positive(0, 0.8),
+        positive(0, 1),
+        positive(0.2, 1.2),
+        (solidsByVolume, suction, underMm, underDryness, coatMm) => {
+          const dip = { ...DIP, solidsByVolume, suction, underMm, underDryness, wallWaterMm: 3 };
+          const answer = secondsForCoat({ ...dip, coatMm, longestSeconds: 120 });
+          if (answer.kind !== 'ok') return;
+          expect(mm({ ...dip, seconds: answer.seconds })).toBeCloseTo(coatMm, 6);
+        },
+      ),
     );
   });
 
@@ -81,7 +108,13 @@ describe('the starting guess', () => {
     expect([...suctions].sort((a, b) => b - a)).toEqual(suctions);
   });
 
-  it.each([['08', 0.06], ['06', 0.045], ['04', 0.03], ['02', 0.012], ['1', 0.006]])('at SG 1.45 a bisque of cone %s draws about %p mm²/s', (bisqueCone, suction) => {
+  it.each([
+    ['08', 0.06],
+    ['06', 0.045],
+    ['04', 0.03],
+    ['02', 0.012],
+    ['1', 0.006],
+  ])('at SG 1.45 a bisque of cone %s draws about %p mm²/s', (bisqueCone, suction) => {
     const k = 0.28125 / (0.5 - 0.28125);
     expect(effectiveSuction({ cakeSuction: 0.09, wallSuction: wallSuctionGuess({ bisqueCone }), cakeFactor: k })).toBeCloseTo(suction, 2);
   });
@@ -137,7 +170,10 @@ describe('a coat from its weight', () => {
     const wet = { sg: 1.45, density: 2.6, packing: 0.5, areaCm2: 300 };
     const gain = 40;
     const dry = gain * solidsByMass(wet);
-    expect(coatFromWetGain({ ...wet, gainGrams: gain })).toBeCloseTo(coatFromDryGain({ gainGrams: dry, density: 2.6, packing: 0.5, areaCm2: 300 }), 12);
+    expect(coatFromWetGain({ ...wet, gainGrams: gain })).toBeCloseTo(
+      coatFromDryGain({ gainGrams: dry, density: 2.6, packing: 0.5, areaCm2: 300 }),
+      12,
+    );
   });
 
   it('melts to less than half of what it was dry', () => {

@@ -3,16 +3,47 @@ import { dayItemFromPiece, replayDay, scheduleDay, type DayEvent, type DayItem, 
 
 const NOW = '2026-03-01T10:00:00.000Z';
 const at = (minutes: number): string => new Date(Date.parse(NOW) + minutes * 60_000).toISOString();
-const step = (id: string, itemId: string, change: Partial<DayStep> = {}): DayStep => ({ id, itemId, kind: 'layer', words: id, handSeconds: 30, waitMinutes: 0, ...change });
-const item = (id: string, count: number, steps: Partial<DayStep>[]): DayItem => ({ id, pieceId: id, name: id, count, steps: steps.map((change, i) => step(`${id}${i}`, id, change)) });
-const POTS = item('pots', 6, [{ kind: 'check', waitMinutes: 10 }, { kind: 'wax', waitMinutes: 20 }, { bucketId: 'white', lightness: 0.9, waitMinutes: 8 }, { kind: 'wipeFoot' }]);
-const CUPS = item('cups', 4, [{ kind: 'check', waitMinutes: 10 }, { bucketId: 'blue', lightness: 0.2, waitMinutes: 8 }, { bucketId: 'white', lightness: 0.9, waitMinutes: 8 }, { kind: 'wipeFoot' }]);
+const step = (id: string, itemId: string, change: Partial<DayStep> = {}): DayStep => ({
+  id,
+  itemId,
+  kind: 'layer',
+  words: id,
+  handSeconds: 30,
+  waitMinutes: 0,
+  ...change,
+});
+const item = (id: string, count: number, steps: Partial<DayStep>[]): DayItem => ({
+  id,
+  pieceId: id,
+  name: id,
+  count,
+  steps: steps.map((change, i) => step(`${id}${i}`, id, change)),
+});
+const POTS = item('pots', 6, [
+  { kind: 'check', waitMinutes: 10 },
+  { kind: 'wax', waitMinutes: 20 },
+  { bucketId: 'white', lightness: 0.9, waitMinutes: 8 },
+  { kind: 'wipeFoot' },
+]);
+const CUPS = item('cups', 4, [
+  { kind: 'check', waitMinutes: 10 },
+  { bucketId: 'blue', lightness: 0.2, waitMinutes: 8 },
+  { bucketId: 'white', lightness: 0.9, waitMinutes: 8 },
+  { kind: 'wipeFoot' },
+]);
 let count = 0;
 const done = (stepId: string, minutesAgo: number): DayEvent => ({ id: `e${++count}`, at: at(-minutesAgo), by: 'Maia', type: 'stepDone', stepId });
 
 describe('the day’s list', () => {
   it('does every step once, each after the one before it is dry', () => {
-    const steps = fc.array(fc.record({ waitMinutes: fc.integer({ min: 0, max: 90 }), handSeconds: fc.integer({ min: 5, max: 200 }), bucketId: fc.constantFrom(undefined, 'white', 'blue') }), { minLength: 1, maxLength: 6 });
+    const steps = fc.array(
+      fc.record({
+        waitMinutes: fc.integer({ min: 0, max: 90 }),
+        handSeconds: fc.integer({ min: 5, max: 200 }),
+        bucketId: fc.constantFrom(undefined, 'white', 'blue'),
+      }),
+      { minLength: 1, maxLength: 6 },
+    );
     fc.assert(
       fc.property(fc.array(fc.record({ count: fc.integer({ min: 1, max: 30 }), steps }), { minLength: 1, maxLength: 5 }), (pieces) => {
         const items = pieces.map((piece, i) => item(`item${i}`, piece.count, piece.steps));
@@ -89,15 +120,40 @@ describe('the day as it goes', () => {
 describe('a plan put on the day', () => {
   const steps: TimedStep[] = [
     { key: 'wax', kind: 'wax', zones: ['foot'], handSeconds: 40, waitMinutes: 20, waitFor: 'handleDry', wallUsed: 0 },
-    { key: 'layer:a', kind: 'layer', zones: ['outside'], layer: { id: 'a', bucketId: 'white', way: 'dip', coatMm: 0.5 }, handSeconds: 25, waitMinutes: 8, waitFor: 'dryThrough', wallUsed: 0.8, dip: { kind: 'ok', seconds: 2.4 } },
-    { key: 'layer:b', kind: 'layer', zones: ['rim'], layer: { id: 'b', bucketId: 'white', way: 'brush', coatMm: 0.3 }, handSeconds: 150, waitMinutes: 20, waitFor: 'handleDry', wallUsed: 0.9, brushCoats: 2 },
+    {
+      key: 'layer:a',
+      kind: 'layer',
+      zones: ['outside'],
+      layer: { id: 'a', bucketId: 'white', way: 'dip', coatMm: 0.5 },
+      handSeconds: 25,
+      waitMinutes: 8,
+      waitFor: 'dryThrough',
+      wallUsed: 0.8,
+      dip: { kind: 'ok', seconds: 2.4 },
+    },
+    {
+      key: 'layer:b',
+      kind: 'layer',
+      zones: ['rim'],
+      layer: { id: 'b', bucketId: 'white', way: 'brush', coatMm: 0.3 },
+      handSeconds: 150,
+      waitMinutes: 20,
+      waitFor: 'handleDry',
+      wallUsed: 0.9,
+      brushCoats: 2,
+    },
     { key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], handSeconds: 30, waitMinutes: 0, waitFor: 'nothing', wallUsed: 0.9 },
   ];
   let id = 0;
   const made = dayItemFromPiece({ pieceId: 'pot', name: 'Pot', count: 12, waxFootMm: 12, steps, glazes: [], newId: () => `id${++id}` });
 
   it('keeps words, seconds and waits; overnight where it must be dry through', () => {
-    expect(made.steps.map((one) => one.words)).toEqual(['Wax the foot and 12 mm up', 'Dip the outside in glaze, 2.4 s', 'Brush glaze on the rim, 2 coats', 'Wipe the foot and check it']);
+    expect(made.steps.map((one) => one.words)).toEqual([
+      'Wax the foot and 12 mm up',
+      'Dip the outside in glaze, 2.4 s',
+      'Brush glaze on the rim, 2 coats',
+      'Wipe the foot and check it',
+    ]);
     expect(made.steps.map((one) => one.waitMinutes)).toEqual([20, 720, 20, 0]);
   });
 

@@ -3,7 +3,10 @@ import { areaCm2, insideProfile, PIECE_SHAPES, profileBetween, volumeMl } from '
 
 describe('a turned form', () => {
   it('a cylinder has the area and volume of a cylinder', () => {
-    const profile = [{ radiusMm: 40, heightMm: 0 }, { radiusMm: 40, heightMm: 100 }];
+    const profile = [
+      { radiusMm: 40, heightMm: 0 },
+      { radiusMm: 40, heightMm: 100 },
+    ];
     expect(areaCm2({ profile })).toBeCloseTo((2 * Math.PI * 40 * 100) / 100, 9);
     expect(volumeMl({ profile })).toBeCloseTo((Math.PI * 1600 * 100) / 1000, 9);
   });

@@ -1,13 +1,44 @@
 import fc from 'fast-check';
 import {
-  chosenOrder, glazeFacts, lightnessOf, orderWarnings, outsideRun, PIECE_SHAPES, pieceWarnings, precedencesOf, safeOrder, sortWarnings, stackFlow, stackRun, stepsOf, stepWords, timeSteps,
-  type GlazeFacts, type Layer, type PiecePlan, type Way,
+  chosenOrder,
+  glazeFacts,
+  lightnessOf,
+  orderWarnings,
+  outsideRun,
+  PIECE_SHAPES,
+  pieceWarnings,
+  precedencesOf,
+  safeOrder,
+  sortWarnings,
+  stackFlow,
+  stackRun,
+  stepsOf,
+  stepWords,
+  timeSteps,
+  type GlazeFacts,
+  type Layer,
+  type PiecePlan,
+  type Way,
 } from '../../src/index';
 import { ASH, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
 
 const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts => ({
-  bucketId, name: bucketId, lightness: 0.5, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8,
-  flow: { flow: 60, lnSd: 0.5, ground: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: { SiO2: 3, Al2O3: 0.35 }, ...change,
+  bucketId,
+  name: bucketId,
+  lightness: 0.5,
+  sg: 1.45,
+  density: 2.6,
+  packing: 0.5,
+  filmMm: 0.15,
+  slurryState: 'normal',
+  shrinkShare: 15,
+  loiPercent: 8,
+  flow: { flow: 60, lnSd: 0.5, ground: 'pottersWord' },
+  surface: 'gloss',
+  foodTested: true,
+  firedPercent: {},
+  unity: { SiO2: 3, Al2O3: 0.35 },
+  ...change,
 });
 const WHITE = glaze('white', { lightness: 0.9 });
 const BLUE = glaze('blue', { lightness: 0.2 });
@@ -17,7 +48,13 @@ const GLAZES = [WHITE, BLUE, ASHY, YELLOW];
 let count = 0;
 const layer = (bucketId: string, coatMm = 0.5, way: Way = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, way, coatMm });
 const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {}): PiecePlan => ({
-  shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [], ...zones }, waxFootMm: 10, rimBandMm: 20, order: [], putAside: [], ...change,
+  shapeId: 'cup',
+  zones: { inside: [], outside: [], rim: [], foot: [], ...zones },
+  waxFootMm: 10,
+  rimBandMm: 20,
+  order: [],
+  putAside: [],
+  ...change,
 });
 const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
 const BODY = { name: 'Barro Claro', bisqueCone: '05', earthenware: false };
@@ -40,13 +77,17 @@ describe('the safe order', () => {
   });
 
   it('keeps every rule for any plan with one coat inside', () => {
-    const some = (most: number) => fc.array(fc.record({ bucketId: fc.constantFrom('white', 'blue', 'ashy', 'yellow'), way: fc.constantFrom<Way>('pour', 'brush') }), { maxLength: most });
+    const some = (most: number) =>
+      fc.array(fc.record({ bucketId: fc.constantFrom('white', 'blue', 'ashy', 'yellow'), way: fc.constantFrom<Way>('pour', 'brush') }), {
+        maxLength: most,
+      });
     fc.assert(
       fc.property(some(1), some(3), some(3), fc.integer({ min: 0, max: 30 }), (inside, outside, rim, waxFootMm) => {
         const make = (list: { bucketId: string; way: Way }[]): Layer[] => list.map(({ bucketId, way }) => layer(bucketId, 0.3, way));
         const of = plan({ inside: make(inside), outside: make(outside), rim: make(rim) }, { waxFootMm });
         const order = keys(of);
-        for (const { before, after } of precedencesOf({ plan: of, steps: stepsOf({ plan: of }) })) expect(order.indexOf(before)).toBeLessThan(order.indexOf(after));
+        for (const { before, after } of precedencesOf({ plan: of, steps: stepsOf({ plan: of }) }))
+          expect(order.indexOf(before)).toBeLessThan(order.indexOf(after));
         expect(new Set(order).size).toBe(stepsOf({ plan: of }).length);
       }),
     );
@@ -144,7 +185,9 @@ describe('warnings of the plan', () => {
   it('H4: untested is a look, tested and balanced is quiet', () => {
     const of = plan({ inside: [layer('white', 0.3, 'pour')] });
     expect(rules(of)).not.toContain('H4');
-    expect(pieceWarnings({ plan: of, shape: CUP, glazes: [{ ...WHITE, foodTested: false }] }).find((warning) => warning.rule === 'H4')?.severity).toBe('look');
+    expect(
+      pieceWarnings({ plan: of, shape: CUP, glazes: [{ ...WHITE, foodTested: false }] }).find((warning) => warning.rule === 'H4')?.severity,
+    ).toBe('look');
   });
 
   it('F4: glaze on the waxed foot can be mended both ways', () => {
@@ -207,7 +250,16 @@ describe('running together', () => {
 describe('what is known of a glaze', () => {
   const contents = (grams: Record<string, number>) => ({
     parts: Object.entries(grams).map(([powderId, weight]) => ({ powderId, name: powderId, part: 'base' as const, grams: weight, density: 2.6 })),
-    dryGrams: 100, baseDryGrams: 100, stainGrams: 0, stainPercent: 0, waterGrams: 100, density: 2.6, volumeMl: 140, sg: 1.45, changedSinceMeasured: false, slurryState: 'normal' as const,
+    dryGrams: 100,
+    baseDryGrams: 100,
+    stainGrams: 0,
+    stainPercent: 0,
+    waterGrams: 100,
+    density: 2.6,
+    volumeMl: 140,
+    sg: 1.45,
+    changedSinceMeasured: false,
+    slurryState: 'normal' as const,
   });
   const source = { bucketId: 'b', name: 'B', colour: '#ffffff', surface: 'gloss', foodTested: false, powders: POWDERS };
 

@@ -1,7 +1,24 @@
 import fc from 'fast-check';
 import {
-  bandRunMm, celsiusAt, celsiusToFahrenheit, coneCelsius, coneReached, firingFromPeak, FLOW_ACTIVATION, flowFromRun, flowFromWord, flowGuess, flowRatio, heatWorkHours, isCone, kilnNow, movementWord,
-  peakForCone, REFERENCE_FIRING, unity, unityFormula,
+  bandRunMm,
+  celsiusAt,
+  celsiusToFahrenheit,
+  coneCelsius,
+  coneReached,
+  firingFromPeak,
+  FLOW_ACTIVATION,
+  flowFromRun,
+  flowFromWord,
+  flowGuess,
+  flowRatio,
+  heatWorkHours,
+  isCone,
+  kilnNow,
+  movementWord,
+  peakForCone,
+  REFERENCE_FIRING,
+  unity,
+  unityFormula,
 } from '../../src/index';
 
 const positive = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -47,7 +64,12 @@ describe('cones', () => {
   it('a ramp of 60 °C/h to its temperature reaches its cone', () => {
     for (const cone of ['04', '5', '6', '10']) {
       const celsius = coneCelsius(cone);
-      const reached = coneReached({ firing: [{ hours: 0, celsius: 20 }, { hours: (celsius - 20) / 60, celsius }] });
+      const reached = coneReached({
+        firing: [
+          { hours: 0, celsius: 20 },
+          { hours: (celsius - 20) / 60, celsius },
+        ],
+      });
       if (reached.kind !== 'between') throw new Error(reached.kind);
       expect(reached.upper).toBe(cone);
       expect(reached.fraction).toBeCloseTo(1, 4);
@@ -55,7 +77,8 @@ describe('cones', () => {
   });
 
   it('a hold adds heat-work at the same peak', () => {
-    const work = (holdMinutes: number): number => heatWorkHours({ firing: firingFromPeak({ peakCelsius: 1210, hoursUp: 9, holdMinutes }), activationKjPerMol: FLOW_ACTIVATION });
+    const work = (holdMinutes: number): number =>
+      heatWorkHours({ firing: firingFromPeak({ peakCelsius: 1210, hoursUp: 9, holdMinutes }), activationKjPerMol: FLOW_ACTIVATION });
     expect(work(30)).toBeGreaterThan(work(0));
   });
 
@@ -75,22 +98,49 @@ describe('cones', () => {
   });
 
   it('a curve that goes back in time is refused', () => {
-    expect(() => coneReached({ firing: [{ hours: 2, celsius: 20 }, { hours: 1, celsius: 900 }] })).toThrow('back in time');
+    expect(() =>
+      coneReached({
+        firing: [
+          { hours: 2, celsius: 20 },
+          { hours: 1, celsius: 900 },
+        ],
+      }),
+    ).toThrow('back in time');
   });
 
   it('a cold kiln is below the lowest cone', () => {
-    expect(coneReached({ firing: [{ hours: 0, celsius: 20 }, { hours: 5, celsius: 120 }] })).toEqual({ kind: 'below', cone: '022' });
+    expect(
+      coneReached({
+        firing: [
+          { hours: 0, celsius: 20 },
+          { hours: 5, celsius: 120 },
+        ],
+      }),
+    ).toEqual({ kind: 'below', cone: '022' });
   });
 });
 
 describe('where a kiln stands', () => {
   const firing = firingFromPeak({ peakCelsius: 1200, hoursUp: 10, holdMinutes: 0 });
-  it.each([[-1, 'notStarted'], [4, 'firing'], [12, 'cooling'], [40, 'canBeOpened']])('after %p h: %s', (hours, kind) => {
+  it.each([
+    [-1, 'notStarted'],
+    [4, 'firing'],
+    [12, 'cooling'],
+    [40, 'canBeOpened'],
+  ])('after %p h: %s', (hours, kind) => {
     expect(kilnNow({ firing, hours }).kind).toBe(kind);
   });
 
   it('reads the temperature off its curve', () => {
-    expect(celsiusAt([{ hours: 0, celsius: 20 }, { hours: 10, celsius: 1020 }], 5)).toBeCloseTo(520, 9);
+    expect(
+      celsiusAt(
+        [
+          { hours: 0, celsius: 20 },
+          { hours: 10, celsius: 1020 },
+        ],
+        5,
+      ),
+    ).toBeCloseTo(520, 9);
   });
 
   it.each([[100], [1500]])('a peak of %p °C is no glaze firing', (peakCelsius) => {

@@ -5,7 +5,18 @@ const ago = (hours: number): string => new Date(Date.parse(NOW) - hours * 3_600_
 const EMPTY: StudioNow = { nowAt: NOW, batches: [], buckets: [], firings: [], readFiringIds: new Set() };
 const CURVE = firingFromPeak({ peakCelsius: 1206, hoursUp: 9.5, holdMinutes: 10 });
 const contents = (sg: number, sgSd?: number): BucketContents => ({
-  parts: [], dryGrams: 6000, baseDryGrams: 6000, stainGrams: 0, stainPercent: 0, waterGrams: 6500, density: 2.6, volumeMl: 10_000, sg, ...(sgSd === undefined ? {} : { sgSd }), changedSinceMeasured: false, slurryState: 'normal',
+  parts: [],
+  dryGrams: 6000,
+  baseDryGrams: 6000,
+  stainGrams: 0,
+  stainPercent: 0,
+  waterGrams: 6500,
+  density: 2.6,
+  volumeMl: 10_000,
+  sg,
+  ...(sgSd === undefined ? {} : { sgSd }),
+  changedSinceMeasured: false,
+  slurryState: 'normal',
 });
 const bucket = (sg: number, sgSd?: number) => ({ id: 'b', name: 'Marisma', sgLow: 1.44, sgHigh: 1.47, contents: contents(sg, sgSd) });
 const kinds = (change: Partial<StudioNow>): string[] => whatNow({ ...EMPTY, ...change }).map((item) => item.kind);
@@ -16,7 +27,9 @@ describe('what now?', () => {
   });
 
   it('the interrupted batch comes first, with its line', () => {
-    const batches = [{ id: 'x', recipeName: 'Noche Honda', expectedMl: 8000, linesDone: 3, lineCount: 7, finished: false, lastAt: ago(14), lastBy: 'Inés' }];
+    const batches = [
+      { id: 'x', recipeName: 'Noche Honda', expectedMl: 8000, linesDone: 3, lineCount: 7, finished: false, lastAt: ago(14), lastBy: 'Inés' },
+    ];
     expect(whatNow({ ...EMPTY, batches, buckets: [bucket(1.53, 0.008)] })[0]).toMatchObject({ kind: 'unfinishedBatch', nextLine: 4, lastBy: 'Inés' });
     expect(kinds({ batches: batches.map((batch) => ({ ...batch, finished: true })) })).toEqual([]);
   });
@@ -45,7 +58,10 @@ describe('what now?', () => {
   it('tells the pieces that are dry enough from those that dry', () => {
     const steps = ['a', 'b'].map((id) => ({ id, itemId: 'pots', kind: 'layer' as const, words: `Dip ${id}`, handSeconds: 30, waitMinutes: 20 }));
     const items = [{ id: 'pots', pieceId: 'p', name: 'Pots', count: 6, steps }];
-    const day = (minutesAgo: number) => ({ items, events: [{ id: 'e', at: new Date(Date.parse(NOW) - minutesAgo * 60_000).toISOString(), by: 'Maia', type: 'stepDone' as const, stepId: 'a' }] });
+    const day = (minutesAgo: number) => ({
+      items,
+      events: [{ id: 'e', at: new Date(Date.parse(NOW) - minutesAgo * 60_000).toISOString(), by: 'Maia', type: 'stepDone' as const, stepId: 'a' }],
+    });
     expect(whatNow({ ...EMPTY, day: day(25) })).toEqual([{ kind: 'dryEnough', name: 'Pots', count: 6, nextWords: 'Dip b' }]);
     expect(kinds({ day: day(5) })).toEqual(['drying']);
   });

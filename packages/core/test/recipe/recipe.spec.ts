@@ -21,7 +21,13 @@ describe('in the bucket', () => {
 });
 
 describe('on the pot', () => {
-  it.each([[4, 0.5, 'powdery'], [15, 0.5, 'sound'], [20, 0.5, 'sound'], [20, 0.8, 'shrinks'], [30, 0.4, 'shrinks']])('shrink share %p at %p mm is %s', (shrinkShare, coatMm, word) => {
+  it.each([
+    [4, 0.5, 'powdery'],
+    [15, 0.5, 'sound'],
+    [20, 0.5, 'sound'],
+    [20, 0.8, 'shrinks'],
+    [30, 0.4, 'shrinks'],
+  ])('shrink share %p at %p mm is %s', (shrinkShare, coatMm, word) => {
     expect(dryCoatOf({ shrinkShare, coatMm })).toBe(word);
   });
 });

@@ -1,7 +1,22 @@
 import fc from 'fast-check';
 import {
-  attempt, densityFromMix, densityOfPowders, dryGrams, measuredSg, measuredSgSd, planCorrection, powderToThicken, sgOfMix, slurryToBlend, solidsByMass, solidsByVolume,
-  waterGrams, waterLost, waterPerDryGram, waterToPourOff, waterToThin,
+  attempt,
+  densityFromMix,
+  densityOfPowders,
+  dryGrams,
+  measuredSg,
+  measuredSgSd,
+  planCorrection,
+  powderToThicken,
+  sgOfMix,
+  slurryToBlend,
+  solidsByMass,
+  solidsByVolume,
+  waterGrams,
+  waterLost,
+  waterPerDryGram,
+  waterToPourOff,
+  waterToThin,
 } from '../../src/index';
 
 const density = fc.double({ min: 2.2, max: 3.6, noNaN: true });
@@ -27,11 +42,19 @@ describe('what is in a bucket', () => {
   });
 
   it('the water for each gram makes exactly the SG', () => {
-    fc.assert(fc.property(sg, density, (d, rho) => expect(sgOfMix({ dryGrams: 1, waterGrams: waterPerDryGram({ sg: d, density: rho }), density: rho })).toBeCloseTo(d, 9)));
+    fc.assert(
+      fc.property(sg, density, (d, rho) =>
+        expect(sgOfMix({ dryGrams: 1, waterGrams: waterPerDryGram({ sg: d, density: rho }), density: rho })).toBeCloseTo(d, 9),
+      ),
+    );
   });
 
   it('solids by mass and by volume describe the same slurry', () => {
-    fc.assert(fc.property(sg, density, (d, rho) => expect(solidsByMass({ sg: d, density: rho })).toBeCloseTo((solidsByVolume({ sg: d, density: rho }) * rho) / d, 9)));
+    fc.assert(
+      fc.property(sg, density, (d, rho) =>
+        expect(solidsByMass({ sg: d, density: rho })).toBeCloseTo((solidsByVolume({ sg: d, density: rho }) * rho) / d, 9),
+      ),
+    );
   });
 
   it('the density of the powder is learnt back from a weighed mix', () => {
@@ -50,7 +73,14 @@ describe('what is in a bucket', () => {
   });
 
   it('a heavy powder pulls the mix up by its volume, not by its weight', () => {
-    expect(densityOfPowders({ parts: [{ grams: 90, density: 2.6 }, { grams: 10, density: 4.6 }] })).toBeCloseTo(100 / (90 / 2.6 + 10 / 4.6), 12);
+    expect(
+      densityOfPowders({
+        parts: [
+          { grams: 90, density: 2.6 },
+          { grams: 10, density: 4.6 },
+        ],
+      }),
+    ).toBeCloseTo(100 / (90 / 2.6 + 10 / 4.6), 12);
   });
 });
 

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { baseDryGrams, baseToDilute, blendVolumes, dryGrams, ladder, sgOfMix, stainForPercent, stainToRaise, waterToRestoreSg } from '../../src/index';
+import {
+  baseDryGrams,
+  baseToDilute,
+  blendVolumes,
+  dryGrams,
+  ladder,
+  sgOfMix,
+  stainForPercent,
+  stainToRaise,
+  waterToRestoreSg,
+} from '../../src/index';
 
 const positive = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
@@ -7,7 +17,14 @@ describe('stain', () => {
   it('6 % thickens 1.45 to about 1.48, and the water brings it back', () => {
     const dry = dryGrams({ volumeMl: 10_000, sg: 1.45, density: 2.6 });
     const water = 10_000 * 1.45 - dry;
-    const restored = waterToRestoreSg({ dryGrams: dry, density: 2.6, waterGrams: water, stainGrams: stainForPercent({ baseDryGrams: dry, percent: 6 }), stainDensity: 4.5, targetSg: 1.45 });
+    const restored = waterToRestoreSg({
+      dryGrams: dry,
+      density: 2.6,
+      waterGrams: water,
+      stainGrams: stainForPercent({ baseDryGrams: dry, percent: 6 }),
+      stainDensity: 4.5,
+      targetSg: 1.45,
+    });
     expect(restored.sgAfterStain).toBeCloseTo(1.48, 2);
     const stained = dry * 1.06;
     const density = stained / (dry / 2.6 + (dry * 0.06) / 4.5);
@@ -76,6 +93,8 @@ describe('two buckets blended', () => {
   });
 
   it('cannot give more than the stronger one', () => {
-    expect(() => blendVolumes({ percentA: 1, percentB: 4, targetPercent: 6, totalMl: 1000, sgA: 1.45, sgB: 1.45, densityA: 2.6, densityB: 2.6 })).toThrow('from 1 to 4');
+    expect(() =>
+      blendVolumes({ percentA: 1, percentB: 4, targetPercent: 6, totalMl: 1000, sgA: 1.45, sgB: 1.45, densityA: 2.6, densityB: 2.6 }),
+    ).toThrow('from 1 to 4');
   });
 });

@@ -1,14 +1,33 @@
 import fc from 'fast-check';
 import {
-  attempt, baumeFromSg, decimalsForDivision, fahrenheitToCelsius, formatFixed, formatSensible, fromCanonical, LENGTH_UNITS, MASS_UNITS, ouncesPerPintFromSg, readNumber, requireDensity, sgFromBaume, toCanonical,
-  twaddellFromSg, VOLUME_UNITS, type Unit,
+  attempt,
+  baumeFromSg,
+  decimalsForDivision,
+  fahrenheitToCelsius,
+  formatFixed,
+  formatSensible,
+  fromCanonical,
+  LENGTH_UNITS,
+  MASS_UNITS,
+  ouncesPerPintFromSg,
+  readNumber,
+  requireDensity,
+  sgFromBaume,
+  toCanonical,
+  twaddellFromSg,
+  VOLUME_UNITS,
+  type Unit,
 } from '../../src/index';
 
 const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Object.keys(LENGTH_UNITS)] as Unit[];
 
 describe('units', () => {
   it('there and back is the same for every unit', () => {
-    fc.assert(fc.property(fc.constantFrom(...UNITS), fc.double({ min: 0.001, max: 1e6, noNaN: true }), (unit, value) => expect(fromCanonical(toCanonical({ value, unit }), unit) / value).toBeCloseTo(1, 12)));
+    fc.assert(
+      fc.property(fc.constantFrom(...UNITS), fc.double({ min: 0.001, max: 1e6, noNaN: true }), (unit, value) =>
+        expect(fromCanonical(toCanonical({ value, unit }), unit) / value).toBeCloseTo(1, 12),
+      ),
+    );
   });
 
   it('"a pint a pound" is not 1:1 by mass', () => {
@@ -29,7 +48,20 @@ describe('units', () => {
 
 describe('what a potter types', () => {
   it.each([
-    ['1.5', 1.5], ['1,5', 1.5], ['1,556', 1556], ['1.234,5'.replace('.', ','), undefined], ['1,234.5', 1234.5], [' 12 ', 12], ['1/2', 0.5], ['1 1/2', 1.5], ['.5', 0.5], ['-3', -3], ['1/0', undefined], ['abc', undefined], ['1..2', undefined], ['NaN', undefined],
+    ['1.5', 1.5],
+    ['1,5', 1.5],
+    ['1,556', 1556],
+    ['1.234,5'.replace('.', ','), undefined],
+    ['1,234.5', 1234.5],
+    [' 12 ', 12],
+    ['1/2', 0.5],
+    ['1 1/2', 1.5],
+    ['.5', 0.5],
+    ['-3', -3],
+    ['1/0', undefined],
+    ['abc', undefined],
+    ['1..2', undefined],
+    ['NaN', undefined],
   ])('“%s” is read as %p', (text, value) => {
     const reading = readNumber(text);
     if (value === undefined) expect(reading.kind).toBe('notANumber');
@@ -57,11 +89,24 @@ describe('what a potter types', () => {
 });
 
 describe('figures on a screen', () => {
-  it.each([[0.1, 1], [0.01, 2], [1, 0], [5, 0], [0, 1]])('a scale of %p g shows %p decimals', (division, decimals) => {
+  it.each([
+    [0.1, 1],
+    [0.01, 2],
+    [1, 0],
+    [5, 0],
+    [0, 1],
+  ])('a scale of %p g shows %p decimals', (division, decimals) => {
     expect(decimalsForDivision(division)).toBe(decimals);
   });
 
-  it.each([[0.0621, '0.062'], [12.34, '12.3'], [1556.4, '1,556'], [2.4, '2.40'], [0, '0'], [100, '100']])('%p is shown as %s', (value, text) => {
+  it.each([
+    [0.0621, '0.062'],
+    [12.34, '12.3'],
+    [1556.4, '1,556'],
+    [2.4, '2.40'],
+    [0, '0'],
+    [100, '100'],
+  ])('%p is shown as %s', (value, text) => {
     expect(formatSensible(value)).toBe(text);
   });
 
@@ -73,10 +118,17 @@ describe('figures on a screen', () => {
 describe('a refusal', () => {
   it('names the field and the value in a sentence', () => {
     const answer = attempt(() => requireDensity('density', 20));
-    expect(answer).toMatchObject({ kind: 'refused', error: { code: 'tooLarge', field: 'density', value: 20, message: 'The density of the powder cannot be above 12 g/mL; 20 was given.' } });
+    expect(answer).toMatchObject({
+      kind: 'refused',
+      error: { code: 'tooLarge', field: 'density', value: 20, message: 'The density of the powder cannot be above 12 g/mL; 20 was given.' },
+    });
   });
 
   it('a broken program is not taken for one', () => {
-    expect(() => attempt(() => { throw new TypeError('a bug'); })).toThrow('a bug');
+    expect(() =>
+      attempt(() => {
+        throw new TypeError('a bug');
+      }),
+    ).toThrow('a bug');
   });
 });

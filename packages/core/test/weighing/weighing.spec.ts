@@ -22,7 +22,9 @@ describe('a recipe', () => {
     ['a powder nobody has', [base('moonDust', 100)], 'choose one from the list'],
     ['less than nothing', [base(SILICA.id, -5), base(KAOLIN.id, 105)], 'cannot be less than 0'],
   ])('with %s is refused with what to do', (_name, lines, words) => {
-    expect(() => planBatch({ lines, powders: POWDERS, size: { kind: 'base', baseGrams: 100 }, water: { kind: 'perBaseGram', millilitres: 1 } })).toThrow(words);
+    expect(() =>
+      planBatch({ lines, powders: POWDERS, size: { kind: 'base', baseGrams: 100 }, water: { kind: 'perBaseGram', millilitres: 1 } }),
+    ).toThrow(words);
   });
 });
 
@@ -95,7 +97,11 @@ describe('the scale', () => {
 });
 
 describe('too much of one line in the bucket', () => {
-  const lines = [{ lineId: 'kaolin', targetGrams: 100, inGrams: 120 }, { lineId: 'silica', targetGrams: 200, inGrams: 200 }, { lineId: 'ash', targetGrams: 50, inGrams: 0 }];
+  const lines = [
+    { lineId: 'kaolin', targetGrams: 100, inGrams: 120 },
+    { lineId: 'silica', targetGrams: 200, inGrams: 200 },
+    { lineId: 'ash', targetGrams: 50, inGrams: 0 },
+  ];
 
   it('raises the whole batch so that the ratio holds', () => {
     const rescue = rescueOvershoot({ lines, divisionGrams: 0.1 });
@@ -105,11 +111,17 @@ describe('too much of one line in the bucket', () => {
 
   it('never takes powder out', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ targetGrams: fc.double({ min: 1, max: 500, noNaN: true }), inGrams: fc.double({ min: 0, max: 900, noNaN: true }) }), { minLength: 1, maxLength: 9 }), (some) => {
-        const rescue = rescueOvershoot({ lines: some.map((line, i) => ({ lineId: String(i), ...line })), divisionGrams: 0.1 });
-        expect(rescue.factor).toBeGreaterThanOrEqual(1);
-        rescue.lines.forEach((line) => expect(line.topUpGrams).toBeGreaterThanOrEqual(0));
-      }),
+      fc.property(
+        fc.array(fc.record({ targetGrams: fc.double({ min: 1, max: 500, noNaN: true }), inGrams: fc.double({ min: 0, max: 900, noNaN: true }) }), {
+          minLength: 1,
+          maxLength: 9,
+        }),
+        (some) => {
+          const rescue = rescueOvershoot({ lines: some.map((line, i) => ({ lineId: String(i), ...line })), divisionGrams: 0.1 });
+          expect(rescue.factor).toBeGreaterThanOrEqual(1);
+          rescue.lines.forEach((line) => expect(line.topUpGrams).toBeGreaterThanOrEqual(0));
+        },
+      ),
     );
   });
 

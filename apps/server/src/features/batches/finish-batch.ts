@@ -22,7 +22,10 @@ export async function finishBatch({ context, studioId, id, body }: Call<z.infer<
     if (!row) throw new ProblemError('notFound', 'There is no such batch.');
     const batch = row.get();
     if (batch.bucketId) return batch.bucketId;
-    const state = replayBatch({ plan: batch.plan, events: await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }, transaction) });
+    const state = replayBatch({
+      plan: batch.plan,
+      events: await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }, transaction),
+    });
     if (state.step.kind !== 'mix') {
       throw new ProblemError('checkInput', 'Some lines are still to be weighed. Weigh or skip them first, then it is a bucket.');
     }
@@ -42,7 +45,15 @@ export async function finishBatch({ context, studioId, id, body }: Call<z.infer<
       transaction,
     });
     const head = { at: body.at, by: body.by };
-    const filled = { ...head, id: body.filledEventId, type: 'filled', parts, waterGrams: state.waterInGrams ?? 0, from: 'batch', fromId: id } as const;
+    const filled = {
+      ...head,
+      id: body.filledEventId,
+      type: 'filled',
+      parts,
+      waterGrams: state.waterInGrams ?? 0,
+      from: 'batch',
+      fromId: id,
+    } as const;
     await appendToStream(context, { studioId, stream: 'bucket', streamId: body.bucketId }, [filled], transaction);
     const finished = { ...head, id: body.finishedEventId, type: 'batchFinished', bucketId: body.bucketId } as const;
     await appendToStream(context, { studioId, stream: 'batch', streamId: id }, [finished], transaction);

@@ -52,4 +52,11 @@ async function withEvents(context: Context, row: DayRow): Promise<Day> {
   return dayFromRow(row, await eventsOf<DayEvent>(context, { studioId: row.studioId, stream: 'day', streamId: row.id }));
 }
 
-const dayFromRow = (row: DayRow, events: DayEvent[]): Day => ({ id: row.id, version: row.version, date: row.date, items: row.items, events, createdAt: row.createdAt.toISOString() });
+const dayFromRow = (row: DayRow, events: DayEvent[]): Day => ({
+  id: row.id,
+  version: row.version,
+  date: row.date,
+  items: row.items,
+  events,
+  createdAt: row.createdAt.toISOString(),
+});

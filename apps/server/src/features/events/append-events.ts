@@ -13,7 +13,12 @@ export interface Stream {
  * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
  * date. Events that are there already are passed over, so sending twice is safe. Returns false when there is no such row.
  */
-export async function appendToStream(context: Context, target: Stream, events: readonly BenchEvent['event'][], transaction: Transaction): Promise<boolean> {
+export async function appendToStream(
+  context: Context,
+  target: Stream,
+  events: readonly BenchEvent['event'][],
+  transaction: Transaction,
+): Promise<boolean> {
   if (!(await lockStream(context, target, transaction))) return false;
   const ids = events.map((event) => event.id);
   const there = await context.models.benchEvents.findAll({ where: { studioId: target.studioId, id: ids }, attributes: ['id'], transaction });

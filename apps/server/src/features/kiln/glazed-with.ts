@@ -18,7 +18,8 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
     const events = await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id });
     const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
     return item.steps.map((step) => {
-      const done = events.find((event) => event.type === 'stepDone' && event.stepId === step.id && !undone.has(event.id)) as Extract<DayEvent, { type: 'stepDone' }> | undefined;
+      const done = events.find((event) => event.type === 'stepDone' && event.stepId === step.id && !undone.has(event.id)) as
+        Extract<DayEvent, { type: 'stepDone' }> | undefined;
       const bucket = step.bucketId ? bucketById.get(step.bucketId) : undefined;
       return {
         words: step.words,

@@ -9,7 +9,11 @@ import { glazedWith } from './glazed-with';
 
 export async function listResults({ context, studioId }: Call<unknown>): Promise<Result[]> {
   const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: 500 });
-  return toResults(context, studioId, rows.map((row) => row.get()));
+  return toResults(
+    context,
+    studioId,
+    rows.map((row) => row.get()),
+  );
 }
 
 export async function createResult({ context, studioId, body: { id, body } }: Call<z.infer<typeof resultCreateSchema>>): Promise<Result> {
@@ -43,13 +47,19 @@ export async function updateResult({ context, studioId, id, body: { version, bod
 
 async function requireThere({ models }: Context, studioId: string, body: ResultBody): Promise<void> {
   const inStudio = { studioId };
-  if ((await models.pieces.count({ where: { ...inStudio, id: body.pieceId } })) === 0) throw new ProblemError('checkInput', 'Choose a piece from the list.');
-  if ((await models.firings.count({ where: { ...inStudio, id: body.firingId } })) === 0) throw new ProblemError('checkInput', 'Choose a firing from the list.');
-  if (body.photoId && (await models.photos.count({ where: { ...inStudio, id: body.photoId } })) === 0) throw new ProblemError('checkInput', 'The photo is not here: take it again.');
+  if ((await models.pieces.count({ where: { ...inStudio, id: body.pieceId } })) === 0)
+    throw new ProblemError('checkInput', 'Choose a piece from the list.');
+  if ((await models.firings.count({ where: { ...inStudio, id: body.firingId } })) === 0)
+    throw new ProblemError('checkInput', 'Choose a firing from the list.');
+  if (body.photoId && (await models.photos.count({ where: { ...inStudio, id: body.photoId } })) === 0)
+    throw new ProblemError('checkInput', 'The photo is not here: take it again.');
 }
 
 async function toResults(context: Context, studioId: string, rows: ResultRow[]): Promise<Result[]> {
-  const pieces = await context.models.pieces.findAll({ where: { studioId, id: [...new Set(rows.map((row) => row.pieceId))] }, attributes: ['id', 'name'] });
+  const pieces = await context.models.pieces.findAll({
+    where: { studioId, id: [...new Set(rows.map((row) => row.pieceId))] },
+    attributes: ['id', 'name'],
+  });
   const firings = await context.models.firings.findAll({ where: { studioId, id: [...new Set(rows.map((row) => row.firingId))] } });
   const names = new Map(pieces.map((piece) => [piece.get().id, piece.get().name]));
   const byId = new Map(firings.map((firing) => [firing.get().id, firing.get().body]));

@@ -25,7 +25,9 @@ async function readPiece({ context, studioId, id }: Call<unknown>): Promise<Piec
 
 async function createPiece({ context, studioId, body: { id, body } }: Call<z.infer<typeof pieceCreateSchema>>): Promise<Piece> {
   await requireBody(context, studioId, body.bodyId);
-  return pieceFromRow(await createOnce(context.models.pieces, { id, studioId, version: 1, name: body.name, clayBodyId: body.bodyId, body, createdAt: context.now() }));
+  return pieceFromRow(
+    await createOnce(context.models.pieces, { id, studioId, version: 1, name: body.name, clayBodyId: body.bodyId, body, createdAt: context.now() }),
+  );
 }
 
 async function updatePiece({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof pieceUpdateSchema>>): Promise<Piece> {
@@ -42,7 +44,8 @@ async function updatePiece({ context, studioId, id, body: { version, body } }: C
 }
 
 async function requireBody({ models }: Call<unknown>['context'], studioId: string, bodyId: string): Promise<void> {
-  if ((await models.bodies.count({ where: { id: bodyId, studioId } })) === 0) throw new ProblemError('checkInput', 'Choose a clay body from the list.');
+  if ((await models.bodies.count({ where: { id: bodyId, studioId } })) === 0)
+    throw new ProblemError('checkInput', 'Choose a clay body from the list.');
 }
 
 const pieceFromRow = (row: PieceRow): Piece => ({ id: row.id, version: row.version, body: row.body, createdAt: row.createdAt.toISOString() });

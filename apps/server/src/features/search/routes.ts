@@ -8,7 +8,9 @@ const MOST_HITS = 8;
 
 /** Anything by name, buckets by code too. */
 async function search({ context, studioId, query }: Call<unknown>): Promise<SearchHit[]> {
-  const text = String(query['q'] ?? '').trim().slice(0, 80);
+  const text = String(query['q'] ?? '')
+    .trim()
+    .slice(0, 80);
   if (text === '') return [];
   const { models } = context;
   // % and _ are plain letters in a potter's search.
@@ -16,7 +18,11 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
   const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
   const [recipes, buckets, pieces, powders] = await Promise.all([
     models.recipes.findAll(named),
-    models.buckets.findAll({ where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] }, attributes: ['id', 'name', 'code'], limit: MOST_HITS }),
+    models.buckets.findAll({
+      where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] },
+      attributes: ['id', 'name', 'code'],
+      limit: MOST_HITS,
+    }),
     models.pieces.findAll(named),
     models.powders.findAll(named),
   ]);

@@ -21,7 +21,10 @@ export async function ensureStudio(context: Context): Promise<void> {
 }
 
 /** A studio with its own copy of the powder table, so that each can correct it. */
-export async function createStudio(context: Context, studio: { id: string; body: StudioBody; demo: boolean; transaction: Transaction }): Promise<void> {
+export async function createStudio(
+  context: Context,
+  studio: { id: string; body: StudioBody; demo: boolean; transaction: Transaction },
+): Promise<void> {
   const { id, body, demo, transaction } = studio;
   await context.models.studios.create({ id, version: 1, demo, body, createdAt: context.now() }, { transaction });
   const rows = GENERIC_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId: id, name, body: rest }));

@@ -1,4 +1,4 @@
-import type { studioUpdateSchema} from '@cazuela/contract';
+import type { studioUpdateSchema } from '@cazuela/contract';
 import { type Studio } from '@cazuela/contract';
 import type * as z from 'zod';
 import { updateVersioned } from '../../db/versioned';

@@ -58,7 +58,10 @@ export function toFailure(error: unknown): ApiFailure {
   if (error instanceof HttpErrorResponse && error.status > 0 && error.status < 500) {
     return new ApiFailure('problem', problemOf('broken', 'The server gave an answer we cannot read. Reload the page.'));
   }
-  return new ApiFailure('unreachable', problemOf('databaseAway', 'Cazuela’s server cannot be reached. Bench work is kept on this device and sent when it is back.'));
+  return new ApiFailure(
+    'unreachable',
+    problemOf('databaseAway', 'Cazuela’s server cannot be reached. Bench work is kept on this device and sent when it is back.'),
+  );
 }
 
 const problemOf = (code: Problem['code'], detail: string): Problem => ({ type: `about:blank#${code}`, title: detail, status: 0, code, detail });

@@ -24,7 +24,8 @@ export class Keys {
   }
 
   press(event: KeyboardEvent): void {
-    if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+    // A key held down is one press.
+    if (event.repeat || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
     const key = event.key.toLowerCase();
     const target = event.target instanceof HTMLElement ? event.target : undefined;
     const inField = target !== undefined && isField(target);

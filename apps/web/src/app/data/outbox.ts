@@ -79,7 +79,11 @@ export class Outbox {
       catchError((error: unknown) => {
         const failure = toFailure(error);
         if (!failure.isAway) {
-          this.settle(batch, [], batch.map((event) => ({ id: event.event.id, detail: failure.problem.detail })));
+          this.settle(
+            batch,
+            [],
+            batch.map((event) => ({ id: event.event.id, detail: failure.problem.detail })),
+          );
           return this.sendAll();
         }
         this.awaySignal.set(true);

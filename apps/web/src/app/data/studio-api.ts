@@ -1,9 +1,38 @@
 import { inject, Injectable } from '@angular/core';
 import {
-  batchSchema, batchSummarySchema, bodySchema, bucketSchema, bucketSummarySchema, daySchema, eventsAnswerSchema, firingSchema, photoAnswerSchema,
-  pieceSchema, powderSchema, recipeSchema, resultSchema, searchHitSchema,
-  type Batch, type BatchCreate, type BatchSummary, type BenchEvent, type Bucket, type BucketBody, type BucketSummary, type ClayBody, type Day, type EventsAnswer,
-  type Firing, type FiringBody, type Piece, type PieceBody, type Recipe, type RecipeBody, type Result, type ResultBody, type SearchHit,
+  batchSchema,
+  batchSummarySchema,
+  bodySchema,
+  bucketSchema,
+  bucketSummarySchema,
+  daySchema,
+  eventsAnswerSchema,
+  firingSchema,
+  photoAnswerSchema,
+  pieceSchema,
+  powderSchema,
+  recipeSchema,
+  resultSchema,
+  searchHitSchema,
+  type Batch,
+  type BatchCreate,
+  type BatchSummary,
+  type BenchEvent,
+  type Bucket,
+  type BucketBody,
+  type BucketSummary,
+  type ClayBody,
+  type Day,
+  type EventsAnswer,
+  type Firing,
+  type FiringBody,
+  type Piece,
+  type PieceBody,
+  type Recipe,
+  type RecipeBody,
+  type Result,
+  type ResultBody,
+  type SearchHit,
 } from '@cazuela/contract';
 import type { DayItem, Powder } from '@cazuela/core';
 import { first, shareReplay, switchMap, type Observable } from 'rxjs';
@@ -32,8 +61,10 @@ export class StudioApi {
   batches = (): Observable<BatchSummary[]> => this.get('/batches', z.array(batchSummarySchema));
   batch = (id: string): Observable<Batch> => this.get(`/batches/${id}`, batchSchema);
   createBatch = (batch: BatchCreate): Observable<Batch> => this.post('/batches', batch, batchSchema);
-  finishBatch = (id: string, finish: { bucketId: string; filledEventId: string; finishedEventId: string; at: string; by: string; name: string }): Observable<Bucket> =>
-    this.post(`/batches/${id}/bucket`, finish, bucketSchema);
+  finishBatch = (
+    id: string,
+    finish: { bucketId: string; filledEventId: string; finishedEventId: string; at: string; by: string; name: string },
+  ): Observable<Bucket> => this.post(`/batches/${id}/bucket`, finish, bucketSchema);
 
   buckets = (): Observable<BucketSummary[]> => this.get('/buckets', z.array(bucketSummarySchema));
   bucket = (id: string): Observable<Bucket> => this.get(`/buckets/${id}`, bucketSchema);

@@ -10,8 +10,10 @@ export class Units {
   private readonly studio = inject(StudioStore).studio;
 
   readonly massUnit = computed<MassUnit>(() => this.preferences().mass);
-  readonly bigVolumeUnit = computed<VolumeUnit>(() => ({ metric: 'L', US: 'US gal', imp: 'imp gal' }) [this.preferences().volume] as VolumeUnit);
-  readonly smallVolumeUnit = computed<VolumeUnit>(() => ({ metric: 'mL', US: 'US fl oz', imp: 'imp fl oz' })[this.preferences().volume] as VolumeUnit);
+  readonly bigVolumeUnit = computed<VolumeUnit>(() => ({ metric: 'L', US: 'US gal', imp: 'imp gal' })[this.preferences().volume] as VolumeUnit);
+  readonly smallVolumeUnit = computed<VolumeUnit>(
+    () => ({ metric: 'mL', US: 'US fl oz', imp: 'imp fl oz' })[this.preferences().volume] as VolumeUnit,
+  );
   readonly temperatureUnit = computed(() => (this.preferences().temperature === 'C' ? '°C' : '°F'));
   private readonly division = computed(() => this.studio()?.scale.divisionGrams ?? 0.1);
 

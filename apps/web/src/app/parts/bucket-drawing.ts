@@ -1,8 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { rangeVerdict, type RangeVerdict } from '@cazuela/core';
 
-const VERDICT_WORDS: Record<RangeVerdict, string> = { inRange: 'in range', tooThick: 'too thick', tooThin: 'too thin', unsure: 'nearly: measure again', unmeasured: 'not measured' };
-const VERDICT_TONES: Record<RangeVerdict, 'good' | 'look' | 'stop' | 'quiet'> = { inRange: 'good', tooThick: 'stop', tooThin: 'stop', unsure: 'look', unmeasured: 'quiet' };
+const VERDICT_WORDS: Record<RangeVerdict, string> = {
+  inRange: 'in range',
+  tooThick: 'too thick',
+  tooThin: 'too thin',
+  unsure: 'nearly: measure again',
+  unmeasured: 'not measured',
+};
+const VERDICT_TONES: Record<RangeVerdict, 'good' | 'look' | 'stop' | 'quiet'> = {
+  inRange: 'good',
+  tooThick: 'stop',
+  tooThin: 'stop',
+  unsure: 'look',
+  unmeasured: 'quiet',
+};
 
 export const verdictWords = (verdict: RangeVerdict): string => VERDICT_WORDS[verdict];
 export const verdictTone = (verdict: RangeVerdict): string => VERDICT_TONES[verdict];
@@ -37,18 +49,50 @@ const HALF_BOTTOM = 47;
       <ellipse class="wall" cx="60" cy="16" rx="56" ry="8" />
       <line class="scale" x1="134" x2="134" y1="26" y2="142" />
       <rect class="wanted" x="130" width="8" [attr.y]="scaleY(bucket().sgHigh)" [attr.height]="scaleY(bucket().sgLow) - scaleY(bucket().sgHigh)" />
-      @if (markY(); as y) { <line [class]="'mark ' + tone()" x1="124" x2="144" [attr.y1]="y" [attr.y2]="y" /> }
+      @if (markY(); as y) {
+        <line [class]="'mark ' + tone()" x1="124" x2="144" [attr.y1]="y" [attr.y2]="y" />
+      }
     </svg>
   `,
   styles: `
-    :host { display: block; }
-    svg { display: block; width: 100%; }
-    .wall { fill: none; stroke: var(--iron); stroke-width: 2.4; }
-    .surface { filter: brightness(1.08); stroke: rgb(0 0 0 / 18%); }
-    .scale { stroke: var(--iron-wash); stroke-width: 1.6; }
-    .wanted { fill: var(--copper); opacity: 0.4; }
-    .mark { stroke-width: 4.5; stroke-linecap: round; stroke: var(--iron-wash); }
-    .mark.good { stroke: var(--copper); } .mark.stop { stroke: var(--oxblood); } .mark.look { stroke: var(--rutile); }
+    :host {
+      display: block;
+    }
+    svg {
+      display: block;
+      width: 100%;
+    }
+    .wall {
+      fill: none;
+      stroke: var(--iron);
+      stroke-width: 2.4;
+    }
+    .surface {
+      filter: brightness(1.08);
+      stroke: rgb(0 0 0 / 18%);
+    }
+    .scale {
+      stroke: var(--iron-wash);
+      stroke-width: 1.6;
+    }
+    .wanted {
+      fill: var(--copper);
+      opacity: 0.4;
+    }
+    .mark {
+      stroke-width: 4.5;
+      stroke-linecap: round;
+      stroke: var(--iron-wash);
+    }
+    .mark.good {
+      stroke: var(--copper);
+    }
+    .mark.stop {
+      stroke: var(--oxblood);
+    }
+    .mark.look {
+      stroke: var(--rutile);
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -61,7 +105,9 @@ export class BucketDrawing {
     return sg === undefined ? 'unmeasured' : rangeVerdict({ sg, sgSd, lowSg: sgLow, highSg: sgHigh });
   });
   protected readonly tone = computed(() => VERDICT_TONES[this.verdict()]);
-  protected readonly markY = computed(() => (this.bucket().sg === undefined ? undefined : Math.min(142, Math.max(26, this.scaleY(this.bucket().sg!)))));
+  protected readonly markY = computed(() =>
+    this.bucket().sg === undefined ? undefined : Math.min(142, Math.max(26, this.scaleY(this.bucket().sg!))),
+  );
   protected readonly glaze = computed(() => {
     const y = this.surfaceY();
     const half = this.halfAt(y);

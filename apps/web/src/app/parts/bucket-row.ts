@@ -17,21 +17,58 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
             <cz-bucket-drawing [bucket]="entry" />
             <span class="board" aria-hidden="true"></span>
             <strong>{{ entry.name }}</strong>
-            <span class="reading"><span class="figure">{{ entry.sg === undefined ? '·' : units.sg(entry.sg) }}</span> <span [class]="entry.tone">{{ entry.words }}</span></span>
-            <span class="quiet small">{{ entry.code }}@if (entry.volumeMl !== undefined) {, {{ units.litres(entry.volumeMl) }}}</span>
+            <span class="reading"
+              ><span class="figure">{{ entry.sg === undefined ? '·' : units.sg(entry.sg) }}</span>
+              <span [class]="entry.tone">{{ entry.words }}</span></span
+            >
+            <span class="quiet small"
+              >{{ entry.code }}
+              @if (entry.volumeMl !== undefined) {
+                , {{ units.litres(entry.volumeMl) }}
+              }
+            </span>
           </a>
         </li>
       }
     </ul>
   `,
   styles: `
-    ul { display: grid; grid-template-columns: repeat(auto-fit, minmax(148px, 1fr)); row-gap: 1.4rem; }
-    a { display: grid; justify-items: center; padding-top: 0.8rem; color: inherit; text-decoration: none; text-align: center; line-height: 1.3; }
-    cz-bucket-drawing { width: 118px; margin-left: 16px; }
-    .board { width: 100%; height: 9px; margin: -2px 0 0.4rem; background: linear-gradient(var(--shelf) 55%, var(--shelf-edge) 55%); }
-    a:hover strong { color: var(--cobalt); text-decoration: underline; }
-    .reading { font-size: 0.93rem; }
-    @media (max-width: 480px) { ul { grid-template-columns: 1fr 1fr; } }
+    ul {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(148px, 1fr));
+      row-gap: 1.4rem;
+    }
+    a {
+      display: grid;
+      justify-items: center;
+      padding-top: 0.8rem;
+      color: inherit;
+      text-decoration: none;
+      text-align: center;
+      line-height: 1.3;
+    }
+    cz-bucket-drawing {
+      width: 118px;
+      margin-left: 16px;
+    }
+    .board {
+      width: 100%;
+      height: 9px;
+      margin: -2px 0 0.4rem;
+      background: linear-gradient(var(--shelf) 55%, var(--shelf-edge) 55%);
+    }
+    a:hover strong {
+      color: var(--cobalt);
+      text-decoration: underline;
+    }
+    .reading {
+      font-size: 0.93rem;
+    }
+    @media (max-width: 480px) {
+      ul {
+        grid-template-columns: 1fr 1fr;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -43,8 +80,14 @@ export class BucketRow {
       const { contents, body } = bucket;
       const verdict = contents ? rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: body.sgLow, highSg: body.sgHigh }) : 'unmeasured';
       return {
-        id: bucket.id, code: bucket.code, ...body, sg: contents?.sg, sgSd: contents?.sgSd, volumeMl: contents?.volumeMl,
-        words: contents ? verdictWords(verdict) : 'empty', tone: verdictTone(verdict),
+        id: bucket.id,
+        code: bucket.code,
+        ...body,
+        sg: contents?.sg,
+        sgSd: contents?.sgSd,
+        volumeMl: contents?.volumeMl,
+        words: contents ? verdictWords(verdict) : 'empty',
+        tone: verdictTone(verdict),
       };
     }),
   );

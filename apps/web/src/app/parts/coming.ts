@@ -3,11 +3,27 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 /** The shape of what comes while it is fetched. */
 @Component({
   selector: 'cz-coming',
-  template: `<div role="status" aria-label="Fetching"></div>@for (line of lines(); track $index) {<span class="bar" [style.width.%]="line" aria-hidden="true"></span>}`,
+  template: `<div role="status" aria-label="Fetching"></div>
+    @for (line of lines(); track $index) {
+      <span class="bar" [style.width.%]="line" aria-hidden="true"></span>
+    }`,
   styles: `
-    :host { display: grid; gap: 1rem; padding: 1rem 0; }
-    .bar { height: 1.5rem; border-radius: 6px; background: var(--slip); animation: breathe 1.4s infinite alternate; }
-    @keyframes breathe { to { opacity: 0.45; } }
+    :host {
+      display: grid;
+      gap: 1rem;
+      padding: 1rem 0;
+    }
+    .bar {
+      height: 1.5rem;
+      border-radius: 6px;
+      background: var(--slip);
+      animation: breathe 1.4s infinite alternate;
+    }
+    @keyframes breathe {
+      to {
+        opacity: 0.45;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -14,18 +14,51 @@ const HOUR_MS = 3_600_000;
   selector: 'cz-firing-curve',
   template: `
     <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="words()">
-      @for (grid of grids(); track grid.y) { <line class="grid" x1="0" [attr.x2]="width" [attr.y1]="grid.y" [attr.y2]="grid.y" /><text class="label" x="0" [attr.y]="grid.y - 4">{{ grid.text }}</text> }
+      @for (grid of grids(); track grid.y) {
+        <line class="grid" x1="0" [attr.x2]="width" [attr.y1]="grid.y" [attr.y2]="grid.y" />
+        <text class="label" x="0" [attr.y]="grid.y - 4">{{ grid.text }}</text>
+      }
       <path class="done" [attr.d]="donePath()" />
       <path class="coming" [attr.d]="comingPath()" />
-      @if (spot(); as here) { <circle [attr.cx]="here.x" [attr.cy]="here.y" r="6" /> <text class="now" [attr.x]="here.textX" [attr.y]="here.y - 12" [attr.text-anchor]="here.anchor">{{ here.text }}</text> }
+      @if (spot(); as here) {
+        <circle [attr.cx]="here.x" [attr.cy]="here.y" r="6" />
+        <text class="now" [attr.x]="here.textX" [attr.y]="here.y - 12" [attr.text-anchor]="here.anchor">{{ here.text }}</text>
+      }
     </svg>
-    @if (opens(); as text) { <p class="quiet small">{{ text }}</p> }
+    @if (opens(); as text) {
+      <p class="quiet small">{{ text }}</p>
+    }
   `,
   styles: `
-    svg { width: 100%; overflow: visible; }
-    .grid { stroke: var(--line); } .label { font: 500 10px var(--figures); fill: var(--iron-wash); }
-    .done { fill: none; stroke: var(--oxblood); stroke-width: 3; } .coming { fill: none; stroke: var(--oxblood); stroke-width: 2; stroke-dasharray: 2 5; }
-    circle { fill: var(--oxblood); } .now { font: 600 15px var(--figures); fill: var(--iron); }
+    svg {
+      width: 100%;
+      overflow: visible;
+    }
+    .grid {
+      stroke: var(--line);
+    }
+    .label {
+      font: 500 10px var(--figures);
+      fill: var(--iron-wash);
+    }
+    .done {
+      fill: none;
+      stroke: var(--oxblood);
+      stroke-width: 3;
+    }
+    .coming {
+      fill: none;
+      stroke: var(--oxblood);
+      stroke-width: 2;
+      stroke-dasharray: 2 5;
+    }
+    circle {
+      fill: var(--oxblood);
+    }
+    .now {
+      font: 600 15px var(--figures);
+      fill: var(--iron);
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -40,9 +73,23 @@ export class FiringCurve {
   private readonly last = computed(() => this.points().at(-1)!.hours || 1);
   private readonly peak = computed(() => Math.max(...this.points().map((point) => point.celsius)));
   private readonly state = computed(() => kilnNow({ firing: this.points(), hours: this.hours() }));
-  protected readonly grids = computed(() => [300, 600, 900, 1200].filter((celsius) => celsius <= this.peak()).map((celsius) => ({ y: this.y(celsius), text: this.units.temperature(celsius) })));
-  protected readonly donePath = computed(() => this.path(this.points().filter((point) => point.hours <= this.hours()), true));
-  protected readonly comingPath = computed(() => this.path(this.points().filter((point) => point.hours > this.hours()), false));
+  protected readonly grids = computed(() =>
+    [300, 600, 900, 1200]
+      .filter((celsius) => celsius <= this.peak())
+      .map((celsius) => ({ y: this.y(celsius), text: this.units.temperature(celsius) })),
+  );
+  protected readonly donePath = computed(() =>
+    this.path(
+      this.points().filter((point) => point.hours <= this.hours()),
+      true,
+    ),
+  );
+  protected readonly comingPath = computed(() =>
+    this.path(
+      this.points().filter((point) => point.hours > this.hours()),
+      false,
+    ),
+  );
   protected readonly spot = computed(() => {
     const state = this.state();
     if (state.kind !== 'firing' && state.kind !== 'cooling') return undefined;
@@ -52,15 +99,24 @@ export class FiringCurve {
   });
   protected readonly opens = computed(() => {
     const state = this.state();
-    return state.kind === 'firing' || state.kind === 'cooling' ? `Can be opened about ${sayWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString())}, by its curve. Nobody logged it: look at the kiln’s own display.` : '';
+    return state.kind === 'firing' || state.kind === 'cooling'
+      ? `Can be opened about ${sayWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString())}, by its curve. Nobody logged it: look at the kiln’s own display.`
+      : '';
   });
-  protected readonly words = computed(() => `Firing curve, peak ${this.units.temperature(this.peak())}. ${this.spot() ? `Now about ${this.spot()!.text}.` : ''}`);
+  protected readonly words = computed(
+    () => `Firing curve, peak ${this.units.temperature(this.peak())}. ${this.spot() ? `Now about ${this.spot()!.text}.` : ''}`,
+  );
 
   private path(points: readonly FiringPoint[], endsHere: boolean): string {
     const clamped = Math.min(this.last(), Math.max(0, this.hours()));
     const here = { hours: clamped, celsius: celsiusAt(this.points(), clamped) };
     const drawn = endsHere ? [...points, here] : [here, ...points];
-    return line<FiringPoint>((point) => this.x(point.hours), (point) => this.y(point.celsius))(drawn) ?? '';
+    return (
+      line<FiringPoint>(
+        (point) => this.x(point.hours),
+        (point) => this.y(point.celsius),
+      )(drawn) ?? ''
+    );
   }
 
   private x = (hours: number): number => PAD + ((WIDTH - 2 * PAD) * hours) / this.last();

@@ -1,4 +1,5 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, input, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, viewChild } from '@angular/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);
@@ -9,7 +10,17 @@ export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number 
 @Component({
   selector: 'cz-line-chart',
   template: `<canvas #canvas role="img" [attr.aria-label]="words()"></canvas>`,
-  styles: `:host { display: block; position: relative; min-height: 12rem; } canvas { position: absolute; inset: 0; }`,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+      min-height: 12rem;
+    }
+    canvas {
+      position: absolute;
+      inset: 0;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LineChart {

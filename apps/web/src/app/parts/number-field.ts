@@ -1,5 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, linkedSignal, output, viewChild } from '@angular/core';
-import { celsiusToFahrenheit, fahrenheitToCelsius, formatFixed, fromCanonical, readNumber, toCanonical, type Entered, type Unit } from '@cazuela/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, viewChild } from '@angular/core';
+import {
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  formatFixed,
+  fromCanonical,
+  readNumber,
+  toCanonical,
+  type Entered,
+  type Unit,
+} from '@cazuela/core';
 import { Units } from '../data/units';
 
 /** What a field measures: decides its unit, and which other units may be typed. */
@@ -29,23 +39,73 @@ let counter = 0;
 @Component({
   selector: 'cz-number-field',
   template: `
-    <label class="name" [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}@if (hint()) {<span class="hint"> {{ hint() }}</span>}</label>
-    <span class="box">
-      <input #box class="figure" type="text" inputmode="decimal" autocomplete="off" [id]="id" [value]="text()" [disabled]="disabled()"
-        [attr.aria-invalid]="problem() ? true : null" [attr.aria-describedby]="problem() ? id + '-says' : null"
-        (input)="type($event)" (blur)="leave()" (keydown.enter)="entered.emit()" />
-      @if (shownUnit()) { <span class="unit" aria-hidden="true">{{ shownUnit() }}</span> }
+    <span class="name"
+      ><label [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}</label>
+      @if (hint()) {
+        <span class="hint" [id]="id + '-hint'">{{ hint() }}</span>
+      }
     </span>
-    @if (problem(); as words) { <p class="says" [id]="id + '-says'" role="alert">{{ words }}</p> }
+    <span class="box">
+      <input
+        #box
+        class="figure"
+        type="text"
+        inputmode="decimal"
+        autocomplete="off"
+        [id]="id"
+        [value]="text()"
+        [disabled]="disabled()"
+        [attr.aria-invalid]="problem() ? true : null"
+        [attr.aria-describedby]="describedBy()"
+        (input)="type($event)"
+        (blur)="leave()"
+        (keydown.enter)="entered.emit()"
+      />
+      @if (shownUnit()) {
+        <span class="unit" aria-hidden="true">{{ shownUnit() }}</span>
+      }
+    </span>
+    @if (problem(); as words) {
+      <p class="says" [id]="id + '-says'" role="alert">{{ words }}</p>
+    }
   `,
   styles: `
-    :host { display: grid; gap: 0.2rem; align-content: start; }
-    .name { display: flex; flex-wrap: wrap; gap: 0 0.45rem; font-size: 0.92rem; font-weight: 600; color: var(--iron-wash); }
-    .hint { font-weight: 450; }
-    :host(.bench) input { min-height: 64px; font-size: 1.5rem; }
-    .box { position: relative; display: block; }
-    .unit { position: absolute; right: 0.7rem; top: 50%; transform: translateY(-50%); color: var(--iron-wash); font-weight: 600; pointer-events: none; }
-    input:has(+ .unit) { padding-right: 2.7rem; }
+    :host {
+      display: grid;
+      gap: 0.2rem;
+      align-content: start;
+    }
+    .name {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 0.45rem;
+      font-size: 0.92rem;
+      font-weight: 600;
+      color: var(--iron-wash);
+    }
+    .hint {
+      font-weight: 450;
+    }
+    :host(.bench) input {
+      min-height: 64px;
+      font-size: 1.5rem;
+    }
+    .box {
+      position: relative;
+      display: block;
+    }
+    .unit {
+      position: absolute;
+      right: 0.7rem;
+      top: 50%;
+      transform: translateY(-50%);
+      color: var(--iron-wash);
+      font-weight: 600;
+      pointer-events: none;
+    }
+    input:has(+ .unit) {
+      padding-right: 2.7rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -99,6 +159,10 @@ export class NumberField {
   protected readonly text = computed(() => this.typed()?.text ?? this.format(this.value()));
   protected readonly problem = computed(() => this.wrong(this.text()) ?? this.says());
 
+  protected readonly describedBy = computed(
+    () => [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-says` : ''].filter(Boolean).join(' ') || null,
+  );
+
   focus(): void {
     this.box().nativeElement.focus();
     this.box().nativeElement.select();
@@ -129,15 +193,21 @@ export class NumberField {
     const unit = this.ownUnit();
     const shown = unit ? fromCanonical(value, unit) : this.isFahrenheit() ? celsiusToFahrenheit(value) : value;
     // Up to so many decimals, none for show: 30 stays 30; a thousand has no comma inside a field.
-    return formatFixed(shown, this.decimals()).replace(/,/g, '').replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+    return formatFixed(shown, this.decimals())
+      .replace(/,/g, '')
+      .replace(/(\.\d*?)0+$/, '$1')
+      .replace(/\.$/, '');
   }
 
   private wrong(text: string): string | undefined {
     const reading = readNumber(text);
     if (reading.kind === 'empty') return undefined;
-    if (reading.kind === 'notANumber') return `“${reading.text.slice(0, 20)}” is not a number: type something like 1.5${FAMILY[this.quantity()].length === 0 ? '' : `, or with a unit like 2 ${FAMILY[this.quantity()].at(-1)}`}.`;
+    if (reading.kind === 'notANumber')
+      return `“${reading.text.slice(0, 20)}” is not a number: type something like 1.5${FAMILY[this.quantity()].length === 0 ? '' : `, or with a unit like 2 ${FAMILY[this.quantity()].at(-1)}`}.`;
     if (reading.unit && !FAMILY[this.quantity()].includes(reading.unit)) {
-      return FAMILY[this.quantity()].length === 0 ? 'Type the number alone, without a unit.' : `Here it takes ${FAMILY[this.quantity()].slice(0, 4).join(', ')}.`;
+      return FAMILY[this.quantity()].length === 0
+        ? 'Type the number alone, without a unit.'
+        : `Here it takes ${FAMILY[this.quantity()].slice(0, 4).join(', ')}.`;
     }
     const value = this.canonical(reading.value, reading.unit ?? this.ownUnit());
     const least = this.least();

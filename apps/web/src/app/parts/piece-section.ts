@@ -8,6 +8,17 @@ const WIDTH = 460;
 const HEIGHT = 420;
 const PAD = 34;
 
+interface Label {
+  key: string;
+  what: string;
+  how: string;
+  y: number;
+  fromX: number;
+  x: number;
+  textX: number;
+  anchor: string;
+}
+
 interface DrawnCoat {
   path: string;
   colour: string;
@@ -18,40 +29,126 @@ interface DrawnCoat {
 @Component({
   selector: 'cz-piece-section',
   template: `
-    <svg [attr.viewBox]="viewBox()" role="img" [attr.preserveAspectRatio]="small() ? 'xMidYMax' : null" [attr.aria-label]="words()">
+    <svg
+      [attr.viewBox]="viewBox()"
+      role="img"
+      [attr.aria-hidden]="small() ? true : null"
+      [attr.preserveAspectRatio]="small() ? 'xMidYMax' : null"
+      [attr.aria-label]="words()"
+    >
       <defs>
-        <pattern id="wax" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="8" height="8" class="wax-ground" /><line x1="0" y1="0" x2="0" y2="8" class="wax-line" /></pattern>
-        <linearGradient [attr.id]="shadeId"><stop offset="0" stop-color="#000" stop-opacity="0" /><stop offset="1" stop-color="#000" stop-opacity=".28" /></linearGradient>
+        <pattern id="wax" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="8" height="8" class="wax-ground" />
+          <line x1="0" y1="0" x2="0" y2="8" class="wax-line" />
+        </pattern>
+        <linearGradient [attr.id]="shadeId">
+          <stop offset="0" stop-color="#000" stop-opacity="0" />
+          <stop offset="1" stop-color="#000" stop-opacity=".28" />
+        </linearGradient>
       </defs>
-      @if (!small()) { <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="fit().height + 22" /> }
+      @if (!small()) {
+        <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="fit().height + 22" />
+      }
       <path [attr.d]="outsideRight()" [attr.fill]="clay()" />
-      @for (zone of zonesRight(); track $index) { <path [attr.d]="zone.path" [attr.fill]="zone.colour" /> }
+      @for (zone of zonesRight(); track $index) {
+        <path [attr.d]="zone.path" [attr.fill]="zone.colour" />
+      }
       <path [attr.d]="outsideRight()" [attr.fill]="'url(#' + shadeId + ')'" />
-      @for (coat of coats(); track $index) { <path class="coat" [attr.d]="coat.path" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" /> }
+      @for (coat of coats(); track $index) {
+        <path class="coat" [attr.d]="coat.path" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" />
+      }
       <path class="wall" [attr.d]="wallPath()" />
       <path class="outline" [attr.d]="outsideRight()" />
-      @if (handle(); as path) { <path class="handle" [attr.d]="path" /> }
-      @if (runY(); as y) { <line class="run" [attr.x1]="0" [attr.x2]="fit().halfWidth + 24" [attr.y1]="y" [attr.y2]="y" /><text class="run-text" [attr.x]="fit().halfWidth + 26" [attr.y]="y + 4">95 % run</text> }
+      @if (handle(); as path) {
+        <path class="handle" [attr.d]="path" />
+      }
+      @if (runY(); as y) {
+        <line class="run" [attr.x1]="0" [attr.x2]="fit().halfWidth + 24" [attr.y1]="y" [attr.y2]="y" />
+        <text class="run-text" [attr.x]="fit().halfWidth + 26" [attr.y]="y + 4">95 % run</text>
+      }
       @for (label of labels(); track label.key) {
-        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.y" /><circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
+        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.y" />
+        <circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
         <text class="zone" [attr.x]="label.textX" [attr.y]="label.y - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
         <text class="coat-text" [attr.x]="label.textX" [attr.y]="label.y + 13" [attr.text-anchor]="label.anchor">{{ label.how }}</text>
       }
       @if (!small()) {
-        <line class="bar" [attr.x1]="-fit().halfWidth" [attr.x2]="-fit().halfWidth + 50 * fit().scale" [attr.y1]="fit().height + 24" [attr.y2]="fit().height + 24" />
+        <line
+          class="bar"
+          [attr.x1]="-fit().halfWidth"
+          [attr.x2]="-fit().halfWidth + 50 * fit().scale"
+          [attr.y1]="fit().height + 24"
+          [attr.y2]="fit().height + 24"
+        />
         <text class="bar-text" [attr.x]="-fit().halfWidth" [attr.y]="fit().height + 40">50 mm; coats drawn ten times as thick</text>
       }
     </svg>
   `,
   styles: `
-    svg { display: block; width: 100%; height: 100%; }
-    .centre { stroke: var(--iron-wash); stroke-dasharray: 10 4 2 4; }
-    .wall { fill: var(--iron); } .outline { fill: none; stroke: var(--iron); stroke-width: 2.2; } .handle { fill: none; stroke: var(--iron); stroke-width: 2.2; }
-    .coat { fill: none; stroke-linejoin: round; }
-    .wax-ground { fill: var(--paper); } .wax-line { stroke: var(--iron-wash); stroke-width: 3; }
-    .lead { stroke: var(--iron-wash); } .dot { fill: var(--iron); } .zone { font: 650 14px var(--text); fill: var(--iron); } .coat-text { font: 500 13px var(--text); fill: var(--iron-wash); }
-    .run { stroke: var(--oxblood); stroke-width: 2; stroke-dasharray: 5 3; } .run-text { font: 650 13px var(--text); fill: var(--oxblood); }
-    .bar { stroke: var(--iron); stroke-width: 2; } .bar-text { font: 500 13px var(--text); fill: var(--iron-wash); }
+    svg {
+      display: block;
+      width: 100%;
+      height: 100%;
+    }
+    .centre {
+      stroke: var(--iron-wash);
+      stroke-dasharray: 10 4 2 4;
+    }
+    .wall {
+      fill: var(--iron);
+    }
+    .outline {
+      fill: none;
+      stroke: var(--iron);
+      stroke-width: 2.2;
+    }
+    .handle {
+      fill: none;
+      stroke: var(--iron);
+      stroke-width: 2.2;
+    }
+    .coat {
+      fill: none;
+      stroke-linejoin: round;
+    }
+    .wax-ground {
+      fill: var(--paper);
+    }
+    .wax-line {
+      stroke: var(--iron-wash);
+      stroke-width: 3;
+    }
+    .lead {
+      stroke: var(--iron-wash);
+    }
+    .dot {
+      fill: var(--iron);
+    }
+    .zone {
+      font: 650 14px var(--text);
+      fill: var(--iron);
+    }
+    .coat-text {
+      font: 500 13px var(--text);
+      fill: var(--iron-wash);
+    }
+    .run {
+      stroke: var(--oxblood);
+      stroke-width: 2;
+      stroke-dasharray: 5 3;
+    }
+    .run-text {
+      font: 650 13px var(--text);
+      fill: var(--oxblood);
+    }
+    .bar {
+      stroke: var(--iron);
+      stroke-width: 2;
+    }
+    .bar-text {
+      font: 500 13px var(--text);
+      fill: var(--iron-wash);
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -114,7 +211,10 @@ export class PieceSection {
     const rim = profileBetween({ profile: outside, fromMm: Math.max(waxFootMm, this.topMm() - rimBandMm), toMm: this.topMm() });
     const stack = [...zones.outside.map((layer) => ({ layer, along: upper })), ...zones.rim.map((layer) => ({ layer, along: rim }))];
     const outer = this.stackOf(stack, 1);
-    const inner = this.stackOf(zones.inside.map((layer) => ({ layer, along: this.inside().slice(1) })), -1);
+    const inner = this.stackOf(
+      zones.inside.map((layer) => ({ layer, along: this.inside().slice(1) })),
+      -1,
+    );
     return [...outer, ...inner];
   });
   protected readonly handle = computed(() => {
@@ -139,10 +239,21 @@ export class PieceSection {
     const { tall, halfWidth, scale } = this.fit();
     const rimFromMm = zones.rim.length > 0 ? Math.max(waxFootMm, tall - rimBandMm) : tall;
     const say = (layers: readonly { bucketId: string; coatMm: number; way: string }[]): string =>
-      layers.length > 2 ? `${layers.length} coats` : layers.map((layer) => `${this.names().get(layer.bucketId) ?? 'glaze'} ${layer.coatMm} mm`).join(' + ');
-    const at = (key: string, what: string, how: string, heightMm: number, side: 1 | -1) => {
+      layers.length > 2
+        ? `${layers.length} coats`
+        : layers.map((layer) => `${this.names().get(layer.bucketId) ?? 'glaze'} ${layer.coatMm} mm`).join(' + ');
+    const at = (key: string, what: string, how: string, heightMm: number, side: 1 | -1): Label => {
       const x = side * (halfWidth + (side > 0 && this.shape().handle ? 34 : 12));
-      return { key, what, how, y: this.y(heightMm), fromX: side * this.radiusAt(heightMm) * scale, x, textX: x + side * 5, anchor: side > 0 ? 'start' : 'end' };
+      return {
+        key,
+        what,
+        how,
+        y: this.y(heightMm),
+        fromX: side * this.radiusAt(heightMm) * scale,
+        x,
+        textX: x + side * 5,
+        anchor: side > 0 ? 'start' : 'end',
+      };
     };
     return [
       ...(zones.inside.length > 0 ? [at('inside', 'Inside', say(zones.inside), tall * 0.72, -1)] : []),
@@ -174,7 +285,10 @@ export class PieceSection {
 
   private smooth(points: readonly ProfilePoint[], side: 1 | -1, shift = 0): string {
     const { scale } = this.fit();
-    const draw = line<ProfilePoint>((point) => side * (point.radiusMm * scale + shift), (point) => this.y(point.heightMm)).curve(curveCatmullRom.alpha(0.5));
+    const draw = line<ProfilePoint>(
+      (point) => side * (point.radiusMm * scale + shift),
+      (point) => this.y(point.heightMm),
+    ).curve(curveCatmullRom.alpha(0.5));
     return draw([...points]) ?? '';
   }
 

@@ -12,8 +12,22 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
     }
   `,
   styles: `
-    .says-box { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 0.5rem 1rem; margin: 0.8rem 0; padding: 0.6rem 0.9rem; border-left: 5px solid var(--oxblood); background: var(--oxblood-wash); border-radius: 6px; }
-    p { flex: 1 1 16rem; font-weight: 600; }
+    .says-box {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      justify-content: space-between;
+      gap: 0.5rem 1rem;
+      margin: 0.8rem 0;
+      padding: 0.6rem 0.9rem;
+      border-left: 5px solid var(--oxblood);
+      background: var(--oxblood-wash);
+      border-radius: 6px;
+    }
+    p {
+      flex: 1 1 16rem;
+      font-weight: 600;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

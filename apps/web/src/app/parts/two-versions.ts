@@ -8,15 +8,39 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       <h2>Changed meanwhile</h2>
       <p>{{ detail() }}</p>
       <div class="sides">
-        <div><h3>In the records now</h3><p>{{ theirs() }}</p><button type="button" class="press quiet-press" (click)="takeTheirs.emit()">Take theirs</button></div>
-        <div><h3>On this screen</h3><p>{{ mine() }}</p><button type="button" class="press" (click)="keepMine.emit()">Keep mine, as the newest version</button></div>
+        <div>
+          <h3>In the records now</h3>
+          <p>{{ theirs() }}</p>
+          <button type="button" class="press quiet-press" (click)="takeTheirs.emit()">Take theirs</button>
+        </div>
+        <div>
+          <h3>On this screen</h3>
+          <p>{{ mine() }}</p>
+          <button type="button" class="press" (click)="keepMine.emit()">Keep mine, as the newest version</button>
+        </div>
       </div>
     </section>
   `,
   styles: `
-    .both { display: grid; gap: 0.6rem; margin: 1rem 0; padding: 1rem; border: 2px solid var(--rutile); border-radius: var(--round); background: var(--rutile-wash); }
-    .sides { display: grid; grid-template-columns: repeat(auto-fit, minmax(240px, 1fr)); gap: 1rem; }
-    .sides > div { display: grid; gap: 0.5rem; align-content: space-between; }
+    .both {
+      display: grid;
+      gap: 0.6rem;
+      margin: 1rem 0;
+      padding: 1rem;
+      border: 2px solid var(--rutile);
+      border-radius: var(--round);
+      background: var(--rutile-wash);
+    }
+    .sides {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+      gap: 1rem;
+    }
+    .sides > div {
+      display: grid;
+      gap: 0.5rem;
+      align-content: space-between;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

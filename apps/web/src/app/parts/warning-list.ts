@@ -7,13 +7,21 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
   template: `
     @for (warning of shown(); track warning.rule + warning.what) {
       <article [class]="'warning ' + warning.severity">
-        <h3><span class="tag">{{ warning.severity === 'stop' ? 'Stop' : 'Look' }}</span> {{ warning.what }}</h3>
+        <h3>
+          <span class="tag">{{ warning.severity === 'stop' ? 'Stop' : 'Look' }}</span> {{ warning.what }}
+        </h3>
         <p>{{ warning.why }}</p>
         <ul class="plain-list remedies">
-          @for (remedy of warning.remedies; track remedy) { <li>{{ remedy }}</li> }
+          @for (remedy of warning.remedies; track remedy) {
+            <li>{{ remedy }}</li>
+          }
         </ul>
         @if (warning.fixes; as fixes) {
-          <span class="row">@for (fix of fixes; track fix.words) { <button type="button" class="press quiet-press fix" (click)="fixed.emit(fix)">{{ fix.words }}</button> }</span>
+          <span class="row">
+            @for (fix of fixes; track fix.words) {
+              <button type="button" class="press quiet-press fix" (click)="fixed.emit(fix)">{{ fix.words }}</button>
+            }
+          </span>
         }
         @if (canPutAside()) {
           @if (asking() === warning.rule) {
@@ -22,27 +30,80 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
               <button class="press quiet-press" type="submit">Keep the reason</button>
             </form>
           } @else {
-            <button type="button" class="press bare" (click)="asking.set(warning.rule)" [attr.aria-label]="'Put aside: ' + warning.what">Put aside …</button>
+            <button type="button" class="press bare" (click)="asking.set(warning.rule)" [attr.aria-label]="'Put aside: ' + warning.what">
+              Put aside …
+            </button>
           }
         }
       </article>
     } @empty {
-      @if (calm()) { <p class="good">{{ calm() }}</p> }
+      @if (calm()) {
+        <p class="good">{{ calm() }}</p>
+      }
     }
-    @if (more() > 0) { <p class="quiet small">{{ more() }} more below these: settle the first ones.</p> }
+    @if (more() > 0) {
+      <p class="quiet small">{{ more() }} more below these: settle the first ones.</p>
+    }
   `,
   styles: `
-    :host { display: grid; gap: 0.7rem; }
-    .warning { padding: 0.65rem 0.9rem 0.35rem; border-left: 5px solid var(--rutile); background: var(--rutile-wash); border-radius: 6px; display: grid; gap: 0.2rem; justify-items: start; }
-    .warning.stop { border-color: var(--oxblood); background: var(--oxblood-wash); }
-    .tag { font: 650 0.78rem/1 var(--text); text-transform: uppercase; letter-spacing: 0.04em; color: var(--rutile); }
-    .stop .tag { color: var(--oxblood); }
-    h3 { font-size: 1rem; } p { font-size: 0.95rem; }
-    .remedies { display: flex; flex-wrap: wrap; gap: 0.1rem 1.1rem; font-size: 0.95rem; font-weight: 600; }
-    .remedies li::before { content: '→ '; color: var(--iron-wash); }
-    form { display: flex; flex-wrap: wrap; align-items: end; gap: 0.6rem; padding: 0.4rem 0; }
-    .fix { margin-top: 0.3rem; }
-    .bare { min-height: 44px; padding: 0; font-size: 0.92rem; }
+    :host {
+      display: grid;
+      gap: 0.7rem;
+    }
+    .warning {
+      padding: 0.65rem 0.9rem 0.35rem;
+      border-left: 5px solid var(--rutile);
+      background: var(--rutile-wash);
+      border-radius: 6px;
+      display: grid;
+      gap: 0.2rem;
+      justify-items: start;
+    }
+    .warning.stop {
+      border-color: var(--oxblood);
+      background: var(--oxblood-wash);
+    }
+    .tag {
+      font: 650 0.78rem/1 var(--text);
+      text-transform: uppercase;
+      letter-spacing: 0.04em;
+      color: var(--rutile);
+    }
+    .stop .tag {
+      color: var(--oxblood);
+    }
+    h3 {
+      font-size: 1rem;
+    }
+    p {
+      font-size: 0.95rem;
+    }
+    .remedies {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.1rem 1.1rem;
+      font-size: 0.95rem;
+      font-weight: 600;
+    }
+    .remedies li::before {
+      content: '→ ';
+      color: var(--iron-wash);
+    }
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 0.6rem;
+      padding: 0.4rem 0;
+    }
+    .fix {
+      margin-top: 0.3rem;
+    }
+    .bare {
+      min-height: 44px;
+      padding: 0;
+      font-size: 0.92rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -7,17 +7,31 @@ import { Outbox } from '../data/outbox';
   template: `
     <div role="status" class="no-print">
       @if (outbox.away()) {
-        <p class="away">The studio’s records cannot be reached. Go on working: {{ outbox.pendingCount() }} {{ outbox.pendingCount() === 1 ? 'step is' : 'steps are' }} kept on this device and sent when they are back.</p>
+        <p class="away">
+          The studio’s records cannot be reached. Go on working: {{ outbox.pendingCount() }}
+          {{ outbox.pendingCount() === 1 ? 'step is' : 'steps are' }} kept on this device and sent when they are back.
+        </p>
       }
       @for (refusal of outbox.refused(); track refusal.event.event.id) {
-        <p class="refused">Not taken over: {{ refusal.detail }} <button type="button" class="press bare" (click)="outbox.dismissRefusals()">Understood</button></p>
+        <p class="refused">
+          Not taken over: {{ refusal.detail }} <button type="button" class="press bare" (click)="outbox.dismissRefusals()">Understood</button>
+        </p>
       }
     </div>
   `,
   styles: `
-    p { padding: 0.5rem 1.8rem; font-weight: 600; }
-    .away { background: var(--rutile-wash); color: var(--iron); }
-    .refused { background: var(--oxblood-wash); color: var(--iron); }
+    p {
+      padding: 0.5rem 1.8rem;
+      font-weight: 600;
+    }
+    .away {
+      background: var(--rutile-wash);
+      color: var(--iron);
+    }
+    .refused {
+      background: var(--oxblood-wash);
+      color: var(--iron);
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

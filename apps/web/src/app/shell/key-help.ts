@@ -13,7 +13,9 @@ const SPOKEN: Record<string, string> = { ' ': 'Space', enter: 'Enter', backspace
       <table class="sheet">
         @for (row of rows(); track row.keys) {
           <tr>
-            <td><kbd>{{ row.keys }}</kbd></td>
+            <td>
+              <kbd>{{ row.keys }}</kbd>
+            </td>
             <td>{{ row.words }}</td>
           </tr>
         }

@@ -17,26 +17,60 @@ const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 're
     <mat-dialog-content>
       <label class="named">
         Name or code
-        <input type="search" autocomplete="off" cdkFocusInitial [value]="text()" (input)="type($event)" (keydown.enter)="open(hits()[0])" (keydown.arrowDown)="$event.preventDefault(); list.querySelector('button')?.focus()" />
+        <input
+          type="search"
+          autocomplete="off"
+          cdkFocusInitial
+          [value]="text()"
+          (input)="type($event)"
+          (keydown.enter)="open(hits()[0])"
+          (keydown.arrowDown)="$event.preventDefault(); list.querySelector('button')?.focus()"
+        />
       </label>
       <ul #list class="plain-list ruled" aria-label="Found">
         @for (hit of hits(); track hit.id) {
           <li>
-            <button type="button" class="hit" (click)="open(hit)" (keydown.arrowDown)="focusNext($event, 1)" (keydown.arrowUp)="focusNext($event, -1)">
+            <button
+              type="button"
+              class="hit"
+              (click)="open(hit)"
+              (keydown.arrowDown)="focusNext($event, 1)"
+              (keydown.arrowUp)="focusNext($event, -1)"
+            >
               <strong>{{ hit.name }}</strong> <span class="quiet">{{ words[hit.kind] }} {{ hit.code }}</span>
             </button>
           </li>
         } @empty {
-          @if (text()) { <li class="quiet none">Nothing here is called that.</li> }
+          @if (text()) {
+            <li class="quiet none">Nothing here is called that.</li>
+          }
         }
       </ul>
     </mat-dialog-content>
   `,
   styles: `
-    ul { margin-top: 0.8rem; }
-    .hit { display: flex; justify-content: space-between; width: 100%; min-height: 48px; padding: 0.4rem 0.5rem; border: 0; background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; }
-    .hit:hover { background: var(--slip); }
-    .none { padding: 0.6rem 0.5rem; }
+    ul {
+      margin-top: 0.8rem;
+    }
+    .hit {
+      display: flex;
+      justify-content: space-between;
+      width: 100%;
+      min-height: 48px;
+      padding: 0.4rem 0.5rem;
+      border: 0;
+      background: none;
+      color: inherit;
+      font: inherit;
+      text-align: left;
+      cursor: pointer;
+    }
+    .hit:hover {
+      background: var(--slip);
+    }
+    .none {
+      padding: 0.6rem 0.5rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -62,7 +96,10 @@ export class Palette {
     if (!hit) return;
     this.dialog.close();
     // Powders have no page of their own: their recipes have.
-    void this.router.navigate(hit.kind === 'powder' ? ['/recipe'] : ['/', hit.kind, hit.id], hit.kind === 'powder' ? { queryParams: { powder: hit.id } } : {});
+    void this.router.navigate(
+      hit.kind === 'powder' ? ['/recipe'] : ['/', hit.kind, hit.id],
+      hit.kind === 'powder' ? { queryParams: { powder: hit.id } } : {},
+    );
   }
 
   protected focusNext(event: Event, by: 1 | -1): void {

@@ -41,25 +41,56 @@ export interface RangeAdvice {
 }
 
 /** What to do about an SG, in two stages. After the first one it asks for a measurement before the rest. */
-export function rangeAdvice(plan: CorrectionPlan, bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean }, units: Units): RangeAdvice {
+export function rangeAdvice(
+  plan: CorrectionPlan,
+  bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean },
+  units: Units,
+): RangeAdvice {
   const sum = `${units.litres(bucket.volumeMl)} × ${units.sg(bucket.sg)} → ${units.sg(bucket.targetSg)}`;
   const first = units.pourable(plan.kind === 'thin' || plan.kind === 'thicken' ? plan.firstMl : 0);
   const measureFirst = bucket.changedSinceMeasured && bucket.measured;
   if (!bucket.measured && plan.kind !== 'inRange') {
-    return { tone: 'look', what: 'Measure it before you correct it.', how: 'Its SG is only the sum of what was weighed: moisture and spilt water are not in it.' };
+    return {
+      tone: 'look',
+      what: 'Measure it before you correct it.',
+      how: 'Its SG is only the sum of what was weighed: moisture and spilt water are not in it.',
+    };
   }
   switch (plan.kind) {
     case 'inRange':
-      return { tone: 'good', what: measureFirst ? 'In range by the sum: stir and measure to be sure.' : 'In range.', how: bucket.measured ? '' : 'By the sum of what was weighed; a measurement makes it sure.' };
+      return {
+        tone: 'good',
+        what: measureFirst ? 'In range by the sum: stir and measure to be sure.' : 'In range.',
+        how: bucket.measured ? '' : 'By the sum of what was weighed; a measurement makes it sure.',
+      };
     case 'measureBetter':
-      return { tone: 'look', what: 'Measure with more glaze first.', how: `It is off by ${units.sgFine(Math.abs(plan.off))}, less than twice the error of the reading. A fuller or finer vessel: ± ${units.sgFine(plan.neededSd)} would tell.` };
+      return {
+        tone: 'look',
+        what: 'Measure with more glaze first.',
+        how: `It is off by ${units.sgFine(Math.abs(plan.off))}, less than twice the error of the reading. A fuller or finer vessel: ± ${units.sgFine(plan.neededSd)} would tell.`,
+      };
     case 'thin':
       return measureFirst
-        ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum ${units.millilitres(plan.waterMl)} are still missing (${sum}); the new measurement decides.`, action: { words: `${units.millilitres(plan.waterMl)} more went in`, kind: 'water', grams: plan.waterMl } }
-        : { tone: 'stop', what: `Add ${units.millilitres(first)} of water, stir, measure.`, how: `${sum}: ${units.millilitres(plan.waterMl)} in all, four fifths of it first; then ${units.millilitres(plan.waterMl - first)} or what the new measurement says.`, action: { words: `${units.millilitres(first)} went in`, kind: 'water', grams: first } };
+        ? {
+            tone: 'look',
+            what: 'Stir, then measure again.',
+            how: `By the sum ${units.millilitres(plan.waterMl)} are still missing (${sum}); the new measurement decides.`,
+            action: { words: `${units.millilitres(plan.waterMl)} more went in`, kind: 'water', grams: plan.waterMl },
+          }
+        : {
+            tone: 'stop',
+            what: `Add ${units.millilitres(first)} of water, stir, measure.`,
+            how: `${sum}: ${units.millilitres(plan.waterMl)} in all, four fifths of it first; then ${units.millilitres(plan.waterMl - first)} or what the new measurement says.`,
+            action: { words: `${units.millilitres(first)} went in`, kind: 'water', grams: first },
+          };
     case 'thicken':
       return measureFirst
         ? { tone: 'look', what: 'Stir, then measure again.', how: `By the sum it is still thin (${sum}).` }
-        : { tone: 'stop', what: `Let it settle and pour off ${units.millilitres(first)} of clear water.`, how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`, action: { words: `${units.millilitres(first)} poured off`, kind: 'pourOff', grams: first } };
+        : {
+            tone: 'stop',
+            what: `Let it settle and pour off ${units.millilitres(first)} of clear water.`,
+            how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`,
+            action: { words: `${units.millilitres(first)} poured off`, kind: 'pourOff', grams: first },
+          };
   }
 }

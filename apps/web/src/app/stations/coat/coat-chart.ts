@@ -2,18 +2,47 @@ import type { CoatCurvePoint } from '@cazuela/core';
 import { token, type LineChartConfig } from '../../parts/line-chart';
 
 /** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point. */
-export function coatChart(curve: readonly CoatCurvePoint[], marks: { coatMm: number; seconds: number; atSecondsMm: number | undefined }): LineChartConfig {
+export function coatChart(
+  curve: readonly CoatCurvePoint[],
+  marks: { coatMm: number; seconds: number; atSecondsMm: number | undefined },
+): LineChartConfig {
   const ink = token('--iron-wash');
   const last = curve.at(-1)?.seconds ?? 6;
   return {
     type: 'line',
     data: {
       datasets: [
-        { data: curve.map((point) => ({ x: point.seconds, y: point.highMm })), borderWidth: 0, pointRadius: 0, backgroundColor: `${token('--cobalt')}26`, fill: 1 },
+        {
+          data: curve.map((point) => ({ x: point.seconds, y: point.highMm })),
+          borderWidth: 0,
+          pointRadius: 0,
+          backgroundColor: `${token('--cobalt')}26`,
+          fill: 1,
+        },
         { data: curve.map((point) => ({ x: point.seconds, y: point.lowMm })), borderWidth: 0, pointRadius: 0 },
-        { data: curve.map((point) => ({ x: point.seconds, y: point.coatMm })), borderColor: token('--cobalt'), borderWidth: 3, pointRadius: 0, tension: 0.2 },
-        { data: [{ x: 0, y: marks.coatMm }, { x: last, y: marks.coatMm }], borderColor: token('--copper'), borderWidth: 1.5, borderDash: [6, 5], pointRadius: 0 },
-        { data: marks.atSecondsMm === undefined ? [] : [{ x: marks.seconds, y: marks.atSecondsMm }], pointRadius: 7, pointBackgroundColor: token('--iron'), borderWidth: 0 },
+        {
+          data: curve.map((point) => ({ x: point.seconds, y: point.coatMm })),
+          borderColor: token('--cobalt'),
+          borderWidth: 3,
+          pointRadius: 0,
+          tension: 0.2,
+        },
+        {
+          data: [
+            { x: 0, y: marks.coatMm },
+            { x: last, y: marks.coatMm },
+          ],
+          borderColor: token('--copper'),
+          borderWidth: 1.5,
+          borderDash: [6, 5],
+          pointRadius: 0,
+        },
+        {
+          data: marks.atSecondsMm === undefined ? [] : [{ x: marks.seconds, y: marks.atSecondsMm }],
+          pointRadius: 7,
+          pointBackgroundColor: token('--iron'),
+          borderWidth: 0,
+        },
       ],
     },
     options: {
@@ -22,8 +51,21 @@ export function coatChart(curve: readonly CoatCurvePoint[], marks: { coatMm: num
       maintainAspectRatio: false,
       events: [],
       scales: {
-        x: { type: 'linear', min: 0, max: last, grid: { display: false }, ticks: { color: ink }, title: { display: true, text: 'seconds in the glaze', color: ink } },
-        y: { beginAtZero: true, suggestedMax: marks.coatMm * 1.6, grid: { color: token('--line') }, ticks: { color: ink }, title: { display: true, text: 'dry coat, mm', color: ink } },
+        x: {
+          type: 'linear',
+          min: 0,
+          max: last,
+          grid: { display: false },
+          ticks: { color: ink },
+          title: { display: true, text: 'seconds in the glaze', color: ink },
+        },
+        y: {
+          beginAtZero: true,
+          suggestedMax: marks.coatMm * 1.6,
+          grid: { color: token('--line') },
+          ticks: { color: ink },
+          title: { display: true, text: 'dry coat, mm', color: ink },
+        },
       },
     },
   };

@@ -58,7 +58,14 @@ export class CoatStation {
     const sg = this.sg();
     if (!contents || !body || wallMm === null || sg === null) return undefined;
     return {
-      sg, density: contents.density, state: contents.slurryState, bisqueCone: body.bisqueCone, earthenware: body.earthenware, absorptionPercent: body.absorptionPercent, wallMm, faces,
+      sg,
+      density: contents.density,
+      state: contents.slurryState,
+      bisqueCone: body.bisqueCone,
+      earthenware: body.earthenware,
+      absorptionPercent: body.absorptionPercent,
+      wallMm,
+      faces,
     };
   });
   protected readonly result = computed(() => {
@@ -85,7 +92,9 @@ export class CoatStation {
   protected readonly chartWords = computed(() => {
     const result = this.result();
     const last = result?.kind === 'ok' ? result.value.curve.at(-1) : undefined;
-    return last ? `Coat against seconds: up to ${this.units.millimetres(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.millimetres(last.lowMm)} to ${this.units.millimetres(last.highMm)}.` : '';
+    return last
+      ? `Coat against seconds: up to ${this.units.millimetres(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.millimetres(last.lowMm)} to ${this.units.millimetres(last.highMm)}.`
+      : '';
   });
 
   constructor() {

@@ -2,18 +2,34 @@ import type { CoatSituation, SecondsForCoat } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** Why no time gives the wanted coat, and what would. Nothing when a time does. */
-export function cannotWords(answer: SecondsForCoat, wanted: { coatMm: number; sg: number }, units: Units): { what: string; remedy: string } | undefined {
+export function cannotWords(
+  answer: SecondsForCoat,
+  wanted: { coatMm: number; sg: number },
+  units: Units,
+): { what: string; remedy: string } | undefined {
   switch (answer.kind) {
     case 'ok':
       return undefined;
     case 'tooThickToDip':
-      return { what: `At SG ${units.sg(wanted.sg)} this glaze is too thick to dip: it will not run off.`, remedy: 'Thin it with water first, or brush it.' };
+      return {
+        what: `At SG ${units.sg(wanted.sg)} this glaze is too thick to dip: it will not run off.`,
+        remedy: 'Thin it with water first, or brush it.',
+      };
     case 'filmAlreadyExceeds':
-      return { what: `What clings when the piece comes out is already ${units.millimetres(answer.filmCoatMm)}, more than you want.`, remedy: 'Thin the bucket, or dip and shake at once.' };
+      return {
+        what: `What clings when the piece comes out is already ${units.millimetres(answer.filmCoatMm)}, more than you want.`,
+        remedy: 'Thin the bucket, or dip and shake at once.',
+      };
     case 'noSuction':
-      return { what: `This wall drinks nothing: only the film of ${units.millimetres(answer.filmCoatMm)} stays.`, remedy: 'Warm the piece, thicken the glaze or add gum, dip more than once, or spray.' };
+      return {
+        what: `This wall drinks nothing: only the film of ${units.millimetres(answer.filmCoatMm)} stays.`,
+        remedy: 'Warm the piece, thicken the glaze or add gum, dip more than once, or spray.',
+      };
     case 'wallSaturated':
-      return { what: `The wall is full at ${units.millimetres(answer.mostMm)}: it drinks no more, however long you wait.`, remedy: 'A thicker bucket, one face at a time with a day between, or a second coat when it is dry through.' };
+      return {
+        what: `The wall is full at ${units.millimetres(answer.mostMm)}: it drinks no more, however long you wait.`,
+        remedy: 'A thicker bucket, one face at a time with a day between, or a second coat when it is dry through.',
+      };
     case 'tooSlow':
       return { what: 'That coat takes longer than a minute in the glaze.', remedy: 'A thicker bucket, two dips, or a softer bisque.' };
   }

@@ -24,7 +24,7 @@ const NEXT_SHOWN = 6;
 })
 export class DayList {
   /** The day the potter came for. */
-  readonly dateFromAddress = input<string | undefined>(undefined, { alias: 'date' });
+  readonly date = input<string>();
   protected readonly screen = inject(DayScreen);
   protected readonly units = inject(Units);
   protected readonly seconds = signal<number | null>(null);
@@ -50,7 +50,7 @@ export class DayList {
 
   constructor() {
     effect(() => {
-      const date = this.dateFromAddress();
+      const date = this.date();
       if (date) untracked(() => this.screen.date.set(date));
     });
     inject(Keys).bind([

@@ -26,7 +26,16 @@ export class DayScreen {
     return day ? withDoneHere(day.events, this.outbox.doneHere('day', day.id)) : [];
   });
   /** Ticks made here after the clock last moved count at their own time. */
-  readonly nowAt = computed(() => [this.clock.at(), ...this.events().slice(-1).map((event) => event.at)].sort().at(-1)!);
+  readonly nowAt = computed(() =>
+    [
+      this.clock.at(),
+      ...this.events()
+        .slice(-1)
+        .map((event) => event.at),
+    ]
+      .sort()
+      .at(-1)!,
+  );
   readonly state = computed(() => {
     const day = this.day();
     return day && replayDay({ items: day.items, events: this.events(), nowAt: this.nowAt() });
@@ -35,7 +44,12 @@ export class DayScreen {
   done(step: DayStep, seconds: number | null): void {
     const sg = this.all.value()?.buckets.find((bucket) => bucket.id === step.bucketId)?.contents?.sg;
     const took = seconds ?? step.seconds;
-    this.note({ type: 'stepDone', stepId: step.id, ...(took === undefined ? {} : { seconds: Number(took.toFixed(1)) }), ...(sg === undefined ? {} : { sg }) });
+    this.note({
+      type: 'stepDone',
+      stepId: step.id,
+      ...(took === undefined ? {} : { seconds: Number(took.toFixed(1)) }),
+      ...(sg === undefined ? {} : { sg }),
+    });
   }
 
   note(event: NewEvent<'day'>): void {

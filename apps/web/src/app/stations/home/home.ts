@@ -32,7 +32,12 @@ export class Home {
   protected readonly studio = inject(StudioStore).studio;
   protected readonly all = loaded(() =>
     combineLatest({
-      batches: this.api.batches(), buckets: this.api.buckets(), days: this.api.days(), firings: this.api.firings(), results: this.api.results(), recipes: this.api.recipes(),
+      batches: this.api.batches(),
+      buckets: this.api.buckets(),
+      days: this.api.days(),
+      firings: this.api.firings(),
+      results: this.api.results(),
+      recipes: this.api.recipes(),
     }),
   );
   protected readonly today = computed(() => sayDateAndTime(this.clock.at()));
@@ -41,8 +46,19 @@ export class Home {
     if (!all) return [];
     return whatNow({
       nowAt: this.clock.at(),
-      batches: all.batches.map((batch) => ({ ...batch, expectedMl: batch.plan.expectedMl, lineCount: batch.plan.lines.length, finished: batch.bucketId !== null })),
-      buckets: all.buckets.map((bucket) => ({ id: bucket.id, name: bucket.body.name, sgLow: bucket.body.sgLow, sgHigh: bucket.body.sgHigh, contents: bucket.contents })),
+      batches: all.batches.map((batch) => ({
+        ...batch,
+        expectedMl: batch.plan.expectedMl,
+        lineCount: batch.plan.lines.length,
+        finished: batch.bucketId !== null,
+      })),
+      buckets: all.buckets.map((bucket) => ({
+        id: bucket.id,
+        name: bucket.body.name,
+        sgLow: bucket.body.sgLow,
+        sgHigh: bucket.body.sgHigh,
+        contents: bucket.contents,
+      })),
       day: all.days.find((day) => day.date === localDay(this.now())),
       firings: all.firings.map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
@@ -56,6 +72,8 @@ export class Home {
     const firing = item && this.all.value()?.firings.find((candidate) => candidate.id === item.firingId);
     return item && firing ? { item, firing } : undefined;
   });
-  protected readonly emptyStudio = computed(() => this.all.value() !== undefined && this.all.value()!.recipes.length === 0 && this.rows().length === 0);
+  protected readonly emptyStudio = computed(
+    () => this.all.value() !== undefined && this.all.value()!.recipes.length === 0 && this.rows().length === 0,
+  );
   protected readonly nowAt = this.clock.at;
 }

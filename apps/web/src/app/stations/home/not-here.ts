@@ -4,7 +4,11 @@ import { RouterLink } from '@angular/router';
 @Component({
   selector: 'cz-not-here',
   imports: [RouterLink],
-  template: `<div class="page stack"><h1>There is nothing at this address</h1><p>It may have been mistyped, or what stood here is gone.</p><div><a class="press" routerLink="/">What now?</a></div></div>`,
+  template: `<div class="page stack">
+    <h1>There is nothing at this address</h1>
+    <p>It may have been mistyped, or what stood here is gone.</p>
+    <div><a class="press" routerLink="/">What now?</a></div>
+  </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NotHere {}

@@ -20,7 +20,9 @@ export function nowRow(item: NowItem, units: Units): NowRow {
       return {
         tag: 'Unfinished',
         what: `${item.recipeName}, ${units.litres(item.expectedMl)}`,
-        why: item.lastAt ? `Weighing stopped at line ${item.nextLine} of ${item.lineCount}, ${item.lastBy}, ${sayWhen(item.lastAt)}` : `Planned, nothing weighed yet: ${item.lineCount} lines`,
+        why: item.lastAt
+          ? `Weighing stopped at line ${item.nextLine} of ${item.lineCount}, ${item.lastBy}, ${sayWhen(item.lastAt)}`
+          : `Planned, nothing weighed yet: ${item.lineCount} lines`,
         action: item.lastAt ? 'Go on weighing' : 'Start weighing',
         link: ['/weigh', item.batchId],
         tone: 'look',
@@ -35,9 +37,23 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         tone: 'look',
       };
     case 'dryEnough':
-      return { tag: 'Dry enough', what: `${item.count} × ${item.name}`, why: `Next: ${item.nextWords}`, action: 'Open the day', link: ['/day'], tone: 'plain' };
+      return {
+        tag: 'Dry enough',
+        what: `${item.count} × ${item.name}`,
+        why: `Next: ${item.nextWords}`,
+        action: 'Open the day',
+        link: ['/day'],
+        tone: 'plain',
+      };
     case 'drying':
-      return { tag: 'Drying', what: `${item.count} × ${item.name}`, why: `May be touched about ${sayTime(item.untilAt)} (starting guess)`, action: 'Open the day', link: ['/day'], tone: 'plain' };
+      return {
+        tag: 'Drying',
+        what: `${item.count} × ${item.name}`,
+        why: `May be touched about ${sayTime(item.untilAt)} (starting guess)`,
+        action: 'Open the day',
+        link: ['/day'],
+        tone: 'plain',
+      };
     case 'kiln':
       return {
         tag: item.cooling ? 'Cooling' : 'Firing',
@@ -49,8 +65,23 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         tone: 'plain',
       };
     case 'toRead':
-      return { tag: 'To read', what: `${item.kiln} can be unloaded`, why: `Fired ${sayWhen(item.startedAt)}, no result noted yet`, action: 'Read the results', link: ['/kiln'], query: { firing: item.firingId }, tone: 'plain' };
+      return {
+        tag: 'To read',
+        what: `${item.kiln} can be unloaded`,
+        why: `Fired ${sayWhen(item.startedAt)}, no result noted yet`,
+        action: 'Read the results',
+        link: ['/kiln'],
+        query: { firing: item.firingId },
+        tone: 'plain',
+      };
     case 'neverMeasured':
-      return { tag: 'New bucket', what: `${item.name} was never measured`, why: 'Its SG is computed from what was weighed', action: 'Measure it', link: ['/bucket', item.bucketId], tone: 'plain' };
+      return {
+        tag: 'New bucket',
+        what: `${item.name} was never measured`,
+        why: 'Its SG is computed from what was weighed',
+        action: 'Measure it',
+        link: ['/bucket', item.bucketId],
+        tone: 'plain',
+      };
   }
 }

@@ -58,7 +58,11 @@ export class KilnStation {
   });
   protected readonly canBeOpened = computed(() => {
     const firing = this.chosen();
-    return firing !== undefined && kilnNow({ firing: firing.body.points, hours: (Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt)) / HOUR_MS }).kind === 'canBeOpened';
+    return (
+      firing !== undefined &&
+      kilnNow({ firing: firing.body.points, hours: (Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt)) / HOUR_MS }).kind ===
+        'canBeOpened'
+    );
   });
   protected readonly results = computed(() => (this.all.value()?.results ?? []).filter((result) => result.body.firingId === this.chosen()?.id));
 
@@ -70,7 +74,8 @@ export class KilnStation {
   /** The peak that gives the wanted cone with this hold, until another one is typed. */
   protected readonly peak = linkedSignal<number | null>(() => {
     const [hoursUp, holdMinutes] = [this.hoursUp(), this.hold()];
-    const solved = hoursUp === null || holdMinutes === null ? undefined : attempt(() => peakForCone({ cone: this.wantedCone(), hoursUp, holdMinutes }));
+    const solved =
+      hoursUp === null || holdMinutes === null ? undefined : attempt(() => peakForCone({ cone: this.wantedCone(), hoursUp, holdMinutes }));
     return solved?.kind === 'ok' ? Math.round(solved.value) : null;
   });
   protected readonly startedAt = signal(this.localMinute(this.now()));

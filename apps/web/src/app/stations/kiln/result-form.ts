@@ -39,7 +39,9 @@ export class ResultForm {
   protected readonly thanks = signal('');
   protected readonly photoSays = computed(() => {
     const file = this.photo();
-    return file && file.size > LIMITS.photoBytes ? `This photo has ${(file.size / 1024 / 1024).toFixed(0)} MB; ${LIMITS.photoBytes / 1024 / 1024} MB is the most. Take it at a lower size, or crop it.` : undefined;
+    return file && file.size > LIMITS.photoBytes
+      ? `This photo has ${(file.size / 1024 / 1024).toFixed(0)} MB; ${LIMITS.photoBytes / 1024 / 1024} MB is the most. Take it at a lower size, or crop it.`
+      : undefined;
   });
   /** Made once for each result, so that sending twice keeps one. */
   private resultId = uuid();
@@ -69,7 +71,14 @@ export class ResultForm {
     if (!this.pieceId() || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const body = { pieceId: this.pieceId(), firingId: this.firingId(), coneReached: this.coneReached(), stars: this.stars(), faults: [...this.found()], note: this.note() };
+    const body = {
+      pieceId: this.pieceId(),
+      firingId: this.firingId(),
+      coneReached: this.coneReached(),
+      stars: this.stars(),
+      faults: [...this.found()],
+      note: this.note(),
+    };
     this.keeping.run(photo$.pipe(switchMap((photo) => this.api.createResult(this.resultId, { ...body, photoId: photo?.id ?? null }))), (result) => {
       this.thanks.set(`${result.pieceName} is noted.`);
       this.resultId = uuid();

@@ -19,4 +19,4 @@ export function fireWords(fire: RecipeOutlook['fire']): string {
   return `Likely ${fire.likely} at cone 6 (${range}).`;
 }
 
-export const stripeColours = ['#9A8B74', '#BFAF95', '#7E7565', '#D1C2A6', '#8D7B63', '#AFA38F', '#6E6353', '#C7B594'];
+export const stripeColours = ['#B8A98F', '#CDBFA6', '#A99C86', '#DCCFB6', '#B5A288', '#C4B8A3', '#9E927D', '#D2C2A4'];

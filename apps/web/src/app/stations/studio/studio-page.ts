@@ -34,7 +34,10 @@ export class StudioPage {
   });
   protected readonly isChanged = computed(() => {
     const studio = this.store.studio();
-    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify({ name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale });
+    return (
+      studio !== undefined &&
+      JSON.stringify(this.draft()) !== JSON.stringify({ name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale })
+    );
   });
   protected readonly kept = signal(false);
   protected readonly newBody = signal<Omit<ClayBody, 'id'>>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
@@ -58,7 +61,12 @@ export class StudioPage {
   }
 
   protected members(text: string): void {
-    this.change({ members: text.split(',').map((name) => name.trim()).filter(Boolean) });
+    this.change({
+      members: text
+        .split(',')
+        .map((name) => name.trim())
+        .filter(Boolean),
+    });
   }
 
   protected text(event: Event): string {

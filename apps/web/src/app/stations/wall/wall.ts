@@ -32,7 +32,9 @@ export class Wall {
     return (this.all.value() ?? [])
       .filter((result) => !this.result() || result.id === this.result())
       .filter((result) => result.body.stars >= this.least() && (!this.fault() || result.body.faults.some((entry) => entry.fault === this.fault())))
-      .filter((result) => [result.pieceName, result.body.note, ...result.glazedWith.map((coat) => coat.bucketName ?? '')].join(' ').toLowerCase().includes(words))
+      .filter((result) =>
+        [result.pieceName, result.body.note, ...result.glazedWith.map((coat) => coat.bucketName ?? '')].join(' ').toLowerCase().includes(words),
+      )
       .map((result) => ({ ...result, coats: result.glazedWith.filter((coat) => coat.bucketName) }));
   });
 

@@ -20,5 +20,7 @@ export function powderHint(hazards: readonly string[]): string {
 export function sieveWords(meshes: readonly (number | undefined)[]): string {
   const finest = Math.max(0, ...meshes.map((mesh) => mesh ?? 0));
   if (finest <= 0) return 'Mix; no powder here asks for a sieve.';
-  return finest > 60 ? `Sieve through 60 mesh, then through ${finest}: some oxides clump and want the fine one. Again if lumps stay.` : `Sieve through ${finest} mesh. Again if lumps stay.`;
+  return finest > 60
+    ? `Sieve through 60 mesh, then through ${finest}: some oxides clump and want the fine one. Again if lumps stay.`
+    : `Sieve through ${finest} mesh. Again if lumps stay.`;
 }

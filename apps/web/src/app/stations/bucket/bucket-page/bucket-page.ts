@@ -51,7 +51,10 @@ export class BucketPage {
     return { ...bucket.body, volumeMl: contents?.volumeMl, sg: contents?.sg, sgSd: contents?.sgSd };
   });
   protected readonly rows = computed(() => {
-    const rows = this.screen.history().map((moment) => ({ ...moment, words: eventWords(moment.event, this.units) })).reverse();
+    const rows = this.screen
+      .history()
+      .map((moment) => ({ ...moment, words: eventWords(moment.event, this.units) }))
+      .reverse();
     return this.allHistory() ? rows : rows.slice(0, NEWEST);
   });
   protected readonly chart = computed(() => {
@@ -64,7 +67,9 @@ export class BucketPage {
     const failure = this.saving.failure();
     const current = failure?.problem.code === 'stale' ? bucketSummarySchema.safeParse(failure.problem.current) : undefined;
     const say = (body: BucketBody): string => `${body.name}, SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}`;
-    return current?.success ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.editing()!) } : undefined;
+    return current?.success
+      ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.editing()!) }
+      : undefined;
   });
 
   constructor() {
@@ -80,7 +85,11 @@ export class BucketPage {
 
   protected correct(action: { kind: 'water' | 'pourOff'; grams: number }): void {
     const grams = Math.round(action.grams);
-    this.screen.note(action.kind === 'water' ? { type: 'waterAdded', grams, entered: { value: grams, unit: 'mL' } } : { type: 'waterPouredOff', grams, entered: { value: grams, unit: 'mL' } });
+    this.screen.note(
+      action.kind === 'water'
+        ? { type: 'waterAdded', grams, entered: { value: grams, unit: 'mL' } }
+        : { type: 'waterPouredOff', grams, entered: { value: grams, unit: 'mL' } },
+    );
   }
 
   protected measureVolume(): void {
@@ -125,7 +134,10 @@ export class BucketPage {
   }
 
   private undoLast(): void {
-    const last = this.screen.history().filter((moment) => !moment.undone && moment.event.type !== 'filled').at(-1);
+    const last = this.screen
+      .history()
+      .filter((moment) => !moment.undone && moment.event.type !== 'filled')
+      .at(-1);
     if (last) this.undo(last.event.id);
   }
 }

@@ -37,7 +37,13 @@ export class BucketScreen {
     const body = this.bucket()?.body;
     if (!contents || !body) return undefined;
     const plan = attempt(() =>
-      planCorrection({ volumeMl: contents.volumeMl, sg: contents.sg, targetSg: this.targetSg(), tolerance: (body.sgHigh - body.sgLow) / 2, sgSd: contents.sgSd ?? 0.02 }),
+      planCorrection({
+        volumeMl: contents.volumeMl,
+        sg: contents.sg,
+        targetSg: this.targetSg(),
+        tolerance: (body.sgHigh - body.sgLow) / 2,
+        sgSd: contents.sgSd ?? 0.02,
+      }),
     );
     if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
     return rangeAdvice(plan.value, { ...contents, targetSg: this.targetSg(), measured: contents.sgSd !== undefined }, this.units);

@@ -22,9 +22,12 @@ const POOR_SD = 0.012;
     <section class="measure" aria-labelledby="measure">
       <h2 id="measure">Measure the SG</h2>
       <form (submit)="$event.preventDefault(); keep()">
-        <label class="named">With
+        <label class="named"
+          >With
           <select (change)="choose($event)">
-            @for (vessel of vessels(); track vessel.id) { <option [value]="vessel.id" [selected]="vessel.id === vesselId()">{{ vessel.name }}</option> }
+            @for (vessel of vessels(); track vessel.id) {
+              <option [value]="vessel.id" [selected]="vessel.id === vesselId()">{{ vessel.name }}</option>
+            }
             <option [value]="another" [selected]="vesselId() === another">Another vessel</option>
             <option [value]="hydrometer" [selected]="vesselId() === hydrometer">Hydrometer</option>
           </select>
@@ -36,23 +39,54 @@ const POOR_SD = 0.012;
             <cz-number-field label="Empty weight" quantity="mass" [value]="tare()" [least]="0" (changed)="tare.set($event.value)" />
             <cz-number-field label="Filled to" quantity="smallVolume" [value]="volume()" [least]="1" (changed)="volume.set($event.value)" />
           }
-          <cz-number-field label="Full weight" [hint]="vessel() ? 'filled to ' + units.millilitres(vessel()!.volumeMl) + ', empty ' + units.mass(vessel()!.tareGrams) : ''" quantity="mass" [value]="gross().value" [says]="says()" (changed)="gross.set($event)" />
+          <cz-number-field
+            label="Full weight"
+            [hint]="vessel() ? 'filled to ' + units.millilitres(vessel()!.volumeMl) + ', empty ' + units.mass(vessel()!.tareGrams) : ''"
+            quantity="mass"
+            [value]="gross().value"
+            [says]="says()"
+            (changed)="gross.set($event)"
+          />
         }
         <p class="reads" role="status">
           @if (reading(); as it) {
-            @if (it.kind === 'ok') { <span class="figure big">{{ units.sgFine(it.value.sg) }}</span> <span class="quiet">± {{ units.sgFine(it.value.sgSd) }}</span> }
+            @if (it.kind === 'ok') {
+              <span class="figure big">{{ units.sgFine(it.value.sg) }}</span> <span class="quiet">± {{ units.sgFine(it.value.sgSd) }}</span>
+            }
           }
         </p>
         <button type="submit" class="press" [disabled]="reading()?.kind !== 'ok'">Keep the reading</button>
       </form>
-      @if (poor()) { <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p> }
-      @if (vesselId() === another && reading()?.kind === 'ok') { <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button> }
-      @if (storing.failure(); as failure) { <p class="says" role="alert">{{ failure.problem.detail }}</p> }
+      @if (poor()) {
+        <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p>
+      }
+      @if (vesselId() === another && reading()?.kind === 'ok') {
+        <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button>
+      }
+      @if (storing.failure(); as failure) {
+        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+      }
     </section>
   `,
   styles: `
-    form { display: grid; grid-template-columns: minmax(150px, 1.1fr) repeat(auto-fit, minmax(140px, 1fr)) ; gap: 0.9rem; align-items: end; margin-top: 0.4rem; }
-    .reads { min-height: 44px; display: flex; align-items: center; gap: 0.5rem; white-space: nowrap; } .big { font-size: 1.6rem; font-weight: 600; }
+    form {
+      display: grid;
+      grid-template-columns: minmax(150px, 1.1fr) repeat(auto-fit, minmax(140px, 1fr));
+      gap: 0.9rem;
+      align-items: end;
+      margin-top: 0.4rem;
+    }
+    .reads {
+      min-height: 44px;
+      display: flex;
+      align-items: center;
+      gap: 0.5rem;
+      white-space: nowrap;
+    }
+    .big {
+      font-size: 1.6rem;
+      font-weight: 600;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -119,7 +153,13 @@ export class MeasurePanel {
     const studio = this.studios.studio();
     const filled = this.filled();
     if (!studio || !filled) return;
-    const vessel = { id: uuid(), name: `Vessel ${this.units.millilitres(filled.volumeMl)}`, tareGrams: filled.tareGrams, volumeMl: filled.volumeMl, markMl: filled.volumeSd * 2 };
+    const vessel = {
+      id: uuid(),
+      name: `Vessel ${this.units.millilitres(filled.volumeMl)}`,
+      tareGrams: filled.tareGrams,
+      volumeMl: filled.volumeMl,
+      markMl: filled.volumeSd * 2,
+    };
     const { name, members, scale, vessels } = studio;
     this.storing.run(this.studios.save({ name, members, scale, vessels: [...vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
   }

@@ -3,13 +3,19 @@ import { format } from 'date-fns';
 import { token, type LineChartConfig } from '../../../parts/line-chart';
 
 /** SG over time with the wanted range as a band; measured points are marked. Nothing below two readings. */
-export function sgChart(history: readonly BucketMoment[], range: { sgLow: number; sgHigh: number }): { config: LineChartConfig; words: string } | undefined {
+export function sgChart(
+  history: readonly BucketMoment[],
+  range: { sgLow: number; sgHigh: number },
+): { config: LineChartConfig; words: string } | undefined {
   const moments = history.filter((moment) => !moment.undone && moment.sg !== undefined);
   if (moments.length < 2) return undefined;
   const points = moments.map((moment) => ({ x: Date.parse(moment.event.at), y: moment.sg! }));
   const first = points[0]!;
   const last = points.at(-1)!;
-  const edge = (y: number): { x: number; y: number }[] => [{ x: first.x, y }, { x: last.x, y }];
+  const edge = (y: number): { x: number; y: number }[] => [
+    { x: first.x, y },
+    { x: last.x, y },
+  ];
   const measured = moments.filter((moment) => moment.event.type === 'sgMeasured').length;
   const ink = token('--iron-wash');
   return {
@@ -36,8 +42,18 @@ export function sgChart(history: readonly BucketMoment[], range: { sgLow: number
         maintainAspectRatio: false,
         events: [],
         scales: {
-          x: { type: 'linear', min: first.x, max: last.x, grid: { display: false }, ticks: { color: ink, maxTicksLimit: 7, callback: (value) => format(new Date(Number(value)), 'd MMM') } },
-          y: { grid: { color: token('--line') }, ticks: { color: ink, callback: (value) => Number(value).toFixed(2) }, title: { display: true, text: 'SG', color: ink } },
+          x: {
+            type: 'linear',
+            min: first.x,
+            max: last.x,
+            grid: { display: false },
+            ticks: { color: ink, maxTicksLimit: 7, callback: (value) => format(new Date(Number(value)), 'd MMM') },
+          },
+          y: {
+            grid: { color: token('--line') },
+            ticks: { color: ink, callback: (value) => Number(value).toFixed(2) },
+            title: { display: true, text: 'SG', color: ink },
+          },
         },
       },
     },

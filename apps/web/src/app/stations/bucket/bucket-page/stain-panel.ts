@@ -21,31 +21,98 @@ const SAME_PERCENT = 0.005;
   template: `
     @if (screen.contents(); as inside) {
       <div class="fields">
-        <label class="named">Stain<select (change)="powderId.set($any($event.target).value)">@for (powder of stains(); track powder.id) { <option [value]="powder.id" [selected]="powder.id === stain()?.id">{{ powder.name }}</option> }</select></label>
-        <cz-number-field label="Percent of the dry base" [hint]="'now ' + units.percent(inside.stainPercent)" unit="%" [value]="percent()" [least]="0" [most]="100" [says]="says()" (changed)="percent.set($event.value)" />
-        <div class="named"><span id="stain-share">Of</span>
-          <mat-button-toggle-group aria-labelledby="stain-share" [hideSingleSelectionIndicator]="true" [value]="share()" (change)="share.set($event.value)"><mat-button-toggle value="all">all of it</mat-button-toggle><mat-button-toggle value="part">a part</mat-button-toggle></mat-button-toggle-group>
+        <label class="named"
+          >Stain<select (change)="powderId.set($any($event.target).value)">
+            @for (powder of stains(); track powder.id) {
+              <option [value]="powder.id" [selected]="powder.id === stain()?.id">{{ powder.name }}</option>
+            }
+          </select></label
+        >
+        <cz-number-field
+          label="Percent of the dry base"
+          [hint]="'now ' + units.percent(inside.stainPercent)"
+          unit="%"
+          [value]="percent()"
+          [least]="0"
+          [most]="100"
+          [says]="says()"
+          (changed)="percent.set($event.value)"
+        />
+        <div class="named">
+          <span id="stain-share">Of</span>
+          <mat-button-toggle-group
+            aria-labelledby="stain-share"
+            [hideSingleSelectionIndicator]="true"
+            [value]="share()"
+            (change)="share.set($event.value)"
+            ><mat-button-toggle value="all">all of it</mat-button-toggle
+            ><mat-button-toggle value="part">a part</mat-button-toggle></mat-button-toggle-group
+          >
         </div>
-        @if (share() === 'part') { <cz-number-field label="Pour off" quantity="bigVolume" [value]="partMl().value" [least]="10" [most]="inside.volumeMl" (changed)="partMl.set($event)" /> }
+        @if (share() === 'part') {
+          <cz-number-field
+            label="Pour off"
+            quantity="bigVolume"
+            [value]="partMl().value"
+            [least]="10"
+            [most]="inside.volumeMl"
+            (changed)="partMl.set($event)"
+          />
+        }
       </div>
       @if (share() === 'part') {
         <p>It is poured into a bucket of its own first, stirred; what is left here stays plain.</p>
-        <button type="button" class="press" [disabled]="partMl().value === null || splitting.busy() || screen.isWaiting()" (click)="split()">Poured into a new bucket</button>
+        <button type="button" class="press" [disabled]="partMl().value === null || splitting.busy() || screen.isWaiting()" (click)="split()">
+          Poured into a new bucket
+        </button>
         <cz-says [failure]="splitting.failure()?.problem?.detail" (again)="split()" />
       } @else if (work(); as it) {
         @if (it.kind === 'ok') {
           @switch (it.value.kind) {
-            @case ('same') { <p class="quiet">The bucket holds that percentage already.</p> }
+            @case ('same') {
+              <p class="quiet">The bucket holds that percentage already.</p>
+            }
             @case ('add') {
-              <p class="does" role="status">Add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of {{ stain()!.name }}. That thickens it to {{ units.sg(it.value.restored.sgAfterStain) }}; <strong class="figure">{{ units.millilitres(water(it.value.restored.addWaterGrams)) }}</strong> of water bring it back to {{ units.sg(screen.targetSg()) }}, {{ units.litres(it.value.restored.volumeMl) }} in all.</p>
-              @if (inside.stainGrams === 0 && percent()! > usual.least * 3) { <p class="look small">Start low: stain cannot be taken out. Usual is {{ usual.least }}–{{ usual.most }} %; add a third, dip a tile, then the rest.</p> }
+              <p class="does" role="status">
+                Add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of {{ stain()!.name }}. That thickens it to
+                {{ units.sg(it.value.restored.sgAfterStain) }};
+                <strong class="figure">{{ units.millilitres(water(it.value.restored.addWaterGrams)) }}</strong> of water bring it back to
+                {{ units.sg(screen.targetSg()) }}, {{ units.litres(it.value.restored.volumeMl) }} in all.
+              </p>
+              @if (inside.stainGrams === 0 && percent()! > usual.least * 3) {
+                <p class="look small">
+                  Start low: stain cannot be taken out. Usual is {{ usual.least }}–{{ usual.most }} %; add a third, dip a tile, then the rest.
+                </p>
+              }
               <p class="small quiet">Respirator on for the powder. {{ stain()!.hazards.join('; ') }}.</p>
-              <div class="row"><button type="button" class="press" (click)="addStain(it.value.grams)">{{ units.mass(it.value.grams) }} of stain went in</button>
-              <button type="button" class="press quiet-press" [disabled]="it.value.restored.addWaterGrams <= 0" (click)="addStain(it.value.grams, it.value.restored.addWaterGrams)">Stain and water went in</button></div>
+              <div class="row">
+                <button type="button" class="press" (click)="addStain(it.value.grams)">{{ units.mass(it.value.grams) }} of stain went in</button>
+                <button
+                  type="button"
+                  class="press quiet-press"
+                  [disabled]="it.value.restored.addWaterGrams <= 0"
+                  (click)="addStain(it.value.grams, it.value.restored.addWaterGrams)"
+                >
+                  Stain and water went in
+                </button>
+              </div>
             }
             @case ('rescue') {
-              <p class="does" role="status">Stain cannot be taken out: add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of dry base to come down to {{ units.percent(percent()!) }}, then water to the SG.@if (it.value.overflows) {<span class="look"> That is more than this bucket holds: pour part off first.</span>}</p>
-              <table class="sheet small">@for (part of it.value.parts; track part.powderId) { <tr><td>{{ part.name }}</td><td class="num">{{ units.mass(part.grams) }}</td></tr> }</table>
+              <p class="does" role="status">
+                Stain cannot be taken out: add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of dry base to come down to
+                {{ units.percent(percent()!) }}, then water to the SG.
+                @if (it.value.overflows) {
+                  <span class="look"> That is more than this bucket holds: pour part off first.</span>
+                }
+              </p>
+              <table class="sheet small">
+                @for (part of it.value.parts; track part.powderId) {
+                  <tr>
+                    <td>{{ part.name }}</td>
+                    <td class="num">{{ units.mass(part.grams) }}</td>
+                  </tr>
+                }
+              </table>
               <p class="small quiet">Respirator on for the powder.</p>
               <button type="button" class="press" (click)="rescue(it.value.parts)">The base went in</button>
             }
@@ -54,7 +121,18 @@ const SAME_PERCENT = 0.005;
       }
     }
   `,
-  styles: `.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 1rem; align-items: end; } .does { margin: 0.8rem 0 0.5rem; font-size: 1.1rem; }`,
+  styles: `
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+      gap: 1rem;
+      align-items: end;
+    }
+    .does {
+      margin: 0.8rem 0 0.5rem;
+      font-size: 1.1rem;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StainPanel {
@@ -68,7 +146,9 @@ export class StainPanel {
   protected readonly splitting = deed();
   protected readonly usual = USUAL_STAIN_PERCENT;
   protected readonly powderId = signal<string | undefined>(undefined);
-  protected readonly percent = linkedSignal<number | null>(() => (this.startPercent() && Number.isFinite(Number(this.startPercent())) ? Number(this.startPercent()) : 2));
+  protected readonly percent = linkedSignal<number | null>(() =>
+    this.startPercent() && Number.isFinite(Number(this.startPercent())) ? Number(this.startPercent()) : 2,
+  );
   protected readonly share = signal<'all' | 'part'>('all');
   protected readonly partMl = signal<TypedNumber>({ value: null });
   protected readonly stains = computed(() => this.screen.powders().filter((powder) => powder.role === 'colourant'));
@@ -87,8 +167,15 @@ export class StainPanel {
       if (Math.abs(target - inside.stainPercent) < SAME_PERCENT) return { kind: 'same' } as const;
       if (target < inside.stainPercent) {
         const grams = baseToDilute({ baseDryGrams: inside.baseDryGrams, stainGrams: inside.stainGrams, targetPercent: target });
-        const parts = inside.parts.filter((part) => part.part === 'base').map((part): BucketPart => ({ ...part, grams: (part.grams * grams) / inside.baseDryGrams }));
-        return { kind: 'rescue', grams, parts, overflows: inside.volumeMl * (1 + grams / inside.dryGrams) > this.screen.bucket()!.body.capacityMl } as const;
+        const parts = inside.parts
+          .filter((part) => part.part === 'base')
+          .map((part): BucketPart => ({ ...part, grams: (part.grams * grams) / inside.baseDryGrams }));
+        return {
+          kind: 'rescue',
+          grams,
+          parts,
+          overflows: inside.volumeMl * (1 + grams / inside.dryGrams) > this.screen.bucket()!.body.capacityMl,
+        } as const;
       }
       const grams = stainToRaise({ baseDryGrams: inside.baseDryGrams, percent: inside.stainPercent, targetPercent: target });
       const restored = waterToRestoreSg({ ...inside, stainGrams: grams, stainDensity: stain.densityGMl, targetSg: this.screen.targetSg() });
@@ -107,7 +194,11 @@ export class StainPanel {
 
   protected addStain(grams: number, waterGrams = 0): void {
     const stain = this.stain()!;
-    this.screen.note({ type: 'powderAdded', reason: 'stain', parts: [{ powderId: stain.id, name: stain.name, part: 'stain', grams, density: stain.densityGMl }] });
+    this.screen.note({
+      type: 'powderAdded',
+      reason: 'stain',
+      parts: [{ powderId: stain.id, name: stain.name, part: 'stain', grams, density: stain.densityGMl }],
+    });
     const water = Math.round(waterGrams);
     if (water > 0) this.screen.note({ type: 'waterAdded', grams: water, entered: { value: water, unit: 'mL' } });
   }
@@ -121,9 +212,18 @@ export class StainPanel {
     const { value, entered } = this.partMl();
     if (value === null) return;
     const split = {
-      newBucketId: uuid(), takenEventId: uuid(), filledEventId: uuid(), at: new Date().toISOString(), by: this.store.by(),
-      name: `${bucket.body.name}, stained`.slice(0, 80), takenMl: value, ...(entered ? { entered } : {}),
+      newBucketId: uuid(),
+      takenEventId: uuid(),
+      filledEventId: uuid(),
+      at: new Date().toISOString(),
+      by: this.store.by(),
+      name: `${bucket.body.name}, stained`.slice(0, 80),
+      takenMl: value,
+      ...(entered ? { entered } : {}),
     };
-    this.splitting.run(this.api.splitBucket(bucket.id, split), (made) => void this.router.navigate(['/bucket', made.id], { queryParams: { stain: this.percent() } }));
+    this.splitting.run(
+      this.api.splitBucket(bucket.id, split),
+      (made) => void this.router.navigate(['/bucket', made.id], { queryParams: { stain: this.percent() } }),
+    );
   }
 }

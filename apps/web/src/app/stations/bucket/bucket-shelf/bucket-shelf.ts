@@ -14,19 +14,32 @@ import { Says } from '../../../parts/says';
       <div class="spread">
         <h1>Buckets</h1>
         <div class="row">
-          <label><span class="visually-hidden">Show buckets called</span><input type="search" placeholder="name or code" [value]="filter()" (input)="type($event)" /></label>
+          <label
+            ><span class="visually-hidden">Show buckets called</span
+            ><input type="search" placeholder="name or code" [value]="filter()" (input)="type($event)"
+          /></label>
           <a class="press" routerLink="/weigh">Weigh a new one</a>
         </div>
       </div>
       <cz-says [failure]="all.failure()" (again)="all.reload()" />
-      @if (!all.value() && !all.failure()) { <cz-coming /> }
+      @if (!all.value() && !all.failure()) {
+        <cz-coming />
+      }
       @if (shown(); as buckets) {
-        @if (buckets.length > 0) { <cz-bucket-row [buckets]="buckets" /> }
-        @else { <p>{{ filter() ? 'No bucket is called that.' : 'No bucket yet. Weigh a batch, and it becomes one.' }}</p> }
+        @if (buckets.length > 0) {
+          <cz-bucket-row [buckets]="buckets" />
+        } @else {
+          <p>{{ filter() ? 'No bucket is called that.' : 'No bucket yet. Weigh a batch, and it becomes one.' }}</p>
+        }
       }
     </div>
   `,
-  styles: `cz-bucket-row { margin-top: 1.4rem; display: block; }`,
+  styles: `
+    cz-bucket-row {
+      margin-top: 1.4rem;
+      display: block;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BucketShelf {

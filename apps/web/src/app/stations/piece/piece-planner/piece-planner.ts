@@ -3,7 +3,20 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import {
-  areaCm2, attempt, chosenOrder, dayItemFromPiece, MOST_LAYERS, orderWarnings, outsideRun, PIECE_SHAPES, pieceWarnings, sortWarnings, stepWords, timeSteps, ZONES, type TimedStep,
+  areaCm2,
+  attempt,
+  chosenOrder,
+  dayItemFromPiece,
+  MOST_LAYERS,
+  orderWarnings,
+  outsideRun,
+  PIECE_SHAPES,
+  pieceWarnings,
+  sortWarnings,
+  stepWords,
+  timeSteps,
+  ZONES,
+  type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -48,7 +61,10 @@ export class PiecePlanner {
   protected readonly ways = WAYS;
   protected readonly mostLayers = MOST_LAYERS;
   protected readonly shapes = PIECE_SHAPES;
-  protected readonly all = loadedFor(() => this.id(), (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all() }));
+  protected readonly all = loadedFor(
+    () => this.id(),
+    (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all() }),
+  );
   private readonly now = inject(NOW);
   protected readonly date = signal(localDay(this.now()));
   protected readonly buckets = computed(() => this.all.value()?.glazes.buckets.filter((bucket) => bucket.contents) ?? []);
@@ -63,21 +79,33 @@ export class PiecePlanner {
     const plan = this.draft.body()?.plan;
     const clay = this.clay();
     if (!plan || !clay) return [];
-    const timed = attempt(() => timeSteps({ steps: chosenOrder({ plan, glazes: this.facts() }), glazes: this.facts(), body: clay, wallMm: this.shape().wallMm }));
+    const timed = attempt(() =>
+      timeSteps({ steps: chosenOrder({ plan, glazes: this.facts() }), glazes: this.facts(), body: clay, wallMm: this.shape().wallMm }),
+    );
     return timed.kind === 'ok' ? timed.value : [];
   });
   protected readonly stepRows = computed(() => {
     const waxFootMm = this.draft.body()?.plan.waxFootMm ?? 0;
     return this.steps().map((step) => {
       const glazeName = this.facts().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name;
-      return { key: step.key, kind: step.kind, colour: this.colours().get(step.layer?.bucketId ?? ''), words: stepWords({ step, glazeName, waxFootMm }), wait: waitWords(step), trouble: dipTrouble(step, this.units) };
+      return {
+        key: step.key,
+        kind: step.kind,
+        colour: this.colours().get(step.layer?.bucketId ?? ''),
+        words: stepWords({ step, glazeName, waxFootMm }),
+        wait: waitWords(step),
+        trouble: dipTrouble(step, this.units),
+      };
     });
   });
   protected readonly warnings = computed(() => {
     const plan = this.draft.body()?.plan;
     if (!plan) return [];
     const glazes = this.facts();
-    return sortWarnings({ warnings: [...pieceWarnings({ plan, shape: this.shape(), glazes }), ...orderWarnings({ plan, steps: this.steps(), glazes })], putAside: plan.putAside });
+    return sortWarnings({
+      warnings: [...pieceWarnings({ plan, shape: this.shape(), glazes }), ...orderWarnings({ plan, steps: this.steps(), glazes })],
+      putAside: plan.putAside,
+    });
   });
   protected readonly run = computed(() => {
     const plan = this.draft.body()?.plan;
@@ -133,7 +161,13 @@ export class PiecePlanner {
     const body = this.draft.body();
     if (!body || !this.date()) return;
     const item = dayItemFromPiece({
-      pieceId: this.id(), name: body.name, count: body.count, waxFootMm: body.plan.waxFootMm, steps: this.steps(), glazes: this.facts(), newId: uuid,
+      pieceId: this.id(),
+      name: body.name,
+      count: body.count,
+      waxFootMm: body.plan.waxFootMm,
+      steps: this.steps(),
+      glazes: this.facts(),
+      newId: uuid,
     });
     const date = this.date();
     this.putting.run(this.toDay.put(date, item), () => void this.router.navigate(['/day'], { queryParams: { date } }));

@@ -32,7 +32,14 @@ export class PieceShelf {
       clay: this.all.value()!.bodies.find((body) => body.id === piece.body.bodyId),
     })),
   );
-  protected readonly bare = { shapeId: '', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 0, rimBandMm: 20, order: [], putAside: [] };
+  protected readonly bare = {
+    shapeId: '',
+    zones: { inside: [], outside: [], rim: [], foot: [] },
+    waxFootMm: 0,
+    rimBandMm: 20,
+    order: [],
+    putAside: [],
+  };
   protected readonly none = new Map<string, string>();
 
   protected create(shape: PieceShape): void {

@@ -7,7 +7,18 @@ import { v7 as uuid } from 'uuid';
 const MOST_UNDO = 100;
 
 export const EMPTY_RECIPE: RecipeBody = {
-  name: '', lines: [], coneLow: '5', coneHigh: '6', atmosphere: 'oxidation', surface: 'unknown', colour: '#B9AE97', sgLow: 1.43, sgHigh: 1.47, movement: 'unknown', foodTested: false, notes: '',
+  name: '',
+  lines: [],
+  coneLow: '5',
+  coneHigh: '6',
+  atmosphere: 'oxidation',
+  surface: 'unknown',
+  colour: '#B9AE97',
+  sgLow: 1.43,
+  sgHigh: 1.47,
+  movement: 'unknown',
+  foodTested: false,
+  notes: '',
 };
 
 /** The recipe as it stands on the screen, with its way back. */

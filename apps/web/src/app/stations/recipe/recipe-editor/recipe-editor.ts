@@ -53,10 +53,22 @@ export class RecipeEditor {
   protected readonly over = computed(() => additionSum({ lines: this.draft.body().lines }));
   protected readonly isTidy = computed(() => Math.abs(this.sum() - 100) < 0.005);
   protected readonly outlook = computed(() => attempt(() => recipeOutlook({ lines: this.draft.body().lines, powders: this.powders() })));
-  protected readonly suspension = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? SUSPENSION_WORDS[outlook.value.suspension] : undefined; });
-  protected readonly dryCoat = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? DRY_COAT_WORDS[outlook.value.dryCoat] : undefined; });
-  protected readonly fire = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? fireWords(outlook.value.fire) : ''; });
-  protected readonly oxides = computed(() => { const outlook = this.outlook(); return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : []; });
+  protected readonly suspension = computed(() => {
+    const outlook = this.outlook();
+    return outlook.kind === 'ok' ? SUSPENSION_WORDS[outlook.value.suspension] : undefined;
+  });
+  protected readonly dryCoat = computed(() => {
+    const outlook = this.outlook();
+    return outlook.kind === 'ok' ? DRY_COAT_WORDS[outlook.value.dryCoat] : undefined;
+  });
+  protected readonly fire = computed(() => {
+    const outlook = this.outlook();
+    return outlook.kind === 'ok' ? fireWords(outlook.value.fire) : '';
+  });
+  protected readonly oxides = computed(() => {
+    const outlook = this.outlook();
+    return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : [];
+  });
   /** Why it cannot be saved as it stands; nothing when it can. */
   protected readonly unfit = computed(() => {
     if (this.wrongFields().size > 0) return 'A field above holds no number yet.';
@@ -67,7 +79,14 @@ export class RecipeEditor {
     const failure = this.saving.failure();
     if (failure?.problem.code !== 'stale') return undefined;
     const current = recipeSchema.safeParse(failure.problem.current);
-    return current.success ? { detail: failure.problem.detail, current: current.data, theirs: `Version ${current.data.version}: ${current.data.reason || 'no reason given'}`, mine: this.reason() || 'Your changes' } : undefined;
+    return current.success
+      ? {
+          detail: failure.problem.detail,
+          current: current.data,
+          theirs: `Version ${current.data.version}: ${current.data.reason || 'no reason given'}`,
+          mine: this.reason() || 'Your changes',
+        }
+      : undefined;
   });
 
   constructor() {
@@ -106,7 +125,9 @@ export class RecipeEditor {
 
   protected addLine(part: RecipeLine['part']): void {
     const used = new Set(this.draft.body().lines.map((line) => line.powderId));
-    const next = this.powders().find((powder) => !used.has(powder.id) && (part === 'base' ? powder.role !== 'colourant' : powder.role === 'colourant'));
+    const next = this.powders().find(
+      (powder) => !used.has(powder.id) && (part === 'base' ? powder.role !== 'colourant' : powder.role === 'colourant'),
+    );
     if (next) this.draft.addLine(part, next.id);
   }
 

@@ -29,7 +29,10 @@ export class RecipeShelf {
     if (!all) return [];
     const text = this.filter().trim().toLowerCase();
     return all.recipes
-      .filter((recipe) => recipe.body.name.toLowerCase().includes(text) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())))
+      .filter(
+        (recipe) =>
+          recipe.body.name.toLowerCase().includes(text) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())),
+      )
       .map((recipe) => {
         const { lines } = recipe.body;
         const sum = baseSum({ lines });
@@ -39,7 +42,12 @@ export class RecipeShelf {
           density: outlook.kind === 'ok' ? outlook.value.density : undefined,
           stripes: lines
             .filter((line) => line.part === 'base' && sum > 0)
-            .map((line, index) => ({ id: line.id, share: (100 * line.percent) / sum, colour: stripeColours[index % stripeColours.length], name: all.powders.find((powder) => powder.id === line.powderId)?.name ?? '' })),
+            .map((line, index) => ({
+              id: line.id,
+              share: (100 * line.percent) / sum,
+              colour: stripeColours[index % stripeColours.length],
+              name: all.powders.find((powder) => powder.id === line.powderId)?.name ?? '',
+            })),
         };
       });
   });

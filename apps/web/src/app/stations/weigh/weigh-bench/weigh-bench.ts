@@ -38,7 +38,10 @@ export class WeighBench {
   private readonly field = viewChild(NumberField);
   protected readonly units = inject(Units);
   protected readonly finishing = deed();
-  protected readonly loadedBatch = loadedFor(() => this.id(), (id) => this.api.batch(id));
+  protected readonly loadedBatch = loadedFor(
+    () => this.id(),
+    (id) => this.api.batch(id),
+  );
   protected readonly batch = this.loadedBatch.value;
   protected readonly typed = signal<TypedNumber>({ value: null });
   protected readonly noting = signal(false);
@@ -53,7 +56,12 @@ export class WeighBench {
     return step?.kind === 'line' ? step.line : undefined;
   });
   protected readonly target = computed(() => (this.step()?.kind === 'water' ? this.batch()!.plan.waterGrams : this.line()?.targetGrams));
-  protected readonly coming = computed(() => this.state()?.lines.filter((line) => line.state === 'waiting' && line !== this.line()).slice(0, 6) ?? []);
+  protected readonly coming = computed(
+    () =>
+      this.state()
+        ?.lines.filter((line) => line.state === 'waiting' && line !== this.line())
+        .slice(0, 6) ?? [],
+  );
   protected readonly remark = computed(() => {
     const scale = this.store.studio()?.scale;
     const line = this.line();
@@ -83,8 +91,18 @@ export class WeighBench {
       { keys: ['n'], words: 'note something', run: () => this.noting.set(true) },
       { keys: ['escape'], words: 'leave; it keeps its place', inFields: true, run: () => this.leave() },
       // A digit goes straight into the weight, without aiming at the field.
-      { keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', ','], words: 'type what the scale shows', passOn: true, run: () => this.field()?.focus() },
+      {
+        keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', ','],
+        words: 'type what the scale shows',
+        passOn: true,
+        run: () => this.field()?.focus(),
+      },
     ]);
+  }
+
+  /** A wet finger taps twice: the second tap of a double one never ticks the line that has just come up. */
+  protected tap(event: MouseEvent): void {
+    if (event.detail <= 1) this.next();
   }
 
   protected next(): void {
@@ -128,7 +146,14 @@ export class WeighBench {
   protected finish(): void {
     const batch = this.batch();
     if (!batch || this.waiting()) return;
-    const finish = { bucketId: uuid(), filledEventId: uuid(), finishedEventId: uuid(), at: new Date().toISOString(), by: this.store.by(), name: this.bucketName()?.trim() || batch.recipeName };
+    const finish = {
+      bucketId: uuid(),
+      filledEventId: uuid(),
+      finishedEventId: uuid(),
+      at: new Date().toISOString(),
+      by: this.store.by(),
+      name: this.bucketName()?.trim() || batch.recipeName,
+    };
     this.finishing.run(this.api.finishBatch(batch.id, finish), (bucket) => void this.router.navigate(['/bucket', bucket.id]));
   }
 

@@ -1,0 +1,97 @@
+import { Component, signal } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { FakeRecords } from '../../testing/records';
+import { PreferencesStore } from '../data/preferences';
+import { NumberField, type Quantity, type TypedNumber } from './number-field';
+
+@Component({
+  imports: [NumberField],
+  template: `<cz-number-field
+    label="Base"
+    [quantity]="quantity()"
+    [value]="value()"
+    [least]="1"
+    [most]="5000"
+    (changed)="typed = $event; value.set($event.value)"
+  />`,
+})
+class Host {
+  readonly quantity = signal<Quantity>('mass');
+  readonly value = signal<number | null>(1000);
+  typed: TypedNumber | undefined;
+}
+
+describe('a number field', () => {
+  let fixture: ComponentFixture<Host>;
+  beforeEach(async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    fixture = TestBed.createComponent(Host);
+    await fixture.whenStable();
+  });
+
+  const box = (): HTMLInputElement => (fixture.nativeElement as HTMLElement).querySelector('input')!;
+  const type = async (text: string): Promise<void> => {
+    box().value = text;
+    box().dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+  };
+  const says = (): string => (fixture.nativeElement as HTMLElement).querySelector('[role=alert]')?.textContent?.trim() ?? '';
+
+  it('shows what comes from outside in the field’s unit', () => {
+    expect(box().value).toBe('1000');
+    expect((fixture.nativeElement as HTMLElement).textContent).toContain('g');
+  });
+
+  it('keeps what was typed and hands on grams', async () => {
+    await type('2 lb');
+    expect(fixture.componentInstance.typed).toEqual({ value: 907.18474, entered: { value: 2, unit: 'lb' } });
+    expect(box().value).toBe('2 lb');
+  });
+
+  it('takes a comma for a point', async () => {
+    await type('1,5');
+    expect(fixture.componentInstance.value()).toBe(1.5);
+  });
+
+  it.each([
+    ['much', 'is not a number'],
+    ['0', 'Base: at least 1 g'],
+    ['99999', 'Base: at most 5000 g'],
+    ['3 in', 'Here it takes g, kg, oz, lb'],
+  ])('“%s” is answered with what to type', async (text, words) => {
+    await type(text);
+    expect(says()).toContain(words);
+    expect(fixture.componentInstance.typed).toEqual({ value: null });
+    expect(box().getAttribute('aria-invalid')).toBe('true');
+    expect(box().value).toBe(text);
+  });
+
+  it('an empty field is nothing, not zero, and no mistake', async () => {
+    await type('');
+    expect(fixture.componentInstance.typed).toEqual({ value: null });
+    expect(says()).toBe('');
+  });
+
+  it('on leaving, another unit is shown in the field’s own', async () => {
+    await type('1 kg');
+    box().dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(box().value).toBe('1000');
+  });
+
+  it('a plain number takes no unit', async () => {
+    fixture.componentInstance.quantity.set('plain');
+    await fixture.whenStable();
+    await type('2 lb');
+    expect(says()).toContain('without a unit');
+  });
+
+  it('temperatures are typed as the device counts them and kept in °C', async () => {
+    TestBed.inject(PreferencesStore).set({ temperature: 'F' });
+    fixture.componentInstance.quantity.set('temperature');
+    await fixture.whenStable();
+    await type('2192');
+    expect(fixture.componentInstance.value()).toBeCloseTo(1200, 6);
+  });
+});

@@ -1,0 +1,37 @@
+import { expect, test } from './studio';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+test('on a phone: from what now to a measured bucket by tap, nothing wider than the screen', async ({ page }) => {
+  const fits = async (): Promise<void> => {
+    const [page_, screen] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth] as const);
+    expect(page_).toBeLessThanOrEqual(screen);
+  };
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Bring into range' }).first()).toBeVisible();
+  await fits();
+  await page.getByRole('link', { name: 'Bring into range' }).first().tap();
+  await expect(page.getByRole('heading', { name: 'Marisma', level: 1 })).toBeVisible();
+  await fits();
+  await page.getByLabel('Full weight').fill('208');
+  await page.getByRole('button', { name: 'Keep the reading' }).tap();
+  await expect(page.getByRole('heading', { name: 'In range.' })).toBeVisible();
+  for (const station of ['Recipe', 'Weigh', 'Bucket', 'Coat', 'Piece', 'Day', 'Kiln', 'Wall']) {
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station }).tap();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await fits();
+  }
+});
+
+test('on a phone: one line fills the bench, with targets for wet knuckles', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Go on weighing' }).tap();
+  const next = page.getByRole('button', { name: 'Next' });
+  await expect(next).toBeVisible();
+  for (const button of await page.getByRole('button').all()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  const before = await page.getByRole('heading', { level: 2 }).first().textContent();
+  await next.tap();
+  await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(before!);
+  await page.getByRole('button', { name: 'back', exact: true }).tap();
+  await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(before!);
+});

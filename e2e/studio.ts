@@ -1,0 +1,90 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type APIRequestContext } from '@playwright/test';
+import { freePort } from '../scripts/lib/free-port';
+import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
+import { startServer, stopServer, type ServerProcess } from '../scripts/lib/server-process';
+
+/** The demo studio on a server and database of its own, which a journey may kill. */
+export class StudioUnderTest {
+  private constructor(
+    private readonly folder: string,
+    private readonly database: PrivateMariaDb,
+    private readonly port: number,
+    private server: ServerProcess,
+    private readonly demo: boolean,
+  ) {}
+
+  static async open({ demo }: { demo: boolean }): Promise<StudioUnderTest> {
+    const folder = mkdtempSync(join(tmpdir(), 'cazuela-e2e-'));
+    const database = await PrivateMariaDb.start(folder);
+    const port = await freePort();
+    return new StudioUnderTest(folder, database, port, await launch(database, port, demo), demo);
+  }
+
+  get address(): string {
+    return this.server.address;
+  }
+
+  /** As when the machine's power fails: no goodbye. */
+  killServer(): void {
+    this.server.child.kill('SIGKILL');
+  }
+
+  async startServer(): Promise<void> {
+    this.server = await launch(this.database, this.port, this.demo);
+  }
+
+  stopDatabase = (): Promise<void> => this.database.stop();
+  startDatabase = (): Promise<void> => this.database.launch();
+
+  /** What the records hold, read past the interface. */
+  async records<T>(request: APIRequestContext, path: string): Promise<T> {
+    const [studio] = (await (await request.get(`${this.address}/api/studios`)).json()) as [{ id: string }];
+    return (await (await request.get(`${this.address}/api/studios/${studio.id}${path}`)).json()) as T;
+  }
+
+  async close(): Promise<void> {
+    await stopServer(this.server.child);
+    await this.database.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+const launch = (database: PrivateMariaDb, port: number, demo: boolean): Promise<ServerProcess> =>
+  startServer({ db: database.address, port, demo, env: { TZ: 'UTC', CAZUELA_WRITES_PER_MINUTE: '100000' } });
+
+interface Fixtures {
+  /** Fails the journey when the page threw or the security policy had to stop something. */
+  noErrors: void;
+}
+interface WorkerFixtures {
+  studio: StudioUnderTest;
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  studio: [
+    async ({}, use) => {
+      const studio = await StudioUnderTest.open({ demo: true });
+      await use(studio);
+      await studio.close();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ studio }, use) => use(studio.address),
+  noErrors: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        // A refused request is logged by the browser itself; whether it was handled is what the journeys look at.
+        if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) errors.push(message.text());
+      });
+      await use();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };

@@ -1,0 +1,105 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt } from './lib/build';
+import { ROOT } from './lib/project';
+
+/** `./cazuela test` and, with --fast, `./cazuela check`: every check, then one line with the sum. */
+const fast = process.argv.includes('--fast');
+const RESULTS = join(ROOT, 'test-results');
+let passed = 0;
+let failed = 0;
+
+const bin = (name: string): string => join(ROOT, 'node_modules/.bin', name);
+
+function run(command: string, args: string[], quiet = true): { ok: boolean; text: string } {
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    encoding: 'utf8',
+    stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+    maxBuffer: 64 * 1024 * 1024,
+  });
+  return { ok: done.status === 0, text: `${done.stdout ?? ''}${done.stderr ?? ''}` };
+}
+
+function check(name: string, command: string, args: string[]): void {
+  const started = Date.now();
+  const { ok, text } = run(command, args);
+  console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
+  if (ok) passed += 1;
+  else {
+    failed += 1;
+    console.log(text);
+  }
+}
+
+/** Known holes in what ships. A registry that cannot be asked is said, never passed over in silence. */
+function audit(): void {
+  const { text } = run('npm', ['audit', '--omit=dev', '--json']);
+  const report = parse<{ metadata?: { vulnerabilities: Record<string, number> } }>(text.slice(text.indexOf('{')));
+  if (!report?.metadata) {
+    console.log('NOT ASKED  dependency audit: the registry gave no answer. Run npm audit where it does.');
+    return;
+  }
+  const { high = 0, critical = 0 } = report.metadata.vulnerabilities;
+  const ok = high + critical === 0;
+  console.log(`${ok ? 'ok    ' : 'FAILED'} dependency audit: ${high} high, ${critical} critical`);
+  if (ok) passed += 1;
+  else failed += 1;
+}
+
+function jest(): void {
+  const output = join(RESULTS, 'jest.json');
+  rmSync(output, { force: true });
+  const { text } = run(bin('jest'), ['--json', `--outputFile=${output}`, ...(fast ? ['--selectProjects', 'core', 'contract', 'server', 'web'] : [])]);
+  const report = existsSync(output)
+    ? parse<{ numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }>(readFileSync(output, 'utf8'))
+    : undefined;
+  if (!report) {
+    failed += 1;
+    console.log(`FAILED Jest did not run:\n${text}`);
+    return;
+  }
+  const bad = report.numFailedTests + report.numRuntimeErrorTestSuites;
+  passed += report.numPassedTests;
+  failed += bad;
+  console.log(`${bad === 0 ? 'ok    ' : 'FAILED'} Jest: ${report.numPassedTests} passed, ${bad} failed`);
+  if (bad > 0) console.log(text);
+}
+
+async function journeys(): Promise<void> {
+  await ensureBuilt((line) => console.log(line));
+  const output = join(RESULTS, 'journeys.json');
+  rmSync(output, { force: true });
+  run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], false);
+  const report = existsSync(output)
+    ? parse<{ stats: { expected: number; unexpected: number; flaky: number } }>(readFileSync(output, 'utf8'))
+    : undefined;
+  if (!report || report.stats.expected + report.stats.unexpected === 0) {
+    failed += 1;
+    console.log('FAILED the journeys did not run.');
+    return;
+  }
+  passed += report.stats.expected;
+  failed += report.stats.unexpected + report.stats.flaky;
+}
+
+function parse<T>(text: string): T | undefined {
+  try {
+    return JSON.parse(text) as T;
+  } catch {
+    return undefined;
+  }
+}
+
+mkdirSync(RESULTS, { recursive: true });
+check('types', bin('tsc'), ['-b', '--noEmit']);
+check('types of the interface', bin('ngc'), ['-p', 'apps/web/tsconfig.app.json', '--noEmit']);
+check('types of the interface’s tests', bin('tsc'), ['-p', 'apps/web/tsconfig.spec.json', '--noEmit']);
+check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
+audit();
+jest();
+if (!fast) await journeys();
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
