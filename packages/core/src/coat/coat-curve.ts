@@ -1,4 +1,4 @@
-import { predictCoat, type CoatSituation } from './predict';
+import { coatPredictor, type CoatSituation } from './predict';
 
 export interface CoatCurvePoint {
   seconds: number;
@@ -9,10 +9,11 @@ export interface CoatCurvePoint {
 
 /** Coat against seconds with its 80 % band, for a chart. Empty when the bucket is too thick to dip. */
 export function coatCurve({ points, mostSeconds, ...situation }: CoatSituation & { points: number; mostSeconds: number }): CoatCurvePoint[] {
+  const predict = coatPredictor(situation);
   const curve: CoatCurvePoint[] = [];
   for (let i = 0; i < points; i++) {
     const seconds = (mostSeconds * i) / (points - 1);
-    const { coat, lowMm, highMm } = predictCoat({ ...situation, seconds });
+    const { coat, lowMm, highMm } = predict(seconds);
     if (coat.kind === 'ok') curve.push({ seconds, coatMm: coat.coatMm, lowMm: lowMm ?? coat.coatMm, highMm: highMm ?? coat.coatMm });
   }
   return curve;

@@ -31,23 +31,27 @@ export const TOO_THICK_SHARE = 0.9;
  */
 export function dipCoat(dip: Dip): DipCoat {
   checkDip(dip);
-  requireNotNegative('seconds', dip.seconds);
-  const { solidsByVolume, packing, filmMm } = dip;
+  return checkedDipCoat(dip, requireNotNegative('seconds', dip.seconds));
+}
+
+/** The same for a dip that was checked: a curve asks hundreds of times for one bucket and one wall. */
+export function checkedDipCoat(dip: Omit<Dip, 'seconds'>, seconds: number): DipCoat {
+  const { solidsByVolume, packing, filmMm, suction, underMm, underDryness } = dip;
   if (solidsByVolume > TOO_THICK_SHARE * packing) {
     return { kind: 'tooThickToDip', solidsByVolume, mostSolidsByVolume: TOO_THICK_SHARE * packing };
   }
   const factor = cakeFactor(dip);
   const room = roomMm(dip);
-  const unlimited = unlimitedCakeMm({ ...dip, factor });
-  const saturated = dip.suction > 0 && unlimited >= factor * room;
+  const unlimited = unlimitedCakeMm({ seconds, factor, packing, suction, underMm, underDryness });
+  const saturated = suction > 0 && unlimited >= factor * room;
   const cakeMm = Math.min(unlimited, factor * room);
   const film = saturated ? filmMm / 2 : filmMm;
   const drunk = cakeMm / factor + film * (1 - solidsByVolume / packing);
   return {
     kind: 'ok',
-    coatMm: cakeMm + filmCoatMm({ filmMm: film, solidsByVolume, packing }),
+    coatMm: cakeMm + (film * solidsByVolume) / packing,
     cakeMm,
-    waterTakenMm: dip.suction > 0 ? Math.min(drunk, room) : 0,
+    waterTakenMm: suction > 0 ? Math.min(drunk, room) : 0,
     saturated,
   };
 }

@@ -1,7 +1,7 @@
-import { requireSg } from '../checks/require';
+import { requireNotNegative, requireSg } from '../checks/require';
 import { solidsByVolume } from '../slurry/contents';
 import { cakeFactor } from './cake';
-import { dipCoat, type Dip, type DipCoat } from './dip-coat';
+import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
 import { secondsForCoat, type SecondsForCoat } from './seconds-for-coat';
 import { CAKE_SUCTION_GUESS, absorptionGuessPercent, effectiveSuction, wallCapacityMm, wallSuctionGuess } from './suction';
 
@@ -21,6 +21,8 @@ export const PRIOR_LN_SD = 0.5;
 /** Half width of an 80 % interval of a normal, in sd. */
 export const EIGHTY_PERCENT_Z = 1.2816;
 export const LONGEST_DIP_SECONDS = 60;
+/** Step of the central differences, in ln. */
+const DELTA_STEP = 0.05;
 
 export interface CoatSituation {
   sg: number;
@@ -48,15 +50,30 @@ export interface CoatPrediction {
 
 /** Predicted dry coat for a time in the glaze with its 80 % band, from starting guesses alone. */
 export function predictCoat({ seconds, ...situation }: CoatSituation & { seconds: number }): CoatPrediction {
-  const at = (shift: Shift): DipCoat => dipCoat({ ...dipFor(situation, shift), seconds });
-  const coat = at({});
-  if (coat.kind !== 'ok') return { ground: 'startingGuess', coat };
-  const sd = lnCoatSd(coat.coatMm, (shift) => {
-    const shifted = at(shift);
-    return shifted.kind === 'ok' ? shifted.coatMm : coat.coatMm;
-  });
-  const spread = Math.exp(EIGHTY_PERCENT_Z * sd);
-  return { ground: 'startingGuess', coat, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+  return coatPredictor(situation)(seconds);
+}
+
+/** The same for many times in one situation: bucket and wall are worked out once, so that a curve moves with the hand. */
+export function coatPredictor(situation: CoatSituation): (seconds: number) => CoatPrediction {
+  const middle = dipFor(situation, {});
+  const pairs = (['lnCake', 'lnWall', 'lnFilm'] as const).map(
+    (key) => [dipFor(situation, { [key]: DELTA_STEP }), dipFor(situation, { [key]: -DELTA_STEP })] as const,
+  );
+  // Checked once: the shifted dips differ only by positive factors.
+  checkDip(middle);
+  return (seconds) => {
+    const coat = checkedDipCoat(middle, requireNotNegative('seconds', seconds));
+    if (coat.kind !== 'ok') return { ground: 'startingGuess', coat };
+    const at = (dip: Omit<Dip, 'seconds'>): number => {
+      const shifted = checkedDipCoat(dip, seconds);
+      return shifted.kind === 'ok' ? shifted.coatMm : coat.coatMm;
+    };
+    // Delta method: sd of ln(coat) from the three independent priors by central differences.
+    let variance = 0;
+    for (const [up, down] of pairs) variance += ((Math.log(at(up) / at(down)) / (2 * DELTA_STEP)) * PRIOR_LN_SD) ** 2;
+    const spread = coat.coatMm > 0 ? Math.exp(EIGHTY_PERCENT_Z * Math.sqrt(variance)) : 1;
+    return { ground: 'startingGuess', coat, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+  };
 }
 
 /** Seconds for a wanted coat in the same situation. */
@@ -98,15 +115,4 @@ function dipFor(situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> {
     underDryness: situation.underDryness ?? 1,
     wallWaterMm: Math.max(0, capacity - (situation.wallTakenMm ?? 0)),
   };
-}
-
-/** Delta method: sd of ln(coat) from the three independent priors by central differences. */
-function lnCoatSd(coatMm: number, at: (shift: Shift) => number): number {
-  const step = 0.05;
-  let variance = 0;
-  for (const key of ['lnCake', 'lnWall', 'lnFilm'] as const) {
-    const slope = (Math.log(at({ [key]: step })) - Math.log(at({ [key]: -step }))) / (2 * step);
-    variance += (slope * PRIOR_LN_SD) ** 2;
-  }
-  return coatMm > 0 ? Math.sqrt(variance) : 0;
 }

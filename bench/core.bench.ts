@@ -1,0 +1,47 @@
+import { GENERIC_POWDERS } from '../apps/server/src/features/powders/generic-powders';
+import { coatCurve, planBatch, recipeOutlook, replayBucket, type BucketEvent, type Powder, type RecipeLine } from '@cazuela/core';
+import { middleMs, type Row } from './measure';
+
+const POWDERS: Powder[] = GENERIC_POWDERS.map((powder, index) => ({ id: `p${index}`, ...powder }));
+const LINES: RecipeLine[] = POWDERS.slice(0, 12).map((powder, index) => ({
+  id: `l${index}`,
+  powderId: powder.id,
+  part: index < 9 ? 'base' : 'addition',
+  percent: 5 + index,
+}));
+const head = { id: 'e', at: '2026-03-01T09:00:00.000Z', by: 'Inés' };
+
+/** The sums behind a keystroke: a batch with its bucket, a coat curve, a long history. */
+export function coreRows(): Row[] {
+  const batch = (): unknown => {
+    const plan = planBatch({
+      lines: LINES,
+      powders: POWDERS,
+      size: { kind: 'volume', volumeMl: 10_000, sg: 1.45 },
+      water: { kind: 'toSg', sg: 1.45 },
+    });
+    const parts = plan.lines.map((line) => ({
+      powderId: line.powderId,
+      name: line.name,
+      part: line.part,
+      grams: line.targetGrams,
+      density: line.density,
+    }));
+    const events: BucketEvent[] = [{ ...head, type: 'filled', parts, waterGrams: plan.waterGrams, from: 'batch' }];
+    return [replayBucket({ events }), recipeOutlook({ lines: LINES, powders: POWDERS })];
+  };
+  const curve = (): unknown =>
+    coatCurve({ sg: 1.45, density: 2.62, state: 'normal', bisqueCone: '05', wallMm: 5, faces: 1, points: 200, mostSeconds: 10 });
+  const history: BucketEvent[] = [
+    { ...head, type: 'filled', parts: [{ powderId: 'p', name: 'Kaolin', part: 'base', grams: 9000, density: 2.6 }], waterGrams: 9000, from: 'batch' },
+    ...Array.from({ length: 4999 }, (_, i): BucketEvent =>
+      i % 2 ? { ...head, type: 'waterAdded', grams: 1 } : { ...head, type: 'sgMeasured', sg: 1.45, sgSd: 0.005 },
+    ),
+  ];
+  const rows = [
+    { what: 'a 12-line batch, its bucket and its outlook', ms: middleMs(batch), most: 1 },
+    { what: 'a coat curve of 200 points with its band', ms: middleMs(curve, { perRound: 20 }), most: 2 },
+    { what: 'a bucket replayed from 5,000 events', ms: middleMs(() => replayBucket({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },
+  ];
+  return rows.map(({ what, ms, most }) => ({ what, measured: `${ms.toFixed(3)} ms`, wanted: `under ${most} ms`, ok: ms < most }));
+}
