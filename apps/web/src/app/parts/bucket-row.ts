@@ -21,12 +21,7 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
               ><span class="figure">{{ entry.sg === undefined ? '·' : units.sg(entry.sg) }}</span>
               <span [class]="entry.tone">{{ entry.words }}</span></span
             >
-            <span class="quiet small"
-              >{{ entry.code }}
-              @if (entry.volumeMl !== undefined) {
-                , {{ units.litres(entry.volumeMl) }}
-              }
-            </span>
+            <span class="quiet small">{{ entry.code }}{{ entry.volumeMl === undefined ? '' : ', ' + units.litres(entry.volumeMl) }} </span>
           </a>
         </li>
       }

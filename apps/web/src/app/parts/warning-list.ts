@@ -6,7 +6,7 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
   selector: 'cz-warning-list',
   template: `
     @for (warning of shown(); track warning.rule + warning.what) {
-      <article [class]="'warning ' + warning.severity">
+      <article [class]="'warning tone-' + warning.severity">
         <h3>
           <span class="tag">{{ warning.severity === 'stop' ? 'Stop' : 'Look' }}</span> {{ warning.what }}
         </h3>
@@ -59,7 +59,7 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
       gap: 0.2rem;
       justify-items: start;
     }
-    .warning.stop {
+    .warning.tone-stop {
       border-color: var(--oxblood);
       background: var(--oxblood-wash);
     }
@@ -69,7 +69,7 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
       letter-spacing: 0.04em;
       color: var(--rutile);
     }
-    .stop .tag {
+    .tone-stop .tag {
       color: var(--oxblood);
     }
     h3 {

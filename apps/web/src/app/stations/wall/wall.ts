@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { FAULTS } from '@cazuela/contract';
+import { FAULTS, type Result } from '@cazuela/contract';
 import { loaded } from '../../data/load';
 import { StudioApi } from '../../data/studio-api';
 import { sayWhen } from '../../data/times';
@@ -37,6 +37,10 @@ export class Wall {
       )
       .map((result) => ({ ...result, coats: result.glazedWith.filter((coat) => coat.bucketName) }));
   });
+
+  protected faultWords(faults: Result['body']['faults']): string {
+    return faults.map((one) => `${one.fault} (${one.where})`).join(', ');
+  }
 
   protected text(event: Event): string {
     return (event.target as HTMLInputElement).value;

@@ -31,6 +31,7 @@ export function sgChart(
             borderColor: token('--iron'),
             borderWidth: 1.5,
             stepped: 'after',
+            clip: 8,
             pointRadius: moments.map((moment) => (moment.event.type === 'sgMeasured' ? 3.5 : 0)),
             pointBackgroundColor: token('--cobalt'),
           },

@@ -1,0 +1,173 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { BatchCreate, BenchEvent } from '@cazuela/contract';
+import { ago, batch, id, POWDERS, RECIPE } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { Outbox } from '../../data/outbox';
+import { Units } from '../../data/units';
+import { WeighBench } from './weigh-bench/weigh-bench';
+import { WeighPlan } from './weigh-plan/weigh-plan';
+import { powderHint, scaleWords, sieveWords } from './weigh-words';
+
+describe('planning a batch', () => {
+  let records: FakeRecords;
+  const open = async (batches: unknown[] = []): Promise<Screen<WeighPlan>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(WeighPlan, { recipe: RECIPE.id });
+    records.answer('/recipes', [RECIPE]);
+    records.answer('/powders', POWDERS);
+    records.answer('/batches', batches);
+    await screen.settle();
+    return screen;
+  };
+
+  it('shows the sheet in working order with running totals, water first', async () => {
+    const screen = await open();
+    const rows = screen.all('tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    expect(rows[0]).toMatch(/^Water first/);
+    expect(rows.slice(1).map((row) => row.split(' ')[0])).toEqual(['Kaolin', 'Silica', 'Tin']);
+    expect(rows[2]).toContain('1,000.0 g');
+  });
+
+  it('moves with every key: no "calculate" anywhere', async () => {
+    const screen = await open();
+    await screen.type('Base', '2000');
+    expect(screen.text).toContain('2,100.0 g of powder');
+  });
+
+  it('says what is wrong instead of a sheet', async () => {
+    const screen = await open();
+    await screen.type('Base', 'plenty');
+    expect(screen.text).toContain('“plenty” is not a number');
+    expect(screen.has('Start weighing')).toBe(false);
+  });
+
+  it('warns of a line too small for the scale', async () => {
+    const screen = await open();
+    await screen.type('Base', '40');
+    expect(screen.text).toContain('on this scale: weigh a batch');
+  });
+
+  it('is sent as the question alone, with what was typed', async () => {
+    const screen = await open();
+    await screen.type('Base', '2 lb');
+    await screen.press('Start weighing');
+    const sent = records.http.expectOne((request) => request.method === 'POST').request.body as BatchCreate;
+    expect(sent).toMatchObject({ recipeVersionId: RECIPE.versionId, size: { kind: 'base', baseGrams: 907.18474 }, entered: { value: 2, unit: 'lb' }, order: 'clayFirst' });
+    expect(sent).not.toHaveProperty('plan');
+  });
+
+  it('offers what lies unfinished first', async () => {
+    const { events: _events, ...lying } = batch({ linesDone: 1, lastAt: ago(30), lastBy: 'Bruno' });
+    const screen = await open([lying]);
+    expect(screen.text).toContain('lies at line 2 of 3, Bruno');
+    expect(screen.has('Go on weighing Leche de Higo')).toBe(true);
+  });
+});
+
+describe('the weighing bench', () => {
+  let records: FakeRecords;
+  const one = batch();
+  const open = async (of = one): Promise<Screen<WeighBench>> => {
+    jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'setImmediate', 'setTimeout', 'clearTimeout', 'performance'] });
+    records = new FakeRecords();
+    records.openStudio();
+    TestBed.inject(Outbox).run$.subscribe();
+    const screen = await Screen.open(WeighBench, { id: of.id });
+    records.answer(`/batches/${of.id}`, of);
+    await screen.settle();
+    return screen;
+  };
+  afterEach(() => jest.useRealTimers());
+  const title = (screen: Screen<WeighBench>): string => screen.all('h2')[0]!.textContent!.trim();
+  const sent = (): BenchEvent['event'] => {
+    const request = records.http.expectOne((each) => each.url.endsWith('/events'));
+    const [first] = (request.request.body as { events: BenchEvent[] }).events;
+    request.flush({ acknowledged: [first!.event.id], refused: [] });
+    return first!.event;
+  };
+
+  it('asks for the respirator before the first powder, then water, then clay', async () => {
+    const screen = await open();
+    expect(title(screen)).toBe('Respirator on');
+    await screen.key(' ');
+    expect(sent().type).toBe('respiratorOn');
+    expect(title(screen)).toBe('Water');
+    await screen.key('Enter');
+    sent();
+    expect(title(screen)).toBe('Kaolin');
+    expect(screen.text).toContain('Silica dust: scoop low');
+  });
+
+  it('an empty field means the target; a typed weight is what went in', async () => {
+    const screen = await open({ ...one, events: [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 }] });
+    await screen.type('What the scale shows', '412.5');
+    expect(screen.text).toContain('12.5 g too much. Still in the pan: take it out');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 412.5, entered: { value: 412.5, unit: 'g' } });
+    expect(title(screen)).toBe('Silica');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 600 });
+  });
+
+  it('back, skip and note each have their key', async () => {
+    const screen = await open({ ...one, events: [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 }] });
+    await screen.key('s');
+    expect(sent().type).toBe('lineSkipped');
+    expect(title(screen)).toBe('Silica');
+    await screen.key('Backspace');
+    expect(sent().type).toBe('undone');
+    expect(title(screen)).toBe('Kaolin');
+    await screen.key('n');
+    await screen.type('Note', 'new sack, lot 7');
+    await screen.press('Keep it');
+    expect(sent()).toMatchObject({ type: 'noted', text: 'new sack, lot 7' });
+    expect(screen.text).toContain('Note: new sack, lot 7');
+  });
+
+  it('is a bucket only when the last weight has reached the records', async () => {
+    const events = [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' as const }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured' as const, grams: 1100 }, ...one.plan.lines.slice(0, 2).map((line) => ({ id: id(), at: ago(3), by: 'Inés', type: 'lineWeighed' as const, lineId: line.lineId, grams: line.targetGrams }))];
+    const screen = await open({ ...one, events });
+    await screen.key(' ');
+    expect(title(screen)).toBe('Mix it');
+    expect(screen.button(/It is a bucket/).disabled).toBe(true);
+    sent();
+    await screen.settle();
+    expect(screen.button(/It is a bucket/).disabled).toBe(false);
+    await screen.type('Name of the bucket', 'Leche, big bucket');
+    await screen.press(/It is a bucket/);
+    const made = records.http.expectOne((request) => request.url.endsWith('/bucket'));
+    expect(made.request.body).toMatchObject({ name: 'Leche, big bucket', by: 'Inés' });
+  });
+
+  it('leaving keeps its place', async () => {
+    const screen = await open();
+    const navigate = jest.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await screen.key('Escape');
+    expect(navigate).toHaveBeenCalledWith('/weigh');
+  });
+});
+
+describe('words of the weighing bench', () => {
+  it('a small line offers the larger batch and the dilution', () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const units = TestBed.inject(Units);
+    expect(scaleWords({ kind: 'tooSmall', error: 0.5, loads: 1, baseFactor: 25 }, units)).toBe('± 50.0 % on this scale: weigh a batch 25.0 times as large, or dilute 1 + 9 in another powder of the recipe.');
+    expect(scaleWords({ kind: 'fine', error: 0.001, loads: 3 }, units)).toBe('in 3 loads');
+    expect(scaleWords({ kind: 'fine', error: 0.001, loads: 1 }, units)).toBe('');
+  });
+
+  it('a poison is named before dust is', () => {
+    expect(powderHint(['silica dust', 'toxic if swallowed'])).toBe('Toxic if swallowed. Its data sheet comes first.');
+    expect(powderHint([])).toBe('');
+  });
+
+  it('the finest mesh decides the last sieve', () => {
+    expect(sieveWords([60, 100, undefined])).toContain('then through 100');
+    expect(sieveWords([60])).toBe('Sieve through 60 mesh. Again if lumps stay.');
+    expect(sieveWords([])).toContain('no powder here asks for a sieve');
+  });
+});

@@ -1,0 +1,89 @@
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { Keys } from '../app/data/keys';
+
+/** A screen as a potter uses it: by the words on it. */
+export class Screen<T> {
+  private constructor(readonly fixture: ComponentFixture<T>) {}
+
+  static async open<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<Screen<T>> {
+    const fixture = TestBed.createComponent(component);
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    const screen = new Screen(fixture);
+    await screen.settle();
+    return screen;
+  }
+
+  async settle(): Promise<void> {
+    TestBed.tick();
+    await this.fixture.whenStable();
+  }
+
+  get root(): HTMLElement {
+    return this.fixture.nativeElement as HTMLElement;
+  }
+
+  /** Everything that can be read, with white space as a reader takes it. */
+  get text(): string {
+    return (this.root.textContent ?? '').replace(/\s+/g, ' ').trim();
+  }
+
+  button(name: string | RegExp): HTMLButtonElement {
+    const found = this.all<HTMLButtonElement>('button, a').find((button) => matches(nameOf(button), name));
+    if (!found) throw new Error(`There is no button “${String(name)}”. There are: ${this.all('button, a').map(nameOf).join(' | ')}`);
+    return found;
+  }
+
+  has(name: string | RegExp): boolean {
+    return this.all('button, a').some((button) => matches(nameOf(button), name));
+  }
+
+  async press(name: string | RegExp): Promise<void> {
+    this.button(name).click();
+    await this.settle();
+  }
+
+  field(label: string): HTMLInputElement {
+    const found = this.all<HTMLInputElement>('input, select, textarea').find((field) => labelOf(field) === label);
+    if (!found) throw new Error(`There is no field “${label}”. There are: ${this.all<HTMLInputElement>('input, select, textarea').map(labelOf).join(' | ')}`);
+    return found;
+  }
+
+  async type(label: string, text: string): Promise<void> {
+    const field = this.field(label);
+    field.value = text;
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await this.settle();
+  }
+
+  async choose(label: string, option: string): Promise<void> {
+    const field = this.field(label) as unknown as HTMLSelectElement;
+    const found = [...field.options].find((one) => one.text.trim() === option);
+    if (!found) throw new Error(`“${label}” has no “${option}”, but ${[...field.options].map((one) => one.text).join(' | ')}`);
+    field.value = found.value;
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await this.settle();
+  }
+
+  /** A key of this screen, pressed with nothing focused. */
+  async key(key: string): Promise<void> {
+    const event = new KeyboardEvent('keydown', { key, cancelable: true });
+    Object.defineProperty(event, 'target', { value: document.body });
+    TestBed.inject(Keys).press(event);
+    await this.settle();
+  }
+
+  all<E extends HTMLElement = HTMLElement>(selector: string): E[] {
+    return [...this.root.querySelectorAll<E>(selector)];
+  }
+}
+
+const nameOf = (element: HTMLElement): string => (element.getAttribute('aria-label') ?? element.textContent ?? '').replace(/\s+/g, ' ').trim();
+const matches = (text: string, name: string | RegExp): boolean => (typeof name === 'string' ? text === name : name.test(text));
+
+function labelOf(field: HTMLInputElement): string {
+  const label = field.labels?.[0];
+  const own = field.getAttribute('aria-label') ?? [...(label?.childNodes ?? [])].filter((node) => node.nodeType === Node.TEXT_NODE).map((node) => node.textContent).join('');
+  return own.replace(/\s+/g, ' ').trim();
+}

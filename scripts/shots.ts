@@ -1,0 +1,82 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type APIRequestContext } from '@playwright/test';
+import { ensureBuilt } from './lib/build';
+import { freePort } from './lib/free-port';
+import { PrivateMariaDb } from './lib/private-mariadb';
+import { ROOT } from './lib/project';
+import { startServer, stopServer } from './lib/server-process';
+
+/** `./cazuela shots`: one picture a main view, from fresh demo data, into docs/screenshots. Names given take those only. */
+interface Shot {
+  name: string;
+  /** Which thing of a list the path ends in, by its name. */
+  of?: { list: string; name: string };
+  path: string;
+  viewport?: { width: number; height: number };
+  dark?: boolean;
+}
+
+const PHONE = { width: 390, height: 844 };
+const SHOTS: readonly Shot[] = [
+  { name: 'what-now', path: '/' },
+  { name: 'recipes', path: '/recipe' },
+  { name: 'recipe', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' } },
+  { name: 'weigh-plan', path: '/weigh' },
+  { name: 'weigh-bench', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' } },
+  { name: 'bucket', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' } },
+  { name: 'coat', path: '/coat' },
+  { name: 'pieces', path: '/piece' },
+  { name: 'piece', path: '/piece/', of: { list: 'pieces', name: 'Lidded pot, tall' } },
+  { name: 'day', path: '/day' },
+  { name: 'kiln', path: '/kiln' },
+  { name: 'wall', path: '/wall' },
+  { name: 'studio', path: '/studio' },
+  { name: 'bucket-dark', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' }, dark: true },
+  { name: 'what-now-phone', path: '/', viewport: PHONE },
+  { name: 'weigh-bench-phone', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' }, viewport: PHONE },
+];
+
+const wanted = process.argv.slice(2);
+const target = join(ROOT, 'docs/screenshots');
+mkdirSync(target, { recursive: true });
+await ensureBuilt((line) => console.log(line));
+const folder = mkdtempSync(join(tmpdir(), 'cazuela-shots-'));
+const database = await PrivateMariaDb.start(folder);
+const server = await startServer({ db: database.address, port: await freePort(), demo: true });
+const browser = await chromium.launch({
+  executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+try {
+  for (const shot of SHOTS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+    const page = await browser.newPage({
+      viewport: shot.viewport ?? { width: 1280, height: 800 },
+      colorScheme: shot.dark ? 'dark' : 'light',
+      locale: 'en-GB',
+    });
+    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''), { waitUntil: 'networkidle' });
+    await page.getByRole('heading').first().waitFor();
+    await page.screenshot({ path: join(target, `${shot.name}.png`) });
+    await page.close();
+    console.log(`docs/screenshots/${shot.name}.png`);
+  }
+} finally {
+  await browser.close();
+  await stopServer(server.child);
+  await database.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function idOf(request: APIRequestContext, { list, name }: { list: string; name: string }): Promise<string> {
+  const [studio] = (await (await request.get(`${server.address}/api/studios`)).json()) as [{ id: string }];
+  const things = (await (await request.get(`${server.address}/api/studios/${studio.id}/${list}`)).json()) as {
+    id: string;
+    recipeName?: string;
+    body?: { name: string };
+  }[];
+  const found = things.find((thing) => (thing.body?.name ?? thing.recipeName) === name);
+  if (!found) throw new Error(`The demo has no ${name} among its ${list}.`);
+  return found.id;
+}
