@@ -22,6 +22,7 @@ export class FakeRecords {
   readonly http: HttpTestingController;
 
   constructor(providers: Parameters<typeof TestBed.configureTestingModule>[0]['providers'] = []) {
+    TestBed.resetTestingModule();
     localStorage.clear();
     sessionStorage.clear();
     TestBed.configureTestingModule({

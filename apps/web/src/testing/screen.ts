@@ -23,9 +23,16 @@ export class Screen<T> {
     return this.fixture.nativeElement as HTMLElement;
   }
 
-  /** Everything that can be read, with white space as a reader takes it. */
+  /** Everything that can be read, as somebody would read it out: one space between things, none before a full stop. */
   get text(): string {
-    return (this.root.textContent ?? '').replace(/\s+/g, ' ').trim();
+    const walker = document.createTreeWalker(this.root, NodeFilter.SHOW_TEXT);
+    const words: string[] = [];
+    while (walker.nextNode()) words.push(walker.currentNode.textContent ?? '');
+    return words
+      .join(' ')
+      .replace(/\s+/g, ' ')
+      .replace(/ ([.,;:)])/g, '$1')
+      .trim();
   }
 
   button(name: string | RegExp): HTMLButtonElement {

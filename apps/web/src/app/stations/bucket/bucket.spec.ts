@@ -1,0 +1,224 @@
+import { TestBed } from '@angular/core/testing';
+import { planCorrection, type BucketEvent } from '@cazuela/core';
+import type { BenchEvent, Bucket } from '@cazuela/contract';
+import { ago, bucket, id, KAOLIN, POWDERS, SILICA, STAIN, summaryOf } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { Outbox } from '../../data/outbox';
+import { Units } from '../../data/units';
+import { BucketPage } from './bucket-page/bucket-page';
+import { sgChart } from './bucket-page/sg-chart';
+import { BucketShelf } from './bucket-shelf/bucket-shelf';
+import { eventWords, rangeAdvice } from './bucket-words';
+
+describe('a bucket', () => {
+  let records: FakeRecords;
+  const open = async (of: Bucket, inputs = {}): Promise<Screen<BucketPage>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    TestBed.inject(Outbox).run$.subscribe();
+    const screen = await Screen.open(BucketPage, { id: of.id, ...inputs });
+    records.answer(`/buckets/${of.id}`, of);
+    records.answer('/powders', POWDERS);
+    await screen.settle();
+    return screen;
+  };
+  /** Takes the waiting events over, as the records do. */
+  const sent = (): BucketEvent[] => {
+    const request = records.http.expectOne((one) => one.url.endsWith('/events'));
+    const { events } = request.request.body as { events: BenchEvent[] };
+    request.flush({ acknowledged: events.map((entry) => entry.event.id), refused: [] });
+    return events.map((entry) => entry.event as BucketEvent);
+  };
+
+  it('shows what is inside: litres, dry powder, water', async () => {
+    const { text } = await open(bucket());
+    expect(text).toContain('Holds 10.0 L');
+    expect(text).toContain('Dry powder 7,300.0 g');
+    expect(text).toContain('In range.');
+  });
+
+  it('too thick: water in two stages, booked with one tap, then it wants to be measured', async () => {
+    const screen = await open(bucket({ sg: 1.65 }));
+    expect(screen.text).toMatch(/Add \d,\d\d0 mL of water, stir, measure\./);
+    await screen.press(/mL went in/);
+    const [water] = sent();
+    expect(water).toMatchObject({ type: 'waterAdded', entered: { unit: 'mL' } });
+    await screen.settle();
+    expect(screen.text).toContain('Stir, then measure again.');
+    expect(screen.text).toContain('of water in');
+  });
+
+  it('never measured: it does not correct what it only computed', async () => {
+    const { text } = await open(bucket({ measured: false, body: { ...bucket().body, sgLow: 1.3, sgHigh: 1.34 } }));
+    expect(text).toContain('Measure it before you correct it.');
+  });
+
+  it('a full cylinder is read with its error and kept with the vessel', async () => {
+    const screen = await open(bucket({ sg: 1.55 }));
+    await screen.type('Full weight', '207.6');
+    expect(screen.text).toContain('1.452 ± 0.007');
+    await screen.press('Keep the reading');
+    expect(sent()[0]).toMatchObject({ type: 'sgMeasured', reading: { grossGrams: 207.6, tareGrams: 62.4, volumeMl: 100, vessel: 'Cylinder 100 mL' }, entered: { value: 207.6, unit: 'g' } });
+    await screen.settle();
+    expect(screen.text).toContain('In range.');
+  });
+
+  it.each([['60', 'must be more than the empty vessel'], ['140', 'above 1.00'], ['400', 'above 2.20']])('%s g in that cylinder is no glaze, and it says why', async (grams, words) => {
+    const screen = await open(bucket());
+    await screen.type('Full weight', grams);
+    expect(screen.text).toContain(words);
+    expect(screen.button('Keep the reading').disabled).toBe(true);
+  });
+
+  it('another vessel can be used at once and kept for next time', async () => {
+    const screen = await open(bucket());
+    await screen.choose('With', 'Another vessel');
+    await screen.type('Empty weight', '24');
+    await screen.type('Filled to', '60');
+    await screen.type('Full weight', '111');
+    expect(screen.text).toContain('1.450');
+    await screen.press('Keep this vessel for next time');
+    const { body } = records.http.expectOne((one) => one.method === 'PUT').request as { body: { vessels: { volumeMl: number }[] } };
+    expect(body.vessels.at(-1)).toMatchObject({ tareGrams: 24, volumeMl: 60 });
+  });
+
+  it('level, swirl and note are one field and one tap each', async () => {
+    const screen = await open(bucket());
+    await screen.type('It holds', '8');
+    await screen.press('Keep the level');
+    expect(sent()[0]).toMatchObject({ type: 'volumeMeasured', volumeMl: 8000, entered: { value: 8, unit: 'L' } });
+    await screen.type('Swirl stops after', '4');
+    await screen.press('Keep the swirl');
+    expect(sent()[0]).toMatchObject({ type: 'swirlTimed', seconds: 4 });
+    await screen.key('s');
+    expect(sent()[0]).toMatchObject({ type: 'stirred', by: 'Inés' });
+  });
+
+  it('the last step is taken back with a key, the first filling never', async () => {
+    const of = bucket();
+    const screen = await open(of);
+    await screen.key('u');
+    expect(sent()[0]).toMatchObject({ type: 'undone', eventId: of.events[1]!.id });
+    await screen.settle();
+    await screen.key('u');
+    records.http.expectNone((one) => one.url.endsWith('/events'));
+    expect(screen.text).toContain('never measured');
+  });
+
+  describe('stain', () => {
+    it('says stain, water and new volume together, and books both', async () => {
+      const screen = await open(bucket());
+      await screen.type('Percent of the dry base', '5');
+      expect(screen.text).toMatch(/Add 365\.0 g of Stain \(zircon type\)\. That thickens it to 1\.4\d/);
+      expect(screen.text).toContain('Start low: stain cannot be taken out');
+      await screen.press('Stain and water went in');
+      const first = sent();
+      const events = first.length === 2 ? first : [...first, ...sent()];
+      expect(events[0]).toMatchObject({ type: 'powderAdded', reason: 'stain', parts: [{ part: 'stain', powderId: STAIN.id }] });
+      expect(events[1]).toMatchObject({ type: 'waterAdded' });
+      await screen.settle();
+      expect(screen.text).toContain('5.00 % of the base');
+    });
+
+    it('coming down is only possible with base, in the bucket’s own shares', async () => {
+      const stained: BucketEvent = { id: id(), at: ago(30), by: 'Inés', type: 'powderAdded', reason: 'stain', parts: [{ powderId: STAIN.id, name: STAIN.name, part: 'stain', grams: 365, density: 4.5 }] };
+      const plain = bucket();
+      const screen = await open({ ...plain, events: [...plain.events, stained] });
+      await screen.type('Percent of the dry base', '4');
+      expect(screen.text).toContain('add 1,825.0 g of dry base');
+      await screen.press('The base went in');
+      const [rescue] = sent();
+      expect(rescue).toMatchObject({ type: 'powderAdded', reason: 'rescue' });
+      expect(rescue?.type === 'powderAdded' && rescue.parts.map((part) => part.powderId)).toEqual([SILICA.id, KAOLIN.id]);
+    });
+
+    it('a part is poured off first, and its percentage goes along', async () => {
+      const screen = await open(bucket());
+      await screen.type('Percent of the dry base', '3');
+      screen.all('mat-button-toggle button').find((toggle) => toggle.textContent?.includes('a part'))!.click();
+      await screen.settle();
+      await screen.type('Pour off', '5');
+      await screen.press('Poured into a new bucket');
+      expect(records.http.expectOne((one) => one.url.endsWith('/split')).request.body).toMatchObject({ takenMl: 5000, name: 'Leche de Higo, stained' });
+    });
+
+    it('is there already filled in where it came from a pouring', async () => {
+      const screen = await open(bucket(), { stain: '3' });
+      expect(screen.field('Percent of the dry base').value).toBe('3');
+    });
+  });
+
+  it('two who rename it: both names are offered', async () => {
+    const of = bucket();
+    const screen = await open(of);
+    await screen.press('Name, SG range, size');
+    await screen.type('Name', 'Mine');
+    await screen.press('Keep');
+    records.refuse(`/buckets/${of.id}`, 409, { code: 'stale', detail: 'Changed meanwhile.', current: { ...summaryOf(of), version: 4, body: { ...of.body, name: 'Theirs' } } }, 'PUT');
+    await screen.settle();
+    expect(screen.text).toContain('Theirs, SG 1.43–1.47');
+    await screen.press('Keep mine, as the newest version');
+    expect(records.http.expectOne((one) => one.method === 'PUT').request.body).toMatchObject({ version: 4, body: { name: 'Mine' } });
+  });
+});
+
+describe('the shelf of buckets', () => {
+  it('shows level, SG and verdict of each, and finds by code', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(BucketShelf);
+    records.answer('/buckets', [summaryOf(bucket()), summaryOf(bucket({ sg: 1.55, code: 'B2', body: { ...bucket().body, name: 'Marisma' } })), { ...summaryOf(bucket({ code: 'B3' })), contents: null }]);
+    await screen.settle();
+    expect(screen.text).toContain('Marisma 1.55 too thick');
+    expect(screen.text).toContain('· empty');
+    expect(screen.all('svg')[1]!.getAttribute('aria-label')).toMatch(/Marisma: \d+ % full, too thick/);
+    const search = screen.all<HTMLInputElement>('input')[0]!;
+    search.value = 'b2';
+    search.dispatchEvent(new Event('input'));
+    await screen.settle();
+    expect(screen.all('li')).toHaveLength(1);
+  });
+});
+
+describe('words of the bucket', () => {
+  let units: Units;
+  beforeEach(() => {
+    const records = new FakeRecords();
+    records.openStudio();
+    units = TestBed.inject(Units);
+  });
+  const head = { id: 'e', at: ago(1), by: 'Inés' };
+
+  it.each([
+    [{ ...head, type: 'waterAdded', grams: 473.18, entered: { value: 1, unit: 'US pt' } }, '1.00 US pt of water in'],
+    [{ ...head, type: 'waterPouredOff', grams: 300 }, '300 mL of clear water poured off and kept'],
+    [{ ...head, type: 'volumeMeasured', volumeMl: 9000 }, 'Holds 9.0 L'],
+    [{ ...head, type: 'glazeTaken', millilitres: 250, reason: 'dips' }, '250 mL out: on pots'],
+    [{ ...head, type: 'sgMeasured', sg: 1.452, sgSd: 0.006 }, 'SG 1.452 ± 0.006'],
+    [{ ...head, type: 'swirlTimed', seconds: 4 }, 'Swirl stopped after 4.00 s'],
+    [{ ...head, type: 'noted', text: 'white got iron' }, 'white got iron'],
+    [{ ...head, type: 'filled', parts: [], waterGrams: 0, from: 'shelf' }, 'Put on the shelf'],
+  ] as [BucketEvent, string][])('history reads %#: %s', (event, words) => {
+    expect(eventWords(event, units)).toBe(words);
+  });
+
+  it('a small difference asks for a better measurement, not for water', () => {
+    const plan = planCorrection({ volumeMl: 10_000, sg: 1.475, targetSg: 1.45, tolerance: 0.02, sgSd: 0.02 });
+    const advice = rangeAdvice(plan, { changedSinceMeasured: false, sg: 1.475, targetSg: 1.45, volumeMl: 10_000, measured: true }, units);
+    expect(advice).toMatchObject({ tone: 'look', what: 'Measure with more glaze first.' });
+    expect(advice.action).toBeUndefined();
+  });
+
+  it('a thin bucket is settled and poured off, and the water is kept', () => {
+    const plan = planCorrection({ volumeMl: 10_000, sg: 1.38, targetSg: 1.45, tolerance: 0.02, sgSd: 0.005 });
+    const advice = rangeAdvice(plan, { changedSinceMeasured: false, sg: 1.38, targetSg: 1.45, volumeMl: 10_000, measured: true }, units);
+    expect(advice.what).toContain('pour off 1,240 mL of clear water');
+    expect(advice.how).toContain('Keep the water');
+    expect(advice.action).toMatchObject({ kind: 'pourOff', grams: 1240 });
+  });
+
+  it('one reading makes no chart', () => {
+    expect(sgChart([], { sgLow: 1.4, sgHigh: 1.5 })).toBeUndefined();
+  });
+});

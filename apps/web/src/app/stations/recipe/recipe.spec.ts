@@ -1,0 +1,164 @@
+import { TestBed } from '@angular/core/testing';
+import { KAOLIN, POWDERS, RECIPE, TIN } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { EMPTY_RECIPE, RecipeDraft } from './recipe-editor/recipe-draft';
+import { RecipeEditor } from './recipe-editor/recipe-editor';
+import { RecipeShelf } from './recipe-shelf/recipe-shelf';
+import { fireWords } from './recipe-words';
+
+describe('the recipe shelf', () => {
+  const open = async (recipes: unknown[], inputs = {}): Promise<Screen<RecipeShelf>> => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(RecipeShelf, inputs);
+    records.answer('/recipes', recipes);
+    records.answer('/powders', POWDERS);
+    await screen.settle();
+    return screen;
+  };
+
+  it('shows each recipe with its shares, SG and density, one tap from weighing', async () => {
+    const screen = await open([RECIPE]);
+    expect(screen.text).toContain('Leche de Higo version 2, gloss, cone 5–6');
+    expect(screen.all('.stripes em').map((stripe) => stripe.textContent)).toEqual(['Silica', 'Kaolin']);
+    expect(screen.has('Weigh Leche de Higo')).toBe(true);
+  });
+
+  it('an empty shelf says what to do first', async () => {
+    expect((await open([])).text).toContain('No recipe yet. Write its base lines');
+  });
+
+  it('shows only recipes with a powder when one is asked for', async () => {
+    const screen = await open([RECIPE, { ...RECIPE, id: KAOLIN.id, body: { ...RECIPE.body, name: 'Without tin', lines: RECIPE.body.lines.slice(0, 2) } }], { powder: TIN.id });
+    expect(screen.text).toContain('With Tin oxide');
+    expect(screen.text).not.toContain('Without tin');
+  });
+});
+
+describe('the recipe editor', () => {
+  let records: FakeRecords;
+  const open = async (id = RECIPE.id): Promise<Screen<RecipeEditor>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(RecipeEditor, { id });
+    records.answer('/powders', POWDERS);
+    if (id !== 'new') records.answer(`/recipes/${id}`, RECIPE);
+    await screen.settle();
+    return screen;
+  };
+
+  it('says in plain words what it will do in the bucket, on the pot and in the fire', async () => {
+    const { text } = await open();
+    expect(text).toContain('Stays up. Raw clay 38.1 of 100.');
+    expect(text).toContain('On the pot');
+    expect(text).toContain('A starting guess from the recipe');
+    expect(text).toContain('silica dust: Silica, Kaolin');
+  });
+
+  it('a base off 100 is shown as it is, one tap from tidy', async () => {
+    const screen = await open();
+    await screen.type('Percent of line 1 of the base', '80');
+    expect(screen.text).toContain('120 %');
+    await screen.press('Bring to 100');
+    expect(screen.field('Percent of line 1 of the base').value).toBe('66.667');
+    expect(screen.field('Percent of line 1 over the base').value).toBe('4.167');
+  });
+
+  it('every change is a version with a reason, sent with the version it was read at', async () => {
+    const screen = await open();
+    await screen.type('Percent of line 1 over the base', '6');
+    await screen.type('Why it changed', 'came out too pale');
+    await screen.press('Keep as version 3');
+    const { body } = records.http.expectOne((request) => request.method === 'PUT').request as { body: { version: number; reason: string } };
+    expect(body).toMatchObject({ version: 2, reason: 'came out too pale' });
+  });
+
+  it('a stale save shows both and keeps mine over theirs when told to', async () => {
+    const screen = await open();
+    await screen.type('Percent of line 1 over the base', '6');
+    await screen.type('Why it changed', 'mine');
+    await screen.press('Keep as version 3');
+    records.refuse(`/recipes/${RECIPE.id}`, 409, { code: 'stale', detail: 'Somebody saved first.', current: { ...RECIPE, version: 5, reason: 'theirs' } }, 'PUT');
+    await screen.settle();
+    expect(screen.text).toContain('Version 5: theirs');
+    await screen.press('Keep mine, as the newest version');
+    expect((records.http.expectOne((request) => request.method === 'PUT').request.body as { version: number }).version).toBe(5);
+  });
+
+  it('cannot be kept while a field holds no number, and says so', async () => {
+    const screen = await open();
+    await screen.type('Percent of line 1 of the base', 'a handful');
+    await screen.type('Percent of line 2 of the base', '41');
+    expect(screen.text).toContain('A field above holds no number yet.');
+    expect(screen.button('Keep as version 3').disabled).toBe(true);
+  });
+
+  it('a new one starts empty and asks for its name', async () => {
+    const screen = await open('new');
+    expect(screen.text).toContain('The base is empty');
+    await screen.press('A line in the base');
+    expect(screen.text).toContain('Give it a name.');
+    await screen.type('Name', 'Nube');
+    await screen.press('Keep the recipe');
+    expect((records.http.expectOne((request) => request.method === 'POST').request.body as { body: { name: string } }).body.name).toBe('Nube');
+  });
+
+  it('goes back with a key', async () => {
+    const screen = await open();
+    await screen.press('Take the line out');
+    expect(screen.all('.line')).toHaveLength(2);
+    await screen.key('u');
+    expect(screen.all('.line')).toHaveLength(3);
+  });
+});
+
+describe('a recipe on the screen', () => {
+  let draft: RecipeDraft;
+  beforeEach(() => {
+    TestBed.configureTestingModule({ providers: [RecipeDraft] });
+    draft = TestBed.inject(RecipeDraft);
+    draft.open(RECIPE.body);
+  });
+
+  it('undo and redo go through every step and back', () => {
+    draft.change({ name: 'A' });
+    draft.change({ name: 'B' });
+    draft.undo();
+    expect(draft.body().name).toBe('A');
+    draft.undo();
+    expect(draft.isChanged()).toBe(false);
+    draft.redo();
+    draft.redo();
+    expect(draft.body().name).toBe('B');
+    draft.redo();
+    expect(draft.body().name).toBe('B');
+  });
+
+  it('a new change after undo forgets what was undone', () => {
+    draft.change({ name: 'A' });
+    draft.undo();
+    draft.change({ name: 'C' });
+    expect(draft.canRedo()).toBe(false);
+  });
+
+  it('lines move among their own part only', () => {
+    const [silica, kaolin, tin] = RECIPE.body.lines.map((line) => line.id);
+    draft.moveLine(kaolin!, -1);
+    expect(draft.body().lines.map((line) => line.id)).toEqual([kaolin, silica, tin]);
+    draft.moveLine(silica!, 1);
+    expect(draft.body().lines.map((line) => line.id)).toEqual([kaolin, silica, tin]);
+  });
+
+  it('starts empty without a guess of what is in it', () => {
+    expect(EMPTY_RECIPE.lines).toEqual([]);
+  });
+});
+
+describe('words of the fire', () => {
+  it('the guess never stands without its range', () => {
+    expect(fireWords({ likely: 'moves', least: 'stays', most: 'runs' })).toBe('Likely moves at cone 6 (stays to runs).');
+    expect(fireWords({ likely: 'stays', least: 'stays', most: 'stays' })).toBe('Likely stays at cone 6 (stays).');
+    expect(fireWords(undefined)).toContain('a powder in it has no analysis');
+  });
+});
