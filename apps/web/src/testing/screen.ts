@@ -52,7 +52,8 @@ export class Screen<T> {
 
   field(label: string): HTMLInputElement {
     const found = this.all<HTMLInputElement>('input, select, textarea').find((field) => labelOf(field) === label);
-    if (!found) throw new Error(`There is no field “${label}”. There are: ${this.all<HTMLInputElement>('input, select, textarea').map(labelOf).join(' | ')}`);
+    if (!found)
+      throw new Error(`There is no field “${label}”. There are: ${this.all<HTMLInputElement>('input, select, textarea').map(labelOf).join(' | ')}`);
     return found;
   }
 
@@ -90,7 +91,7 @@ const nameOf = (element: HTMLElement): string => (element.getAttribute('aria-lab
 const matches = (text: string, name: string | RegExp): boolean => (typeof name === 'string' ? text === name : name.test(text));
 
 function labelOf(field: HTMLInputElement): string {
-  const label = field.labels?.[0];
-  const own = field.getAttribute('aria-label') ?? [...(label?.childNodes ?? [])].filter((node) => node.nodeType === Node.TEXT_NODE).map((node) => node.textContent).join('');
-  return own.replace(/\s+/g, ' ').trim();
+  const label = field.labels?.[0]?.cloneNode(true) as HTMLElement | undefined;
+  label?.querySelectorAll('input, select, textarea').forEach((inner) => inner.remove());
+  return (field.getAttribute('aria-label') ?? label?.textContent ?? '').replace(/\s+/g, ' ').trim();
 }

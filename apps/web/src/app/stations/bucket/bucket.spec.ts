@@ -59,12 +59,20 @@ describe('a bucket', () => {
     await screen.type('Full weight', '207.6');
     expect(screen.text).toContain('1.452 ± 0.007');
     await screen.press('Keep the reading');
-    expect(sent()[0]).toMatchObject({ type: 'sgMeasured', reading: { grossGrams: 207.6, tareGrams: 62.4, volumeMl: 100, vessel: 'Cylinder 100 mL' }, entered: { value: 207.6, unit: 'g' } });
+    expect(sent()[0]).toMatchObject({
+      type: 'sgMeasured',
+      reading: { grossGrams: 207.6, tareGrams: 62.4, volumeMl: 100, vessel: 'Cylinder 100 mL' },
+      entered: { value: 207.6, unit: 'g' },
+    });
     await screen.settle();
     expect(screen.text).toContain('In range.');
   });
 
-  it.each([['60', 'must be more than the empty vessel'], ['140', 'above 1.00'], ['400', 'above 2.20']])('%s g in that cylinder is no glaze, and it says why', async (grams, words) => {
+  it.each([
+    ['60', 'must be more than the empty vessel'],
+    ['140', 'above 1.00'],
+    ['400', 'above 2.20'],
+  ])('%s g in that cylinder is no glaze, and it says why', async (grams, words) => {
     const screen = await open(bucket());
     await screen.type('Full weight', grams);
     expect(screen.text).toContain(words);
@@ -122,7 +130,14 @@ describe('a bucket', () => {
     });
 
     it('coming down is only possible with base, in the bucket’s own shares', async () => {
-      const stained: BucketEvent = { id: id(), at: ago(30), by: 'Inés', type: 'powderAdded', reason: 'stain', parts: [{ powderId: STAIN.id, name: STAIN.name, part: 'stain', grams: 365, density: 4.5 }] };
+      const stained: BucketEvent = {
+        id: id(),
+        at: ago(30),
+        by: 'Inés',
+        type: 'powderAdded',
+        reason: 'stain',
+        parts: [{ powderId: STAIN.id, name: STAIN.name, part: 'stain', grams: 365, density: 4.5 }],
+      };
       const plain = bucket();
       const screen = await open({ ...plain, events: [...plain.events, stained] });
       await screen.type('Percent of the dry base', '4');
@@ -136,11 +151,17 @@ describe('a bucket', () => {
     it('a part is poured off first, and its percentage goes along', async () => {
       const screen = await open(bucket());
       await screen.type('Percent of the dry base', '3');
-      screen.all('mat-button-toggle button').find((toggle) => toggle.textContent?.includes('a part'))!.click();
+      screen
+        .all('mat-button-toggle button')
+        .find((toggle) => toggle.textContent?.includes('a part'))!
+        .click();
       await screen.settle();
       await screen.type('Pour off', '5');
       await screen.press('Poured into a new bucket');
-      expect(records.http.expectOne((one) => one.url.endsWith('/split')).request.body).toMatchObject({ takenMl: 5000, name: 'Leche de Higo, stained' });
+      expect(records.http.expectOne((one) => one.url.endsWith('/split')).request.body).toMatchObject({
+        takenMl: 5000,
+        name: 'Leche de Higo, stained',
+      });
     });
 
     it('is there already filled in where it came from a pouring', async () => {
@@ -155,7 +176,12 @@ describe('a bucket', () => {
     await screen.press('Name, SG range, size');
     await screen.type('Name', 'Mine');
     await screen.press('Keep');
-    records.refuse(`/buckets/${of.id}`, 409, { code: 'stale', detail: 'Changed meanwhile.', current: { ...summaryOf(of), version: 4, body: { ...of.body, name: 'Theirs' } } }, 'PUT');
+    records.refuse(
+      `/buckets/${of.id}`,
+      409,
+      { code: 'stale', detail: 'Changed meanwhile.', current: { ...summaryOf(of), version: 4, body: { ...of.body, name: 'Theirs' } } },
+      'PUT',
+    );
     await screen.settle();
     expect(screen.text).toContain('Theirs, SG 1.43–1.47');
     await screen.press('Keep mine, as the newest version');
@@ -168,7 +194,11 @@ describe('the shelf of buckets', () => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(BucketShelf);
-    records.answer('/buckets', [summaryOf(bucket()), summaryOf(bucket({ sg: 1.55, code: 'B2', body: { ...bucket().body, name: 'Marisma' } })), { ...summaryOf(bucket({ code: 'B3' })), contents: null }]);
+    records.answer('/buckets', [
+      summaryOf(bucket()),
+      summaryOf(bucket({ sg: 1.55, code: 'B2', body: { ...bucket().body, name: 'Marisma' } })),
+      { ...summaryOf(bucket({ code: 'B3' })), contents: null },
+    ]);
     await screen.settle();
     expect(screen.text).toContain('Marisma 1.55 too thick');
     expect(screen.text).toContain('· empty');

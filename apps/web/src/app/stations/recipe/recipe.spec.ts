@@ -30,7 +30,10 @@ describe('the recipe shelf', () => {
   });
 
   it('shows only recipes with a powder when one is asked for', async () => {
-    const screen = await open([RECIPE, { ...RECIPE, id: KAOLIN.id, body: { ...RECIPE.body, name: 'Without tin', lines: RECIPE.body.lines.slice(0, 2) } }], { powder: TIN.id });
+    const screen = await open(
+      [RECIPE, { ...RECIPE, id: KAOLIN.id, body: { ...RECIPE.body, name: 'Without tin', lines: RECIPE.body.lines.slice(0, 2) } }],
+      { powder: TIN.id },
+    );
     expect(screen.text).toContain('With Tin oxide');
     expect(screen.text).not.toContain('Without tin');
   });
@@ -79,7 +82,12 @@ describe('the recipe editor', () => {
     await screen.type('Percent of line 1 over the base', '6');
     await screen.type('Why it changed', 'mine');
     await screen.press('Keep as version 3');
-    records.refuse(`/recipes/${RECIPE.id}`, 409, { code: 'stale', detail: 'Somebody saved first.', current: { ...RECIPE, version: 5, reason: 'theirs' } }, 'PUT');
+    records.refuse(
+      `/recipes/${RECIPE.id}`,
+      409,
+      { code: 'stale', detail: 'Somebody saved first.', current: { ...RECIPE, version: 5, reason: 'theirs' } },
+      'PUT',
+    );
     await screen.settle();
     expect(screen.text).toContain('Version 5: theirs');
     await screen.press('Keep mine, as the newest version');

@@ -55,7 +55,12 @@ describe('planning a batch', () => {
     await screen.type('Base', '2 lb');
     await screen.press('Start weighing');
     const sent = records.http.expectOne((request) => request.method === 'POST').request.body as BatchCreate;
-    expect(sent).toMatchObject({ recipeVersionId: RECIPE.versionId, size: { kind: 'base', baseGrams: 907.18474 }, entered: { value: 2, unit: 'lb' }, order: 'clayFirst' });
+    expect(sent).toMatchObject({
+      recipeVersionId: RECIPE.versionId,
+      size: { kind: 'base', baseGrams: 907.18474 },
+      entered: { value: 2, unit: 'lb' },
+      order: 'clayFirst',
+    });
     expect(sent).not.toHaveProperty('plan');
   });
 
@@ -102,7 +107,13 @@ describe('the weighing bench', () => {
   });
 
   it('an empty field means the target; a typed weight is what went in', async () => {
-    const screen = await open({ ...one, events: [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 }] });
+    const screen = await open({
+      ...one,
+      events: [
+        { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' },
+        { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 },
+      ],
+    });
     await screen.type('What the scale shows', '412.5');
     expect(screen.text).toContain('12.5 g too much. Still in the pan: take it out');
     await screen.key(' ');
@@ -113,7 +124,13 @@ describe('the weighing bench', () => {
   });
 
   it('back, skip and note each have their key', async () => {
-    const screen = await open({ ...one, events: [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 }] });
+    const screen = await open({
+      ...one,
+      events: [
+        { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' },
+        { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 },
+      ],
+    });
     await screen.key('s');
     expect(sent().type).toBe('lineSkipped');
     expect(title(screen)).toBe('Silica');
@@ -128,7 +145,13 @@ describe('the weighing bench', () => {
   });
 
   it('is a bucket only when the last weight has reached the records', async () => {
-    const events = [{ id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' as const }, { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured' as const, grams: 1100 }, ...one.plan.lines.slice(0, 2).map((line) => ({ id: id(), at: ago(3), by: 'Inés', type: 'lineWeighed' as const, lineId: line.lineId, grams: line.targetGrams }))];
+    const events = [
+      { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' as const },
+      { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured' as const, grams: 1100 },
+      ...one.plan.lines
+        .slice(0, 2)
+        .map((line) => ({ id: id(), at: ago(3), by: 'Inés', type: 'lineWeighed' as const, lineId: line.lineId, grams: line.targetGrams })),
+    ];
     const screen = await open({ ...one, events });
     await screen.key(' ');
     expect(title(screen)).toBe('Mix it');
@@ -155,7 +178,9 @@ describe('words of the weighing bench', () => {
     const records = new FakeRecords();
     records.openStudio();
     const units = TestBed.inject(Units);
-    expect(scaleWords({ kind: 'tooSmall', error: 0.5, loads: 1, baseFactor: 25 }, units)).toBe('± 50.0 % on this scale: weigh a batch 25.0 times as large, or dilute 1 + 9 in another powder of the recipe.');
+    expect(scaleWords({ kind: 'tooSmall', error: 0.5, loads: 1, baseFactor: 25 }, units)).toBe(
+      '± 50.0 % on this scale: weigh a batch 25.0 times as large, or dilute 1 + 9 in another powder of the recipe.',
+    );
     expect(scaleWords({ kind: 'fine', error: 0.001, loads: 3 }, units)).toBe('in 3 loads');
     expect(scaleWords({ kind: 'fine', error: 0.001, loads: 1 }, units)).toBe('');
   });

@@ -1,0 +1,84 @@
+import { TestBed } from '@angular/core/testing';
+import type { NowItem } from '@cazuela/core';
+import { ago, batch, bucket, day, firing, piece, RECIPE, summaryOf } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { Units } from '../../data/units';
+import { Home } from './home';
+import { nowRow } from './now-words';
+
+describe('what now?', () => {
+  const open = async (has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes', unknown[]>>): Promise<Screen<Home>> => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(Home);
+    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes'] as const) records.answer(`/${kind}`, has[kind] ?? []);
+    await screen.settle();
+    return screen;
+  };
+
+  it('an empty studio is led to its first recipe and told of the demo', async () => {
+    const { text } = await open({});
+    expect(text).toContain('Write the first recipe');
+    expect(text).toContain('./cazuela demo');
+  });
+
+  it('the interrupted batch comes first and is the one cobalt button', async () => {
+    const { events: _events, ...lying } = batch({ linesDone: 1, lastAt: ago(90), lastBy: 'Inés' });
+    const screen = await open({ recipes: [RECIPE], batches: [lying], buckets: [summaryOf(bucket({ sg: 1.55 }))] });
+    expect(screen.all('.rows a')[0]!.textContent).toContain('Go on weighing');
+    expect(screen.all('.rows a.press:not(.quiet-press)')).toHaveLength(1);
+    expect(screen.text).toContain('Weighing stopped at line 2 of 3, Inés');
+  });
+
+  it('a hot kiln is drawn with where it stands by its curve', async () => {
+    const screen = await open({ recipes: [RECIPE], firings: [firing(12)] });
+    expect(screen.text).toContain('Abuela, cooling');
+    expect(screen.all('svg').some((svg) => /Firing curve, peak 1,206 °C\. Now about/.test(svg.getAttribute('aria-label') ?? ''))).toBe(true);
+  });
+
+  it('nothing waiting is said, not shown as emptiness', async () => {
+    expect((await open({ recipes: [RECIPE], days: [day(piece(), { date: '2020-01-01' })] })).text).toContain('Nothing waits.');
+  });
+
+  it('a failure is told with a way to try again', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(Home);
+    records.drop('/batches');
+    await screen.settle();
+    expect(screen.text).toContain('cannot be reached');
+    expect(screen.has('Try again')).toBe(true);
+  });
+});
+
+describe('each thing that waits, in a row', () => {
+  it.each([
+    [
+      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.41, sgSd: 0.006, sgLow: 1.42, sgHigh: 1.46, verdict: 'tooThin' },
+      'Too thin',
+      'Humo reads 1.41 ± 0.01',
+      'Bring into range',
+    ],
+    [
+      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.47, sgSd: 0.02, sgLow: 1.42, sgHigh: 1.46, verdict: 'unsure' },
+      'Not sure',
+      'Humo reads 1.47 ± 0.02',
+      'Measure again',
+    ],
+    [{ kind: 'dryEnough', name: 'Pots', count: 12, nextWords: 'Dip' }, 'Dry enough', '12 × Pots', 'Open the day'],
+    [{ kind: 'drying', name: 'Pots', count: 12, untilAt: ago(-5) }, 'Drying', '12 × Pots', 'Open the day'],
+    [
+      { kind: 'kiln', firingId: 'f', kiln: 'Abuela', celsius: 412, cooling: true, opensAt: ago(-60) },
+      'Cooling',
+      'Abuela, about 412 °C by its curve',
+      'See the firing',
+    ],
+    [{ kind: 'toRead', firingId: 'f', kiln: 'Grillo', startedAt: ago(3000) }, 'To read', 'Grillo can be unloaded', 'Read the results'],
+    [{ kind: 'neverMeasured', bucketId: 'b', name: 'Nube' }, 'New bucket', 'Nube was never measured', 'Measure it'],
+  ] as [NowItem, string, string, string][])('%#: %j', (item, tag, what, action) => {
+    const records = new FakeRecords();
+    records.openStudio();
+    expect(nowRow(item, TestBed.inject(Units))).toMatchObject({ tag, what, action });
+  });
+});

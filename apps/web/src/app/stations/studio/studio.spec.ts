@@ -1,0 +1,68 @@
+import type { StudioBody } from '@cazuela/contract';
+import { CLAY } from '../../../testing/made-up';
+import { FakeRecords, STUDIO } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { StudioPage } from './studio-page';
+
+describe('the studio’s page', () => {
+  let records: FakeRecords;
+  const open = async (): Promise<Screen<StudioPage>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(StudioPage);
+    records.answer('/bodies', [CLAY]);
+    await screen.settle();
+    return screen;
+  };
+  const put = (): StudioBody & { version: number } =>
+    records.http.expectOne((one) => one.method === 'PUT').request.body as StudioBody & { version: number };
+
+  it('members, scale and vessels are kept together with their version', async () => {
+    const screen = await open();
+    expect(screen.button('Keep').disabled).toBe(true);
+    await screen.type('Members, with commas', 'Inés, Bruno, Maia');
+    await screen.type('The scale shows steps of', '0.5');
+    await screen.press('A vessel');
+    await screen.press('Keep');
+    const sent = put();
+    expect(sent).toMatchObject({ version: 1, members: ['Inés', 'Bruno', 'Maia'], scale: { divisionGrams: 0.5 } });
+    expect(sent.vessels).toHaveLength(2);
+  });
+
+  it('a vessel can be taken out again', async () => {
+    const screen = await open();
+    await screen.press('Take out Cylinder 100 mL');
+    await screen.press('Keep');
+    expect(put().vessels).toEqual([]);
+  });
+
+  it('when somebody else changed it, both are kept and mine is sent over the newest', async () => {
+    const screen = await open();
+    await screen.type('Name of the studio', 'La Perdiz');
+    await screen.press('Keep');
+    records.http
+      .expectOne((one) => one.method === 'PUT')
+      .flush(
+        { type: 'x', title: 'x', status: 409, code: 'stale', detail: 'Changed meanwhile.', current: { ...STUDIO, version: 6 } },
+        { status: 409, statusText: 'No' },
+      );
+    await screen.settle();
+    await screen.press('Look at both, then keep again');
+    expect(screen.field('Name of the studio').value).toBe('La Perdiz');
+    await screen.press('Keep');
+    expect(put()).toMatchObject({ version: 6, name: 'La Perdiz' });
+  });
+
+  it('a clay body says whether its absorption was measured', async () => {
+    const screen = await open();
+    expect(screen.text).toContain('Barro Claro bisque cone 05 absorption: starting guess from its cone');
+    await screen.type('Name of the body', 'Barro Tostado');
+    await screen.type('Absorption, if measured', '11.5');
+    await screen.press('Add the body');
+    expect(records.http.expectOne((one) => one.method === 'POST').request.body).toMatchObject({
+      name: 'Barro Tostado',
+      bisqueCone: '06',
+      absorptionPercent: 11.5,
+    });
+  });
+});

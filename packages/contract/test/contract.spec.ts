@@ -1,0 +1,204 @@
+import type * as z from 'zod';
+import {
+  batchCreateSchema,
+  batchFinishSchema,
+  benchEventSchema,
+  bucketBodySchema,
+  bucketSplitSchema,
+  colourSchema,
+  coneSchema,
+  dayStepSchema,
+  enteredSchema,
+  eventsSendSchema,
+  firingBodySchema,
+  idSchema,
+  LIMITS,
+  nameSchema,
+  piecePlanSchema,
+  PROBLEM_CODES,
+  problemSchema,
+  recipeBodySchema,
+  resultBodySchema,
+  sgSchema,
+  studioUpdateSchema,
+  timeSchema,
+  vesselSchema,
+} from '../src/index';
+
+const ID = '0198c0de-0000-7000-8000-000000000001';
+const AT = '2026-03-10T10:00:00.000Z';
+const head = { id: ID, at: AT, by: 'Inés' };
+const says = (schema: z.ZodType, value: unknown): string => {
+  const read = schema.safeParse(value);
+  return read.success ? 'fits' : read.error.issues.map((issue) => issue.message).join(' ');
+};
+
+describe('every refusal says what to type instead', () => {
+  it.each([
+    [sgSchema, 1, 'above 1.00'],
+    [sgSchema, 145, 'above 2.20'],
+    [coneSchema, '11', '06 and 6 are different cones'],
+    [nameSchema, '   ', 'Give it a name'],
+    [nameSchema, 'x'.repeat(LIMITS.nameLength + 1), `at most ${LIMITS.nameLength} characters`],
+    [colourSchema, 'greenish', 'looks like #7FA08C'],
+    [timeSchema, '10 March', 'UTC'],
+    [idSchema, 'bucket-1', 'UUID'],
+    [vesselSchema, { id: ID, name: 'Cup', tareGrams: 1, volumeMl: 0, markMl: 1 }, 'holds more than 0 mL'],
+  ])('%#: %p', (schema, value, words) => {
+    expect(says(schema, value)).toContain(words);
+  });
+});
+
+describe('events of the bench', () => {
+  const batch = (event: object): string => says(benchEventSchema, { stream: 'batch', streamId: ID, event: { ...head, ...event } });
+  const bucket = (event: object): string => says(benchEventSchema, { stream: 'bucket', streamId: ID, event: { ...head, ...event } });
+
+  it.each([
+    [{ type: 'respiratorOn' }],
+    [{ type: 'lineWeighed', lineId: ID, grams: 12.5, entered: { value: 12.5, unit: 'g' } }],
+    [{ type: 'lineSkipped', lineId: ID }],
+    [{ type: 'waterPoured', grams: 0 }],
+    [{ type: 'noted', text: 'new sack' }],
+    [{ type: 'undone', eventId: ID }],
+  ])('a batch takes %p', (event) => {
+    expect(batch(event)).toBe('fits');
+  });
+
+  it.each([
+    [{ type: 'sgMeasured', sg: 1.45, sgSd: 0.006 }],
+    [{ type: 'waterAdded', grams: 300, entered: { value: 300, unit: 'mL' } }],
+    [{ type: 'powderAdded', reason: 'stain', parts: [{ powderId: ID, name: 'Stain', part: 'stain', grams: 40, density: 4.5 }] }],
+    [{ type: 'glazeTaken', millilitres: 200, reason: 'dips' }],
+    [{ type: 'swirlTimed', seconds: 8 }],
+    [{ type: 'stirred' }],
+  ])('a bucket takes %p', (event) => {
+    expect(bucket(event)).toBe('fits');
+  });
+
+  it.each([
+    ['no water', { type: 'waterAdded', grams: 0 }],
+    ['an SG of water', { type: 'sgMeasured', sg: 1, sgSd: 0.01 }],
+    ['an SG without its error', { type: 'sgMeasured', sg: 1.45, sgSd: 0 }],
+    ['no powder', { type: 'powderAdded', reason: 'stain', parts: [] }],
+    ['an empty note', { type: 'noted', text: '' }],
+    ['a day’s tick', { type: 'stepDone', stepId: ID }],
+    ['something more', { type: 'stirred', twice: true }],
+  ])('a bucket refuses %s', (_name, event) => {
+    expect(bucket(event)).not.toBe('fits');
+  });
+
+  it('a send holds one to two hundred events', () => {
+    const one = { stream: 'batch', streamId: ID, event: { ...head, type: 'respiratorOn' } };
+    expect(says(eventsSendSchema, { events: [] })).not.toBe('fits');
+    expect(says(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend }, () => one) })).toBe('fits');
+    expect(says(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend + 1 }, () => one) })).not.toBe('fits');
+  });
+
+  it('what was typed is kept with its unit, and only with a unit we know', () => {
+    expect(says(enteredSchema, { value: 1.5, unit: 'US gal' })).toBe('fits');
+    expect(says(enteredSchema, { value: 1.5, unit: 'spoon' })).not.toBe('fits');
+    expect(says(enteredSchema, { value: Number.NaN, unit: 'g' })).not.toBe('fits');
+  });
+});
+
+describe('documents', () => {
+  const recipe = {
+    name: 'Nube',
+    lines: [],
+    coneLow: '5',
+    coneHigh: '6',
+    atmosphere: 'oxidation',
+    surface: 'gloss',
+    colour: '#ECE2CC',
+    sgLow: 1.43,
+    sgHigh: 1.47,
+    movement: 'unknown',
+    foodTested: false,
+    notes: '',
+  };
+  const plan = { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] };
+  const layer = { id: ID, bucketId: ID, way: 'dip', coatMm: 0.5 };
+  const firing = {
+    kiln: 'Grillo',
+    startedAt: AT,
+    wantedCone: '6',
+    witnessCone: null,
+    points: [
+      { hours: 0, celsius: 20 },
+      { hours: 9, celsius: 1206 },
+    ],
+  };
+  const result = { pieceId: ID, firingId: ID, coneReached: '6', stars: 5, faults: [], note: '', photoId: null };
+
+  it.each([
+    ['a recipe', recipeBodySchema, recipe],
+    ['a plan', piecePlanSchema, { ...plan, zones: { ...plan.zones, outside: [layer, layer, layer] } }],
+    ['a firing', firingBodySchema, firing],
+    ['a result', resultBodySchema, result],
+    ['a bucket', bucketBodySchema, { name: 'Nube', sgLow: 1.43, sgHigh: 1.47, capacityMl: 9000, colour: '#ECE2CC', notes: '' }],
+    [
+      'a batch by weight',
+      batchCreateSchema,
+      { id: ID, recipeVersionId: ID, size: { kind: 'base', baseGrams: 500 }, water: { kind: 'perBaseGram', millilitres: 1 }, order: 'clayFirst' },
+    ],
+    [
+      'a batch by volume',
+      batchCreateSchema,
+      { id: ID, recipeVersionId: ID, size: { kind: 'volume', volumeMl: 5000, sg: 1.45 }, water: { kind: 'toSg', sg: 1.45 }, order: 'recipe' },
+    ],
+    ['a day’s step', dayStepSchema, { id: ID, itemId: ID, kind: 'wax', words: 'Wax the foot', handSeconds: 40, waitMinutes: 20 }],
+  ])('%s that is right fits', (_name, schema, value) => {
+    expect(says(schema, value)).toBe('fits');
+  });
+
+  it.each([
+    ['a recipe with its SG upside down', recipeBodySchema, { ...recipe, sgLow: 1.5 }, 'below the upper'],
+    [
+      'a bucket with its SG upside down',
+      bucketBodySchema,
+      { name: 'Nube', sgLow: 1.5, sgHigh: 1.5, capacityMl: 9000, colour: '#ECE2CC', notes: '' },
+      'below the upper',
+    ],
+    ['a fourth coat', piecePlanSchema, { ...plan, zones: { ...plan.zones, rim: [layer, layer, layer, layer] } }, 'at most three coats'],
+    ['a coat of nothing', piecePlanSchema, { ...plan, zones: { ...plan.zones, rim: [{ ...layer, coatMm: 0 }] } }, 'more than 0 mm'],
+    ['a zone nobody has', piecePlanSchema, { ...plan, zones: { ...plan.zones, lid: [] } }, 'lid'],
+    ['a firing of one point', firingBodySchema, { ...firing, points: [{ hours: 0, celsius: 20 }] }, 'at least two points'],
+    ['half a star', resultBodySchema, { ...result, stars: 2.5 }, ''],
+    [
+      'a studio without members',
+      studioUpdateSchema,
+      { version: 1, name: 'S', members: [], vessels: [], scale: { name: 'S', divisionGrams: 0.1, capacityGrams: 100 } },
+      'at least one member',
+    ],
+    [
+      'pouring nothing',
+      bucketSplitSchema,
+      { newBucketId: ID, takenEventId: ID, filledEventId: ID, at: AT, by: 'Inés', name: 'N', takenMl: 0 },
+      'more than 0',
+    ],
+    [
+      'a bucket nobody named',
+      batchFinishSchema,
+      { bucketId: ID, filledEventId: ID, finishedEventId: ID, at: AT, by: 'Inés', name: '' },
+      'Give it a name',
+    ],
+    [
+      'a batch of nothing',
+      batchCreateSchema,
+      { id: ID, recipeVersionId: ID, size: { kind: 'base', baseGrams: 0 }, water: { kind: 'perBaseGram', millilitres: 1 }, order: 'clayFirst' },
+      'more than 0',
+    ],
+  ])('%s is refused', (_name, schema, value, words) => {
+    const answer = says(schema, value);
+    expect(answer).not.toBe('fits');
+    expect(answer).toContain(words);
+  });
+});
+
+describe('problem details', () => {
+  it('every code of ours is one the screens know', () => {
+    for (const code of PROBLEM_CODES)
+      expect(says(problemSchema, { type: 'about:blank', title: 'No', status: 422, code, detail: 'Because.' })).toBe('fits');
+    expect(says(problemSchema, { type: 'about:blank', title: 'No', status: 422, code: 'unheard', detail: 'Because.' })).not.toBe('fits');
+  });
+});
