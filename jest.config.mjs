@@ -7,6 +7,7 @@ const packages = {
 };
 const node = {
   testEnvironment: 'node',
+  testMatch: ['**/*.spec.ts'],
   moduleNameMapper: packages,
   transform: { '^.+\\.ts$': swc, '^.+\\.m?js$': swc },
   transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
