@@ -146,14 +146,12 @@ async function loadUnfinishedBatch(load: DemoLoad, recipe: LoadedRecipe): Promis
   const events: BatchEvent[] = [
     { ...event(at(0), 'Inés'), type: 'respiratorOn' },
     { ...event(at(2), 'Inés'), type: 'waterPoured', grams: Math.round(plan.waterGrams) },
-    ...plan.lines
-      .slice(0, 3)
-      .map((line, i): BatchEvent => ({
-        ...event(at(5 + 3 * i), 'Inés'),
-        type: 'lineWeighed',
-        lineId: line.lineId,
-        grams: Number((line.targetGrams + [0.2, -0.1, 0.3][i]!).toFixed(1)),
-      })),
+    ...plan.lines.slice(0, 3).map((line, i): BatchEvent => ({
+      ...event(at(5 + 3 * i), 'Inés'),
+      type: 'lineWeighed',
+      lineId: line.lineId,
+      grams: Number((line.targetGrams + [0.2, -0.1, 0.3][i]!).toFixed(1)),
+    })),
   ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'batch', streamId: id }, events, load.transaction);
 }
