@@ -109,7 +109,7 @@ describe('the tables', () => {
     const left = await server.context.sequelize.query('SHOW TABLES', { type: QueryTypes.SELECT });
     expect(left).toHaveLength(1);
     await migrateUp(server.context.sequelize);
-    await ensureStudio(server.context);
+    await Promise.all([1, 2, 3].map(() => ensureStudio(server.context)));
     const studios = (await server.any.get('/api/studios').expect(200)).body as { id: string }[];
     expect(studios).toHaveLength(1);
   });

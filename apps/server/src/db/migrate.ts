@@ -1,6 +1,7 @@
-import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { studioTables } from './migrations/001-studio';
+import { withNamedLock } from './named-lock';
 import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 
@@ -13,9 +14,6 @@ export interface Migration {
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables];
-
-/** Seconds a second server waits while the first one migrates. */
-const LOCK_WAIT_SECONDS = 60;
 
 function umzugFor(sequelize: Sequelize): Umzug {
   const run = async (statements: string[]): Promise<void> => {
@@ -30,13 +28,8 @@ function umzugFor(sequelize: Sequelize): Umzug {
 
 /** Brings the tables up to date. Several servers may start at once: a named lock lets one of them do it. */
 export async function migrateUp(sequelize: Sequelize): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    await sequelize.query(`SELECT GET_LOCK('cazuela_migrate', ${LOCK_WAIT_SECONDS})`, { type: QueryTypes.SELECT, transaction });
-    try {
-      await umzugFor(sequelize).up();
-    } finally {
-      await sequelize.query(`SELECT RELEASE_LOCK('cazuela_migrate')`, { type: QueryTypes.SELECT, transaction });
-    }
+  await withNamedLock(sequelize, 'cazuela_migrate', async () => {
+    await umzugFor(sequelize).up();
   });
 }
 

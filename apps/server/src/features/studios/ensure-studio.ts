@@ -1,22 +1,24 @@
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import type { StudioBody } from '@cazuela/contract';
+import { withNamedLock } from '../../db/named-lock';
 import { GENERIC_POWDERS } from '../powders/generic-powders';
 import type { Context } from '../../context';
 
-/** What an empty studio starts with: a name to change, a cylinder, a kitchen-fine scale and the generic powders. */
-const FRESH_STUDIO: Omit<StudioBody, 'vessels'> = {
+/** What an empty studio starts with: names to change. No vessel: an empty weight that is not yours would be wrong in silence. */
+const FRESH_STUDIO: StudioBody = {
   name: 'Our studio',
   members: ['Me'],
+  vessels: [],
   scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 },
 };
 
-/** A new database gets one empty studio; an old one stays as it is. */
+/** A new database gets one empty studio, also when several servers start at once; an old one stays as it is. */
 export async function ensureStudio(context: Context): Promise<void> {
-  await context.sequelize.transaction(async (transaction) => {
-    if ((await context.models.studios.count({ transaction })) > 0) return;
-    const cylinder = { id: uuid(), name: 'Cylinder 100 mL', tareGrams: 62, volumeMl: 100, markMl: 1 };
-    await createStudio(context, { id: uuid(), body: { ...FRESH_STUDIO, vessels: [cylinder] }, demo: false, transaction });
+  // Counted outside the transaction of the lock: inside, an earlier picture of the table might be read.
+  await withNamedLock(context.sequelize, 'cazuela_first_studio', async () => {
+    if ((await context.models.studios.count()) > 0) return;
+    await context.sequelize.transaction((transaction) => createStudio(context, { id: uuid(), body: FRESH_STUDIO, demo: false, transaction }));
   });
 }
 

@@ -54,6 +54,7 @@ const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 're
     }
     .hit {
       display: flex;
+      align-items: center;
       justify-content: space-between;
       width: 100%;
       min-height: 48px;

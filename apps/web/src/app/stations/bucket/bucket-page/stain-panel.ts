@@ -84,7 +84,7 @@ const SAME_PERCENT = 0.005;
                   Start low: stain cannot be taken out. Usual is {{ usual.least }}–{{ usual.most }} %; add a third, dip a tile, then the rest.
                 </p>
               }
-              <p class="small quiet">Respirator on for the powder. {{ stain()!.hazards.join('; ') }}.</p>
+              <p class="small quiet">Respirator on for the powder; {{ stain()!.hazards.join('; ') || 'its data sheet comes first' }}.</p>
               <div class="row">
                 <button type="button" class="press" (click)="addStain(it.value.grams)">{{ units.mass(it.value.grams) }} of stain went in</button>
                 <button
