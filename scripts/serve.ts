@@ -2,9 +2,9 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { ensureBuilt } from './lib/build';
-import { freePort } from './lib/free-port';
 import { PrivateMariaDb, type MariaDbAddress } from './lib/private-mariadb';
 import { HOME } from './lib/project';
+import { studioPort } from './lib/studio-port';
 import { startServer, stopServer, type ServerProcess } from './lib/server-process';
 
 /** `./cazuela demo [--fresh]` and `./cazuela start`. */
@@ -79,7 +79,7 @@ async function keepServer(db: MariaDbAddress, port: number): Promise<void> {
 try {
   await ensureBuilt(say);
   const db = hostedDatabase() ?? (await ownDatabase());
-  const port = Number(process.env['CAZUELA_PORT'] ?? 0) || (await freePort());
+  const port = Number(process.env['CAZUELA_PORT'] ?? 0) || (await studioPort(folder));
   server = await startServer({ db, port, demo });
   say(`${demo ? 'Taller La Perdiz, the demo studio, is open at' : 'Your studio is open at'} ${server.address}`);
   say('Ctrl-C closes it; what you did is kept.');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { FiringBody } from '@cazuela/contract';
 import { attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
@@ -89,6 +89,14 @@ export class KilnStation {
     });
   });
 
+  /** Somebody else read it meanwhile: the firing is shown as it is now, and the choice is made again. */
+  protected readonly readingSays = computed(() => {
+    const failure = this.reading.failure();
+    return failure?.problem.code === 'stale'
+      ? 'Somebody changed this firing meanwhile. It is shown as it is now: look, and choose again.'
+      : failure?.problem.detail;
+  });
+
   protected text(event: Event): string {
     return (event.target as HTMLInputElement).value;
   }
@@ -112,6 +120,12 @@ export class KilnStation {
     const firing = this.chosen();
     if (!firing) return;
     this.reading.run(this.api.updateFiring(firing.id, firing.version, { ...firing.body, witnessCone: cone || null }), () => this.all.reload());
+  }
+
+  constructor() {
+    effect(() => {
+      if (this.reading.failure()?.problem.code === 'stale') untracked(() => this.all.reload());
+    });
   }
 
   private localMinute(date: Date): string {

@@ -36,6 +36,20 @@ describe('the kiln', () => {
     expect(records.http.expectOne((one) => one.method === 'PUT').request.body).toMatchObject({ version: 1, body: { witnessCone: '5' } });
   });
 
+  it('two who read the cone: the second is shown the first one’s and chooses again', async () => {
+    const of = firing(60);
+    const screen = await open([of]);
+    await screen.choose('Witness cone, read by eye', '5');
+    records.refuse(`/firings/${of.id}`, 409, { code: 'stale', detail: 'Changed.' }, 'PUT');
+    await screen.settle();
+    records.answer('/firings', [{ ...of, version: 2, body: { ...of.body, witnessCone: '6' } }]);
+    records.answer('/results', []);
+    records.answer('/pieces', [CUP]);
+    await screen.settle();
+    expect(screen.text).toContain('look, and choose again');
+    expect(screen.field('Witness cone, read by eye').value).toBe('6');
+  });
+
   it('a firing is noted from peak, way up and hold; the peak for the cone is worked out', async () => {
     const screen = await open([]);
     await screen.press('Note a firing');

@@ -126,7 +126,8 @@ describe('a recipe on the screen', () => {
   beforeEach(() => {
     TestBed.configureTestingModule({ providers: [RecipeDraft] });
     draft = TestBed.inject(RecipeDraft);
-    draft.open(RECIPE.body);
+    sessionStorage.clear();
+    draft.open(RECIPE.body, { id: RECIPE.id, version: 2 });
   });
 
   it('undo and redo go through every step and back', () => {
@@ -156,6 +157,24 @@ describe('a recipe on the screen', () => {
     expect(draft.body().lines.map((line) => line.id)).toEqual([kaolin, silica, tin]);
     draft.moveLine(silica!, 1);
     expect(draft.body().lines.map((line) => line.id)).toEqual([kaolin, silica, tin]);
+  });
+
+  it('what was not kept is there again after a reload, over the same version only', () => {
+    draft.change({ name: 'Half written' });
+    TestBed.tick();
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [RecipeDraft] });
+    const again = TestBed.inject(RecipeDraft);
+    again.open(RECIPE.body, { id: RECIPE.id, version: 3 });
+    expect(again.body().name).toBe('Leche de Higo');
+    again.open(RECIPE.body, { id: RECIPE.id, version: 2 });
+    expect(again.body().name).toBe('Half written');
+    expect(again.foundAgain()).toBe(true);
+    again.undo();
+    expect(again.body().name).toBe('Leche de Higo');
+    again.change({ name: 'Other' });
+    again.startOver();
+    expect(again.isChanged()).toBe(false);
   });
 
   it('starts empty without a guess of what is in it', () => {

@@ -1,7 +1,8 @@
-import { computed, Injectable, signal } from '@angular/core';
-import type { RecipeBody } from '@cazuela/contract';
+import { computed, effect, Injectable, signal } from '@angular/core';
+import { recipeBodySchema, type RecipeBody } from '@cazuela/contract';
 import { normaliseRecipe, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
+import * as z from 'zod';
 
 /** Steps that can be taken back. */
 const MOST_UNDO = 100;
@@ -21,24 +22,72 @@ export const EMPTY_RECIPE: RecipeBody = {
   notes: '',
 };
 
-/** The recipe as it stands on the screen, with its way back. */
+const KEY = 'cazuela.here.recipe.';
+/** Half-written recipes may not be right yet: lines and numbers are checked, the rest when it is kept. */
+const keptSchema = z.object({ version: z.number(), body: z.looseObject({ ...recipeBodySchema.shape, name: z.string() }) });
+
+/** Which recipe at which version; "new" for one not in the records yet. */
+interface Place {
+  id: string;
+  version: number;
+}
+
+/** The recipe as it stands on the screen, with its way back; there again after a reload of the tab. */
 @Injectable()
 export class RecipeDraft {
   private readonly past = signal<readonly RecipeBody[]>([]);
   private readonly future = signal<readonly RecipeBody[]>([]);
   private readonly current = signal<RecipeBody>(EMPTY_RECIPE);
   private readonly saved = signal<RecipeBody>(EMPTY_RECIPE);
+  private readonly place = signal<Place | undefined>(undefined);
+  private readonly cameBack = signal(false);
   readonly body = this.current.asReadonly();
+  /** True when changes that were not kept yet were found again. */
+  readonly foundAgain = this.cameBack.asReadonly();
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
   readonly isChanged = computed(() => JSON.stringify(this.current()) !== JSON.stringify(this.saved()));
 
-  /** Starts over from what the records have. */
-  open(body: RecipeBody): void {
+  constructor() {
+    effect(() => {
+      const place = this.place();
+      if (!place) return;
+      if (this.isChanged()) sessionStorage.setItem(KEY + place.id, JSON.stringify({ version: place.version, body: this.current() }));
+      else sessionStorage.removeItem(KEY + place.id);
+    });
+  }
+
+  /** Starts from what the records have, or from what was changed here over the same version and not kept yet. */
+  open(body: RecipeBody, place: Place): void {
+    this.begin(body, place, this.keptAt(place));
+  }
+
+  /** Takes over what the records have now; what was typed here is kept in them, or given up. */
+  replace(body: RecipeBody, place: Place): void {
+    this.begin(body, place, undefined);
+  }
+
+  private begin(body: RecipeBody, place: Place, kept: RecipeBody | undefined): void {
     this.saved.set(body);
-    this.current.set(body);
-    this.past.set([]);
+    this.current.set(kept ?? body);
+    this.past.set(kept ? [body] : []);
     this.future.set([]);
+    this.place.set(place);
+    this.cameBack.set(kept !== undefined);
+  }
+
+  /** Gives up what was not kept. */
+  startOver(): void {
+    this.replace(this.saved(), this.place()!);
+  }
+
+  private keptAt({ id, version }: Place): RecipeBody | undefined {
+    try {
+      const kept = keptSchema.safeParse(JSON.parse(sessionStorage.getItem(KEY + id) ?? 'null'));
+      return kept.success && kept.data.version === version ? (kept.data.body as RecipeBody) : undefined;
+    } catch {
+      return undefined;
+    }
   }
 
   change(change: Partial<RecipeBody>): void {

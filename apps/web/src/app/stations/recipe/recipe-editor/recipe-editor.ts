@@ -15,7 +15,7 @@ import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
-import { RecipeDraft } from './recipe-draft';
+import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
@@ -91,8 +91,9 @@ export class RecipeEditor {
 
   constructor() {
     effect(() => {
-      const recipe = this.all.value()?.recipe;
-      if (recipe) untracked(() => this.take(recipe));
+      const all = this.all.value();
+      if (!all) return;
+      untracked(() => this.openFrom(all.recipe));
     });
     inject(Keys).bind([
       { keys: ['u'], words: 'take the last change back', run: () => this.draft.undo() },
@@ -137,19 +138,33 @@ export class RecipeEditor {
     const recipe = this.recipe();
     if (!recipe) {
       const id = uuid();
-      this.saving.run(this.api.createRecipe(id, body), () => void this.router.navigate(['/recipe', id], { replaceUrl: true }));
+      this.saving.run(this.api.createRecipe(id, body), () => {
+        this.draft.replace(EMPTY_RECIPE, { id: 'new', version: 0 });
+        void this.router.navigate(['/recipe', id], { replaceUrl: true });
+      });
       return;
     }
     const version = overVersion ?? recipe.version;
     this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => this.take(saved));
   }
 
+  /** What the records have now, after it was kept or when theirs is taken. */
   protected take(recipe: Recipe): void {
+    this.draft.replace(recipe.body, { id: recipe.id, version: recipe.version });
+    this.show(recipe);
+  }
+
+  private show(recipe: Recipe): void {
     this.recipe.set(recipe);
-    this.draft.open(recipe.body);
     this.reason.set('');
     this.wrongFields.set(new Set());
     this.saving.clear();
+  }
+
+  private openFrom(recipe: Recipe | undefined): void {
+    if (!recipe) return this.draft.open(EMPTY_RECIPE, { id: 'new', version: 0 });
+    this.draft.open(recipe.body, { id: recipe.id, version: recipe.version });
+    this.show(recipe);
   }
 
   protected weigh(): void {
