@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
 import { attempt, coatCurve, predictCoat, predictSeconds, type CoatSituation } from '@cazuela/core';
@@ -12,6 +11,7 @@ import { StudioApi } from '../../data/studio-api';
 import { Units } from '../../data/units';
 import { Coming } from '../../parts/coming';
 import { LineChart } from '../../parts/line-chart';
+import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 import { coatChart } from './coat-chart';
@@ -33,7 +33,7 @@ const CURVE_POINTS = 200;
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, MatSlider, MatSliderThumb, MatButtonToggle, MatButtonToggleGroup, NumberField, LineChart, Says, Coming],
+  imports: [RouterLink, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,6 +44,10 @@ export class CoatStation {
   private readonly api = inject(StudioApi);
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
+  protected readonly faces = [
+    [1, 'one face'],
+    [2, 'both faces'],
+  ] as const;
   protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies() }));
   protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { bodySchema, studioSchema, type ClayBody, type StudioBody, type Vessel } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
@@ -9,13 +8,14 @@ import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
+import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 
 /** Members, scale, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [MatButtonToggle, MatButtonToggleGroup, MatIcon, NumberField, Says],
+  imports: [Choice, MatIcon, NumberField, Says],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +24,25 @@ export class StudioPage {
   private readonly api = inject(StudioApi);
   protected readonly store = inject(StudioStore);
   protected readonly preferences = inject(PreferencesStore);
+  protected readonly masses = [
+    ['g', 'g'],
+    ['oz', 'oz'],
+    ['lb', 'lb'],
+  ] as const;
+  protected readonly volumes = [
+    ['metric', 'mL, L'],
+    ['US', 'US'],
+    ['imp', 'imperial'],
+  ] as const;
+  protected readonly temperatures = [
+    ['C', '°C'],
+    ['F', '°F'],
+  ] as const;
+  protected readonly themes = [
+    ['auto', 'as the device'],
+    ['light', 'light'],
+    ['dark', 'dark'],
+  ] as const;
   protected readonly saving = deed();
   protected readonly adding = deed();
   protected readonly cones = CONES;

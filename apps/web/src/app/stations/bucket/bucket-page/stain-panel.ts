@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { Router } from '@angular/router';
 import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
@@ -7,6 +6,7 @@ import { deed } from '../../../data/deed';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { BucketScreen } from './bucket-screen';
@@ -17,7 +17,7 @@ const SAME_PERCENT = 0.005;
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
 @Component({
   selector: 'cz-stain-panel',
-  imports: [NumberField, MatButtonToggle, MatButtonToggleGroup, Says],
+  imports: [NumberField, Choice, Says],
   template: `
     @if (screen.contents(); as inside) {
       <div class="fields">
@@ -38,17 +38,7 @@ const SAME_PERCENT = 0.005;
           [says]="says()"
           (changed)="percent.set($event.value)"
         />
-        <div class="named">
-          <span id="stain-share">Of</span>
-          <mat-button-toggle-group
-            aria-labelledby="stain-share"
-            [hideSingleSelectionIndicator]="true"
-            [value]="share()"
-            (change)="share.set($event.value)"
-            ><mat-button-toggle value="all">all of it</mat-button-toggle
-            ><mat-button-toggle value="part">a part</mat-button-toggle></mat-button-toggle-group
-          >
-        </div>
+        <cz-choice label="Of" [options]="shares" [value]="share()" (changed)="share.set($event)" />
         @if (share() === 'part') {
           <cz-number-field
             label="Pour off"
@@ -143,6 +133,10 @@ export class StainPanel {
   private readonly router = inject(Router);
   protected readonly screen = inject(BucketScreen);
   protected readonly units = inject(Units);
+  protected readonly shares = [
+    ['all', 'all of it'],
+    ['part', 'a part'],
+  ] as const;
   protected readonly splitting = deed();
   protected readonly usual = USUAL_STAIN_PERCENT;
   protected readonly powderId = signal<string | undefined>(undefined);

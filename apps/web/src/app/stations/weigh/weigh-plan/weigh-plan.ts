@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { attempt, lineOnScale, planBatch, type BatchSize, type Entered, type WaterRule } from '@cazuela/core';
@@ -15,6 +14,7 @@ import { StudioStore } from '../../../data/studio-store';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
+import { Choice } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { scaleWords } from '../weigh-words';
@@ -38,7 +38,7 @@ const START: Question = { recipeId: '', size: 'base', baseGrams: 1000, volumeMl:
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [RouterLink, MatButtonToggle, MatButtonToggleGroup, MatIcon, NumberField, Says, Coming],
+  imports: [RouterLink, Choice, MatIcon, NumberField, Says, Coming],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,6 +50,19 @@ export class WeighPlan {
   private readonly router = inject(Router);
   private readonly studio = inject(StudioStore).studio;
   protected readonly units = inject(Units);
+  protected readonly sizes = [
+    ['base', 'Base by weight'],
+    ['volume', 'A bucket filled'],
+  ] as const;
+  protected readonly waters = [
+    ['toSg', 'to the SG'],
+    ['perBaseGram', 'per g of base'],
+    ['perDryGram', 'per g of all'],
+  ] as const;
+  protected readonly orders = [
+    ['clayFirst', 'clay first'],
+    ['recipe', 'as written'],
+  ] as const;
   protected readonly starting = deed();
   protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders(), batches: this.api.batches() }));
   protected readonly question = remembered<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
