@@ -1,29 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { insideProfile, profileBetween, type PiecePlan, type PieceShape, type ProfilePoint } from '@cazuela/core';
-import { curveCatmullRom, line } from 'd3-shape';
+import type { PiecePlan, PieceShape } from '@cazuela/core';
+import { PieceDrawing } from './piece-drawing';
 
-/** Coats are drawn this many times as thick as they are. */
-export const COAT_EXAGGERATION = 10;
-const WIDTH = 460;
-const HEIGHT = 420;
-const PAD = 34;
-
-interface Label {
-  key: string;
-  what: string;
-  how: string;
-  y: number;
-  fromX: number;
-  x: number;
-  textX: number;
-  anchor: string;
-}
-
-interface DrawnCoat {
-  path: string;
-  colour: string;
-  width: number;
-}
+let counter = 0;
 
 /** A piece as archaeologists draw pots: section with its coats on the left, the outside with its zones on the right. */
 @Component({
@@ -37,7 +16,7 @@ interface DrawnCoat {
       [attr.aria-label]="words()"
     >
       <defs>
-        <pattern id="wax" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern [attr.id]="waxId" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="8" height="8" class="wax-ground" />
           <line x1="0" y1="0" x2="0" y2="8" class="wax-line" />
         </pattern>
@@ -163,136 +142,32 @@ export class PieceSection {
   readonly small = input(false);
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
   readonly runToMm = input<number>();
-  protected readonly shadeId = `shade-${Math.random().toString(36).slice(2)}`;
+  /** Several pieces stand on one shelf: their patterns must not share a name. */
+  private readonly number = ++counter;
+  protected readonly shadeId = `shade-${this.number}`;
+  protected readonly waxId = `wax-${this.number}`;
 
-  protected readonly fit = computed(() => {
-    const { outside } = this.shape();
-    const widest = Math.max(...outside.map((point) => point.radiusMm));
-    const tall = Math.max(...outside.map((point) => point.heightMm));
-    const scale = Math.min((WIDTH / 2 - PAD) / widest, (HEIGHT - 2 * PAD) / tall);
-    return { scale, tall, height: tall * scale, halfWidth: widest * scale };
-  });
+  private readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names()));
+  protected readonly fit = computed(() => this.drawing().fit);
   protected readonly viewBox = computed(() => {
     const { height, halfWidth } = this.fit();
     const side = this.small() ? 14 : 150;
-    const handle = this.shape().handle ? 26 : 0;
-    return `${-halfWidth - side} ${this.small() ? -8 : -16} ${2 * halfWidth + 2 * side + (this.small() ? handle : 0)} ${height + (this.small() ? 16 : 66)}`;
+    const handle = this.small() && this.shape().handle ? 26 : 0;
+    return `${-halfWidth - side} ${this.small() ? -8 : -16} ${2 * halfWidth + 2 * side + handle} ${height + (this.small() ? 16 : 66)}`;
   });
-  private readonly topMm = computed(() => this.fit().tall);
-  private readonly inside = computed(() => insideProfile(this.shape()));
-  protected readonly outsideRight = computed(() => this.closed(this.shape().outside, 1));
-  protected readonly wallPath = computed(() => {
-    const outer = this.smooth(this.shape().outside, -1);
-    const inner = this.smooth([...this.inside()].reverse(), -1).replace(/^M/, 'L');
-    return `${outer} ${inner} L0 ${this.y(0)} Z`;
-  });
-  protected readonly zonesRight = computed(() => {
-    const { zones, waxFootMm, rimBandMm } = this.plan();
-    const { outside } = this.shape();
-    const drawn: { path: string; colour: string }[] = [];
-    const band = (fromMm: number, toMm: number, colour: string): void => {
-      const cut = toMm > fromMm ? profileBetween({ profile: outside, fromMm, toMm }) : [];
-      if (cut.length > 1) drawn.push({ path: this.closed(cut, 1), colour });
-    };
-    const outer = zones.outside.at(-1);
-    if (outer) band(waxFootMm, this.topMm(), this.colours().get(outer.bucketId) ?? '#999');
-    const rim = zones.rim.at(-1);
-    if (rim) band(Math.max(waxFootMm, this.topMm() - rimBandMm), this.topMm(), this.colours().get(rim.bucketId) ?? '#999');
-    const foot = zones.foot.at(-1);
-    if (foot) band(0, Math.max(3, waxFootMm), this.colours().get(foot.bucketId) ?? '#999');
-    if (waxFootMm > 0) band(0, waxFootMm, 'url(#wax)');
-    return drawn;
-  });
-  /** Coats in section: outside of the wall outwards, inside inwards, bottom layer first. */
-  protected readonly coats = computed<DrawnCoat[]>(() => {
-    const { zones, waxFootMm, rimBandMm } = this.plan();
-    const { outside } = this.shape();
-    const upper = profileBetween({ profile: outside, fromMm: waxFootMm, toMm: this.topMm() });
-    const rim = profileBetween({ profile: outside, fromMm: Math.max(waxFootMm, this.topMm() - rimBandMm), toMm: this.topMm() });
-    const stack = [...zones.outside.map((layer) => ({ layer, along: upper })), ...zones.rim.map((layer) => ({ layer, along: rim }))];
-    const outer = this.stackOf(stack, 1);
-    const inner = this.stackOf(
-      zones.inside.map((layer) => ({ layer, along: this.inside().slice(1) })),
-      -1,
-    );
-    return [...outer, ...inner];
-  });
-  protected readonly handle = computed(() => {
-    if (!this.shape().handle || this.small()) return undefined;
-    const { halfWidth, height } = this.fit();
-    return `M${halfWidth - 3} ${height * 0.22} q30 -4 27 ${height * 0.2} t-30 ${height * 0.3}`;
-  });
+  protected readonly outsideRight = computed(() => this.drawing().outside());
+  protected readonly wallPath = computed(() => this.drawing().wall());
+  protected readonly zonesRight = computed(() => this.drawing().zones(`url(#${this.waxId})`));
+  protected readonly coats = computed(() => this.drawing().coats());
+  protected readonly handle = computed(() => (this.small() ? undefined : this.drawing().handle()));
+  protected readonly labels = computed(() => (this.small() ? [] : this.drawing().labels()));
   protected readonly runY = computed(() => {
     const run = this.runToMm();
-    return run === undefined || this.small() ? undefined : this.y(Math.max(0, run));
+    return run === undefined || this.small() ? undefined : this.drawing().y(Math.max(0, run));
   });
   protected readonly words = computed(() => {
     const { zones, waxFootMm } = this.plan();
     const count = (['inside', 'outside', 'rim', 'foot'] as const).map((zone) => `${zone} ${zones[zone].length}`).join(', ');
     return `${this.shape().name} in section. Coats: ${count}. Wax ${waxFootMm} mm up.`;
   });
-
-  /** Zone, glaze and coat beside the drawing, with a line to the place. */
-  protected readonly labels = computed(() => {
-    if (this.small()) return [];
-    const { zones, waxFootMm, rimBandMm } = this.plan();
-    const { tall, halfWidth, scale } = this.fit();
-    const rimFromMm = zones.rim.length > 0 ? Math.max(waxFootMm, tall - rimBandMm) : tall;
-    const say = (layers: readonly { bucketId: string; coatMm: number; way: string }[]): string =>
-      layers.length > 2
-        ? `${layers.length} coats`
-        : layers.map((layer) => `${this.names().get(layer.bucketId) ?? 'glaze'} ${layer.coatMm} mm`).join(' + ');
-    const at = (key: string, what: string, how: string, heightMm: number, side: 1 | -1): Label => {
-      const x = side * (halfWidth + (side > 0 && this.shape().handle ? 34 : 12));
-      return {
-        key,
-        what,
-        how,
-        y: this.y(heightMm),
-        fromX: side * this.radiusAt(heightMm) * scale,
-        x,
-        textX: x + side * 5,
-        anchor: side > 0 ? 'start' : 'end',
-      };
-    };
-    return [
-      ...(zones.inside.length > 0 ? [at('inside', 'Inside', say(zones.inside), tall * 0.72, -1)] : []),
-      ...(zones.rim.length > 0 ? [at('rim', 'Rim band', say(zones.rim), (rimFromMm + tall) / 2, 1)] : []),
-      ...(zones.outside.length > 0 ? [at('outside', 'Outside', say(zones.outside), waxFootMm + (rimFromMm - waxFootMm) * 0.55, 1)] : []),
-    ];
-  });
-
-  private radiusAt(heightMm: number): number {
-    const cut = profileBetween({ profile: this.shape().outside, fromMm: heightMm, toMm: this.topMm() });
-    return cut[0]?.radiusMm ?? 0;
-  }
-
-  private stackOf(stack: readonly { layer: { bucketId: string; coatMm: number }; along: readonly ProfilePoint[] }[], outwards: 1 | -1): DrawnCoat[] {
-    let below = 0;
-    return stack.flatMap(({ layer, along }) => {
-      const width = Math.max(1.5, layer.coatMm * COAT_EXAGGERATION * this.fit().scale);
-      const shift = outwards * (below + width / 2 + 0.5);
-      below += width + 0.8;
-      return along.length > 1 ? [{ path: this.smooth(along, -1, shift), colour: this.colours().get(layer.bucketId) ?? '#999', width }] : [];
-    });
-  }
-
-  private closed(points: readonly ProfilePoint[], side: 1 | -1): string {
-    const first = points[0]!;
-    const last = points.at(-1)!;
-    return `${this.smooth(points, side)} L0 ${this.y(last.heightMm)} L0 ${this.y(first.heightMm)} Z`;
-  }
-
-  private smooth(points: readonly ProfilePoint[], side: 1 | -1, shift = 0): string {
-    const { scale } = this.fit();
-    const draw = line<ProfilePoint>(
-      (point) => side * (point.radiusMm * scale + shift),
-      (point) => this.y(point.heightMm),
-    ).curve(curveCatmullRom.alpha(0.5));
-    return draw([...points]) ?? '';
-  }
-
-  private y(heightMm: number): number {
-    return (this.fit().tall - heightMm) * this.fit().scale;
-  }
 }

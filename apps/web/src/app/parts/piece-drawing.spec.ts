@@ -1,0 +1,78 @@
+import { PIECE_SHAPES, type Layer, type PiecePlan } from '@cazuela/core';
+import { COAT_EXAGGERATION, PieceDrawing } from './piece-drawing';
+
+const coat = (id: string, coatMm: number): Layer => ({ id, bucketId: id, way: 'dip', coatMm });
+const plan = (change: Partial<PiecePlan> = {}): PiecePlan => ({
+  shapeId: 'cup',
+  zones: { inside: [coat('white', 0.4)], outside: [coat('white', 0.4), coat('blue', 0.6)], rim: [], foot: [] },
+  waxFootMm: 10,
+  rimBandMm: 20,
+  order: [],
+  putAside: [],
+  ...change,
+});
+const COLOURS = new Map([
+  ['white', '#ffffff'],
+  ['blue', '#25305c'],
+]);
+const NAMES = new Map([
+  ['white', 'Leche de Higo'],
+  ['blue', 'Noche Honda'],
+]);
+const draw = (of = plan(), shapeId = 'cup'): PieceDrawing =>
+  new PieceDrawing(
+    PIECE_SHAPES.find((shape) => shape.id === shapeId)!,
+    of,
+    COLOURS,
+    NAMES,
+  );
+
+describe('a piece in section', () => {
+  it.each(PIECE_SHAPES.map((shape) => shape.id))('%s fits its sheet, and no path has a hole in its numbers', (shapeId) => {
+    const drawing = draw(plan(), shapeId);
+    expect(drawing.fit.height).toBeLessThanOrEqual(352);
+    const paths = [drawing.outside(), drawing.wall(), ...drawing.zones('wax').map((zone) => zone.path), ...drawing.coats().map((one) => one.path)];
+    paths.forEach((path) => expect(path).not.toMatch(/NaN|undefined/));
+  });
+
+  it('every coat is drawn exactly ten times as thick as it is, upper ones further out', () => {
+    const drawing = draw();
+    const [lower, upper] = drawing.coats();
+    expect(lower!.width).toBeCloseTo(0.4 * COAT_EXAGGERATION * drawing.fit.scale, 9);
+    expect(upper!.width).toBeCloseTo(0.6 * COAT_EXAGGERATION * drawing.fit.scale, 9);
+    const firstX = (path: string): number => Math.abs(Number(/^M(-?[\d.]+)/.exec(path)![1]));
+    expect(firstX(upper!.path)).toBeGreaterThan(firstX(lower!.path));
+  });
+
+  it('the outside shows its uppermost glaze, wax over the foot', () => {
+    expect(
+      draw()
+        .zones('wax')
+        .map((zone) => zone.colour),
+    ).toEqual(['#25305c', 'wax']);
+    expect(
+      draw(plan({ waxFootMm: 0 }))
+        .zones('wax')
+        .map((zone) => zone.colour),
+    ).toEqual(['#25305c']);
+  });
+
+  it('labels say zone, glaze and coat; many coats are counted', () => {
+    expect(
+      draw()
+        .labels()
+        .map((label) => label.how),
+    ).toEqual(['Leche de Higo 0.4 mm', 'Leche de Higo 0.4 mm + Noche Honda 0.6 mm']);
+    const three = plan({ zones: { inside: [], outside: [], rim: [coat('a', 0.1), coat('b', 0.1), coat('c', 0.1)], foot: [] } });
+    expect(
+      draw(three)
+        .labels()
+        .map((label) => label.how),
+    ).toEqual(['3 coats']);
+  });
+
+  it('a band higher than the piece covers it down to the wax and no further', () => {
+    const whole = draw(plan({ rimBandMm: 500, zones: { inside: [], outside: [], rim: [coat('blue', 0.3)], foot: [] } }));
+    expect(whole.zones('wax')).toHaveLength(2);
+  });
+});
