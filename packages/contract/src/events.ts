@@ -9,11 +9,20 @@ const minutesSchema = z
   .max(7 * 24 * 60);
 const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
 
+/** Raised further than this, it is another batch. */
+const MOST_RAISED = 20;
+
 export const batchEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('respiratorOn') }),
   z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional() }),
   z.strictObject({ ...head, type: z.literal('lineSkipped'), lineId: idSchema }),
   z.strictObject({ ...head, type: z.literal('waterPoured'), grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('batchRaised'),
+    factor: z.number().min(1, 'A batch is raised, never made smaller.').max(MOST_RAISED, `A batch is not raised more than ${MOST_RAISED} times.`),
+    divisionGrams: z.number().min(0).max(100),
+  }),
   z.strictObject({ ...head, type: z.literal('noted'), lineId: idSchema.optional(), text: textSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
   z.strictObject({ ...head, type: z.literal('batchFinished'), bucketId: idSchema }),

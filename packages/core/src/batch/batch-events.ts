@@ -16,6 +16,8 @@ export type BatchEvent = EventHead &
     | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined }
     | { type: 'lineSkipped'; lineId: string }
     | { type: 'waterPoured'; grams: number; entered?: Entered | undefined }
+    /** Too much of a line was in the bucket already: every target is this many times the plan's. */
+    | { type: 'batchRaised'; factor: number; divisionGrams: number }
     | { type: 'noted'; lineId?: string | undefined; text: string }
     | { type: 'undone'; eventId: string }
     | { type: 'batchFinished'; bucketId: string }

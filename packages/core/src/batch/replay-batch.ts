@@ -3,15 +3,17 @@ import type { BatchEvent } from './batch-events';
 
 export interface BatchLineState extends BatchPlanLine {
   state: 'waiting' | 'weighed' | 'skipped';
-  /** What really went in; 0 while waiting or when skipped. */
+  /** What really went in; 0 while waiting for the first time or when skipped. */
   inGrams: number;
+  /** Still to weigh: the target, or what is missing after the batch was raised. 0 when done. */
+  toWeighGrams: number;
   eventId?: string;
 }
 
 export type BatchStep =
   | { kind: 'respirator' }
   | { kind: 'line'; line: BatchLineState; number: number }
-  | { kind: 'water' }
+  | { kind: 'water'; toPourGrams: number }
   | { kind: 'mix' }
   | { kind: 'finished'; bucketId: string };
 
@@ -20,6 +22,8 @@ export interface BatchState {
   respiratorOn: boolean;
   waterInGrams?: number;
   dryInGrams: number;
+  /** 1, or how many times the plan the batch was raised to after an overshoot. */
+  factor: number;
   step: BatchStep;
   notes: { text: string; lineId?: string | undefined }[];
   /** The last thing that Backspace takes back. */
@@ -28,57 +32,100 @@ export interface BatchState {
   lastAt?: string;
 }
 
+/** Water is poured to the gram at best. */
+const WATER_DIVISION_GRAMS = 1;
+
 /**
  * A batch as it stands, from its plan and its events. The first accepted weight of a line wins: a second tick of the
- * same line (two clicks, two tablets) changes nothing. Events that were undone count as never made.
+ * same line (two clicks, two tablets) changes nothing. A raised batch asks for what is missing of the lines already in.
+ * Events that were undone count as never made.
  */
-export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines'>; events: readonly BatchEvent[] }): BatchState {
+export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines' | 'waterGrams'>; events: readonly BatchEvent[] }): BatchState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
-  const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0 }));
-  const byId = new Map(lines.map((line) => [line.lineId, line]));
-  const state: Omit<BatchState, 'step' | 'dryInGrams'> = { lines, respiratorOn: false, notes: [] };
-  let finished: string | undefined;
+  const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0, toWeighGrams: line.targetGrams }));
+  const state: Running = { lines, respiratorOn: false, factor: 1, notes: [], waterWanted: plan.waterGrams };
   for (const event of events) {
     if (undone.has(event.id)) continue;
     state.startedBy ??= event.by;
     state.lastAt = event.at;
-    switch (event.type) {
-      case 'respiratorOn':
-        state.respiratorOn = true;
-        break;
-      case 'lineWeighed':
-      case 'lineSkipped': {
-        const line = byId.get(event.lineId);
-        if (!line || line.state !== 'waiting') break;
-        line.state = event.type === 'lineWeighed' ? 'weighed' : 'skipped';
-        line.inGrams = event.type === 'lineWeighed' ? event.grams : 0;
-        line.eventId = event.id;
-        state.lastUndoable = event.id;
-        break;
-      }
-      case 'waterPoured':
-        if (state.waterInGrams !== undefined) break;
-        state.waterInGrams = event.grams;
-        state.lastUndoable = event.id;
-        break;
-      case 'noted':
-        state.notes.push({ text: event.text, lineId: event.lineId });
-        break;
-      case 'batchFinished':
-        finished ??= event.bucketId;
-        break;
-      case 'undone':
-        break;
-    }
+    apply(state, event, plan);
   }
-  return { ...state, dryInGrams: lines.reduce((sum, line) => sum + line.inGrams, 0), step: nextStep(state, finished) };
+  const { finished, waterWanted: _wanted, ...seen } = state;
+  return { ...seen, dryInGrams: lines.reduce((sum, line) => sum + line.inGrams, 0), step: nextStep(state, finished) };
 }
 
-/** Water waits in the bucket before the first clay goes in, so it is the first weight; then the lines, then mixing. */
-function nextStep(state: Pick<BatchState, 'lines' | 'respiratorOn' | 'waterInGrams'>, finished: string | undefined): BatchStep {
+type Running = Omit<BatchState, 'step' | 'dryInGrams'> & { finished?: string; waterWanted: number };
+
+function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' | 'waterGrams'>): void {
+  switch (event.type) {
+    case 'respiratorOn':
+      state.respiratorOn = true;
+      break;
+    case 'lineWeighed':
+    case 'lineSkipped': {
+      const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
+      if (!line || line.state !== 'waiting') break;
+      line.state = event.type === 'lineWeighed' || line.inGrams > 0 ? 'weighed' : 'skipped';
+      line.inGrams += event.type === 'lineWeighed' ? event.grams : 0;
+      line.toWeighGrams = 0;
+      line.eventId = event.id;
+      state.lastUndoable = event.id;
+      break;
+    }
+    case 'waterPoured':
+      if (state.waterInGrams !== undefined && waterMissing(state) === 0) break;
+      state.waterInGrams = (state.waterInGrams ?? 0) + event.grams;
+      // What was poured is what there is: a little less than the target is not asked for again.
+      state.waterWanted = Math.min(state.waterWanted, state.waterInGrams);
+      state.lastUndoable = event.id;
+      break;
+    case 'batchRaised':
+      raise(state, event, plan);
+      state.lastUndoable = event.id;
+      break;
+    case 'noted':
+      state.notes.push({ text: event.text, lineId: event.lineId });
+      break;
+    case 'batchFinished':
+      state.finished ??= event.bucketId;
+      break;
+    case 'undone':
+      break;
+  }
+}
+
+/** Every target rises; a line already in waits again for what it lacks, unless that is less than the scale can show. */
+function raise(
+  state: Running,
+  { factor, divisionGrams }: { factor: number; divisionGrams: number },
+  plan: Pick<BatchPlan, 'lines' | 'waterGrams'>,
+): void {
+  if (factor <= state.factor) return;
+  state.factor = factor;
+  state.waterWanted = plan.waterGrams * factor;
+  state.lines.forEach((line, index) => {
+    line.targetGrams = plan.lines[index]!.targetGrams * factor;
+    if (line.state === 'skipped') return;
+    const missing = line.targetGrams - line.inGrams;
+    if (line.state === 'waiting' || missing > divisionGrams) {
+      line.state = 'waiting';
+      line.toWeighGrams = missing;
+    }
+  });
+}
+
+function waterMissing({ waterWanted, waterInGrams }: Pick<Running, 'waterWanted' | 'waterInGrams'>): number {
+  const missing = waterWanted - (waterInGrams ?? 0);
+  return missing > WATER_DIVISION_GRAMS ? missing : 0;
+}
+
+/** Water waits in the bucket before the first clay goes in, so it is the first weight; then the lines, more water if the batch was raised, then mixing. */
+function nextStep(state: Running, finished: string | undefined): BatchStep {
   if (finished) return { kind: 'finished', bucketId: finished };
   if (!state.respiratorOn) return { kind: 'respirator' };
-  if (state.waterInGrams === undefined) return { kind: 'water' };
+  if (state.waterInGrams === undefined) return { kind: 'water', toPourGrams: state.waterWanted };
   const index = state.lines.findIndex((line) => line.state === 'waiting');
-  return index >= 0 ? { kind: 'line', line: state.lines[index]!, number: index + 1 } : { kind: 'mix' };
+  if (index >= 0) return { kind: 'line', line: state.lines[index]!, number: index + 1 };
+  const missing = waterMissing(state);
+  return missing > 0 ? { kind: 'water', toPourGrams: missing } : { kind: 'mix' };
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { planBatch, replayBatch, type BatchEvent } from '../../src/index';
 import { base, KAOLIN, POWDERS, SILICA } from '../powders';
 
@@ -65,6 +66,66 @@ describe('a batch at the bench', () => {
 
   it('is over when it is a bucket', () => {
     expect(stand(on(), { ...head(), type: 'batchFinished', bucketId: 'bucket' }).step).toEqual({ kind: 'finished', bucketId: 'bucket' });
+  });
+
+  describe('when too much of a line is in', () => {
+    const raised = (factor: number): BatchEvent => ({ ...head(), type: 'batchRaised', factor, divisionGrams: 0.1 });
+    const over = [on(), water(500), weigh(CLAY.lineId, 330), raised(1.1)];
+
+    it('what is to come is weighed to the raised target, and the water follows', () => {
+      const state = stand(...over);
+      expect(state.step).toMatchObject({ kind: 'line', line: { name: 'Silica' } });
+      expect(state.lines[1]?.toWeighGrams).toBeCloseTo(220, 9);
+      const after = stand(...over, weigh(FLINT.lineId, 220));
+      expect(after.step).toMatchObject({ kind: 'water' });
+      expect(after.step.kind === 'water' && after.step.toPourGrams).toBeCloseTo(50, 9);
+      expect(stand(...over, weigh(FLINT.lineId, 220), water(50))).toMatchObject({ step: { kind: 'mix' }, waterInGrams: 550, factor: 1.1 });
+    });
+
+    it('a line already in is topped up, and both weights count', () => {
+      const state = stand(on(), water(500), weigh(CLAY.lineId, 300), weigh(FLINT.lineId, 220), raised(1.1));
+      expect(state.step).toMatchObject({ kind: 'line', number: 1 });
+      expect(state.lines[0]?.toWeighGrams).toBeCloseTo(30, 9);
+      const after = stand(on(), water(500), weigh(CLAY.lineId, 300), weigh(FLINT.lineId, 220), raised(1.1), weigh(CLAY.lineId, 30));
+      expect(after.lines[0]).toMatchObject({ state: 'weighed', inGrams: 330 });
+      expect(after.dryInGrams).toBeCloseTo(550, 9);
+    });
+
+    it('what the scale cannot show is not asked for', () => {
+      expect(stand(on(), water(500), weigh(CLAY.lineId, 330), weigh(FLINT.lineId, 219.95), raised(1.1)).step.kind).toBe('water');
+    });
+
+    it('never makes a batch smaller, and is taken back like any step', () => {
+      expect(stand(...over, raised(1.05)).factor).toBe(1.1);
+      const raise = raised(1.1);
+      const back = stand(on(), water(500), weigh(CLAY.lineId, 330), raise, { ...head(), type: 'undone', eventId: raise.id });
+      expect(back).toMatchObject({ factor: 1, step: { kind: 'line', line: { targetGrams: 200 } } });
+    });
+
+    it('a skipped line stays out', () => {
+      expect(
+        stand(on(), water(500), { ...head(), type: 'lineSkipped', lineId: CLAY.lineId }, weigh(FLINT.lineId, 220), raised(1.1)).lines[0]?.state,
+      ).toBe('skipped');
+    });
+
+    it('the recipe’s shares hold at the end, whichever line was overshot', () => {
+      fc.assert(
+        fc.property(fc.constantFrom(0, 1), fc.double({ min: 1.01, max: 3, noNaN: true }), (which, times) => {
+          const events = [on(), water(500)];
+          PLAN.lines.forEach((line, index) => {
+            if (index <= which) events.push(weigh(line.lineId, line.targetGrams * (index === which ? times : 1)));
+          });
+          events.push(raised(times));
+          for (let step = stand(...events).step; step.kind === 'line' || step.kind === 'water'; step = stand(...events).step) {
+            events.push(step.kind === 'line' ? weigh(step.line.lineId, step.line.toWeighGrams) : water(step.toPourGrams));
+          }
+          const end = stand(...events);
+          const shares = end.lines.map((line) => line.inGrams / end.dryInGrams);
+          shares.forEach((share, index) => expect(share).toBeCloseTo(PLAN.lines[index]!.targetGrams / PLAN.totalGrams, 3));
+          expect(end.waterInGrams! / end.dryInGrams).toBeCloseTo(1, 2);
+        }),
+      );
+    });
   });
 
   it('a line of another batch changes nothing', () => {

@@ -1,4 +1,4 @@
-import type { LineOnScale } from '@cazuela/core';
+import type { BatchPlan, LineOnScale } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** What the scale makes of a line; nothing when it is simply fine. */
@@ -23,4 +23,23 @@ export function sieveWords(meshes: readonly (number | undefined)[]): string {
   return finest > 60
     ? `Sieve through 60 mesh, then through ${finest}: some oxides clump and want the fine one. Again if lumps stay.`
     : `Sieve through ${finest} mesh. Again if lumps stay.`;
+}
+
+/** Raised further than this, the line is better weighed out again. */
+const MOST_RAISED = 20;
+
+/** What raising a batch means, before it is done. */
+export function rescueWords({ factor, plan, units }: { factor: number; plan: BatchPlan; units: Units }): {
+  can: boolean;
+  factor: number;
+  words: string;
+} {
+  if (factor > MOST_RAISED)
+    return { can: false, factor, words: `That would make the batch ${units.plain(factor)} times as large: weigh this line out again instead.` };
+  const more = plan.totalGrams * (factor - 1);
+  return {
+    can: true,
+    factor,
+    words: `Raised to ${units.plain(100 * factor)} %: ${units.mass(more)} of powder more in all, ${units.litres(plan.expectedMl * factor)} in the end. Does the bucket hold that, and is there enough powder?`,
+  };
 }

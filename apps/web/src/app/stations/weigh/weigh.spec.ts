@@ -123,6 +123,43 @@ describe('the weighing bench', () => {
     expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 600 });
   });
 
+  it('too much in the bucket: the whole batch is raised with one key, and what is in is topped up', async () => {
+    const silica = one.plan.lines[1]!;
+    const started = [
+      { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' as const },
+      { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured' as const, grams: 1100 },
+      { id: id(), at: ago(3), by: 'Inés', type: 'lineWeighed' as const, lineId: one.plan.lines[0]!.lineId, grams: 400 },
+    ];
+    const screen = await open({ ...one, events: started });
+    await screen.type('What the scale shows', '660');
+    expect(screen.text).toContain('Raised to 110 %: 105.0 g of powder more in all');
+    await screen.key('o');
+    const first = sent();
+    expect(first).toMatchObject({ type: 'lineWeighed', lineId: silica.lineId, grams: 660 });
+    const raised = sent();
+    expect(raised).toMatchObject({ type: 'batchRaised', divisionGrams: 0.1 });
+    expect(raised.type === 'batchRaised' && raised.factor).toBeCloseTo(1.1, 9);
+    await screen.settle();
+    expect(title(screen)).toBe('Kaolin');
+    expect(screen.text).toContain('Once more: 400.0 g are in');
+    expect(screen.text).toContain('raised to 110 %');
+    await screen.key('Backspace');
+    expect(title(screen)).toBe('Tin oxide');
+  });
+
+  it('a slip of the decimal point is not taken for an overshoot', async () => {
+    const screen = await open({
+      ...one,
+      events: [
+        { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' },
+        { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 },
+      ],
+    });
+    await screen.type('What the scale shows', '40000');
+    expect(screen.text).toContain('weigh this line out again instead');
+    expect(screen.has(/Raise the batch/)).toBe(false);
+  });
+
   it('back, skip and note each have their key', async () => {
     const screen = await open({
       ...one,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { lineOnScale, replayBatch, type Entered } from '@cazuela/core';
+import { lineOnScale, replayBatch, rescueOvershoot, type Entered } from '@cazuela/core';
 import { tap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
@@ -15,7 +15,7 @@ import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { powderHint, scaleWords, sieveWords } from '../weigh-words';
+import { powderHint, rescueWords, scaleWords, sieveWords } from '../weigh-words';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -55,7 +55,10 @@ export class WeighBench {
     const step = this.step();
     return step?.kind === 'line' ? step.line : undefined;
   });
-  protected readonly target = computed(() => (this.step()?.kind === 'water' ? this.batch()!.plan.waterGrams : this.line()?.targetGrams));
+  protected readonly target = computed(() => {
+    const step = this.step();
+    return step?.kind === 'water' ? step.toPourGrams : this.line()?.toWeighGrams;
+  });
   protected readonly coming = computed(
     () =>
       this.state()
@@ -65,20 +68,35 @@ export class WeighBench {
   protected readonly remark = computed(() => {
     const scale = this.store.studio()?.scale;
     const line = this.line();
-    return scale && line ? scaleWords(lineOnScale({ ...scale, targetGrams: line.targetGrams }), this.units) : '';
+    return scale && line ? scaleWords(lineOnScale({ ...scale, targetGrams: line.toWeighGrams }), this.units) : '';
   });
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
   protected readonly sieve = computed(() => sieveWords(this.batch()?.plan.lines.map((line) => line.sieveMesh) ?? []));
+  private readonly division = computed(() => this.store.studio()?.scale.divisionGrams ?? 0.1);
   /** Too much or too little against the target, beyond what the scale can tell. */
   protected readonly off = computed(() => {
     const target = this.target();
     const { value } = this.typed();
-    const division = this.store.studio()?.scale.divisionGrams ?? 0.1;
-    if (target === undefined || value === null || Math.abs(value - target) <= Math.max(division, 0.005 * target)) return undefined;
+    if (target === undefined || value === null || Math.abs(value - target) <= Math.max(this.division(), 0.005 * target)) return undefined;
     const amount = this.units.mass(Math.abs(value - target));
     return value > target
-      ? `${amount} too much. Still in the pan: take it out and type again. In the bucket already: go on, the bucket is made of what really went in.`
+      ? `${amount} too much. Still in the pan: take it out and type again. In the bucket already: raise the batch, or go on as it is; the bucket is made of what really went in.`
       : `${amount} short. Add it and type again, or go on: the bucket is made of what really went in.`;
+  });
+  /** What raising the whole batch to a typed overshoot would mean; nothing when there is none. */
+  protected readonly rescue = computed(() => {
+    const state = this.state();
+    const line = this.line();
+    const batch = this.batch();
+    const { value } = this.typed();
+    if (!state || !line || !batch || value === null || !this.off() || value <= line.toWeighGrams) return undefined;
+    const lines = state.lines.map((one, index) => ({
+      lineId: one.lineId,
+      targetGrams: batch.plan.lines[index]!.targetGrams,
+      inGrams: one.inGrams + (one.lineId === line.lineId ? value : 0),
+    }));
+    const { factor } = rescueOvershoot({ lines, divisionGrams: this.division() });
+    return rescueWords({ factor, plan: batch.plan, units: this.units });
   });
   protected readonly waiting = computed(() => this.outbox.isWaiting(this.id()));
 
@@ -88,6 +106,7 @@ export class WeighBench {
       { keys: [' ', 'enter'], words: 'next', inFields: true, run: () => this.next() },
       { keys: ['backspace'], words: 'back: take the last weight back', run: () => this.back() },
       { keys: ['s'], words: 'skip this line', run: () => this.skip() },
+      { keys: ['o'], words: 'too much is in: raise the batch', inFields: true, run: () => this.raise() },
       { keys: ['n'], words: 'note something', run: () => this.noting.set(true) },
       { keys: ['escape'], words: 'leave; it keeps its place', inFields: true, run: () => this.leave() },
       // A digit goes straight into the weight, without aiming at the field.
@@ -125,6 +144,15 @@ export class WeighBench {
   protected back(): void {
     const eventId = this.state()?.lastUndoable;
     if (eventId && this.step()?.kind !== 'finished') this.note({ type: 'undone', eventId });
+  }
+
+  /** Too much is in the bucket already: every other line and the water follow, so that the ratio holds. */
+  protected raise(): void {
+    const rescue = this.rescue();
+    const line = this.line();
+    if (!rescue?.can || !line) return;
+    this.note({ type: 'lineWeighed', lineId: line.lineId, ...this.weighed() });
+    this.note({ type: 'batchRaised', factor: rescue.factor, divisionGrams: this.division() });
   }
 
   protected skip(): void {
