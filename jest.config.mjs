@@ -14,6 +14,8 @@ const node = {
 };
 
 export default {
+  // Room for a busy machine: a database is made and migrated before the first test of a file.
+  testTimeout: 60_000,
   projects: [
     { ...node, displayName: 'core', roots: ['<rootDir>/packages/core'] },
     { ...node, displayName: 'contract', roots: ['<rootDir>/packages/contract'] },

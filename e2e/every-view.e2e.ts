@@ -30,6 +30,8 @@ async function settled(page: Page, path: string): Promise<void> {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious on any view, ${scheme}`, async ({ page, studio, request }) => {
+    // Fourteen views, each read whole.
+    test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     for (const path of await pathsOf(studio, request)) {
       await settled(page, path);

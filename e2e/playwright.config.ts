@@ -7,8 +7,8 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: 2,
   fullyParallel: false,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/journeys.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

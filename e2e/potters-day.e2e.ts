@@ -42,7 +42,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await expect(page.getByRole('heading', { name: 'Kaolin' })).toBeVisible();
     // Typing goes straight into the weight; 30 g too much is said before it is accepted.
     await page.keyboard.type('1100');
-    await expect(page.getByRole('status').filter({ hasText: 'too much' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'too much' })).toBeInViewport({ ratio: 1 });
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Silica' })).toBeVisible();
     await page.keyboard.press('Backspace');

@@ -86,7 +86,7 @@ let counter = 0;
     .hint {
       font-weight: 450;
     }
-    :host(.bench) input {
+    :host(.large) input {
       min-height: 64px;
       font-size: 1.5rem;
     }
