@@ -22,10 +22,12 @@ export {
   recipeLineSchema,
   recipeBodySchema,
   recipeSchema,
+  recipeVersionSchema,
   recipeCreateSchema,
   recipeUpdateSchema,
   type RecipeBody,
   type Recipe,
+  type RecipeVersion,
 } from './recipe';
 export {
   batchEventSchema,

@@ -48,5 +48,14 @@ export const recipeSchema = z.strictObject({
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 
+export const recipeVersionSchema = z.strictObject({
+  versionId: idSchema,
+  number: z.int().min(1),
+  reason: z.string(),
+  changedAt: timeSchema,
+  body: recipeBodySchema,
+});
+export type RecipeVersion = z.infer<typeof recipeVersionSchema>;
+
 export const recipeCreateSchema = z.strictObject({ id: idSchema, body: recipeBodySchema });
 export const recipeUpdateSchema = z.strictObject({ version: versionSchema, reason: noteSchema, body: recipeBodySchema });

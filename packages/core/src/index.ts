@@ -34,6 +34,7 @@ export { measuredSg, measuredSgSd, type VesselReading } from './slurry/measured-
 export { sgOfMix, densityFromMix, densityOfPowders } from './slurry/mix';
 export { powderShares, suspensionOf, dryCoatOf, type WeighedPowder, type PowderShares, type Suspension, type DryCoat } from './recipe/behaviour';
 export { baseSum, additionSum, normaliseRecipe } from './recipe/normalise';
+export { recipeDifference, type LineDifference } from './recipe/difference';
 export { recipeOutlook, type RecipeOutlook } from './recipe/outlook';
 export { resolveLines, recipeDensity } from './recipe/recipe-mix';
 export { type Powder, type RecipeLine, type ResolvedLine } from './recipe/recipe';

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import type { Day, Piece, PieceBody, Recipe, Studio } from '@cazuela/contract';
+import * as z from 'zod';
+import { recipeVersionSchema, type Day, type Piece, type PieceBody, type Recipe, type Studio } from '@cazuela/contract';
 import type { DayItem } from '@cazuela/core';
 import { aBucket, aRecipe, head, recipeBody } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
@@ -50,6 +51,18 @@ describe('documents, kept in MariaDB', () => {
           order: 'recipe',
         })
         .expect(201);
+    });
+
+    it('keeps every version with its reason, newest first, for this studio only', async () => {
+      const recipe = await aRecipe(server);
+      await server.put(`/recipes/${recipe.id}`, { version: 1, reason: 'more tin', body: recipe.body }).expect(200);
+      const versions = z.array(recipeVersionSchema).parse((await server.get(`/recipes/${recipe.id}/versions`).expect(200)).body);
+      expect(versions.map(({ number, reason }) => [number, reason])).toEqual([
+        [2, 'more tin'],
+        [1, 'First written'],
+      ]);
+      const other = await server.otherStudio();
+      await other.get(`/recipes/${recipe.id}/versions`).expect(404);
     });
 
     it('two who change it: the second is shown the first one’s', async () => {

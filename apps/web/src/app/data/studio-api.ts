@@ -12,6 +12,7 @@ import {
   pieceSchema,
   powderSchema,
   recipeSchema,
+  recipeVersionSchema,
   resultSchema,
   searchHitSchema,
   type Batch,
@@ -30,6 +31,7 @@ import {
   type PieceBody,
   type Recipe,
   type RecipeBody,
+  type RecipeVersion,
   type Result,
   type ResultBody,
   type SearchHit,
@@ -54,6 +56,7 @@ export class StudioApi {
 
   recipes = (): Observable<Recipe[]> => this.get('/recipes', z.array(recipeSchema));
   recipe = (id: string): Observable<Recipe> => this.get(`/recipes/${id}`, recipeSchema);
+  recipeVersions = (id: string): Observable<RecipeVersion[]> => this.get(`/recipes/${id}/versions`, z.array(recipeVersionSchema));
   createRecipe = (id: string, body: RecipeBody): Observable<Recipe> => this.post('/recipes', { id, body }, recipeSchema);
   updateRecipe = (id: string, version: number, reason: string, body: RecipeBody): Observable<Recipe> =>
     this.put(`/recipes/${id}`, { version, reason, body }, recipeSchema);

@@ -1,4 +1,6 @@
-import type { DryCoat, RecipeOutlook, Suspension } from '@cazuela/core';
+import type { RecipeBody } from '@cazuela/contract';
+import { recipeDifference, type DryCoat, type LineDifference, type Powder, type RecipeOutlook, type Suspension } from '@cazuela/core';
+import type { Units } from '../../data/units';
 
 export const SUSPENSION_WORDS: Record<Suspension, { tone: 'good' | 'look' | 'stop'; what: string; remedy: string }> = {
   hardPans: { tone: 'stop', what: 'Settles hard on the bottom.', remedy: 'Put some of the clay in raw, or up to 2 % bentonite, slaked first.' },
@@ -20,3 +22,31 @@ export function fireWords(fire: RecipeOutlook['fire']): string {
 }
 
 export const stripeColours = ['#B8A98F', '#CDBFA6', '#A99C86', '#DCCFB6', '#B5A288', '#C4B8A3', '#9E927D', '#D2C2A4'];
+
+const FIELDS = [
+  ['name', 'name'],
+  ['coneLow', 'lowest cone'],
+  ['coneHigh', 'highest cone'],
+  ['surface', 'surface'],
+  ['movement', 'in the fire'],
+  ['sgLow', 'SG from'],
+  ['sgHigh', 'SG to'],
+] as const;
+
+/** What changed from one version to the next, in a sentence. */
+export function differenceWords(before: RecipeBody, after: RecipeBody, powders: readonly Powder[], units: Units): string {
+  const nameOf = (powderId: string): string => powders.find((powder) => powder.id === powderId)?.name ?? 'a powder no longer listed';
+  const lineWords = (line: LineDifference): string => {
+    switch (line.kind) {
+      case 'added':
+        return `${nameOf(line.powderId)} ${units.percent(line.percent)} new`;
+      case 'removed':
+        return `${nameOf(line.powderId)} ${units.percent(line.percent)} out`;
+      case 'changed':
+        return `${nameOf(line.powderId)} ${units.percent(line.fromPercent)} → ${units.percent(line.toPercent)}`;
+    }
+  };
+  const fields = FIELDS.filter(([key]) => before[key] !== after[key]).map(([key, words]) => `${words} ${before[key]} → ${after[key]}`);
+  const all = [...recipeDifference({ before: before.lines, after: after.lines }).map(lineWords), ...fields];
+  return all.length > 0 ? `${all.join('; ')}.` : 'Nothing in its lines; notes or colour only.';
+}

@@ -94,6 +94,26 @@ describe('the recipe editor', () => {
     expect((records.http.expectOne((request) => request.method === 'PUT').request.body as { version: number }).version).toBe(5);
   });
 
+  it('shows what each version changed, and brings an old one back into the editor', async () => {
+    const screen = await open();
+    const fold = screen.all<HTMLDetailsElement>('details').find((one) => one.textContent?.includes('Its versions'))!;
+    fold.open = true;
+    fold.dispatchEvent(new Event('toggle'));
+    await screen.settle();
+    const old = { ...RECIPE.body, sgLow: 1.4, lines: RECIPE.body.lines.map((line) => (line.powderId === TIN.id ? { ...line, percent: 3 } : line)) };
+    records.answer(`/recipes/${RECIPE.id}/versions`, [
+      { versionId: RECIPE.versionId, number: 2, reason: 'a little more tin', changedAt: RECIPE.changedAt, body: RECIPE.body },
+      { versionId: TIN.id, number: 1, reason: 'First written', changedAt: RECIPE.changedAt, body: old },
+    ]);
+    await screen.settle();
+    expect(screen.text).toContain('a little more tin Tin oxide 3.00 % → 5.00 %; SG from 1.4 → 1.43.');
+    expect(screen.text).toContain('The first one.');
+    await screen.press('Bring version 1 back');
+    expect(screen.field('Percent of line 1 over the base').value).toBe('3');
+    await screen.key('u');
+    expect(screen.field('Percent of line 1 over the base').value).toBe('5');
+  });
+
   it('cannot be kept while a field holds no number, and says so', async () => {
     const screen = await open();
     await screen.type('Percent of line 1 of the base', 'a handful');

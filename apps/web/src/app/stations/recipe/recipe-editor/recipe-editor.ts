@@ -16,12 +16,13 @@ import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
+import { VersionList } from './version-list';
 
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions],
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',
@@ -39,6 +40,8 @@ export class RecipeEditor {
     () => this.id(),
     (id) => combineLatest({ powders: this.api.powders(), recipe: id === 'new' ? of(undefined) : this.api.recipe(id) }),
   );
+  /** Versions are asked for when somebody wants to see them. */
+  protected readonly showsVersions = signal(false);
   protected readonly recipe = signal<Recipe | undefined>(undefined);
   protected readonly reason = signal('');
   /** Fields that hold no number now: saving waits for them. */

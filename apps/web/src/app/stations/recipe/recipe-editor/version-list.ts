@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { RecipeBody, RecipeVersion } from '@cazuela/contract';
+import type { Powder } from '@cazuela/core';
+import { loadedFor } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { sayDateAndTime } from '../../../data/times';
+import { Units } from '../../../data/units';
+import { Coming } from '../../../parts/coming';
+import { Says } from '../../../parts/says';
+import { differenceWords } from '../recipe-words';
+
+/** Every version with its reason and what it changed; any of them can be taken back into the editor. */
+@Component({
+  selector: 'cz-version-list',
+  imports: [Says, Coming],
+  template: `
+    <cz-says [failure]="all.failure()" (again)="all.reload()" />
+    @if (!all.value() && !all.failure()) {
+      <cz-coming [lines]="[80, 70]" />
+    }
+    <ol class="plain-list ruled">
+      @for (row of rows(); track row.version.versionId) {
+        <li>
+          <p>
+            <strong>Version {{ row.version.number }}</strong> <span class="quiet small">{{ row.when }}</span>
+          </p>
+          <p>{{ row.version.reason }}</p>
+          <p class="small">{{ row.words }}</p>
+          @if (!$first) {
+            <button
+              type="button"
+              class="press bare"
+              [attr.aria-label]="'Bring version ' + row.version.number + ' back'"
+              (click)="chosen.emit(row.version.body)"
+            >
+              Bring it back into the editor
+            </button>
+          }
+        </li>
+      }
+    </ol>
+  `,
+  styles: `
+    li {
+      padding: 0.5rem 0;
+    }
+    .press {
+      padding-left: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VersionList {
+  readonly recipeId = input.required<string>();
+  /** The newest version: the list is asked for again when it changes. */
+  readonly newest = input.required<number>();
+  readonly powders = input.required<readonly Powder[]>();
+  readonly chosen = output<RecipeBody>();
+  private readonly api = inject(StudioApi);
+  private readonly units = inject(Units);
+  protected readonly all = loadedFor(
+    () => `${this.recipeId()}/${this.newest()}`,
+    (key) => this.api.recipeVersions(key.split('/')[0]!),
+  );
+  protected readonly rows = computed(() =>
+    (this.all.value() ?? []).map((version, index, all) => ({
+      version,
+      when: sayDateAndTime(version.changedAt),
+      words: this.wordsFor(version, all[index + 1]),
+    })),
+  );
+
+  private wordsFor(version: RecipeVersion, before: RecipeVersion | undefined): string {
+    return before ? differenceWords(before.body, version.body, this.powders(), this.units) : 'The first one.';
+  }
+}
