@@ -33,11 +33,13 @@ export async function loadRecipes({ context, transaction, studioId, clock }: Dem
 function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: RecipeBody; reason: string }[] {
   const newest = bodyOf(recipe, powders);
   if (recipe.body.name !== 'Marisma') return [{ body: newest, reason: 'First written' }];
+  const nameOf = (powderId: string): string | undefined => powders.find((powder) => powder.id === powderId)?.name;
+  /** Before version 3 there was no bentonite in it. */
   const withCopper = (percent: number): RecipeBody => ({
     ...newest,
-    lines: newest.lines.map((line) =>
-      powders.find((powder) => powder.id === line.powderId)?.name === 'Copper carbonate' ? { ...line, percent } : line,
-    ),
+    lines: newest.lines
+      .filter((line) => nameOf(line.powderId) !== 'Bentonite')
+      .map((line) => (nameOf(line.powderId) === 'Copper carbonate' ? { ...line, percent } : line)),
   });
   return [
     { body: withCopper(4), reason: 'First written' },

@@ -56,6 +56,8 @@ export class Units {
   roughly = (millimetres: number): string => `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`;
   minutes = (value: number): string => `${formatFixed(value, 0)} min`;
   seconds = (value: number): string => `${formatFixed(value, 1)} s`;
+  /** A recipe's share as it was written: 3, 2.5, 66.667. */
+  share = (value: number): string => `${Number(value.toFixed(3))} %`;
   percent = (value: number): string => `${formatSensible(value)} %`;
   plain = formatSensible;
 }

@@ -39,11 +39,11 @@ export function differenceWords(before: RecipeBody, after: RecipeBody, powders: 
   const lineWords = (line: LineDifference): string => {
     switch (line.kind) {
       case 'added':
-        return `${nameOf(line.powderId)} ${units.percent(line.percent)} new`;
+        return `${nameOf(line.powderId)} ${units.share(line.percent)} new`;
       case 'removed':
-        return `${nameOf(line.powderId)} ${units.percent(line.percent)} out`;
+        return `${nameOf(line.powderId)} ${units.share(line.percent)} out`;
       case 'changed':
-        return `${nameOf(line.powderId)} ${units.percent(line.fromPercent)} → ${units.percent(line.toPercent)}`;
+        return `${nameOf(line.powderId)} ${units.share(line.fromPercent)} → ${units.share(line.toPercent)}`;
     }
   };
   const fields = FIELDS.filter(([key]) => before[key] !== after[key]).map(([key, words]) => `${words} ${before[key]} → ${after[key]}`);

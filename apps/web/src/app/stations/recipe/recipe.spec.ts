@@ -106,7 +106,7 @@ describe('the recipe editor', () => {
       { versionId: TIN.id, number: 1, reason: 'First written', changedAt: RECIPE.changedAt, body: old },
     ]);
     await screen.settle();
-    expect(screen.text).toContain('a little more tin Tin oxide 3.00 % → 5.00 %; SG from 1.4 → 1.43.');
+    expect(screen.text).toContain('a little more tin Tin oxide 3 % → 5 %; SG from 1.4 → 1.43.');
     expect(screen.text).toContain('The first one.');
     await screen.press('Bring version 1 back');
     expect(screen.field('Percent of line 1 over the base').value).toBe('3');
