@@ -35,6 +35,7 @@ export { sgOfMix, densityFromMix, densityOfPowders } from './slurry/mix';
 export { powderShares, suspensionOf, dryCoatOf, type WeighedPowder, type PowderShares, type Suspension, type DryCoat } from './recipe/behaviour';
 export { baseSum, additionSum, normaliseRecipe } from './recipe/normalise';
 export { recipeDifference, type LineDifference } from './recipe/difference';
+export { readRecipeText, type ReadLine, type UnreadLine } from './recipe/read-recipe-text';
 export { recipeOutlook, type RecipeOutlook } from './recipe/outlook';
 export { resolveLines, recipeDensity } from './recipe/recipe-mix';
 export { type Powder, type RecipeLine, type ResolvedLine } from './recipe/recipe';

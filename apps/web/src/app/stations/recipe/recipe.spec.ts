@@ -94,6 +94,20 @@ describe('the recipe editor', () => {
     expect((records.http.expectOne((request) => request.method === 'PUT').request.body as { version: number }).version).toBe(5);
   });
 
+  it('takes lines pasted from a spreadsheet, after they were looked at', async () => {
+    const screen = await open();
+    const paste = (text: string): Promise<void> => screen.type('Powders and percentages, one line each', text);
+    await paste('Silica\t70\nMoon dust\t30');
+    expect(screen.text).toContain('Line 2: There is no powder “Moon dust” in your table');
+    expect(screen.button('Put 1 line in place of these').disabled).toBe(true);
+    await paste('Silica;70,5\nKaolin;29,5\n\nTin oxide;4');
+    await screen.press('Put 3 lines in place of these');
+    expect(screen.field('Percent of line 1 of the base').value).toBe('70.5');
+    expect(screen.field('Percent of line 1 over the base').value).toBe('4');
+    await screen.key('u');
+    expect(screen.field('Percent of line 1 of the base').value).toBe('60');
+  });
+
   it('shows what each version changed, and brings an old one back into the editor', async () => {
     const screen = await open();
     const fold = screen.all<HTMLDetailsElement>('details').find((one) => one.textContent?.includes('Its versions'))!;

@@ -15,6 +15,7 @@ import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
+import { PastePanel } from './paste-panel';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 import { VersionList } from './version-list';
 
@@ -22,7 +23,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList],
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',

@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { readRecipeText, type Powder, type RecipeLine } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+
+/** Lines pasted from a spreadsheet, looked at before they replace those of the recipe. */
+@Component({
+  selector: 'cz-paste-panel',
+  template: `
+    <label class="named">
+      Powders and percentages, one line each
+      <textarea
+        rows="5"
+        placeholder="Silica	30&#10;Kaolin	20&#10;&#10;Tin oxide	4"
+        [value]="text()"
+        (input)="text.set($any($event.target).value)"
+      ></textarea>
+    </label>
+    <p class="quiet small">After an empty line, or with a + in front, a line goes over the base.</p>
+    @if (text().trim()) {
+      <table class="sheet" aria-label="As it was read">
+        @for (line of read().lines; track line.number) {
+          <tr>
+            <td>{{ line.powder.name }}</td>
+            <td class="num">{{ line.percent }} %</td>
+            <td class="quiet small">{{ line.part === 'base' ? 'base' : 'over the base' }}</td>
+          </tr>
+        }
+      </table>
+      @for (line of read().unread; track line.number) {
+        <p class="says" role="alert">Line {{ line.number }}: {{ line.says }}</p>
+      }
+      <button type="button" class="press" [disabled]="read().lines.length === 0 || read().unread.length > 0" (click)="take()">
+        Put {{ read().lines.length }} {{ read().lines.length === 1 ? 'line' : 'lines' }} in place of these
+      </button>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.5rem;
+      justify-items: start;
+    }
+    .named {
+      width: 100%;
+    }
+    .sheet {
+      width: auto;
+      min-width: 20rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PastePanel {
+  readonly powders = input.required<readonly Powder[]>();
+  readonly taken = output<RecipeLine[]>();
+  protected readonly text = signal('');
+  protected readonly read = computed(() => readRecipeText({ text: this.text(), powders: this.powders() }));
+
+  protected take(): void {
+    this.taken.emit(this.read().lines.map(({ powder, part, percent }) => ({ id: uuid(), powderId: powder.id, part, percent })));
+    this.text.set('');
+  }
+}
