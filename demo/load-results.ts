@@ -73,7 +73,7 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
         bucketId: step.bucketId ?? null,
         bucketName: step.bucketName ?? null,
         bucketCode: null,
-        sg: step.bucketId ? Number((1.44 + random() * 0.04).toFixed(2)) : null,
+        sg: step.bucketId ? sgOfThatDay(buckets, step.bucketId, random) : null,
         coatMm: step.coatMm ?? null,
         seconds: step.seconds ?? null,
         doneAt: load.clock.ago({ days: 12 * i + 4 }),
@@ -102,6 +102,12 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
       );
     }
   }
+}
+
+/** Somewhere in the range its glaze wants. */
+function sgOfThatDay(buckets: LoadedBuckets, bucketId: string, random: () => number): number {
+  const { sgLow, sgHigh } = [...buckets.values()].find((bucket) => bucket.id === bucketId)?.recipe?.body ?? { sgLow: 1.46, sgHigh: 1.54 };
+  return Number((sgLow + random() * (sgHigh - sgLow)).toFixed(2));
 }
 
 async function createFiring(load: DemoLoad, kiln: string, startedAt: string, points: FiringPoint[], witnessCone: string | null): Promise<string> {

@@ -39,8 +39,8 @@ let counter = 0;
 @Component({
   selector: 'cz-number-field',
   template: `
-    <span class="name"
-      ><label [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}</label>
+    <span class="name" [class.visually-hidden]="labelHidden()"
+      ><label [attr.for]="id">{{ label() }}</label>
       @if (hint()) {
         <span class="hint" [id]="id + '-hint'">{{ hint() }}</span>
       }
