@@ -56,7 +56,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
   });
 
   await test.step('Bucket: measured, brought into range in two stages', async () => {
-    await expect(page.getByRole('heading', { name: 'Nube', level: 1 })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Nube', level: 1, exact: true })).toBeVisible();
     await expect(page.getByText('never measured')).toBeVisible();
     await page.getByLabel('Full weight').fill('214.4');
     await expect(page.getByText('1.520')).toBeVisible();

@@ -1,9 +1,17 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, RouteReuseStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import {
+  provideRouter,
+  RouteReuseStrategy,
+  withComponentInputBinding,
+  withInMemoryScrolling,
+  withNavigationErrorHandler,
+  withRouterConfig,
+} from '@angular/router';
 import { routes } from './app.routes';
 import { provideIcons } from './icons';
 import { FreshPages } from './shell/fresh-pages';
+import { tellNavigationTrouble } from './shell/navigation-trouble';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -11,6 +19,13 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(withFetch()),
     provideIcons(),
     { provide: RouteReuseStrategy, useClass: FreshPages },
-    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withNavigationErrorHandler(tellNavigationTrouble),
+      // Told once, by the strip; the promise of every link need not tell it again.
+      withRouterConfig({ resolveNavigationPromiseOnError: true }),
+      withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
+    ),
   ],
 };

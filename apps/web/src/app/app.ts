@@ -7,6 +7,7 @@ import { Keys } from './data/keys';
 import { Outbox } from './data/outbox';
 import { StudioStore } from './data/studio-store';
 import { ConnectionStrip } from './shell/connection-strip';
+import { NavigationTrouble } from './shell/navigation-trouble';
 import { OpensDialogs } from './shell/opens-dialogs';
 import { STATIONS } from './shell/stations';
 
@@ -22,6 +23,7 @@ import { STATIONS } from './shell/stations';
 export class App {
   private readonly router = inject(Router);
   private readonly dialogs = inject(OpensDialogs);
+  private readonly trouble = inject(NavigationTrouble);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
   protected readonly keys = inject(Keys);
   protected readonly studio = inject(StudioStore);
@@ -31,6 +33,7 @@ export class App {
       filter((event) => event instanceof NavigationEnd),
       // A screen reader starts at the new page, not at the link that led there.
       tap((event) => event.id > 1 && this.main().nativeElement.focus({ preventScroll: true })),
+      tap(() => this.trouble.clear()),
       map((event) => event.urlAfterRedirects),
     ),
     { initialValue: '/' },

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Router } from '@angular/router';
 import { Outbox } from '../data/outbox';
+import { NavigationTrouble } from './navigation-trouble';
 
 /** Says when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */
 @Component({
@@ -10,6 +12,12 @@ import { Outbox } from '../data/outbox';
         <p class="away">
           The studio’s records cannot be reached. Go on working: {{ outbox.pendingCount() }}
           {{ outbox.pendingCount() === 1 ? 'step is' : 'steps are' }} kept on this device and sent when they are back.
+        </p>
+      }
+      @if (trouble.wanted(); as url) {
+        <p class="away">
+          That page is not on this device yet and could not be fetched. You are still where you were.
+          <button type="button" class="press bare" (click)="again(url)">Try again</button>
         </p>
       }
       @for (refusal of outbox.refused(); track refusal.event.event.id) {
@@ -37,4 +45,11 @@ import { Outbox } from '../data/outbox';
 })
 export class ConnectionStrip {
   protected readonly outbox = inject(Outbox);
+  protected readonly trouble = inject(NavigationTrouble);
+  private readonly router = inject(Router);
+
+  protected again(url: string): void {
+    this.trouble.clear();
+    void this.router.navigateByUrl(url);
+  }
 }

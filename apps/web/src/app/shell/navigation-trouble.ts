@@ -1,0 +1,23 @@
+import { inject, Injectable, signal } from '@angular/core';
+import type { NavigationError } from '@angular/router';
+
+/** A page that could not be opened, because its part of the app could not be fetched. */
+@Injectable({ providedIn: 'root' })
+export class NavigationTrouble {
+  private readonly target = signal<string | undefined>(undefined);
+  /** The address that was wanted; nothing when all is well. */
+  readonly wanted = this.target.asReadonly();
+
+  tell(url: string): void {
+    this.target.set(url);
+  }
+
+  clear(): void {
+    this.target.set(undefined);
+  }
+}
+
+/** Pages are fetched when they are first opened: with the server away that fails, and the page at hand stays. */
+export function tellNavigationTrouble(error: NavigationError): void {
+  inject(NavigationTrouble).tell(error.url);
+}
