@@ -1,4 +1,3 @@
-import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -20,11 +19,6 @@ export function createApp(context: Context): Express {
   app.set('query parser', 'simple');
   app.use(guardOrigin(context.config));
   app.use(...securityHeaders());
-  // Answers are made anew each time: quick beats small. Files are made once and fetched rarely: small beats quick.
-  app.use(
-    '/api',
-    compression({ level: constants.Z_BEST_SPEED, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MIN_QUALITY } } }),
-  );
   app.use(compression());
   const writes = rateLimit({
     windowMs: 60_000,
