@@ -6,12 +6,6 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
 
-export async function listBuckets({ context, studioId }: Call<unknown>): Promise<BucketSummary[]> {
-  const rows = await context.models.buckets.findAll({ where: { studioId }, order: [['createdAt', 'ASC']] });
-  const numbers = await versionNumbers(context, studioId);
-  return rows.map((row) => summary(row.get(), numbers));
-}
-
 export async function readBucket({ context, studioId, id }: Call<unknown>): Promise<Bucket> {
   return bucketById(context, studioId, id);
 }

@@ -1,6 +1,7 @@
 import { bucketSplitSchema, bucketUpdateSchema } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
-import { listBuckets, readBucket } from './read-buckets';
+import { listBuckets } from './list-buckets';
+import { readBucket } from './read-buckets';
 import { splitBucket } from './split-bucket';
 import { updateBucket } from './update-bucket';
 
