@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { BatchEvent, BucketEvent, DayEvent } from '@cazuela/core';
+import { BATCH_CHECKS, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
 import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from './basics';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
@@ -15,6 +15,14 @@ const MOST_RAISED = 20;
 export const batchEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('respiratorOn') }),
   z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('loadWeighed'),
+    lineId: idSchema,
+    load: z.int().min(1).max(100),
+    grams: gramsSchema,
+    entered: enteredSchema.optional(),
+  }),
   z.strictObject({ ...head, type: z.literal('lineSkipped'), lineId: idSchema }),
   z.strictObject({ ...head, type: z.literal('waterPoured'), grams: gramsSchema, entered: enteredSchema.optional() }),
   z.strictObject({
@@ -22,6 +30,25 @@ export const batchEventSchema = z.discriminatedUnion('type', [
     type: z.literal('batchRaised'),
     factor: z.number().min(1, 'A batch is raised, never made smaller.').max(MOST_RAISED, `A batch is not raised more than ${MOST_RAISED} times.`),
     divisionGrams: z.number().min(0).max(100),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('lineSubstituted'),
+    lineId: idSchema,
+    powderId: idSchema,
+    name: nameSchema,
+    density: z.number().gt(1).max(12),
+    hazards: z.array(z.string().max(200)).max(20),
+    sieveMesh: z.number().optional(),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('checked'),
+    check: z.enum(BATCH_CHECKS),
+    lineId: idSchema.optional(),
+    value: z.number().min(-50).max(LIMITS.grams).optional(),
+    text: textSchema.optional(),
+    entered: enteredSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('noted'), lineId: idSchema.optional(), text: textSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),

@@ -9,15 +9,32 @@ export interface EventHead {
   by: string;
 }
 
+/** What can be checked or noted with a figure or a word while a batch is made. */
+export const BATCH_CHECKS = ['closingWeight', 'sieveResidue', 'waterTemperature', 'powderLot', 'tileBeside', 'rinseWater'] as const;
+export type BatchCheck = (typeof BATCH_CHECKS)[number];
+
 /** What happened while a batch was weighed. */
 export type BatchEvent = EventHead &
   (
     | { type: 'respiratorOn' }
     | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined }
+    /** One of several loads of a line the scale cannot hold at once; `load` counts from 1, so that a second tick is seen. */
+    | { type: 'loadWeighed'; lineId: string; load: number; grams: number; entered?: Entered | undefined }
     | { type: 'lineSkipped'; lineId: string }
     | { type: 'waterPoured'; grams: number; entered?: Entered | undefined }
     /** Too much of a line was in the bucket already: every target is this many times the plan's. */
     | { type: 'batchRaised'; factor: number; divisionGrams: number }
+    /** Another powder takes a line's place, with what the bucket must know of it. */
+    | { type: 'lineSubstituted'; lineId: string; powderId: string; name: string; density: number; hazards: string[]; sieveMesh?: number | undefined }
+    /** Grams for weights and residue, °C for water; a word for lots and tiles. */
+    | {
+        type: 'checked';
+        check: BatchCheck;
+        lineId?: string | undefined;
+        value?: number | undefined;
+        text?: string | undefined;
+        entered?: Entered | undefined;
+      }
     | { type: 'noted'; lineId?: string | undefined; text: string }
     | { type: 'undone'; eventId: string }
     | { type: 'batchFinished'; bucketId: string }

@@ -1,5 +1,5 @@
 import type { BatchPlan, BatchPlanLine } from '../weighing/batch-plan';
-import type { BatchEvent } from './batch-events';
+import type { BatchCheck, BatchEvent } from './batch-events';
 
 export interface BatchLineState extends BatchPlanLine {
   state: 'waiting' | 'weighed' | 'skipped';
@@ -8,6 +8,18 @@ export interface BatchLineState extends BatchPlanLine {
   /** Still to weigh: the target, or what is missing after the batch was raised. 0 when done. */
   toWeighGrams: number;
   eventId?: string;
+  /** Loads that are in, of a line the scale cannot hold at once. */
+  loadsIn: number;
+  /** The powder the recipe names, when another took its place. */
+  insteadOf?: string;
+  lot?: string;
+}
+
+export interface CheckDone {
+  check: BatchCheck;
+  lineId?: string | undefined;
+  value?: number | undefined;
+  text?: string | undefined;
 }
 
 export type BatchStep =
@@ -26,6 +38,8 @@ export interface BatchState {
   factor: number;
   step: BatchStep;
   notes: { text: string; lineId?: string | undefined }[];
+  /** The last of each kind; lots stand on their lines. */
+  checks: CheckDone[];
   /** The last thing that Backspace takes back. */
   lastUndoable?: string;
   startedBy?: string;
@@ -42,8 +56,8 @@ const WATER_DIVISION_GRAMS = 1;
  */
 export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines' | 'waterGrams'>; events: readonly BatchEvent[] }): BatchState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
-  const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0, toWeighGrams: line.targetGrams }));
-  const state: Running = { lines, respiratorOn: false, factor: 1, notes: [], waterWanted: plan.waterGrams };
+  const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0, toWeighGrams: line.targetGrams, loadsIn: 0 }));
+  const state: Running = { lines, respiratorOn: false, factor: 1, notes: [], checks: [], waterWanted: plan.waterGrams };
   for (const event of events) {
     if (undone.has(event.id)) continue;
     state.startedBy ??= event.by;
@@ -72,6 +86,15 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
       state.lastUndoable = event.id;
       break;
     }
+    case 'loadWeighed': {
+      const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
+      if (!line || line.state !== 'waiting' || event.load !== line.loadsIn + 1) break;
+      line.loadsIn = event.load;
+      line.inGrams += event.grams;
+      line.toWeighGrams = Math.max(0, line.toWeighGrams - event.grams);
+      state.lastUndoable = event.id;
+      break;
+    }
     case 'waterPoured':
       if (state.waterInGrams !== undefined && waterMissing(state) === 0) break;
       state.waterInGrams = (state.waterInGrams ?? 0) + event.grams;
@@ -83,6 +106,18 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
       raise(state, event, plan);
       state.lastUndoable = event.id;
       break;
+    case 'lineSubstituted': {
+      const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
+      // What is in the bucket stays what it is: only a line that waits for its first grams can become another powder.
+      if (!line || line.state !== 'waiting' || line.inGrams > 0) break;
+      line.insteadOf ??= line.name;
+      Object.assign(line, { powderId: event.powderId, name: event.name, density: event.density, hazards: event.hazards, sieveMesh: event.sieveMesh });
+      state.lastUndoable = event.id;
+      break;
+    }
+    case 'checked':
+      takeCheck(state, event);
+      break;
     case 'noted':
       state.notes.push({ text: event.text, lineId: event.lineId });
       break;
@@ -92,6 +127,15 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
     case 'undone':
       break;
   }
+}
+
+function takeCheck(state: Running, { check, lineId, value, text }: Extract<BatchEvent, { type: 'checked' }>): void {
+  if (check === 'powderLot') {
+    const line = state.lines.find((candidate) => candidate.lineId === lineId);
+    if (line && text) line.lot = text;
+    return;
+  }
+  state.checks = [...state.checks.filter((one) => one.check !== check), { check, lineId, value, text }];
 }
 
 /** Every target rises; a line already in waits again for what it lacks, unless that is less than the scale can show. */

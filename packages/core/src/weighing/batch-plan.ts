@@ -2,13 +2,24 @@ import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { dryGrams, waterPerDryGram } from '../slurry/contents';
 import { sgOfMix } from '../slurry/mix';
+import { labelWaterPerGram, type LabelRule } from '../recipe/label-rule';
 import { additionSum, normaliseRecipe } from '../recipe/normalise';
 import { recipeDensity, resolveLines } from '../recipe/recipe-mix';
 import type { Powder, RecipeLine } from '../recipe/recipe';
+import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
 import { weighOrder } from './weigh-order';
 
-export type BatchSize = { kind: 'base'; baseGrams: number } | { kind: 'volume'; volumeMl: number; sg: number };
-export type WaterRule = { kind: 'perBaseGram'; millilitres: number } | { kind: 'perDryGram'; millilitres: number } | { kind: 'toSg'; sg: number };
+export type BatchSize =
+  | { kind: 'base'; baseGrams: number }
+  | { kind: 'all'; totalGrams: number }
+  | { kind: 'volume'; volumeMl: number; sg: number }
+  /** Enough for these pieces, and what must stay in the bucket for the tallest to go under. */
+  | { kind: 'pieces'; pieces: readonly PiecesToCoat[]; stayMl: number; sg: number };
+export type WaterRule =
+  | { kind: 'perBaseGram'; millilitres: number }
+  | { kind: 'perDryGram'; millilitres: number }
+  | { kind: 'label'; rule: LabelRule }
+  | { kind: 'toSg'; sg: number };
 
 export interface BatchPlanLine {
   lineId: string;
@@ -48,7 +59,7 @@ export function planBatch({ lines, powders, size, water, order = 'clayFirst' }: 
   const tidy = normaliseRecipe({ lines });
   const density = recipeDensity({ lines: tidy, powders });
   const overBase = 1 + additionSum({ lines: tidy }) / 100;
-  const baseGrams = size.kind === 'base' ? requirePositive('baseGrams', size.baseGrams) : dryGrams({ ...size, density }) / overBase;
+  const baseGrams = baseFor({ size, density, overBase });
   if (baseGrams > 1_000_000) {
     throw new PotterError('tooLarge', 'baseGrams', baseGrams, 'More than a tonne of base is no bucket: check the size and its unit.');
   }
@@ -66,6 +77,23 @@ export function planBatch({ lines, powders, size, water, order = 'clayFirst' }: 
     expectedMl: totalGrams / density + waterGrams,
     lines: order === 'clayFirst' ? weighOrder({ lines: resolved, roles: rolesOf(powders) }) : resolved,
   };
+}
+
+function baseFor({ size, density, overBase }: { size: BatchSize; density: number; overBase: number }): number {
+  switch (size.kind) {
+    case 'base':
+      return requirePositive('baseGrams', size.baseGrams);
+    case 'all':
+      return requirePositive('dryGrams', size.totalGrams) / overBase;
+    case 'volume':
+      return dryGrams({ ...size, density }) / overBase;
+    case 'pieces': {
+      const stays = size.stayMl > 0 ? dryGrams({ volumeMl: size.stayMl, sg: size.sg, density }) : 0;
+      const coats = dryGramsForPieces({ pieces: size.pieces, density });
+      if (coats === 0) throw new PotterError('emptyList', 'pieces', 0, 'Choose the pieces to glaze and how many of each.');
+      return (coats + stays) / overBase;
+    }
+  }
 }
 
 function planLine(line: RecipeLine, powder: Powder, baseGrams: number): BatchPlanLine {
@@ -92,6 +120,9 @@ function waterFor(question: { water: WaterRule; baseGrams: number; totalGrams: n
       return baseGrams * requireNotNegative('waterGrams', water.millilitres);
     case 'perDryGram':
       return totalGrams * requireNotNegative('waterGrams', water.millilitres);
+    case 'label':
+      // The label knows the powder as it comes; stain goes over it and is given its water by the SG later.
+      return baseGrams * labelWaterPerGram(water.rule);
     case 'toSg':
       return totalGrams * waterPerDryGram({ sg: water.sg, density });
   }

@@ -1,9 +1,16 @@
+import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
 
 /** A line should be weighed to 2 % or better: more than that and the colour moves. */
 export const LARGEST_WEIGHING_ERROR = 0.02;
 
 export type LineOnScale = { kind: 'fine'; error: number; loads: number } | { kind: 'tooSmall'; error: number; loads: 1; baseFactor: number };
+
+export interface ScaleLimits {
+  name: string;
+  divisionGrams: number;
+  capacityGrams: number;
+}
 
 /**
  * What the scale makes of one line: relative error ± half a division/target, and loads where it exceeds the capacity.
@@ -13,4 +20,13 @@ export function lineOnScale(line: { targetGrams: number; divisionGrams: number; 
   const error = requirePositive('divisionGrams', line.divisionGrams) / 2 / requirePositive('targetGrams', line.targetGrams);
   if (error > LARGEST_WEIGHING_ERROR) return { kind: 'tooSmall', error, loads: 1, baseFactor: error / LARGEST_WEIGHING_ERROR };
   return { kind: 'fine', error, loads: Math.ceil(line.targetGrams / requirePositive('capacityGrams', line.capacityGrams)) };
+}
+
+/** The scale to weigh a line on: the finest that holds it in one load, else the one that needs the fewest loads. */
+export function scaleFor<Scale extends ScaleLimits>({ targetGrams, scales }: { targetGrams: number; scales: readonly Scale[] }): Scale {
+  const [first] = [...scales].sort(
+    (a, b) => Math.ceil(targetGrams / a.capacityGrams) - Math.ceil(targetGrams / b.capacityGrams) || a.divisionGrams - b.divisionGrams,
+  );
+  if (!first) throw new PotterError('emptyList', 'scales', 0, 'The studio has no scale: note one on the studio page.');
+  return first;
 }

@@ -17,6 +17,34 @@ const weigh = (lineId: string, grams: number, by?: string): BatchEvent => ({ ...
 const stand = (...events: BatchEvent[]) => replayBatch({ plan: PLAN, events });
 
 describe('a batch at the bench', () => {
+  it('weighs a line in loads, each counted once whoever ticks it', () => {
+    const load = (number: number, grams: number): BatchEvent => ({ ...head(), type: 'loadWeighed', lineId: CLAY.lineId, load: number, grams });
+    const state = stand(on(), water(), load(1, 150), load(1, 150), weigh(CLAY.lineId, 148));
+    expect(state.lines[0]).toMatchObject({ state: 'weighed', inGrams: 298, loadsIn: 1 });
+    expect(stand(on(), water(), load(1, 150)).step).toMatchObject({ kind: 'line', number: 1, line: { toWeighGrams: 150 } });
+  });
+
+  it('takes another powder in a line’s place while none of it is in, and remembers which it stands for', () => {
+    const other = (): BatchEvent => ({
+      ...head(),
+      type: 'lineSubstituted',
+      lineId: CLAY.lineId,
+      powderId: 'ball',
+      name: 'Ball clay',
+      density: 2.6,
+      hazards: [],
+    });
+    expect(stand(on(), other()).lines[0]).toMatchObject({ name: 'Ball clay', powderId: 'ball', insteadOf: 'Kaolin', targetGrams: 300 });
+    expect(stand(on(), water(), weigh(CLAY.lineId, 300), other()).lines[0]).toMatchObject({ name: 'Kaolin' });
+  });
+
+  it('keeps the last of each check, and lots on their lines', () => {
+    const check = (change: object): BatchEvent => ({ ...head(), type: 'checked', check: 'closingWeight', ...change }) as BatchEvent;
+    const state = stand(on(), check({ value: 900 }), check({ value: 999 }), check({ check: 'powderLot', lineId: CLAY.lineId, text: 'bag 14' }));
+    expect(state.checks).toEqual([{ check: 'closingWeight', lineId: undefined, value: 999, text: undefined }]);
+    expect(state.lines[0]!.lot).toBe('bag 14');
+  });
+
   it('starts with the respirator, before any powder', () => {
     expect(stand().step.kind).toBe('respirator');
   });

@@ -1,0 +1,86 @@
+import { PotterError } from '../checks/potter-error';
+import { requirePositive } from '../checks/require';
+import { blendVolumes, type BlendQuestion } from './blend';
+import { ladder } from './ladder';
+import { stainForPercent } from './percent';
+
+/** One tile of a series and what is done just before it is dipped. */
+export interface SeriesStep {
+  /** On the back of the tile: the series' code and the step, "K7-3". */
+  code: string;
+  percent: number;
+  baseGrams?: number;
+  stainGrams?: number;
+  aMl?: number;
+  bMl?: number;
+}
+
+export interface Series {
+  steps: SeriesStep[];
+  baseGrams: number;
+  stainGrams: number;
+  /** What is left when the last tile is dipped. Separate cups leave one each. */
+  left: { baseGrams: number; stainGrams: number; percent: number } | { cups: number };
+}
+
+/** A ladder goes on for at most this many steps. */
+export const MOST_STEPS = 20;
+
+/** Evenly spaced steps from one percentage to another. */
+export function evenSteps({ from, to, count }: { from: number; to: number; count: number }): number[] {
+  if (!Number.isInteger(count) || count < 2 || count > MOST_STEPS) {
+    throw new PotterError('tooLarge', 'count', count, `A series has from 2 to ${MOST_STEPS} steps.`);
+  }
+  return Array.from({ length: count }, (_, index) => Number((from + ((to - from) * index) / (count - 1)).toFixed(4)));
+}
+
+/** A ladder in one cup: add, stir, dip a tile, add. Each tile takes some of base and stain with it. */
+export function oneCupSeries(question: { code: string; baseGrams: number; percents: readonly number[]; drawGrams: number }): Series {
+  requireSteps(question.percents);
+  const { baseGrams, percents, drawGrams } = question;
+  const { addGrams, baseLeftGrams, stainLeftGrams } = ladder({ baseDryGrams: baseGrams, percents, drawDryGrams: drawGrams });
+  return {
+    steps: percents.map((percent, index) => ({ code: tileCode(question.code, index), percent, stainGrams: addGrams[index]! })),
+    baseGrams,
+    stainGrams: addGrams.reduce((sum, grams) => sum + grams, 0),
+    left: { baseGrams: baseLeftGrams, stainGrams: stainLeftGrams, percent: (100 * stainLeftGrams) / baseLeftGrams },
+  };
+}
+
+/** The same steps in separate cups: each has its own base, so a slip in one leaves the others right. */
+export function separateCupsSeries(question: { code: string; cupBaseGrams: number; percents: readonly number[] }): Series {
+  requireSteps(question.percents);
+  const { cupBaseGrams, percents } = question;
+  const steps = percents.map((percent, index) => ({
+    code: tileCode(question.code, index),
+    percent,
+    baseGrams: cupBaseGrams,
+    stainGrams: stainForPercent({ baseDryGrams: cupBaseGrams, percent }),
+  }));
+  return {
+    steps,
+    baseGrams: cupBaseGrams * percents.length,
+    stainGrams: steps.reduce((sum, step) => sum + step.stainGrams, 0),
+    left: { cups: percents.length },
+  };
+}
+
+/** Two buckets of one base, stained differently, measured into cups by volume. */
+export function blendSeries(question: Omit<BlendQuestion, 'targetPercent'> & { code: string; percents: readonly number[] }): {
+  steps: SeriesStep[];
+  aMl: number;
+  bMl: number;
+} {
+  requireSteps(question.percents);
+  const { code, percents, ...blend } = question;
+  const steps = percents.map((percent, index) => ({ code: tileCode(code, index), percent, ...blendVolumes({ ...blend, targetPercent: percent }) }));
+  return { steps, aMl: steps.reduce((sum, step) => sum + step.aMl, 0), bMl: steps.reduce((sum, step) => sum + step.bMl, 0) };
+}
+
+const tileCode = (code: string, index: number): string => `${code}-${index + 1}`;
+
+function requireSteps(percents: readonly number[]): void {
+  if (percents.length === 0) throw new PotterError('emptyList', 'percents', 0, 'Write the percentages of the steps, like 1, 2, 4, 6, 8.');
+  if (percents.length > MOST_STEPS) throw new PotterError('tooLarge', 'percents', percents.length, `A series has at most ${MOST_STEPS} steps.`);
+  percents.forEach((percent) => requirePositive('percent', percent + 1));
+}
