@@ -87,7 +87,7 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
     await append(load, id, [filled, ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
   }
   await loadUnfinishedBatch(load, recipes.get('Noche Honda')!);
-  buckets.set('Agua Quieta', await loadJar(load, recipes.get('Humo')!));
+  buckets.set('Agua Quieta', await loadJar(load, recipes.get('Agua Quieta')!));
   return buckets;
 }
 
@@ -174,13 +174,14 @@ async function createBatchRow(
       linesDone: row.bucketId ? plan.lines.length : 0,
       lastAt: row.createdAt,
       lastBy: 'Inés',
+      setAside: false,
       createdAt: row.createdAt,
     },
     { transaction: load.transaction },
   );
 }
 
-async function loadJar(load: DemoLoad, { powders }: LoadedRecipe): Promise<{ id: string; colour: string }> {
+async function loadJar(load: DemoLoad, { id: recipeId, versionId, powders }: LoadedRecipe): Promise<{ id: string; colour: string }> {
   const id = uuid();
   const colour = '#6FA3A8';
   const powder = powders.find((candidate) => candidate.name.startsWith('Agua Quieta'))!;
@@ -190,8 +191,8 @@ async function loadJar(load: DemoLoad, { powders }: LoadedRecipe): Promise<{ id:
     id,
     studioId: load.studioId,
     body: { name: 'Agua Quieta', sgLow: 1.46, sgHigh: 1.54, capacityMl: 500, colour, notes: 'Ready jar, brushed: three coats by its label.' },
-    recipeId: null,
-    recipeVersionId: null,
+    recipeId,
+    recipeVersionId: versionId,
     transaction: load.transaction,
   });
   await append(load, id, [

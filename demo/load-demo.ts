@@ -7,6 +7,7 @@ import { loadDays } from './load-days';
 import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
 import { loadResults } from './load-results';
+import { loadShelf, scaleChecks } from './load-shelf';
 import { OWN_POWDERS } from './recipes';
 import type { DemoLoad } from './demo-load';
 
@@ -25,10 +26,14 @@ export async function loadDemo(context: Context): Promise<void> {
       name: 'Taller La Perdiz',
       members: ['Inés', 'Bruno', 'Oriol', 'Maia'],
       vessels,
-      scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 },
+      scales: [
+        { id: uuid(), name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000, checks: scaleChecks(clock) },
+        { id: uuid(), name: 'Fine scale', divisionGrams: 0.01, capacityGrams: 300, checks: [] },
+      ],
+      currency: '€',
     };
     await createStudio(context, { id: studioId, body, demo: true, transaction });
-    const own = OWN_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId, name, body: rest }));
+    const own = OWN_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId, version: 1, name, body: rest }));
     await context.models.powders.bulkCreate(own, { transaction });
     const load: DemoLoad = { context, transaction, studioId, clock };
     const recipes = await loadRecipes(load);
@@ -36,5 +41,6 @@ export async function loadDemo(context: Context): Promise<void> {
     const pieces = await loadPieces(load, buckets);
     await loadDays(load, pieces, buckets);
     await loadResults(load, pieces, buckets);
+    await loadShelf(load);
   });
 }

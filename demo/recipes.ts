@@ -168,6 +168,26 @@ export const DEMO_RECIPES: readonly DemoRecipe[] = [
       movement: 'unknown',
       foodTested: false,
       notes: 'Bought base with black stain. Flocculated by drops in the summer.',
+      product: {
+        kind: 'base',
+        label: { powder: { value: 1, unit: 'kg' }, water: { value: 1.05, unit: 'L' } },
+        packGrams: 5000,
+        packPrice: 24.5,
+      },
+    },
+  },
+  {
+    base: [['Agua Quieta, jar glaze', 100]],
+    additions: [],
+    body: {
+      name: 'Agua Quieta',
+      surface: 'gloss',
+      colour: '#6FA3A8',
+      ...range(1.46, 1.54),
+      movement: 'stays',
+      foodTested: false,
+      notes: 'Ready jar, brushed. Quiet blue over either body.',
+      product: { kind: 'jar', coats: 3, jarMl: 470, jarPrice: 14.9, makerSaysFoodSafe: 'yes' },
     },
   },
 ];

@@ -7,8 +7,10 @@ import { eventRoutes } from './features/events/routes';
 import { kilnRoutes } from './features/kiln/routes';
 import { photoRoutes } from './features/photos/routes';
 import { pieceRoutes } from './features/pieces/routes';
+import { printRoutes } from './features/print/routes';
 import { powderRoutes } from './features/powders/routes';
 import { recipeRoutes } from './features/recipes/routes';
+import { seriesRoutes } from './features/series/routes';
 import { searchRoutes } from './features/search/routes';
 import { studioDocumentRoutes } from './features/studios/routes';
 
@@ -20,6 +22,8 @@ export const studioRoutes: readonly Route[] = [
   ...recipeRoutes,
   ...batchRoutes,
   ...bucketRoutes,
+  ...printRoutes,
+  ...seriesRoutes,
   ...eventRoutes,
   ...pieceRoutes,
   ...dayRoutes,

@@ -7,6 +7,7 @@ import type { Context } from './context';
 import { connect } from './db/connect';
 import { migrateUp } from './db/migrate';
 import { defineModels } from './db/models';
+import { attachScales } from './devices/scale-socket';
 import { ensureStudio } from './features/studios/ensure-studio';
 
 export interface Running {
@@ -24,9 +25,11 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
   if (prepare) await prepare(context);
   await ensureStudio(context);
   const server = createServer(createApp(context));
+  const detachScales = attachScales(server, context);
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   const stop = async (): Promise<void> => {
+    detachScales();
     server.closeIdleConnections();
     await new Promise((resolve) => {
       server.close(resolve);

@@ -9,6 +9,7 @@ import { v7 as uuid } from 'uuid';
 import type { Studio } from '@cazuela/contract';
 import type { MariaDbAddress } from '../../../scripts/lib/private-mariadb';
 import { createApp } from '../src/app';
+import { attachScales } from '../src/devices/scale-socket';
 import { configFrom } from '../src/config';
 import type { Context } from '../src/context';
 import { connect } from '../src/db/connect';
@@ -66,10 +67,14 @@ export async function serverUnderTest(env: Record<string, string> = {}, address 
   await migrateUp(sequelize);
   const studio = await newStudio(context, 'Taller La Perdiz');
   const server = createServer(createApp(context));
+  const detachScales = attachScales(server, context);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   let stopped: Promise<void> | undefined;
-  const stop = (): Promise<void> => (stopped ??= closeAll(server, sequelize));
+  const stop = (): Promise<void> => {
+    detachScales();
+    return (stopped ??= closeAll(server, sequelize));
+  };
   running.push(stop);
   const any = supertest(origin);
   const within = (id: string) => ({
@@ -99,7 +104,13 @@ async function closeAll(server: Server, sequelize: Sequelize): Promise<void> {
 
 async function newStudio(context: Context, name: string): Promise<Studio> {
   const id = uuid();
-  const body = { name, members: ['Inés', 'Bruno'], vessels: [], scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 } };
+  const body = {
+    name,
+    members: ['Inés', 'Bruno'],
+    vessels: [],
+    scales: [{ id: uuid(), name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000, checks: [] }],
+    currency: '€',
+  };
   await context.sequelize.transaction((transaction) => createStudio(context, { id, body, demo: false, transaction }));
   return { id, version: 1, demo: false, ...body };
 }

@@ -12,6 +12,8 @@ export const LIMITS = {
   grams: 1_000_000,
   millilitres: 1_000_000,
   eventsInOneSend: 200,
+  scaleChecks: 60,
+  recipesInOneImport: 10_000,
   photoBytes: 8 * 1024 * 1024,
 } as const;
 

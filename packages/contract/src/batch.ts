@@ -2,14 +2,30 @@ import * as z from 'zod';
 import type { BatchPlan } from '@cazuela/core';
 import { enteredSchema, gramsSchema, idSchema, millilitresSchema, nameSchema, sgSchema, timeSchema } from './basics';
 import { batchEventSchema } from './events';
+import { labelRuleSchema } from './recipe';
+
+const pieceToCoatSchema = z.strictObject({
+  count: z.int().min(1).max(10_000),
+  areaCm2: z.number().gt(0).max(100_000),
+  coatMm: z.number().gt(0).max(10),
+  way: z.enum(['dip', 'pour', 'brush', 'spray']),
+});
 
 export const batchSizeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('base'), baseGrams: gramsSchema.gt(0, 'The base must weigh more than 0.') }),
+  z.strictObject({ kind: z.literal('all'), totalGrams: gramsSchema.gt(0, 'The powder must weigh more than 0.') }),
+  z.strictObject({
+    kind: z.literal('pieces'),
+    pieces: z.array(pieceToCoatSchema).min(1, 'Choose the pieces to glaze.').max(60),
+    stayMl: millilitresSchema,
+    sg: sgSchema,
+  }),
   z.strictObject({ kind: z.literal('volume'), volumeMl: millilitresSchema.gt(0, 'The volume must be more than 0.'), sg: sgSchema }),
 ]);
 export const waterRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('perBaseGram'), millilitres: z.number().min(0).max(20) }),
   z.strictObject({ kind: z.literal('perDryGram'), millilitres: z.number().min(0).max(20) }),
+  z.strictObject({ kind: z.literal('label'), rule: labelRuleSchema }),
   z.strictObject({ kind: z.literal('toSg'), sg: sgSchema }),
 ]);
 
@@ -57,6 +73,7 @@ export const batchSummarySchema = z.strictObject({
   linesDone: z.int(),
   lastAt: timeSchema.nullable(),
   lastBy: z.string().nullable(),
+  setAside: z.boolean(),
 });
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
 

@@ -51,6 +51,7 @@ export const batchEventSchema = z.discriminatedUnion('type', [
     entered: enteredSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('noted'), lineId: idSchema.optional(), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('setAside') }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
   z.strictObject({ ...head, type: z.literal('batchFinished'), bucketId: idSchema }),
 ]) satisfies z.ZodType<BatchEvent>;

@@ -15,10 +15,42 @@ export {
   versionSchema,
 } from './basics';
 export { PROBLEM_CODES, problemSchema, type ProblemCode, type Problem } from './problem';
-export { vesselSchema, scaleSchema, studioBodySchema, studioSchema, studioUpdateSchema, type Vessel, type StudioBody, type Studio } from './studio';
 export {
+  vesselSchema,
+  scaleSchema,
+  scaleCheckSchema,
+  studioBodySchema,
+  studioSchema,
+  studioUpdateSchema,
+  type Vessel,
+  type Scale,
+  type ScaleCheck,
+  type StudioBody,
+  type Studio,
+} from './studio';
+export {
+  POWDER_ROLES,
+  STOCK_MOVES,
+  powderBodySchema,
   powderSchema,
+  powderCreateSchema,
+  powderUpdateSchema,
+  stockMoveSchema,
+  powderMovesSchema,
+  type PowderBody,
+  type StudioPowder,
+  type StockMove,
+  type PowderMoves,
+} from './powder';
+export { seriesBodySchema, seriesSchema, seriesCreateSchema, seriesDoneSchema, type SeriesBody, type SeriesDocument } from './series';
+export {
   SURFACES,
+  labelRuleSchema,
+  productSchema,
+  recipeUsesSchema,
+  jarOpenSchema,
+  type Product,
+  type RecipeUses,
   recipeLineSchema,
   recipeBodySchema,
   recipeSchema,
@@ -93,4 +125,5 @@ export {
   type ResultBody,
   type Result,
 } from './kiln';
+export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './scale-device';
 export { searchHitSchema, type SearchHit } from './search';

@@ -1,22 +1,39 @@
 import * as z from 'zod';
-import type { Powder } from '@cazuela/core';
-import { colourSchema, coneSchema, idSchema, LIMITS, nameSchema, noteSchema, percentSchema, sgSchema, timeSchema, versionSchema } from './basics';
-
-export const powderSchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  role: nameSchema,
-  densityGMl: z.number().gt(1).max(12),
-  rawClay: z.number().min(0),
-  shrinkWeight: z.number().min(0),
-  oxides: z.record(z.string(), z.number()),
-  loiPercent: z.number(),
-  sieveMesh: z.number().optional(),
-  hazards: z.array(z.string()),
-}) satisfies z.ZodType<Powder>;
+import {
+  colourSchema,
+  coneSchema,
+  enteredSchema,
+  gramsSchema,
+  idSchema,
+  LIMITS,
+  millilitresSchema,
+  nameSchema,
+  noteSchema,
+  percentSchema,
+  sgSchema,
+  timeSchema,
+  versionSchema,
+} from './basics';
 
 export const SURFACES = ['gloss', 'satin', 'matt', 'crystalline', 'unknown'] as const;
 export const recipeLineSchema = z.strictObject({ id: idSchema, powderId: idSchema, part: z.enum(['base', 'addition']), percent: percentSchema });
+
+export const labelRuleSchema = z.strictObject({ powder: enteredSchema, water: enteredSchema });
+const priceSchema = z.number().min(0, 'A price cannot be less than 0.').max(100_000).optional();
+
+/** What is bought ready: a dry base with the water rule of its label, or a jar to brush. Absent for what is mixed from powders. */
+export const productSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('base'), label: labelRuleSchema, packGrams: gramsSchema.gt(0), packPrice: priceSchema }),
+  z.strictObject({
+    kind: z.literal('jar'),
+    coats: z.int().min(1, 'A label asks for at least one coat.').max(10),
+    jarMl: millilitresSchema.gt(0),
+    jarPrice: priceSchema,
+    /** As its maker says, which is no leach test of this studio. */
+    makerSaysFoodSafe: z.enum(['yes', 'no', 'unsaid']),
+  }),
+]);
+export type Product = z.infer<typeof productSchema>;
 
 /** What a version of a recipe says. */
 export const recipeBodySchema = z
@@ -33,6 +50,9 @@ export const recipeBodySchema = z
     movement: z.enum(['stays', 'moves', 'runs', 'pours', 'unknown']),
     foodTested: z.boolean(),
     notes: noteSchema,
+    /** Where it came from by sum and not by fire: said until it was tested. */
+    untested: z.string().max(200).optional(),
+    product: productSchema.optional(),
   })
   .refine((body) => body.sgLow < body.sgHigh, { message: 'The lower SG must be below the upper one.', path: ['sgLow'] });
 export type RecipeBody = z.infer<typeof recipeBodySchema>;
@@ -44,6 +64,8 @@ export const recipeSchema = z.strictObject({
   versionId: idSchema,
   reason: z.string(),
   changedAt: timeSchema,
+  /** True when a piece with it came out of a kiln here. */
+  fired: z.boolean(),
   body: recipeBodySchema,
 });
 export type Recipe = z.infer<typeof recipeSchema>;
@@ -59,3 +81,13 @@ export type RecipeVersion = z.infer<typeof recipeVersionSchema>;
 
 export const recipeCreateSchema = z.strictObject({ id: idSchema, body: recipeBodySchema });
 export const recipeUpdateSchema = z.strictObject({ version: versionSchema, reason: noteSchema, body: recipeBodySchema });
+
+/** Where a recipe is used, newest first. */
+export const recipeUsesSchema = z.strictObject({
+  batches: z.array(z.strictObject({ id: idSchema, at: timeSchema, number: z.int(), totalGrams: z.number(), bucketId: idSchema.nullable() })),
+  buckets: z.array(z.strictObject({ id: idSchema, code: z.string(), name: nameSchema, number: z.int().nullable() })),
+  results: z.array(z.strictObject({ id: idSchema, pieceName: z.string(), stars: z.int(), firedAt: timeSchema, number: z.int().nullable() })),
+});
+export type RecipeUses = z.infer<typeof recipeUsesSchema>;
+/** Opening a jar: it becomes a small bucket of its own. */
+export const jarOpenSchema = z.strictObject({ bucketId: idSchema, filledEventId: idSchema, at: timeSchema, by: nameSchema, versionId: idSchema });

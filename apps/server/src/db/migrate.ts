@@ -4,6 +4,7 @@ import { studioTables } from './migrations/001-studio';
 import { withNamedLock } from './named-lock';
 import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
+import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
 
 /** One change to the tables, there and back, as plain SQL. */
 export interface Migration {
@@ -13,7 +14,7 @@ export interface Migration {
 }
 
 /** Listed by hand, in order. */
-export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables];
+export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables, shelfAndSeriesTables];
 
 function umzugFor(sequelize: Sequelize): Umzug {
   const run = async (statements: string[]): Promise<void> => {

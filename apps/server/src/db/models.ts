@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-import type { BatchPlan, BucketContents, DayItem, Powder } from '@cazuela/core';
+import type { BatchPlan, BucketContents, DayItem } from '@cazuela/core';
 import type {
   BatchCreate,
   BenchEvent,
@@ -7,9 +7,12 @@ import type {
   ClayBody,
   FiringBody,
   PieceBody,
+  PowderBody,
   RecipeBody,
   Result,
   ResultBody,
+  SeriesBody,
+  StockMove,
   StudioBody,
 } from '@cazuela/contract';
 
@@ -23,8 +26,33 @@ export interface StudioRow {
 export interface PowderRow {
   id: string;
   studioId: string;
+  version: number;
   name: string;
-  body: Omit<Powder, 'id' | 'name'>;
+  body: Omit<PowderBody, 'name'>;
+}
+export interface StockMoveRow {
+  seq?: number;
+  id: string;
+  studioId: string;
+  powderId: string;
+  deltaGrams: number;
+  body: StockMove;
+}
+export interface PowderUseRow {
+  studioId: string;
+  what: 'batch' | 'bucket' | 'series';
+  whatId: string;
+  powderId: string;
+  grams: number;
+}
+export interface SeriesRow {
+  id: string;
+  studioId: string;
+  version: number;
+  code: string;
+  body: SeriesBody;
+  createdAt: Date;
+  doneAt: Date | null;
 }
 export interface ClayBodyRow {
   id: string;
@@ -71,6 +99,7 @@ export interface BatchRow {
   linesDone: number;
   lastAt: Date | null;
   lastBy: string | null;
+  setAside: boolean;
   createdAt: Date;
 }
 export interface BenchEventRow {
@@ -131,6 +160,9 @@ type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 export interface Models {
   studios: Table<StudioRow>;
   powders: Table<PowderRow>;
+  stockMoves: Table<StockMoveRow>;
+  powderUses: Table<PowderUseRow>;
+  series: Table<SeriesRow>;
   bodies: Table<ClayBodyRow>;
   recipes: Table<RecipeRow>;
   recipeVersions: Table<RecipeVersionRow>;
@@ -170,7 +202,23 @@ export function defineModels(sequelize: Sequelize): Models {
     sequelize.define(tableName, columns, { tableName, timestamps: false, underscored: true }) as unknown as Table<Row>;
   return {
     studios: table('studios', { id, version, demo: DataTypes.BOOLEAN, body: json('body'), createdAt: time }),
-    powders: table('powders', { id, studioId: ref, name, body: json('body') }),
+    powders: table('powders', { id, studioId: ref, version, name, body: json('body') }),
+    stockMoves: table('stock_moves', {
+      seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      id: ref,
+      studioId: ref,
+      powderId: ref,
+      deltaGrams: DataTypes.DOUBLE,
+      body: json('body'),
+    }),
+    powderUses: table('powder_uses', {
+      what: { type: DataTypes.STRING(12), primaryKey: true },
+      whatId: { type: DataTypes.CHAR(36), primaryKey: true },
+      powderId: { type: DataTypes.CHAR(36), primaryKey: true },
+      studioId: ref,
+      grams: DataTypes.DOUBLE,
+    }),
+    series: table('series', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time, doneAt: time }),
     bodies: table('bodies', { id, studioId: ref, name, body: json('body') }),
     recipes: table('recipes', { id, studioId: ref, version, name, createdAt: time }),
     recipeVersions: table('recipe_versions', {
@@ -205,6 +253,7 @@ export function defineModels(sequelize: Sequelize): Models {
       linesDone: version,
       lastAt: time,
       lastBy: name,
+      setAside: DataTypes.BOOLEAN,
       createdAt: time,
     }),
     benchEvents: table('bench_events', {

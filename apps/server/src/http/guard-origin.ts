@@ -1,3 +1,4 @@
+import type { IncomingHttpHeaders } from 'node:http';
 import type { RequestHandler } from 'express';
 import { ProblemError } from './problem-error';
 
@@ -19,6 +20,13 @@ export function guardOrigin({ allowedHosts }: { allowedHosts: readonly string[] 
     }
     next();
   };
+}
+
+/** The same for a socket, which has no middleware: our name, and opened by our own page. */
+export function isOwnOrigin({ allowedHosts }: { allowedHosts: readonly string[] }, headers: IncomingHttpHeaders): boolean {
+  const host = headers.host ?? '';
+  const { origin } = headers;
+  return allowedHosts.includes(host.replace(/:\d+$/, '')) && (origin === undefined || sameHost(origin, host));
 }
 
 function sameHost(origin: string, host: string): boolean {

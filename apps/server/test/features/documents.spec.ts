@@ -192,7 +192,8 @@ describe('documents, kept in MariaDB', () => {
         name: 'Taller Vecino',
         members: ['Maia'],
         vessels: [],
-        scale: { name: 'Scale', divisionGrams: 1, capacityGrams: 3000 },
+        scales: [{ id: uuid(), name: 'Scale', divisionGrams: 1, capacityGrams: 3000, checks: [] }],
+        currency: '€',
       };
       const saved = (await server.any.put(`/api/studios/${other.id}`).send(body).expect(200)).body as Studio;
       expect(saved).toMatchObject({ version: 2, members: ['Maia'] });

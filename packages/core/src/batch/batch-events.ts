@@ -36,6 +36,8 @@ export type BatchEvent = EventHead &
         entered?: Entered | undefined;
       }
     | { type: 'noted'; lineId?: string | undefined; text: string }
+    /** Given up, or a record of what was weighed elsewhere: it no longer waits for anybody. */
+    | { type: 'setAside' }
     | { type: 'undone'; eventId: string }
     | { type: 'batchFinished'; bucketId: string }
   );

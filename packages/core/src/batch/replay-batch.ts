@@ -32,6 +32,7 @@ export type BatchStep =
 export interface BatchState {
   lines: BatchLineState[];
   respiratorOn: boolean;
+  setAside: boolean;
   waterInGrams?: number;
   dryInGrams: number;
   /** 1, or how many times the plan the batch was raised to after an overshoot. */
@@ -57,7 +58,7 @@ const WATER_DIVISION_GRAMS = 1;
 export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines' | 'waterGrams'>; events: readonly BatchEvent[] }): BatchState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
   const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0, toWeighGrams: line.targetGrams, loadsIn: 0 }));
-  const state: Running = { lines, respiratorOn: false, factor: 1, notes: [], checks: [], waterWanted: plan.waterGrams };
+  const state: Running = { lines, respiratorOn: false, setAside: false, factor: 1, notes: [], checks: [], waterWanted: plan.waterGrams };
   for (const event of events) {
     if (undone.has(event.id)) continue;
     state.startedBy ??= event.by;
@@ -123,6 +124,9 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
       break;
     case 'batchFinished':
       state.finished ??= event.bucketId;
+      break;
+    case 'setAside':
+      state.setAside = true;
       break;
     case 'undone':
       break;

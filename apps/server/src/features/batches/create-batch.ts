@@ -22,6 +22,7 @@ export async function createBatch({ context, studioId, body }: Call<BatchCreate>
     linesDone: 0,
     lastAt: null,
     lastBy: null,
+    setAside: false,
     createdAt: context.now(),
   });
   return batchById(context, studioId, body.id);

@@ -47,5 +47,6 @@ function summary(row: BatchRow, recipe: { number: number; name: string; colour: 
     linesDone: row.linesDone,
     lastAt: row.lastAt?.toISOString() ?? null,
     lastBy: row.lastBy,
+    setAside: Boolean(row.setAside),
   };
 }

@@ -2,6 +2,7 @@ import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
 import { replayBatch, replayBucket, type BatchEvent, type BucketEvent } from '@cazuela/core';
 import type { BenchEvent } from '@cazuela/contract';
 import type { Context } from '../../context';
+import { setPowderUses, type PowderUse } from '../powders/stock';
 
 export interface Stream {
   studioId: string;
@@ -46,17 +47,33 @@ async function lockStream({ models }: Context, { stream, streamId, studioId }: S
 
 /** Lists are read far more often than written: the replayed state is kept beside the row, in the same transaction. */
 async function refreshSnapshot(context: Context, target: Stream, transaction: Transaction): Promise<void> {
-  const where = { id: target.streamId, studioId: target.studioId };
+  const { streamId: whatId, studioId } = target;
+  const where = { id: whatId, studioId };
   if (target.stream === 'bucket') {
-    const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, target, transaction) });
+    const events = await eventsOf<BucketEvent>(context, target, transaction);
+    const replay = replayBucket({ events });
+    await setPowderUses(context, { studioId, what: 'bucket', whatId }, powderAddedTo(events), transaction);
     await context.models.buckets.update({ contents: replay.kind === 'ok' ? replay.contents : null }, { where, transaction });
   }
   if (target.stream === 'batch') {
     const batch = await context.models.batches.findOne({ where, transaction });
     const events = await eventsOf<BatchEvent>(context, target, transaction);
     const state = replayBatch({ plan: batch!.get().plan, events });
+    const uses = state.lines.map(({ powderId, inGrams }) => ({ powderId, grams: inGrams }));
+    await setPowderUses(context, { studioId, what: 'batch', whatId }, uses, transaction);
     const linesDone = state.lines.filter((line) => line.state !== 'waiting').length;
     const last = events.at(-1);
-    await context.models.batches.update({ linesDone, lastAt: last ? new Date(last.at) : null, lastBy: last?.by ?? null }, { where, transaction });
+    await context.models.batches.update(
+      { linesDone, lastAt: last ? new Date(last.at) : null, lastBy: last?.by ?? null, setAside: state.setAside },
+      { where, transaction },
+    );
   }
+}
+
+/** What went into a bucket from the shelf after it was filled; a filling was taken by its batch. */
+function powderAddedTo(events: readonly BucketEvent[]): PowderUse[] {
+  const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
+  return events.flatMap((event) =>
+    event.type === 'powderAdded' && !undone.has(event.id) ? event.parts.map(({ powderId, grams }) => ({ powderId, grams })) : [],
+  );
 }

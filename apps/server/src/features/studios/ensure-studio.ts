@@ -6,19 +6,20 @@ import { GENERIC_POWDERS } from '../powders/generic-powders';
 import type { Context } from '../../context';
 
 /** What an empty studio starts with: names to change. No vessel: an empty weight that is not yours would be wrong in silence. */
-const FRESH_STUDIO: StudioBody = {
+const freshStudio = (): StudioBody => ({
   name: 'Our studio',
   members: ['Me'],
   vessels: [],
-  scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 },
-};
+  scales: [{ id: uuid(), name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000, checks: [] }],
+  currency: '€',
+});
 
 /** A new database gets one empty studio, also when several servers start at once; an old one stays as it is. */
 export async function ensureStudio(context: Context): Promise<void> {
   // Counted outside the transaction of the lock: inside, an earlier picture of the table might be read.
   await withNamedLock(context.sequelize, 'cazuela_first_studio', async () => {
     if ((await context.models.studios.count()) > 0) return;
-    await context.sequelize.transaction((transaction) => createStudio(context, { id: uuid(), body: FRESH_STUDIO, demo: false, transaction }));
+    await context.sequelize.transaction((transaction) => createStudio(context, { id: uuid(), body: freshStudio(), demo: false, transaction }));
   });
 }
 
@@ -29,6 +30,6 @@ export async function createStudio(
 ): Promise<void> {
   const { id, body, demo, transaction } = studio;
   await context.models.studios.create({ id, version: 1, demo, body, createdAt: context.now() }, { transaction });
-  const rows = GENERIC_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId: id, name, body: rest }));
+  const rows = GENERIC_POWDERS.map(({ name, ...rest }) => ({ id: uuid(), studioId: id, version: 1, name, body: rest }));
   await context.models.powders.bulkCreate(rows, { transaction });
 }

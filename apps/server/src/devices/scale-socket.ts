@@ -1,0 +1,115 @@
+import type { IncomingMessage, Server } from 'node:http';
+import type { Duplex } from 'node:stream';
+import { WebSocketServer, type WebSocket } from 'ws';
+import { idSchema, SCALE_SOCKET, scaleCommandSchema } from '@cazuela/contract';
+import type { Context } from '../context';
+import { isOwnOrigin } from '../http/guard-origin';
+import { SimulatedScale } from './simulated-scale';
+
+/** Readings a second. */
+const RATE_HZ = 10;
+const MOST_BYTES = 8_000;
+const MOST_LISTENERS = 40;
+
+interface Device {
+  scale: SimulatedScale;
+  listeners: Set<WebSocket>;
+  timer: NodeJS.Timeout;
+}
+
+/**
+ * The practice scales of a studio over a WebSocket: lines of text out, commands of the pouring panel in. It stands for hardware on the
+ * bench, so it lives in this process and not in the database; it is forgotten when the last listener has gone.
+ */
+export function attachScales(server: Server, context: Context): () => void {
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_BYTES });
+  const devices = new Map<string, Device>();
+  server.on('upgrade', (request, socket, head) => {
+    void accept(context, request, socket).then((limits) => {
+      if (!limits) return;
+      sockets.handleUpgrade(request, socket, head, (client) => join(devices, limits, client));
+    });
+  });
+  return () => {
+    for (const device of devices.values()) clearInterval(device.timer);
+    for (const client of sockets.clients) client.terminate();
+    sockets.close();
+  };
+}
+
+interface Limits {
+  key: string;
+  divisionGrams: number;
+  capacityGrams: number;
+}
+
+/** Which scale is asked for; the socket is closed with a plain answer when there is none or the page is not ours. */
+async function accept(context: Context, request: IncomingMessage, socket: Duplex): Promise<Limits | undefined> {
+  const refuse = (status: string): undefined => {
+    socket.end(`HTTP/1.1 ${status}\r\nConnection: close\r\n\r\n`);
+    return undefined;
+  };
+  try {
+    const url = new URL(request.url ?? '/', 'http://localhost');
+    if (url.pathname !== SCALE_SOCKET) return refuse('404 Not Found');
+    if (!isOwnOrigin(context.config, request.headers)) return refuse('403 Forbidden');
+    const studioId = idSchema.safeParse(url.searchParams.get('studio'));
+    const scaleId = idSchema.safeParse(url.searchParams.get('scale'));
+    if (!studioId.success || !scaleId.success) return refuse('404 Not Found');
+    const row = await context.models.studios.findOne({ where: { id: studioId.data } });
+    const scale = row?.get().body.scales.find((one) => one.id === scaleId.data);
+    if (!scale) return refuse('404 Not Found');
+    return { key: `${studioId.data}/${scale.id}`, divisionGrams: scale.divisionGrams, capacityGrams: scale.capacityGrams };
+  } catch (error) {
+    context.log.warn({ error }, 'a scale could not be opened');
+    return refuse('503 Service Unavailable');
+  }
+}
+
+function join(devices: Map<string, Device>, limits: Limits, client: WebSocket): void {
+  const device = devices.get(limits.key) ?? open(devices, limits);
+  if (device.listeners.size >= MOST_LISTENERS) return client.close(1013, 'too many listen to this scale');
+  device.listeners.add(client);
+  client.on('message', (data) => {
+    const command = scaleCommandSchema.safeParse(parse(String(data)));
+    if (command.success) device.scale.hear(command.data);
+    else client.send(`ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
+  });
+  client.on('error', () => client.terminate());
+  client.on('close', () => {
+    device.listeners.delete(client);
+    if (device.listeners.size === 0) forgetLater(devices, limits.key);
+  });
+}
+
+function open(devices: Map<string, Device>, { key, divisionGrams, capacityGrams }: Limits): Device {
+  const scale = new SimulatedScale({ divisionGrams, capacityGrams, random: Math.random });
+  const listeners = new Set<WebSocket>();
+  const timer = setInterval(() => {
+    const line = scale.tick(1 / RATE_HZ);
+    if (line !== undefined) for (const client of listeners) if (client.readyState === client.OPEN) client.send(line);
+  }, 1000 / RATE_HZ);
+  const device = { scale, listeners, timer };
+  devices.set(key, device);
+  return device;
+}
+
+/** A reload comes back within seconds and finds its pan as it left it. */
+const KEEP_MS = 120_000;
+
+function forgetLater(devices: Map<string, Device>, key: string): void {
+  setTimeout(() => {
+    const device = devices.get(key);
+    if (!device || device.listeners.size > 0) return;
+    clearInterval(device.timer);
+    devices.delete(key);
+  }, KEEP_MS).unref();
+}
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,10 @@
+import { route, type Route } from '../../http/route';
+import { bucketLabelsPdf } from './bucket-labels';
+import { seriesSheetPdf } from './series-sheet-pdf';
+import { weighSheetPdf } from './weigh-sheet';
+
+export const printRoutes: readonly Route[] = [
+  route({ method: 'get', path: '/batches/:id/sheet.pdf', handle: weighSheetPdf }),
+  route({ method: 'get', path: '/buckets/:id/labels.pdf', handle: bucketLabelsPdf }),
+  route({ method: 'get', path: '/series/:id/sheet.pdf', handle: seriesSheetPdf }),
+];

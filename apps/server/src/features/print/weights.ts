@@ -1,0 +1,15 @@
+import { decimalsForDivision, formatFixed, fromCanonical, poundsAndOunces, scaleFor } from '@cazuela/core';
+import type { StudioBody } from '@cazuela/contract';
+
+export type PrintedMass = 'g' | 'oz' | 'lb';
+
+/** The unit a sheet is wanted in; grams when the address names none we know. */
+export const printedMass = (asked: unknown): PrintedMass => (asked === 'oz' || asked === 'lb' ? asked : 'g');
+
+/** A weight as the studio's scales can show it, in the unit the studio counts in. */
+export function sayMass(grams: number, unit: PrintedMass, scales: StudioBody['scales']): string {
+  if (unit === 'lb') return poundsAndOunces(grams);
+  if (unit === 'oz') return `${formatFixed(fromCanonical(grams, 'oz'), 2)} oz`;
+  const { divisionGrams } = scaleFor({ targetGrams: grams, scales });
+  return `${formatFixed(grams, decimalsForDivision(divisionGrams))} g`;
+}

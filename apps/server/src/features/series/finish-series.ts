@@ -1,0 +1,31 @@
+import type * as z from 'zod';
+import type { SeriesDocument, seriesDoneSchema } from '@cazuela/contract';
+import { inTransaction } from '../../db/in-transaction';
+import type { Call } from '../../http/route';
+import { ProblemError } from '../../http/problem-error';
+import { appendToStream } from '../events/append-events';
+import { setPowderUses } from '../powders/stock';
+import { seriesById } from './read-series';
+import { seriesSheet } from './series-sheet';
+
+/** The tiles are dipped: the stain has left the shelf and the glaze its buckets. Told twice, it counts once. */
+export async function finishSeries({ context, studioId, id, body }: Call<z.infer<typeof seriesDoneSchema>>): Promise<SeriesDocument> {
+  const { models, sequelize } = context;
+  await inTransaction(sequelize, async (transaction) => {
+    const row = await models.series.findOne({ where: { id, studioId }, transaction, lock: transaction.LOCK.UPDATE });
+    if (!row) throw new ProblemError('notFound', 'There is no such series.');
+    const series = row.get();
+    if (series.doneAt) return;
+    const { use } = seriesSheet(series.code, series.body);
+    if (series.body.kind !== 'blend') {
+      const uses = [{ powderId: series.body.powderId, grams: use.stainGrams }];
+      await setPowderUses(context, { studioId, what: 'series', whatId: id }, uses, transaction);
+    }
+    for (const [index, { bucketId, millilitres }] of use.glaze.entries()) {
+      const taken = { id: body.eventIds[index]!, at: body.at, by: body.by, type: 'glazeTaken', millilitres, reason: 'other' } as const;
+      await appendToStream(context, { studioId, stream: 'bucket', streamId: bucketId }, [taken], transaction);
+    }
+    await models.series.update({ doneAt: new Date(body.at), version: series.version + 1 }, { where: { id, studioId }, transaction });
+  });
+  return seriesById(context, studioId, id);
+}

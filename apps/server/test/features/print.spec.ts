@@ -1,0 +1,67 @@
+import { v7 as uuid } from 'uuid';
+import type { SeriesDocument, StudioPowder } from '@cazuela/contract';
+import { aBatch, aBucket } from '../made-up';
+import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
+
+describe('on paper', () => {
+  let server: ServerUnderTest;
+  beforeAll(async () => {
+    server = await serverUnderTest();
+  });
+
+  const pdf = async (path: string): Promise<{ bytes: Buffer; pages: number; name: string }> => {
+    const answer = await server
+      .get(path)
+      .buffer(true)
+      .parse(binary)
+      .expect(200)
+      .expect('Content-Type', /application\/pdf/);
+    const bytes = answer.body as Buffer;
+    return { bytes, pages: bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0, name: String(answer.headers['content-disposition']) };
+  };
+
+  it.each(['g', 'oz', 'lb'])('a weigh sheet in %s is one page, named after its recipe', async (mass) => {
+    const batch = await aBatch(server);
+    const sheet = await pdf(`/batches/${batch.id}/sheet.pdf?mass=${mass}`);
+    expect(sheet.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(sheet).toMatchObject({ pages: 1, name: 'inline; filename="weigh-sheet-Leche de Higo.pdf"' });
+  });
+
+  it.each([
+    ['62x29', 1],
+    ['100x62', 1],
+    ['a4-70x42', 1],
+    ['a4-99x38&copies=15', 2],
+  ])('labels of %s fill %s pages', async (size, pages) => {
+    const bucket = await aBucket(server);
+    expect((await pdf(`/buckets/${bucket.id}/labels.pdf?size=${size}`)).pages).toBe(pages);
+  });
+
+  it.each([
+    ['a size nobody has', 'size=3x3', 'come in these sizes'],
+    ['no copies', 'copies=0', 'from 1 to 60'],
+  ])('labels of %s are refused with what there is', async (_name, query, words) => {
+    const bucket = await aBucket(server);
+    expect((await server.get(`/buckets/${bucket.id}/labels.pdf?${query}`).expect(422)).body.detail).toContain(words);
+  });
+
+  it('the sheet of a series', async () => {
+    const bucket = await aBucket(server);
+    const stain = ((await server.get('/powders')).body as StudioPowder[]).find((one) => one.role === 'colourant')!;
+    const cup = { bucketId: bucket.id, bucketName: 'Leche', sg: 1.45, density: 2.6 };
+    const body = { kind: 'cups', name: 'Test', powderId: stain.id, powderName: stain.name, ...cup, cupBaseGrams: 50, percents: [1, 2, 3], notes: '' };
+    const series = (await server.post('/series', { id: uuid(), body }).expect(201)).body as SeriesDocument;
+    expect((await pdf(`/series/${series.id}/sheet.pdf`)).pages).toBe(1);
+  });
+
+  it('nothing is printed of what is not there', async () => {
+    await server.get(`/batches/${uuid()}/sheet.pdf`).expect(404);
+  });
+});
+
+function binary(answer: unknown, done: (error: Error | null, body: Buffer) => void): void {
+  const response = answer as NodeJS.ReadableStream;
+  const chunks: Buffer[] = [];
+  response.on('data', (chunk: Buffer) => chunks.push(chunk));
+  response.on('end', () => done(null, Buffer.concat(chunks)));
+}
