@@ -36,6 +36,10 @@ export default tseslint.config(
     rules: forbid({ group: ['node:*', '@angular/*', 'rxjs', 'sequelize', 'express'], message: 'The contract knows zod and the core.' }),
   },
   {
+    files: ['packages/formats/src/**/*.ts'],
+    rules: forbid({ group: ['node:*', '@angular/*', 'rxjs', 'sequelize', 'express'], message: 'The formats know the contract and the core.' }),
+  },
+  {
     files: ['apps/server/**/*.ts'],
     rules: forbid({ group: ['@angular/*', '@cazuela/web', '**/apps/web/**'], message: 'The server does not know the interface.' }),
   },

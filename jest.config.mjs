@@ -4,6 +4,7 @@ const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es
 const packages = {
   '^@cazuela/core$': '<rootDir>/packages/core/src/index.ts',
   '^@cazuela/contract$': '<rootDir>/packages/contract/src/index.ts',
+  '^@cazuela/formats$': '<rootDir>/packages/formats/src/index.ts',
 };
 const node = {
   testEnvironment: 'node',
@@ -18,7 +19,7 @@ export default {
   testTimeout: 60_000,
   projects: [
     { ...node, displayName: 'core', roots: ['<rootDir>/packages/core'] },
-    { ...node, displayName: 'contract', roots: ['<rootDir>/packages/contract'] },
+    { ...node, displayName: 'contract', roots: ['<rootDir>/packages/contract', '<rootDir>/packages/formats'] },
     {
       ...node,
       displayName: 'server',

@@ -29,7 +29,7 @@ async function buildServer(): Promise<void> {
     target: 'node20',
     format: 'esm',
     packages: 'external',
-    alias: { '@cazuela/core': join(ROOT, 'packages/core/src/index.ts'), '@cazuela/contract': join(ROOT, 'packages/contract/src/index.ts') },
+    alias: Object.fromEntries(['core', 'contract', 'formats'].map((name) => [`@cazuela/${name}`, join(ROOT, `packages/${name}/src/index.ts`)])),
     logLevel: 'error',
   });
 }

@@ -4,6 +4,7 @@ import { bodyRoutes } from './features/bodies/routes';
 import { bucketRoutes } from './features/buckets/routes';
 import { dayRoutes } from './features/days/routes';
 import { eventRoutes } from './features/events/routes';
+import { fileRoutes } from './features/files/routes';
 import { kilnRoutes } from './features/kiln/routes';
 import { photoRoutes } from './features/photos/routes';
 import { pieceRoutes } from './features/pieces/routes';
@@ -30,4 +31,5 @@ export const studioRoutes: readonly Route[] = [
   ...kilnRoutes,
   ...photoRoutes,
   ...searchRoutes,
+  ...fileRoutes,
 ];

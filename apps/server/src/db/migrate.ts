@@ -5,6 +5,7 @@ import { withNamedLock } from './named-lock';
 import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
+import { importTables } from './migrations/005-imports';
 
 /** One change to the tables, there and back, as plain SQL. */
 export interface Migration {
@@ -14,7 +15,7 @@ export interface Migration {
 }
 
 /** Listed by hand, in order. */
-export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables, shelfAndSeriesTables];
+export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables, shelfAndSeriesTables, importTables];
 
 function umzugFor(sequelize: Sequelize): Umzug {
   const run = async (statements: string[]): Promise<void> => {

@@ -15,6 +15,7 @@ import type {
   StockMove,
   StudioBody,
 } from '@cazuela/contract';
+import type { ImportOutcome, ImportRow } from '@cazuela/formats';
 
 export interface StudioRow {
   id: string;
@@ -87,6 +88,17 @@ export interface BucketRow {
   recipeVersionId: string | null;
   contents: BucketContents | null;
   createdAt: Date;
+}
+export interface ImportJobRow {
+  id: string;
+  studioId: string;
+  outcome: ImportOutcome | null;
+  createdAt: Date;
+}
+export interface StagedRow {
+  importId: string;
+  seq: number;
+  body: ImportRow;
 }
 export interface BatchRow {
   id: string;
@@ -163,6 +175,8 @@ export interface Models {
   stockMoves: Table<StockMoveRow>;
   powderUses: Table<PowderUseRow>;
   series: Table<SeriesRow>;
+  imports: Table<ImportJobRow>;
+  importRows: Table<StagedRow>;
   bodies: Table<ClayBodyRow>;
   recipes: Table<RecipeRow>;
   recipeVersions: Table<RecipeVersionRow>;
@@ -217,6 +231,12 @@ export function defineModels(sequelize: Sequelize): Models {
       powderId: { type: DataTypes.CHAR(36), primaryKey: true },
       studioId: ref,
       grams: DataTypes.DOUBLE,
+    }),
+    imports: table('imports', { id, studioId: ref, outcome: json('outcome'), createdAt: time }),
+    importRows: table('import_rows', {
+      importId: { type: DataTypes.CHAR(36), primaryKey: true },
+      seq: { type: DataTypes.INTEGER, primaryKey: true },
+      body: json('body'),
     }),
     series: table('series', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time, doneAt: time }),
     bodies: table('bodies', { id, studioId: ref, name, body: json('body') }),

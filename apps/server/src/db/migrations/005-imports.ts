@@ -1,0 +1,24 @@
+import type { Migration } from '../migrate';
+
+/** A file on its way in waits here until all of it has come; then it goes in at once or not at all. */
+export const importTables: Migration = {
+  name: '005-imports',
+  up: [
+    `CREATE TABLE imports (
+      id CHAR(36) NOT NULL PRIMARY KEY,
+      studio_id CHAR(36) NOT NULL,
+      outcome JSON NULL,
+      created_at DATETIME(3) NOT NULL,
+      KEY imports_by_date (created_at),
+      CONSTRAINT imports_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
+    `CREATE TABLE import_rows (
+      import_id CHAR(36) NOT NULL,
+      seq INT NOT NULL,
+      body JSON NOT NULL,
+      PRIMARY KEY (import_id, seq),
+      CONSTRAINT import_rows_import FOREIGN KEY (import_id) REFERENCES imports (id) ON DELETE CASCADE
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
+  ],
+  down: ['DROP TABLE import_rows', 'DROP TABLE imports'],
+};

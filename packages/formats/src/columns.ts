@@ -1,0 +1,69 @@
+import { MOLAR_MASS } from '@cazuela/core';
+
+/** Columns of our tables, in the order in which they are written. Read by name, in any order. */
+export const OXIDE_COLUMNS = [...Object.keys(MOLAR_MASS), 'other'];
+
+export const POWDER_COLUMNS = [
+  'powder',
+  'role',
+  'density_g_ml',
+  'raw_clay',
+  'shrink_weight',
+  'loi_percent',
+  'sieve_mesh',
+  'price_per_kg',
+  'low_g',
+  'hazards',
+  ...OXIDE_COLUMNS.map((oxide) => oxide.toLowerCase()),
+] as const;
+
+export const RECIPE_COLUMNS = [
+  'recipe',
+  'part',
+  'powder',
+  'percent',
+  'cone_low',
+  'cone_high',
+  'atmosphere',
+  'surface',
+  'colour',
+  'sg_low',
+  'sg_high',
+  'movement',
+  'food_tested',
+  'notes',
+  'reason',
+  'changed_at',
+  'untested',
+  'product',
+  'label_powder',
+  'label_water',
+  'pack_g',
+  'coats',
+  'jar_ml',
+  'price',
+  'maker_says_food_safe',
+] as const;
+
+export const BATCH_COLUMNS = [
+  'batch',
+  'recipe',
+  'version',
+  'weighed_at',
+  'by',
+  'water_g',
+  'water_in_g',
+  'expected_sg',
+  'part',
+  'powder',
+  'target_g',
+  'in_g',
+] as const;
+
+/** Which table a heading belongs to; undefined when it is none of ours. */
+export function tableKind(heading: readonly string[]): 'powders' | 'recipes' | 'batches' | undefined {
+  if (heading.includes('batch') && heading.includes('target_g')) return 'batches';
+  if (heading.includes('recipe') && heading.includes('percent')) return 'recipes';
+  if (heading.includes('powder') && heading.includes('density_g_ml')) return 'powders';
+  return undefined;
+}

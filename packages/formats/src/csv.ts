@@ -1,0 +1,70 @@
+import Papa from 'papaparse';
+
+/** A row as a spreadsheet numbers it: the heading is row 1. */
+export interface CsvRow {
+  row: number;
+  cells: Readonly<Record<string, string>>;
+}
+
+export interface CsvTable {
+  heading: string[];
+  rows: CsvRow[];
+  /** True where the commas in numbers are decimal ones. */
+  decimalComma: boolean;
+}
+
+/** Reads a table with a heading: commas, semicolons or tabs, with or without a byte order mark, any line ends. */
+export function readTable(text: string): CsvTable {
+  const clean = text.replace(/^\ufeff/, '');
+  const delimiter = delimiterOf(clean);
+  const { data } = Papa.parse<string[]>(clean, { skipEmptyLines: false, delimiter });
+  const [head = [], ...rest] = data;
+  const heading = head.map((name) => name.trim().toLowerCase());
+  const rows = rest
+    .map((cells, index) => ({
+      row: index + 2,
+      cells: Object.fromEntries(heading.map((name, column) => [name, plain(cells[column] ?? '')])),
+    }))
+    .filter(({ cells }) => Object.values(cells).some((cell) => cell !== ''));
+  return { heading, rows, decimalComma: delimiter !== ',' };
+}
+
+/** Writes a table: commas, quotes where needed, Windows line ends and a byte order mark, as every spreadsheet reads it. */
+export function writeTable(heading: readonly string[], rows: readonly (readonly (string | number | undefined)[])[]): string {
+  const cells = rows.map((row) => row.map((cell) => (typeof cell === 'number' ? String(cell) : harmless(cell ?? ''))));
+  return `\ufeff${Papa.unparse([[...heading], ...cells], { newline: '\r\n' })}\r\n`;
+}
+
+/** A cell that a spreadsheet would run as a formula gets an apostrophe in front; so does one that begins with one already. */
+function harmless(cell: string): string {
+  return /^[=+\-@\t\r']/.test(cell) ? `'${cell}` : cell;
+}
+
+function plain(cell: string): string {
+  const trimmed = cell.trim();
+  return /^'[=+\-@\t\r']/.test(trimmed) ? trimmed.slice(1) : trimmed;
+}
+
+/** By the heading, which holds no commas of its own. */
+function delimiterOf(text: string): string {
+  const heading = text.slice(0, text.search(/[\r\n]|$/));
+  const count = (sign: string): number => heading.split(sign).length;
+  return [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
+}
+
+/**
+ * A number as people write it: 60.5, 60,5, 1.234,5 or 1,234.5. Undefined when it is none, and when a lone comma with three digits behind
+ * it could be either: nothing is guessed, except that a file with semicolons has decimal commas.
+ */
+export function readCell(text: string, decimalComma: boolean): number | undefined {
+  const clean = text.trim().replace(/\s|%$/g, '');
+  const [comma, point] = [clean.lastIndexOf(','), clean.lastIndexOf('.')];
+  let usual = clean;
+  if (comma >= 0 && point >= 0) usual = comma > point ? clean.replace(/\./g, '').replace(',', '.') : clean.replace(/,/g, '');
+  else if (comma >= 0) {
+    if (!decimalComma && /,\d{3}$/.test(clean)) return undefined;
+    usual = clean.replace(',', '.');
+  }
+  const value = Number(usual);
+  return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(usual) && Number.isFinite(value) ? value : undefined;
+}

@@ -1,0 +1,23 @@
+import * as z from 'zod';
+import { importRowSchema } from './portable';
+
+/** Rows sent at once: a few hundred kilobytes, so that stop answers at once and a slow line still shows progress. */
+export const ROWS_AT_ONCE = 200;
+
+export const importRowsSchema = z.strictObject({ from: z.int().min(0), rows: z.array(importRowSchema).min(1).max(ROWS_AT_ONCE) });
+
+/** What to do with a name that is here already. Nothing is ever overwritten: a new version leaves the old one behind it. */
+export const IMPORT_CHOICES = ['leaveMine', 'newVersion', 'keepBoth'] as const;
+export const importCommitSchema = z.strictObject({ rows: z.int().min(1), choice: z.enum(IMPORT_CHOICES) });
+export type ImportChoice = (typeof IMPORT_CHOICES)[number];
+
+export const importOutcomeSchema = z.strictObject({
+  powders: z.int(),
+  recipes: z.int(),
+  versions: z.int(),
+  batches: z.int(),
+  /** Left alone, because the studio has them. */
+  left: z.int(),
+});
+export type ImportOutcome = z.infer<typeof importOutcomeSchema>;
+export const importProgressSchema = z.strictObject({ rows: z.int() });

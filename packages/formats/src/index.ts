@@ -1,0 +1,30 @@
+// Cazuela's own files, in and out. The formats are described in docs/formats. Listed by hand.
+export {
+  FORMAT_NAME,
+  FORMAT_VERSION,
+  portablePowderSchema,
+  portableRecipeSchema,
+  portableBatchSchema,
+  cazuelaFileSchema,
+  importRowSchema,
+  type PortablePowder,
+  type PortableRecipe,
+  type PortableRecipeBody,
+  type PortableBatch,
+  type CazuelaFile,
+  type ImportRow,
+} from './portable';
+export { toPortableRecipe, fromPortableBody } from './portable-recipe';
+export { powdersToCsv, recipesToCsv, batchesToCsv } from './to-csv';
+export { readFile, type ReadFile, type FileProblem } from './read-file';
+export {
+  ROWS_AT_ONCE,
+  IMPORT_CHOICES,
+  importRowsSchema,
+  importCommitSchema,
+  importOutcomeSchema,
+  importProgressSchema,
+  type ImportChoice,
+  type ImportOutcome,
+} from './import-messages';
+export { checkAgainst, type Shelf, type CheckedFile } from './check-against';
