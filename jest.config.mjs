@@ -33,7 +33,11 @@ export default {
       testEnvironment: 'jest-preset-angular/environments/jest-jsdom-env',
       roots: ['<rootDir>/apps/web/src'],
       setupFilesAfterEnv: ['<rootDir>/apps/web/src/testing/setup-jest.ts'],
-      moduleNameMapper: { ...packages, '^chart\\.js$': '<rootDir>/apps/web/src/testing/chart-stub.ts' },
+      moduleNameMapper: {
+        ...packages,
+        '^chart\\.js$': '<rootDir>/apps/web/src/testing/chart-stub.ts',
+        'worker-factory$': '<rootDir>/apps/web/src/testing/worker-stub.ts',
+      },
       transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|@angular|d3-|uuid|date-fns))'],
     },
   ],

@@ -51,6 +51,7 @@ export { stockDilution, type StockDilution } from './weighing/stock-dilution';
 export { closingCheck, allowedDifference, type ClosingCheck, type ClosingLine } from './weighing/closing-check';
 export { shortage, type Shortage, type StockAnswer, type StockOfPowder } from './weighing/shortage';
 export { batchCost, type BatchCost, type PricedLine } from './weighing/cost';
+export { coatsOfPlan } from './weighing/coats-of-plan';
 export { WASTE_SHARE, dryGramsForPieces, stayMl, type PiecesToCoat } from './weighing/for-pieces';
 export { readScaleLine, type ScaleLine } from './scale/scale-line';
 export { UNSETTLED, settle, type ScaleReading, type Settling } from './scale/settle';

@@ -9,11 +9,46 @@ export const routes: Routes = [
     loadComponent: () => import('./stations/recipe/recipe-shelf/recipe-shelf').then((m) => m.RecipeShelf),
   },
   {
+    path: 'recipe/powders',
+    title: 'Powders · Cazuela',
+    loadComponent: () => import('./stations/recipe/powder-shelf/powder-shelf').then((m) => m.PowderShelf),
+  },
+  {
+    path: 'recipe/powders/:id',
+    title: 'Powder · Cazuela',
+    loadComponent: () => import('./stations/recipe/powder-page/powder-page').then((m) => m.PowderPage),
+  },
+  {
+    path: 'recipe/:id/convert',
+    title: 'From one recipe to another · Cazuela',
+    loadComponent: () => import('./stations/recipe/convert-page/convert-page').then((m) => m.ConvertPage),
+  },
+  {
+    path: 'recipe/:id/substitute',
+    title: 'Another powder · Cazuela',
+    loadComponent: () => import('./stations/recipe/substitute-page/substitute-page').then((m) => m.SubstitutePage),
+  },
+  {
+    path: 'recipe/files',
+    title: 'Files in and out · Cazuela',
+    loadComponent: () => import('./stations/recipe/files-page/files-page').then((m) => m.FilesPage),
+  },
+  {
     path: 'recipe/:id',
     title: 'Recipe · Cazuela',
     loadComponent: () => import('./stations/recipe/recipe-editor/recipe-editor').then((m) => m.RecipeEditor),
   },
   { path: 'weigh', title: 'Weigh · Cazuela', loadComponent: () => import('./stations/weigh/weigh-plan/weigh-plan').then((m) => m.WeighPlan) },
+  {
+    path: 'weigh/series',
+    title: 'Series of tiles · Cazuela',
+    loadComponent: () => import('./stations/weigh/series-page/series-page').then((m) => m.SeriesPage),
+  },
+  {
+    path: 'weigh/series/:id',
+    title: 'Series · Cazuela',
+    loadComponent: () => import('./stations/weigh/series-page/series-page').then((m) => m.SeriesPage),
+  },
   {
     path: 'weigh/:id',
     title: 'Weighing bench · Cazuela',

@@ -39,7 +39,7 @@ export class App {
     { initialValue: '/' },
   );
   /** The weighing bench fills the screen: hands are busy, nothing else is shown. */
-  protected readonly onBench = computed(() => /^\/weigh\/[^/?]+/.test(this.url()));
+  protected readonly onBench = computed(() => /^\/weigh\/(?!series)[^/?]+/.test(this.url()));
   protected readonly studioName = computed(() => this.studio.studio()?.name ?? '');
 
   constructor() {

@@ -1,5 +1,5 @@
-import type { Batch, Bucket, BucketSummary, ClayBody, Day, Firing, Piece, Recipe, Result } from '@cazuela/contract';
-import { firingFromPeak, planBatch, replayBucket, type BucketEvent, type Powder } from '@cazuela/core';
+import type { Batch, Bucket, BucketSummary, ClayBody, Day, Firing, Piece, Recipe, Result, StudioPowder } from '@cazuela/contract';
+import { firingFromPeak, planBatch, replayBucket, type BucketEvent } from '@cazuela/core';
 import { AT } from './records';
 
 let count = 0;
@@ -7,8 +7,9 @@ let count = 0;
 export const id = (): string => `0198c0de-0000-7000-8000-${String(++count).padStart(12, '0')}`;
 export const ago = (minutes: number): string => new Date(AT.getTime() - minutes * 60_000).toISOString();
 
-const powder = (name: string, role: string, change: Partial<Powder> = {}): Powder => ({
+const powder = (name: string, role: string, change: Partial<StudioPowder> = {}): StudioPowder => ({
   id: id(),
+  version: 1,
   name,
   role,
   densityGMl: 2.6,
@@ -32,6 +33,7 @@ export const RECIPE: Recipe = {
   versionId: id(),
   reason: 'a little more tin',
   changedAt: ago(9000),
+  fired: true,
   body: {
     name: 'Leche de Higo',
     lines: [
@@ -67,6 +69,7 @@ export function batch(change: Partial<Batch> = {}): Batch {
     linesDone: 0,
     lastAt: null,
     lastBy: null,
+    setAside: false,
     events: [],
     ...change,
   };

@@ -13,7 +13,8 @@ export const STUDIO: Studio = {
   name: 'Taller La Perdiz',
   members: ['Inés', 'Bruno'],
   vessels: [{ id: '0198c0de-0000-7000-8000-000000000002', name: 'Cylinder 100 mL', tareGrams: 62.4, volumeMl: 100, markMl: 1 }],
-  scale: { name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 },
+  scales: [{ id: '0198c0de-0000-7000-8000-000000000003', name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000, checks: [] }],
+  currency: '€',
 };
 export const AT = new Date('2026-03-10T10:00:00.000Z');
 

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import {
   allowedDifference,
+  areaCm2,
+  coatsOfPlan,
+  PIECE_SHAPES,
   batchCost,
   closingCheck,
   dryGramsForPieces,
@@ -181,5 +184,32 @@ describe('a thousand recipes', () => {
       }),
       { numRuns: 1000 },
     );
+  });
+});
+
+describe('the pieces of a plan', () => {
+  const cup = PIECE_SHAPES[0]!;
+  const layer = (bucketId: string, coatMm: number) => ({ id: bucketId, bucketId, way: 'dip' as const, coatMm });
+  const plan = {
+    shapeId: 'cup',
+    zones: { inside: [layer('white', 0.4)], outside: [layer('white', 0.5), layer('blue', 0.6)], rim: [layer('blue', 0.3)], foot: [] },
+    waxFootMm: 10,
+    rimBandMm: 20,
+    order: [],
+    putAside: [],
+  };
+  const coats = (bucket: string) => coatsOfPlan({ plan, shape: cup, count: 12, bucketIds: new Set([bucket]) });
+
+  it('ask each glaze for its own zones, above the waxed foot', () => {
+    const [inside, outside] = coats('white');
+    expect(coats('white')).toHaveLength(2);
+    expect(inside).toMatchObject({ count: 12, coatMm: 0.4 });
+    expect(outside!.areaCm2).toBeLessThan(areaCm2({ profile: cup.outside }));
+    const [, rim] = coats('blue');
+    expect(rim!.areaCm2).toBeLessThan(outside!.areaCm2 / 3);
+  });
+
+  it('ask nothing of a glaze that is not on them', () => {
+    expect(coats('amber')).toEqual([]);
   });
 });

@@ -10,11 +10,14 @@ import {
   firingSchema,
   photoAnswerSchema,
   pieceSchema,
+  powderMovesSchema,
   powderSchema,
   recipeSchema,
+  recipeUsesSchema,
   recipeVersionSchema,
   resultSchema,
   searchHitSchema,
+  seriesSchema,
   type Batch,
   type BatchCreate,
   type BatchSummary,
@@ -29,15 +32,22 @@ import {
   type FiringBody,
   type Piece,
   type PieceBody,
+  type PowderBody,
+  type PowderMoves,
   type Recipe,
   type RecipeBody,
+  type RecipeUses,
   type RecipeVersion,
   type Result,
   type ResultBody,
   type SearchHit,
+  type SeriesBody,
+  type SeriesDocument,
+  type StockMove,
+  type StudioPowder,
 } from '@cazuela/contract';
-import type { DayItem, Powder } from '@cazuela/core';
-import { first, shareReplay, switchMap, type Observable } from 'rxjs';
+import type { DayItem } from '@cazuela/core';
+import { first, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from './api';
 import { StudioStore } from './studio-store';
@@ -47,10 +57,14 @@ import { StudioStore } from './studio-store';
 export class StudioApi {
   private readonly api = inject(Api);
   private readonly store = inject(StudioStore);
-  /** The powder table changes rarely: asked for once a visit. */
-  private readonly powders$ = this.get('/powders', z.array(powderSchema)).pipe(shareReplay({ bufferSize: 1, refCount: false }));
 
-  powders = (): Observable<Powder[]> => this.powders$;
+  /** With what is on the shelf now, so never kept from before. */
+  powders = (): Observable<StudioPowder[]> => this.get('/powders', z.array(powderSchema));
+  createPowder = (id: string, body: PowderBody): Observable<StudioPowder> => this.post('/powders', { id, body }, powderSchema);
+  updatePowder = (id: string, version: number, body: PowderBody): Observable<StudioPowder> =>
+    this.put(`/powders/${id}`, { version, body }, powderSchema);
+  powderMoves = (id: string): Observable<PowderMoves> => this.get(`/powders/${id}/stock`, powderMovesSchema);
+  moveStock = (powderId: string, move: StockMove): Observable<PowderMoves> => this.post(`/powders/${powderId}/stock`, move, powderMovesSchema);
   bodies = (): Observable<ClayBody[]> => this.get('/bodies', z.array(bodySchema));
   createBody = (body: ClayBody): Observable<ClayBody> => this.post('/bodies', body, bodySchema);
 
@@ -60,6 +74,15 @@ export class StudioApi {
   createRecipe = (id: string, body: RecipeBody): Observable<Recipe> => this.post('/recipes', { id, body }, recipeSchema);
   updateRecipe = (id: string, version: number, reason: string, body: RecipeBody): Observable<Recipe> =>
     this.put(`/recipes/${id}`, { version, reason, body }, recipeSchema);
+
+  recipeUses = (id: string): Observable<RecipeUses> => this.get(`/recipes/${id}/uses`, recipeUsesSchema);
+  openJar = (id: string, jar: { bucketId: string; filledEventId: string; at: string; by: string; versionId: string }): Observable<Bucket> =>
+    this.post(`/recipes/${id}/jar`, jar, bucketSchema);
+
+  series = (): Observable<SeriesDocument[]> => this.get('/series', z.array(seriesSchema));
+  createSeries = (id: string, body: SeriesBody): Observable<SeriesDocument> => this.post('/series', { id, body }, seriesSchema);
+  finishSeries = (id: string, done: { at: string; by: string; eventIds: string[] }): Observable<SeriesDocument> =>
+    this.post(`/series/${id}/done`, done, seriesSchema);
 
   batches = (): Observable<BatchSummary[]> => this.get('/batches', z.array(batchSummarySchema));
   batch = (id: string): Observable<Batch> => this.get(`/batches/${id}`, batchSchema);
@@ -100,14 +123,19 @@ export class StudioApi {
   sendEvents = (events: BenchEvent[]): Observable<EventsAnswer> => this.post('/events', { events }, eventsAnswerSchema);
 
   photoUrl(photoId: string): string {
-    return `/api/studios/${this.store.studio()?.id ?? ''}/photos/${photoId}`;
+    return this.fileUrl(`/photos/${photoId}`);
   }
 
-  private get<T>(path: string, schema: z.ZodType<T>): Observable<T> {
+  /** Address of something the browser opens itself: a picture, a sheet, a file. */
+  fileUrl(path: string): string {
+    return `/api/studios/${this.store.studio()?.id ?? ''}${path}`;
+  }
+
+  get<T>(path: string, schema: z.ZodType<T>): Observable<T> {
     return this.inStudio((studio) => this.api.get(studio + path, schema));
   }
 
-  private post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
+  post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
     return this.inStudio((studio) => this.api.post(studio + path, body, schema));
   }
 

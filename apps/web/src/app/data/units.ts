@@ -1,5 +1,14 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { celsiusToFahrenheit, decimalsForDivision, formatFixed, formatSensible, fromCanonical, type MassUnit, type VolumeUnit } from '@cazuela/core';
+import {
+  celsiusToFahrenheit,
+  decimalsForDivision,
+  formatFixed,
+  formatSensible,
+  fromCanonical,
+  scaleFor,
+  type MassUnit,
+  type VolumeUnit,
+} from '@cazuela/core';
 import { PreferencesStore } from './preferences';
 import { StudioStore } from './studio-store';
 
@@ -15,16 +24,22 @@ export class Units {
     () => ({ metric: 'mL', US: 'US fl oz', imp: 'imp fl oz' })[this.preferences().volume] as VolumeUnit,
   );
   readonly temperatureUnit = computed(() => (this.preferences().temperature === 'C' ? '°C' : '°F'));
-  private readonly division = computed(() => this.studio()?.scale.divisionGrams ?? 0.1);
+  private readonly scales = computed(() => this.studio()?.scales ?? []);
+
+  /** The division of the scale such a weight goes on; a tenth of a gram where no scale is known. */
+  divisionFor(grams: number): number {
+    const scales = this.scales();
+    return scales.length > 0 ? scaleFor({ targetGrams: Math.abs(grams), scales }).divisionGrams : 0.1;
+  }
 
   /** A weight as the scale at hand can show it. */
   mass(grams: number): string {
     return `${this.massFigure(grams)} ${this.massUnit()}`;
   }
 
-  massFigure(grams: number): string {
+  massFigure(grams: number, divisionGrams = this.divisionFor(grams)): string {
     const unit = this.massUnit();
-    const decimals = unit === 'g' ? decimalsForDivision(this.division()) : unit === 'oz' ? 2 : 3;
+    const decimals = unit === 'g' ? decimalsForDivision(divisionGrams) : unit === 'oz' ? 2 : 3;
     return formatFixed(fromCanonical(grams, unit), decimals);
   }
 
@@ -60,4 +75,6 @@ export class Units {
   share = (value: number): string => `${Number(value.toFixed(3))} %`;
   percent = (value: number): string => `${formatSensible(value)} %`;
   plain = formatSensible;
+  /** An amount of the studio's money. */
+  money = (amount: number): string => `${formatFixed(amount, 2)} ${this.studio()?.currency ?? ''}`.trim();
 }

@@ -50,7 +50,7 @@ export class Home {
         ...batch,
         expectedMl: batch.plan.expectedMl,
         lineCount: batch.plan.lines.length,
-        finished: batch.bucketId !== null,
+        finished: batch.bucketId !== null || batch.setAside,
       })),
       buckets: all.buckets.map((bucket) => ({
         id: bucket.id,

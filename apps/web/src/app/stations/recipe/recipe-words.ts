@@ -50,3 +50,16 @@ export function differenceWords(before: RecipeBody, after: RecipeBody, powders: 
   const all = [...recipeDifference({ before: before.lines, after: after.lines }).map(lineWords), ...fields];
   return all.length > 0 ? `${all.join('; ')}.` : 'Nothing in its lines; notes or colour only.';
 }
+
+/** What changes in bucket, on the pot and in the fire between two mixtures, each in a sentence. */
+export function outlookChangeWords(before: RecipeOutlook, after: RecipeOutlook): string[] {
+  const bucket = before.suspension === after.suspension ? 'In the bucket as before: ' : 'In the bucket it changes: ';
+  const pot = before.dryCoat === after.dryCoat ? 'On the pot as before: ' : 'On the pot it changes: ';
+  const low = (words: string): string => `${words[0]!.toLowerCase()}${words.slice(1)}`;
+  const same = before.fire && after.fire && before.fire.likely === after.fire.likely;
+  return [
+    `${bucket}${low(SUSPENSION_WORDS[after.suspension].what)} ${SUSPENSION_WORDS[after.suspension].remedy}`.trim(),
+    `${pot}${low(DRY_COAT_WORDS[after.dryCoat].what)} ${DRY_COAT_WORDS[after.dryCoat].remedy}`.trim(),
+    `In the fire${same ? ' about as before' : ''}: ${low(fireWords(after.fire))} A starting guess from its oxides.`,
+  ];
+}

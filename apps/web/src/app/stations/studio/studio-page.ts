@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { bodySchema, studioSchema, type ClayBody, type StudioBody, type Vessel } from '@cazuela/contract';
+import { bodySchema, studioSchema, type ClayBody, type Scale, type Studio, type StudioBody, type Vessel } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../data/deed';
@@ -11,11 +11,17 @@ import { StudioStore } from '../../data/studio-store';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
+import { ScaleCard } from './scale-card';
 
-/** Members, scale, vessels and clay bodies of the studio; units and theme of this device. */
+/** Checks of a scale that are kept: some years of them. */
+const MOST_CHECKS = 60;
+
+const bodyOf = ({ name, members, vessels, scales, currency }: Studio): StudioBody => ({ name, members, vessels, scales, currency });
+
+/** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [Choice, MatIcon, NumberField, Says],
+  imports: [Choice, MatIcon, NumberField, Says, ScaleCard],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,14 +55,11 @@ export class StudioPage {
   protected readonly bodies = loaded(() => this.api.bodies());
   protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
     const studio = this.store.studio();
-    return studio && { name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale };
+    return studio && bodyOf(studio);
   });
   protected readonly isChanged = computed(() => {
     const studio = this.store.studio();
-    return (
-      studio !== undefined &&
-      JSON.stringify(this.draft()) !== JSON.stringify({ name: studio.name, members: studio.members, vessels: studio.vessels, scale: studio.scale })
-    );
+    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify(bodyOf(studio));
   });
   protected readonly kept = signal(false);
   protected readonly newBody = signal<Omit<ClayBody, 'id'>>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
@@ -69,6 +72,26 @@ export class StudioPage {
 
   protected vessel(id: string, change: Partial<Vessel>): void {
     this.change({ vessels: this.draft()!.vessels.map((vessel) => (vessel.id === id ? { ...vessel, ...change } : vessel)) });
+  }
+
+  protected scale(id: string, change: Partial<Scale>): void {
+    this.change({ scales: this.draft()!.scales.map((scale) => (scale.id === id ? { ...scale, ...change } : scale)) });
+  }
+
+  protected addScale(): void {
+    this.change({ scales: [...this.draft()!.scales, { id: uuid(), name: 'Fine scale', divisionGrams: 0.01, capacityGrams: 300, checks: [] }] });
+  }
+
+  protected removeScale(id: string): void {
+    this.change({ scales: this.draft()!.scales.filter((scale) => scale.id !== id) });
+  }
+
+  /** A known weight laid on it, with what it showed: kept at once with the studio. */
+  protected checkScale(id: string, { knownGrams, shownGrams }: { knownGrams: number; shownGrams: number }): void {
+    const check = { at: new Date().toISOString(), by: this.store.by(), knownGrams, shownGrams };
+    const scale = this.draft()!.scales.find((one) => one.id === id)!;
+    this.scale(id, { checks: [...scale.checks, check].slice(-MOST_CHECKS) });
+    this.save();
   }
 
   protected addVessel(): void {

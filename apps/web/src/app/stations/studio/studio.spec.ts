@@ -21,11 +21,11 @@ describe('the studio’s page', () => {
     const screen = await open();
     expect(screen.button('Keep').disabled).toBe(true);
     await screen.type('Members, with commas', 'Inés, Bruno, Maia');
-    await screen.type('The scale shows steps of', '0.5');
+    await screen.type('It shows steps of', '0.5');
     await screen.press('A vessel');
     await screen.press('Keep');
     const sent = put();
-    expect(sent).toMatchObject({ version: 1, members: ['Inés', 'Bruno', 'Maia'], scale: { divisionGrams: 0.5 } });
+    expect(sent).toMatchObject({ version: 1, members: ['Inés', 'Bruno', 'Maia'], scales: [{ divisionGrams: 0.5 }] });
     expect(sent.vessels).toHaveLength(2);
   });
 

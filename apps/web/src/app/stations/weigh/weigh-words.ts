@@ -1,4 +1,4 @@
-import type { BatchPlan, LineOnScale } from '@cazuela/core';
+import type { BatchCost, BatchPlan, ClosingCheck, LineOnScale, RecipeOutlook, Shortage, StockDilution } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** What the scale makes of a line; nothing when it is simply fine. */
@@ -7,6 +7,23 @@ export function scaleWords(line: LineOnScale, units: Units): string {
     return `± ${units.plain(100 * line.error)} % on this scale: weigh a batch ${units.plain(line.baseFactor)} times as large, or dilute 1 + 9 in another powder of the recipe.`;
   }
   return line.loads > 1 ? `in ${line.loads} loads` : '';
+}
+
+/** The stock dilution of a line in words: what to mix, what to take of it, what to take less of. */
+export function dilutionWords(name: string, dilution: StockDilution, units: Units): string {
+  const { carrierName, powderGrams, carrierGrams, mixtureGrams, carrierLessGrams } = dilution;
+  return `in a jar, ${units.mass(powderGrams)} ${name} well shaken with ${units.mass(carrierGrams)} ${carrierName}: weigh ${units.mass(mixtureGrams)} of that, and ${units.mass(carrierLessGrams)} less ${carrierName}.`;
+}
+
+export function shortageWords(short: readonly Shortage[], units: Units): string {
+  return `${short.map(({ name, needGrams, haveGrams }) => `${name}: ${units.mass(needGrams)} wanted, ${units.mass(haveGrams)} there`).join('; ')}.`;
+}
+
+/** What a batch costs and a litre of it; what has no price is said, because then the sum is too low. */
+export function costWords({ cost, withoutPrice }: BatchCost, expectedMl: number, units: Units): string {
+  if (cost === 0) return '';
+  const lacking = withoutPrice.length > 0 ? ` and what ${withoutPrice.join(', ')} cost` : '';
+  return `Powder for ${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${lacking}.`;
 }
 
 /** What to watch for with one powder at the bench. */
@@ -23,6 +40,42 @@ export function sieveWords(meshes: readonly (number | undefined)[]): string {
   return finest > 60
     ? `Sieve through 60 mesh, then through ${finest}: some oxides clump and want the fine one. Again if lumps stay.`
     : `Sieve through ${finest} mesh. Again if lumps stay.`;
+}
+
+/** What the closing weight tells, and where to look. */
+export function closingWords(check: ClosingCheck, units: Units): { tone: 'good' | 'look'; words: string } {
+  const size = units.mass(Math.abs(check.differenceGrams));
+  switch (check.kind) {
+    case 'agrees':
+      return { tone: 'good', words: 'It agrees with the sum of the lines.' };
+    case 'missed':
+      return { tone: 'look', words: `${size} too little: the weight of ${check.lines.join(' or ')}. Did it go in?` };
+    case 'doubled':
+      return { tone: 'look', words: `${size} too much: the weight of ${check.lines.join(' or ')}. Did it go in twice?` };
+    case 'unexplained':
+      return {
+        tone: 'look',
+        words: `${size} too ${check.differenceGrams < 0 ? 'little' : 'much'}, and no single line weighs that. Check the scale against a known weight; dip a test before trusting it.`,
+      };
+  }
+}
+
+const SUSPENSION = { hardPans: 'settles hard', settles: 'settles within the hour', holds: 'stays up' } as const;
+const DRIES = { powdery: 'dries powdery', sound: 'dries sound', shrinks: 'shrinks as it dries' } as const;
+
+/** What another powder in a line's place changes in bucket, on the pot and in the fire. */
+export function anotherPowderWords(powder: { hazards: readonly string[] }, before: RecipeOutlook, after: RecipeOutlook): string {
+  const said: string[] = [];
+  if (before.suspension !== after.suspension)
+    said.push(`in the bucket it ${SUSPENSION[after.suspension]} instead of ${SUSPENSION[before.suspension]}`);
+  if (before.dryCoat !== after.dryCoat) said.push(`it ${DRIES[after.dryCoat]}`);
+  if (!after.fire) said.push('nobody can say how it melts: this powder has no analysis');
+  else if (before.fire && before.fire.likely !== after.fire.likely)
+    said.push(`in the fire it likely ${after.fire.likely} instead of ${before.fire.likely}`);
+  else said.push('in the fire it likely moves about the same, and its colour may still change');
+  const hazard = powderHint(powder.hazards);
+  const sentence = said.join('; ');
+  return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.${hazard ? ` ${hazard}` : ''}`;
 }
 
 /** Raised further than this, the line is better weighed out again. */

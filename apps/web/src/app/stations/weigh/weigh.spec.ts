@@ -19,6 +19,8 @@ describe('planning a batch', () => {
     records.answer('/recipes', [RECIPE]);
     records.answer('/powders', POWDERS);
     records.answer('/batches', batches);
+    records.answer('/pieces', []);
+    records.answer('/buckets', []);
     await screen.settle();
     return screen;
   };

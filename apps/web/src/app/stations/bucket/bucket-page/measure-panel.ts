@@ -107,7 +107,7 @@ export class MeasurePanel {
   protected readonly volume = signal<number | null>(100);
   private readonly filled = computed(() => {
     const vessel = this.vessel();
-    const division = this.studios.studio()?.scale.divisionGrams ?? 0.1;
+    const division = this.studios.studio()?.scales[0]?.divisionGrams ?? 0.1;
     const grossGrams = this.gross().value;
     const tareGrams = vessel?.tareGrams ?? this.tare();
     const volumeMl = vessel?.volumeMl ?? this.volume();
@@ -160,7 +160,7 @@ export class MeasurePanel {
       volumeMl: filled.volumeMl,
       markMl: filled.volumeSd * 2,
     };
-    const { name, members, scale, vessels } = studio;
-    this.storing.run(this.studios.save({ name, members, scale, vessels: [...vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
+    const { name, members, scales, currency, vessels } = studio;
+    this.storing.run(this.studios.save({ name, members, scales, currency, vessels: [...vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
   }
 }

@@ -90,6 +90,17 @@ export class RecipeDraft {
     }
   }
 
+  /** A whole body in one step to undo: for what is taken out rather than changed. */
+  replaceBody(body: RecipeBody): void {
+    this.change({});
+    this.current.set(body);
+  }
+
+  /** Goes on with the change before: the same hand still drags, and undo takes all of it back at once. */
+  goOn(change: Partial<RecipeBody>): void {
+    this.current.update((body) => ({ ...body, ...change }));
+  }
+
   change(change: Partial<RecipeBody>): void {
     this.past.update((past) => [...past.slice(-MOST_UNDO + 1), this.current()]);
     this.future.set([]);
@@ -102,6 +113,12 @@ export class RecipeDraft {
 
   changeLine(id: string, change: Partial<RecipeLine>): void {
     this.change({ lines: this.current().lines.map((line) => (line.id === id ? { ...line, ...change } : line)) });
+  }
+
+  slideLine(id: string, { percent, goesOn }: { percent: number; goesOn: boolean }): void {
+    const lines = this.current().lines.map((line) => (line.id === id ? { ...line, percent } : line));
+    if (goesOn) this.goOn({ lines });
+    else this.change({ lines });
   }
 
   removeLine(id: string): void {

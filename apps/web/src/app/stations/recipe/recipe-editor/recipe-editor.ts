@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { recipeBodySchema, recipeSchema, SURFACES, type Recipe } from '@cazuela/contract';
-import { additionSum, attempt, baseSum, CONES, recipeOutlook, type RecipeLine } from '@cazuela/core';
+import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
+import { additionSum, attempt, baseSum, batchCost, CONES, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
 import { loadedFor } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
+import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
@@ -16,14 +17,17 @@ import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
+import { ProductPanel } from './product-panel';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
+import { RecipeFamily } from './recipe-family';
+import { ShareStripe } from './share-stripe';
 import { VersionList } from './version-list';
 
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel],
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, ShareStripe],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',
@@ -34,15 +38,18 @@ export class RecipeEditor {
   readonly id = input.required<string>();
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
+  private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly draft = inject(RecipeDraft);
   protected readonly saving = deed();
+  protected readonly opening = deed();
   protected readonly all = loadedFor(
     () => this.id(),
     (id) => combineLatest({ powders: this.api.powders(), recipe: id === 'new' ? of(undefined) : this.api.recipe(id) }),
   );
   /** Versions are asked for when somebody wants to see them. */
   protected readonly showsVersions = signal(false);
+  protected readonly showsFamily = signal(false);
   protected readonly recipe = signal<Recipe | undefined>(undefined);
   protected readonly reason = signal('');
   /** Fields that hold no number now: saving waits for them. */
@@ -72,6 +79,21 @@ export class RecipeEditor {
   protected readonly oxides = computed(() => {
     const outlook = this.outlook();
     return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : [];
+  });
+  /** What a kilo of dry glaze costs, or what a jar or a pack is sold for. */
+  protected readonly cost = computed(() => {
+    const { lines, product } = this.draft.body();
+    if (product?.kind === 'jar')
+      return product.jarPrice === undefined ? '' : `${this.units.money(product.jarPrice)} a jar of ${this.units.millilitres(product.jarMl)}.`;
+    const prices = new Map(this.powders().flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
+    const tidy = attempt(() => normaliseRecipe({ lines }));
+    if (tidy.kind === 'refused') return '';
+    const whole = tidy.value.reduce((sum, line) => sum + line.percent, 0);
+    const nameOf = (id: string): string => this.powders().find((powder) => powder.id === id)?.name ?? '';
+    const priced = tidy.value.map((line) => ({ powderId: line.powderId, name: nameOf(line.powderId), grams: (1000 * line.percent) / whole }));
+    const { cost, withoutPrice } = batchCost({ lines: priced, pricePerKg: prices });
+    if (cost === 0) return 'No powder of it has a price yet.';
+    return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `, and what ${withoutPrice.join(', ')} cost` : ''}.`;
   });
   /** Why it cannot be saved as it stands; nothing when it can. */
   protected readonly unfit = computed(() => {
@@ -109,8 +131,8 @@ export class RecipeEditor {
     return (event.target as HTMLInputElement).value;
   }
 
-  protected stripe(line: RecipeLine, index: number): { width: number; colour: string } {
-    return { width: Math.min(100, line.percent * 2), colour: stripeColours[index % stripeColours.length]! };
+  protected colour(index: number): string {
+    return stripeColours[index % stripeColours.length]!;
   }
 
   protected percent(line: RecipeLine, typed: TypedNumber): void {
@@ -126,6 +148,29 @@ export class RecipeEditor {
   protected remove(line: RecipeLine): void {
     this.mark(line.id, false);
     this.draft.removeLine(line.id);
+  }
+
+  protected product(product: Product | undefined): void {
+    const { product: _gone, ...rest } = this.draft.body();
+    this.draft.replaceBody(product ? { ...rest, product } : rest);
+  }
+
+  /** The next recipe on the same base: everything as here, under a name of its own. */
+  protected sibling(): void {
+    const { untested: _gone, ...body } = this.draft.body();
+    const id = uuid();
+    const lines = body.lines.map((line) => ({ ...line, id: uuid() }));
+    this.saving.run(
+      this.api.createRecipe(id, { ...body, lines, name: `${body.name}, sibling`.slice(0, 80), foodTested: false }),
+      () => void this.router.navigate(['/recipe', id]),
+    );
+  }
+
+  protected openJar(): void {
+    const recipe = this.recipe();
+    if (!recipe) return;
+    const jar = { bucketId: uuid(), filledEventId: uuid(), at: new Date().toISOString(), by: this.store.by(), versionId: recipe.versionId };
+    this.opening.run(this.api.openJar(recipe.id, jar), (bucket) => void this.router.navigate(['/bucket', bucket.id]));
   }
 
   protected addLine(part: RecipeLine['part']): void {

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import { lineOnScale, replayBatch, rescueOvershoot, type Entered } from '@cazuela/core';
+import type { StudioPowder } from '@cazuela/contract';
+import { lineOnScale, replayBatch, rescueOvershoot, scaleFor, type Entered } from '@cazuela/core';
 import { tap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
@@ -15,7 +16,12 @@ import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { powderHint, rescueWords, scaleWords, sieveWords } from '../weigh-words';
+import { powderHint, rescueWords, scaleWords } from '../weigh-words';
+import { AfterWeighing, type NewCheck } from './after-weighing';
+import { AnotherPowder } from './another-powder';
+import { LiveScale } from './live-scale';
+import { LiveWeight } from './live-weight';
+import { ScalePanel } from './scale-panel';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -23,7 +29,8 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload stands at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [NumberField, Says, Coming],
+  imports: [NumberField, Says, Coming, LiveWeight, ScalePanel, AfterWeighing, AnotherPowder],
+  providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,7 +51,12 @@ export class WeighBench {
   );
   protected readonly batch = this.loadedBatch.value;
   protected readonly typed = signal<TypedNumber>({ value: null });
-  protected readonly noting = signal(false);
+  /** What is asked in the middle of a line: a note, its lot, or another powder for it. */
+  protected readonly asking = signal<'note' | 'lot' | 'powder' | undefined>(undefined);
+  protected readonly showsScale = signal(false);
+  /** The weight is typed although a scale is connected. */
+  protected readonly byHand = signal(false);
+  protected readonly live = inject(LiveScale);
   protected readonly bucketName = signal<string | undefined>(undefined);
   protected readonly state = computed(() => {
     const batch = this.batch();
@@ -55,9 +67,22 @@ export class WeighBench {
     const step = this.step();
     return step?.kind === 'line' ? step.line : undefined;
   });
+  /** The scale this line goes on: the one that is connected, or the finest that holds it. */
+  protected readonly scale = computed(() => {
+    const line = this.line();
+    const scales = this.store.studio()?.scales;
+    return this.live.scale() ?? (line && scales ? scaleFor({ targetGrams: Math.max(line.toWeighGrams, 1e-3), scales }) : undefined);
+  });
+  /** What to weigh now: the line, or one of its loads when the scale cannot hold it at once. */
+  protected readonly load = computed(() => {
+    const line = this.line();
+    if (!line) return undefined;
+    const left = Math.max(1, Math.ceil(line.toWeighGrams / (this.scale()?.capacityGrams ?? Number.POSITIVE_INFINITY)));
+    return { grams: line.toWeighGrams / left, number: line.loadsIn + 1, of: line.loadsIn + left, last: left === 1 };
+  });
   protected readonly target = computed(() => {
     const step = this.step();
-    return step?.kind === 'water' ? step.toPourGrams : this.line()?.toWeighGrams;
+    return step?.kind === 'water' ? step.toPourGrams : this.load()?.grams;
   });
   protected readonly coming = computed(
     () =>
@@ -66,13 +91,12 @@ export class WeighBench {
         .slice(0, 6) ?? [],
   );
   protected readonly remark = computed(() => {
-    const scale = this.store.studio()?.scale;
+    const scale = this.scale();
     const line = this.line();
-    return scale && line ? scaleWords(lineOnScale({ ...scale, targetGrams: line.toWeighGrams }), this.units) : '';
+    return scale && line && line.toWeighGrams > 0 ? scaleWords(lineOnScale({ ...scale, targetGrams: line.toWeighGrams }), this.units) : '';
   });
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
-  protected readonly sieve = computed(() => sieveWords(this.batch()?.plan.lines.map((line) => line.sieveMesh) ?? []));
-  private readonly division = computed(() => this.store.studio()?.scale.divisionGrams ?? 0.1);
+  private readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
   /** Too much or too little against the target, beyond what the scale can tell. */
   protected readonly off = computed(() => {
     const target = this.target();
@@ -101,22 +125,40 @@ export class WeighBench {
   protected readonly waiting = computed(() => this.outbox.isWaiting(this.id()));
 
   constructor() {
+    effect(() => {
+      const line = this.line();
+      const load = this.load();
+      const key = line && load ? `${this.id()}/${line.lineId}/${load.number}/${this.state()!.factor}` : undefined;
+      untracked(() =>
+        this.live.follow(key && load ? { key, targetGrams: load.grams } : undefined, (grams) => {
+          if (!this.asking()) this.take({ grams });
+        }),
+      );
+    });
     toSignal(timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(tap(() => this.loadedBatch.reload())));
     inject(Keys).bind([
       { keys: [' ', 'enter'], words: 'next', inFields: true, run: () => this.next() },
       { keys: ['backspace'], words: 'back: take the last weight back', run: () => this.back() },
       { keys: ['s'], words: 'skip this line', run: () => this.skip() },
       { keys: ['o'], words: 'too much is in: raise the batch', inFields: true, run: () => this.raise() },
-      { keys: ['n'], words: 'note something', run: () => this.noting.set(true) },
+      { keys: ['n'], words: 'note something', run: () => this.asking.set('note') },
+      { keys: ['l'], words: 'note the lot of this powder', run: () => this.ask('lot') },
+      { keys: ['p'], words: 'another powder in its place', run: () => this.ask('powder') },
+      { keys: ['t'], words: 'tare: what is on the scale is the empty pan', run: () => this.live.tare() },
       { keys: ['escape'], words: 'leave; it keeps its place', inFields: true, run: () => this.leave() },
       // A digit goes straight into the weight, without aiming at the field.
       {
         keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', ','],
         words: 'type what the scale shows',
         passOn: true,
-        run: () => this.field()?.focus(),
+        run: () => this.typeWeight(),
       },
     ]);
+  }
+
+  private typeWeight(): void {
+    this.byHand.set(true);
+    this.field()?.focus();
   }
 
   /** A wet finger taps twice: the second tap of a double one never ticks the line that has just come up. */
@@ -126,19 +168,44 @@ export class WeighBench {
 
   protected next(): void {
     const step = this.step();
-    if (this.noting() || !step) return;
+    if (this.asking() || !step) return;
     switch (step.kind) {
       case 'respirator':
         return this.note({ type: 'respiratorOn' });
       case 'water':
         return this.note({ type: 'waterPoured', ...this.weighed() });
       case 'line':
-        return this.note({ type: 'lineWeighed', lineId: step.line.lineId, ...this.weighed() });
+        return this.take(this.weighed());
       case 'mix':
         return this.finish();
       case 'finished':
         void this.router.navigate(['/bucket', step.bucketId]);
     }
+  }
+
+  /** A weight for the line, or for one of its loads. */
+  private take(weight: { grams: number; entered?: Entered }): void {
+    const [line, load] = [this.line(), this.load()];
+    if (!line || !load) return;
+    if (load.last) this.note({ type: 'lineWeighed', lineId: line.lineId, ...weight });
+    else this.note({ type: 'loadWeighed', lineId: line.lineId, load: load.number, ...weight });
+  }
+
+  protected ask(what: 'lot' | 'powder'): void {
+    if (this.line()) this.asking.set(what);
+  }
+
+  protected instead(powder: StudioPowder): void {
+    const line = this.line();
+    this.asking.set(undefined);
+    if (!line) return;
+    const mesh = powder.sieveMesh === undefined ? {} : { sieveMesh: powder.sieveMesh };
+    const { id: powderId, name, densityGMl: density, hazards } = powder;
+    this.note({ type: 'lineSubstituted', lineId: line.lineId, powderId, name, density, hazards, ...mesh });
+  }
+
+  protected check(check: NewCheck): void {
+    this.log.note('batch', this.id(), { type: 'checked', ...check });
   }
 
   protected back(): void {
@@ -162,12 +229,15 @@ export class WeighBench {
 
   protected keepNote(text: string): void {
     const lineId = this.line()?.lineId;
-    if (text.trim()) this.note({ type: 'noted', text: text.trim(), ...(lineId ? { lineId } : {}) });
-    this.noting.set(false);
+    const isLot = this.asking() === 'lot';
+    this.asking.set(undefined);
+    if (!text.trim()) return;
+    if (isLot && lineId) this.check({ check: 'powderLot', lineId, text: text.trim() });
+    else this.note({ type: 'noted', text: text.trim(), ...(lineId ? { lineId } : {}) });
   }
 
   protected leave(): void {
-    if (this.noting()) this.noting.set(false);
+    if (this.asking()) this.asking.set(undefined);
     else void this.router.navigateByUrl('/weigh');
   }
 
@@ -191,12 +261,14 @@ export class WeighBench {
 
   private weighed(): { grams: number; entered?: Entered } {
     const { value, entered } = this.typed();
-    return value === null ? { grams: this.target()! } : { grams: value, ...(entered ? { entered } : {}) };
+    // What the scale shows is what went in; with none connected, an empty field means the target.
+    return value === null ? { grams: this.live.weight() ?? this.target()! } : { grams: value, ...(entered ? { entered } : {}) };
   }
 
   private note(event: NewEvent<'batch'>): void {
     this.log.note('batch', this.id(), event);
     this.typed.set({ value: null });
+    this.byHand.set(false);
     if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
   }
 }

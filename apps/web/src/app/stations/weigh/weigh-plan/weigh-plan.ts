@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { attempt, lineOnScale, planBatch, type BatchSize, type Entered, type WaterRule } from '@cazuela/core';
+import { attempt, batchCost, coatsOfPlan, lineOnScale, PIECE_SHAPES, planBatch, scaleFor, shortage, stayMl, stockDilution } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import * as z from 'zod';
+import { BenchLog } from '../../../data/bench-log';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
 import { loaded } from '../../../data/load';
@@ -14,26 +14,14 @@ import { StudioStore } from '../../../data/studio-store';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
-import { Choice } from '../../../parts/choice';
+import { Choice, type ChoiceOption } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { scaleWords } from '../weigh-words';
+import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
+import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 
-const enteredSchema = z.object({ value: z.number(), unit: z.string() });
-const questionSchema = z.object({
-  recipeId: z.string(),
-  size: z.enum(['base', 'volume']),
-  baseGrams: z.number().nullable(),
-  volumeMl: z.number().nullable(),
-  sg: z.number().nullable(),
-  entered: enteredSchema.optional(),
-  water: z.enum(['perBaseGram', 'perDryGram', 'toSg']),
-  waterMl: z.number().nullable(),
-  order: z.enum(['clayFirst', 'recipe']),
-});
-type Question = z.infer<typeof questionSchema>;
-
-const START: Question = { recipeId: '', size: 'base', baseGrams: 1000, volumeMl: 5000, sg: null, water: 'toSg', waterMl: 1, order: 'clayFirst' };
+/** A usual glaze bucket, where nobody says otherwise. */
+const BUCKET_ACROSS_MM = 260;
 
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
@@ -47,57 +35,141 @@ export class WeighPlan {
   /** The recipe the potter came from. */
   readonly recipe = input<string>();
   private readonly api = inject(StudioApi);
+  private readonly log = inject(BenchLog);
   private readonly router = inject(Router);
   private readonly studio = inject(StudioStore).studio;
   protected readonly units = inject(Units);
+  protected readonly testGrams = TEST_GRAMS;
   protected readonly sizes = [
-    ['base', 'Base by weight'],
-    ['volume', 'A bucket filled'],
-  ] as const;
-  protected readonly waters = [
-    ['toSg', 'to the SG'],
-    ['perBaseGram', 'per g of base'],
-    ['perDryGram', 'per g of all'],
+    ['test', 'test'],
+    ['base', 'base'],
+    ['all', 'all'],
+    ['volume', 'bucket'],
+    ['pieces', 'pieces'],
   ] as const;
   protected readonly orders = [
     ['clayFirst', 'clay first'],
     ['recipe', 'as written'],
   ] as const;
   protected readonly starting = deed();
-  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders(), batches: this.api.batches() }));
+  protected readonly all = loaded(() =>
+    combineLatest({
+      recipes: this.api.recipes(),
+      powders: this.api.powders(),
+      batches: this.api.batches(),
+      pieces: this.api.pieces(),
+      buckets: this.api.buckets(),
+    }),
+  );
   protected readonly question = remembered<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
-  protected readonly chosen = computed(() => {
-    const recipes = this.all.value()?.recipes ?? [];
-    return recipes.find((recipe) => recipe.id === this.question().recipeId) ?? recipes[0];
-  });
-  protected readonly unfinished = computed(() => (this.all.value()?.batches ?? []).filter((batch) => batch.bucketId === null));
+  /** Only what is mixed from powder can be weighed; jars are opened. */
+  protected readonly recipes = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'));
+  protected readonly chosen = computed(() => this.recipes().find((recipe) => recipe.id === this.question().recipeId) ?? this.recipes()[0]);
+  protected readonly waters = computed((): ChoiceOption<Question['water']>[] => [
+    ['toSg', 'to the SG'],
+    ['perBaseGram', 'per g of base'],
+    ['perDryGram', 'per g of all'],
+    ...(this.chosen()?.body.product?.kind === 'base' ? [['label', 'by the label'] as const] : []),
+  ]);
+  protected readonly unfinished = computed(() =>
+    (this.all.value()?.batches ?? []).filter((batch) => batch.bucketId === null && !this.isAside(batch)),
+  );
+  /** Batches given up here, before the records say so. */
+  private readonly givenUp = signal<Readonly<Record<string, string>>>({});
+  protected readonly justGivenUp = computed(() => (this.all.value()?.batches ?? []).filter((batch) => this.givenUp()[batch.id]));
   /** SG asked for: typed, or the middle of what the recipe wants. */
   protected readonly sg = computed(() => {
     const body = this.chosen()?.body;
     return this.question().sg ?? (body ? Number(((body.sgLow + body.sgHigh) / 2).toFixed(3)) : null);
   });
+  /** Planned pieces that take this glaze, with how many and what it takes of each. */
+  protected readonly pieces = computed(() => {
+    const all = this.all.value();
+    const recipe = this.chosen();
+    if (!all || !recipe) return [];
+    const bucketIds = new Set(all.buckets.filter((bucket) => bucket.recipeId === recipe.id).map((bucket) => bucket.id));
+    return all.pieces.flatMap((piece) => {
+      const shape = PIECE_SHAPES.find((one) => one.id === piece.body.plan.shapeId);
+      const count = this.question().counts[piece.id] ?? 0;
+      const each = shape ? coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds }) : [];
+      if (!shape || each.length === 0) return [];
+      const tallMm = Math.max(...shape.outside.map((point) => point.heightMm));
+      return [{ id: piece.id, name: piece.body.name, planned: piece.body.count, count, tallMm, dips: each.some((one) => one.way === 'dip'), each }];
+    });
+  });
+  private readonly toCoat = computed(() =>
+    this.pieces().flatMap((piece) => (piece.count > 0 ? piece.each.map((one) => ({ ...one, count: piece.count })) : [])),
+  );
+  /** What must stand in the bucket for the tallest dipped piece to go under. */
+  protected readonly stays = computed(() => {
+    const tallest = Math.max(0, ...this.pieces().flatMap((piece) => (piece.count > 0 && piece.dips ? [piece.tallMm] : [])));
+    return tallest > 0 ? Math.round(stayMl({ tallestMm: tallest, bucketAcrossMm: BUCKET_ACROSS_MM }) / 100) * 100 : 0;
+  });
+  private readonly parts = computed(() =>
+    batchParts(this.question(), { sg: this.sg(), product: this.chosen()?.body.product, pieces: this.toCoat(), stayMl: this.stays() }),
+  );
   protected readonly plan = computed(() => {
     const recipe = this.chosen();
-    const { size, water, order } = this.parts() ?? {};
-    if (!recipe || !size || !water) return undefined;
-    return attempt(() => planBatch({ lines: recipe.body.lines, powders: this.all.value()!.powders, size, water, order: order! }));
+    const parts = this.parts();
+    if (!recipe || !parts) return undefined;
+    return attempt(() => planBatch({ lines: recipe.body.lines, powders: this.all.value()!.powders, ...parts }));
   });
   protected readonly sheet = computed(() => {
     const plan = this.plan();
-    const scale = this.studio()?.scale;
-    if (plan?.kind !== 'ok' || !scale) return [];
+    const scales = this.studio()?.scales;
+    if (plan?.kind !== 'ok' || !scales) return [];
     let running = 0;
     return plan.value.lines.map((line) => {
       running += line.targetGrams;
-      return { ...line, running, remark: scaleWords(lineOnScale({ ...scale, targetGrams: line.targetGrams }), this.units) };
+      const scale = scaleFor({ targetGrams: line.targetGrams, scales });
+      const on = lineOnScale({ ...scale, targetGrams: line.targetGrams });
+      const dilution = on.kind === 'tooSmall' ? stockDilution({ line, lines: plan.value.lines, divisionGrams: scale.divisionGrams }) : undefined;
+      return {
+        ...line,
+        running,
+        scale: scales.length > 1 ? ` on the ${scale.name.toLowerCase()}` : '',
+        remark: scaleWords(on, this.units),
+        larger: on.kind === 'tooSmall' ? Math.ceil((plan.value.baseGrams * on.baseFactor) / 10) * 10 : undefined,
+        dilution: dilution && dilutionWords(line.name, dilution, this.units),
+      };
     });
   });
+  /** What the shelf lacks, and how much of the batch it allows. */
+  protected readonly short = computed(() => {
+    const plan = this.plan();
+    if (plan?.kind !== 'ok') return undefined;
+    const answer = shortage({
+      lines: plan.value.lines,
+      stock: this.all.value()!.powders.map(({ id, stockGrams }) => ({ powderId: id, stockGrams })),
+    });
+    if (answer.short.length === 0) return undefined;
+    return {
+      words: shortageWords(answer.short, this.units),
+      allowsBaseGrams: Math.floor(plan.value.baseGrams * answer.share),
+      first: answer.short[0]!.powderId,
+    };
+  });
+  protected readonly cost = computed(() => {
+    const plan = this.plan();
+    if (plan?.kind !== 'ok') return '';
+    const prices = new Map(this.all.value()!.powders.flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
+    const lines = plan.value.lines.map((line) => ({ ...line, grams: line.targetGrams }));
+    return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units);
+  });
+  /** Nobody here has fired it: first a test, or a word that it is known from elsewhere. */
+  protected readonly knownElsewhere = signal(false);
+  protected readonly untried = computed(() => {
+    const plan = this.plan();
+    const recipe = this.chosen();
+    return recipe !== undefined && !recipe.fired && plan?.kind === 'ok' && plan.value.baseGrams > LARGEST_TEST_GRAMS;
+  });
+  protected readonly mayStart = computed(() => this.plan()?.kind === 'ok' && (!this.untried() || this.knownElsewhere()));
   protected readonly when = sayWhen;
 
   constructor() {
     effect(() => {
       const recipeId = this.recipe();
-      if (recipeId) untracked(() => this.change({ recipeId, sg: null }));
+      if (recipeId) untracked(() => this.choose(recipeId));
     });
     inject(Keys).bind([{ keys: ['enter', ' '], words: 'start weighing', run: () => this.start() }]);
   }
@@ -106,8 +178,21 @@ export class WeighPlan {
     this.question.update((question) => ({ ...question, ...change }));
   }
 
-  protected size(field: 'baseGrams' | 'volumeMl', typed: TypedNumber): void {
+  protected choose(recipeId: string): void {
+    this.knownElsewhere.set(false);
+    this.change({ recipeId, sg: null, counts: {} });
+  }
+
+  protected size(field: 'testGrams' | 'baseGrams' | 'totalGrams' | 'volumeMl', typed: TypedNumber): void {
     this.change({ [field]: typed.value, entered: typed.entered });
+  }
+
+  protected count(pieceId: string, count: number | null): void {
+    this.change({ counts: { ...this.question().counts, [pieceId]: count } });
+  }
+
+  protected base(baseGrams: number): void {
+    this.change({ size: 'base', baseGrams, entered: undefined });
   }
 
   protected text(event: Event): string {
@@ -121,21 +206,22 @@ export class WeighPlan {
   protected start(): void {
     const parts = this.parts();
     const recipe = this.chosen();
-    if (!parts || !recipe || this.plan()?.kind !== 'ok') return;
+    if (!parts || !recipe || !this.mayStart()) return;
     const id = uuid();
     this.starting.run(this.api.createBatch({ id, recipeVersionId: recipe.versionId, ...parts }), () => void this.router.navigate(['/weigh', id]));
   }
 
-  private parts(): { size: BatchSize; water: WaterRule; order: 'clayFirst' | 'recipe'; entered?: Entered } | undefined {
-    const { size, baseGrams, volumeMl, water, waterMl, order, entered } = this.question();
-    const sg = this.sg();
-    const amount = size === 'base' ? baseGrams : volumeMl;
-    if (amount === null || sg === null || (water !== 'toSg' && waterMl === null)) return undefined;
-    return {
-      size: size === 'base' ? { kind: 'base', baseGrams: amount } : { kind: 'volume', volumeMl: amount, sg },
-      water: water === 'toSg' ? { kind: 'toSg', sg } : { kind: water, millilitres: waterMl! },
-      order,
-      ...(entered ? { entered: entered as Entered } : {}),
-    };
+  protected giveUp(batchId: string): void {
+    const eventId = this.log.note('batch', batchId, { type: 'setAside' });
+    this.givenUp.update((all) => ({ ...all, [batchId]: eventId }));
+  }
+
+  protected takeUp(batchId: string): void {
+    this.log.note('batch', batchId, { type: 'undone', eventId: this.givenUp()[batchId]! });
+    this.givenUp.update(({ [batchId]: _gone, ...rest }) => rest);
+  }
+
+  private isAside(batch: { id: string; setAside: boolean }): boolean {
+    return batch.setAside || this.givenUp()[batch.id] !== undefined;
   }
 }

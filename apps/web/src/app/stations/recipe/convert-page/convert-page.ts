@@ -1,0 +1,117 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { additionSum, attempt, convertMix, dryGrams, recipeDensity, waterPerDryGram, type PresentPowder } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import * as z from 'zod';
+import { loaded } from '../../../data/load';
+import { remembered } from '../../../data/remembered';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
+import { Coming } from '../../../parts/coming';
+import { NumberField } from '../../../parts/number-field';
+import { Says } from '../../../parts/says';
+
+const questionSchema = z.object({
+  toId: z.string(),
+  from: z.enum(['batch', 'bucket', 'shelf']),
+  baseGrams: z.number().nullable(),
+  volumeMl: z.number().nullable(),
+  sg: z.number().nullable(),
+  bucketId: z.string(),
+});
+type Question = z.infer<typeof questionSchema>;
+const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 5000, sg: null, bucketId: '' };
+
+/** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
+@Component({
+  selector: 'cz-convert-page',
+  imports: [RouterLink, Choice, Coming, NumberField, Says],
+  templateUrl: './convert-page.html',
+  styleUrl: './convert-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ConvertPage {
+  readonly id = input.required<string>();
+  private readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  protected readonly sources = [
+    ['batch', 'a dry batch'],
+    ['bucket', 'a bucket, measured'],
+    ['shelf', 'a bucket of ours'],
+  ] as const;
+  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders(), buckets: this.api.buckets() }));
+  protected readonly question = remembered<Question>('convert', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly from = computed(() => this.all.value()?.recipes.find((recipe) => recipe.id === this.id()));
+  protected readonly others = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.id !== this.id()));
+  protected readonly to = computed(() => this.others().find((recipe) => recipe.id === this.question().toId) ?? this.others()[0]);
+  protected readonly buckets = computed(() =>
+    (this.all.value()?.buckets ?? []).filter((bucket) => bucket.recipeId === this.id() && (bucket.contents?.dryGrams ?? 0) > 0),
+  );
+  private readonly bucket = computed(() => this.buckets().find((one) => one.id === this.question().bucketId) ?? this.buckets()[0]);
+  protected readonly sg = computed(() => {
+    const body = this.from()?.body;
+    return this.question().sg ?? (body ? (body.sgLow + body.sgHigh) / 2 : null);
+  });
+  /** What is there now: its powders and, in a bucket, its water. */
+  protected readonly present = computed(() => {
+    const powders = this.all.value()?.powders;
+    const from = this.from();
+    if (!powders || !from) return undefined;
+    const { from: source, baseGrams, volumeMl } = this.question();
+    return attempt((): { parts: PresentPowder[]; waterGrams: number } | undefined => {
+      const { lines } = from.body;
+      if (source === 'shelf') {
+        const contents = this.bucket()?.contents;
+        return contents ? { parts: contents.parts, waterGrams: contents.waterGrams } : undefined;
+      }
+      if (source === 'batch') return baseGrams === null ? undefined : { parts: lines.map((line) => share(line, baseGrams)), waterGrams: 0 };
+      const sg = this.sg();
+      if (volumeMl === null || sg === null) return undefined;
+      const dry = dryGrams({ volumeMl, sg, density: recipeDensity({ lines, powders }) });
+      const base = dry / (1 + additionSum({ lines }) / 100);
+      return { parts: lines.map((line) => share(line, base)), waterGrams: volumeMl * sg - dry };
+    });
+  });
+  protected readonly answer = computed(() => {
+    const powders = this.all.value()?.powders;
+    const [to, present] = [this.to(), this.present()];
+    if (!powders || !to || !present) return undefined;
+    if (present.kind === 'refused') return present;
+    if (!present.value) return undefined;
+    const { parts, waterGrams } = present.value;
+    return attempt(() => {
+      const conversion = convertMix({ present: parts, target: to.body.lines });
+      if (conversion.kind === 'impossible') return { ...conversion, names: conversion.powderIds.map((id) => this.nameOf(id)) };
+      const sg = (to.body.sgLow + to.body.sgHigh) / 2;
+      const density = recipeDensity({ lines: to.body.lines, powders });
+      const wanted = conversion.totalGrams * waterPerDryGram({ sg, density });
+      return {
+        ...conversion,
+        rows: conversion.add.map(({ powderId, grams }) => ({ powderId, name: this.nameOf(powderId), grams })),
+        wet: waterGrams > 0,
+        waterMl: wanted - waterGrams,
+        sg,
+        volumeMl: conversion.totalGrams / density + Math.max(wanted, waterGrams),
+        factor: conversion.totalGrams / parts.reduce((sum, part) => sum + part.grams, 0),
+      };
+    });
+  });
+
+  protected change(change: Partial<Question>): void {
+    this.question.update((question) => ({ ...question, ...change }));
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLSelectElement).value;
+  }
+
+  private nameOf(powderId: string): string {
+    return this.all.value()?.powders.find((powder) => powder.id === powderId)?.name ?? 'a powder no longer listed';
+  }
+}
+
+const share = (line: { powderId: string; percent: number }, baseGrams: number): PresentPowder => ({
+  powderId: line.powderId,
+  grams: (baseGrams * line.percent) / 100,
+});

@@ -1,0 +1,55 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  importOutcomeSchema,
+  importProgressSchema,
+  ROWS_AT_ONCE,
+  type CheckedFile,
+  type ImportChoice,
+  type ImportOutcome,
+  type ImportRow,
+} from '@cazuela/formats';
+import { concat, concatMap, defer, from, map, Observable, of } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { StudioApi } from '../../../data/studio-api';
+import type { ReadAnswer, ReadQuestion } from './read-file-protocol';
+import { readFileWorker } from './read-file.worker-factory';
+
+export type ImportStep = { kind: 'sending'; sent: number; of: number } | { kind: 'done'; outcome: ImportOutcome };
+
+/** Files of ours on their way in. */
+@Injectable({ providedIn: 'root' })
+export class FilesApi {
+  private readonly api = inject(StudioApi);
+
+  /** Reads and checks a file apart from the screen. Unsubscribing stops it. */
+  read(question: ReadQuestion): Observable<CheckedFile> {
+    return new Observable((subscriber) => {
+      const worker = readFileWorker();
+      worker.onmessage = ({ data }: MessageEvent<ReadAnswer>) => {
+        if (data.kind === 'failed') return subscriber.error(new Error(data.says));
+        subscriber.next(data.file);
+        subscriber.complete();
+      };
+      worker.onerror = () => subscriber.error(new Error('The file cannot be read.'));
+      worker.postMessage(question);
+      return () => worker.terminate();
+    });
+  }
+
+  /** Sends the rows a few hundred at a time, then takes them in at once. Unsubscribing on the way leaves nothing behind. */
+  takeIn(rows: readonly ImportRow[], choice: ImportChoice): Observable<ImportStep> {
+    return defer(() => {
+      const id = uuid();
+      const starts = Array.from({ length: Math.ceil(rows.length / ROWS_AT_ONCE) }, (_, index) => index * ROWS_AT_ONCE);
+      const send = (start: number): Observable<ImportStep> =>
+        this.api
+          .post(`/imports/${id}/rows`, { from: start, rows: rows.slice(start, start + ROWS_AT_ONCE) }, importProgressSchema)
+          .pipe(map((): ImportStep => ({ kind: 'sending', sent: Math.min(rows.length, start + ROWS_AT_ONCE), of: rows.length })));
+      const commit = this.api
+        .post(`/imports/${id}/commit`, { rows: rows.length, choice }, importOutcomeSchema)
+        .pipe(map((outcome): ImportStep => ({ kind: 'done', outcome })));
+      const begin: ImportStep = { kind: 'sending', sent: 0, of: rows.length };
+      return concat(of(begin), from(starts).pipe(concatMap(send)), commit);
+    });
+  }
+}

@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
+import { combineLatest, type Subscription } from 'rxjs';
+import { toFailure } from '../../../data/api';
+import { NOW } from '../../../data/clock';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Choice } from '../../../parts/choice';
+import { Says } from '../../../parts/says';
+import { FilesApi } from './files-api';
+import { countWords, outcomeWords } from './files-words';
+
+/** A file of tens of thousands of recipes is no recipe book: something else was chosen. */
+const MOST_BYTES = 60 * 1024 * 1024;
+const SHOWN_PROBLEMS = 50;
+
+type State =
+  | { kind: 'waiting' }
+  | { kind: 'reading'; name: string }
+  | { kind: 'looking'; name: string; file: CheckedFile }
+  | { kind: 'sending'; name: string; share: number }
+  | { kind: 'done'; outcome: ImportOutcome }
+  | { kind: 'failed'; says: string };
+
+/** Recipes, powders and batches out of the studio and in again, in open files. */
+@Component({
+  selector: 'cz-files-page',
+  imports: [RouterLink, Choice, Says],
+  templateUrl: './files-page.html',
+  styleUrl: './files-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FilesPage {
+  protected readonly api = inject(StudioApi);
+  private readonly files = inject(FilesApi);
+  private readonly now = inject(NOW);
+  private running: Subscription | undefined;
+  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
+  protected readonly state = signal<State>({ kind: 'waiting' });
+  protected readonly choice = signal<ImportChoice>('leaveMine');
+  protected readonly choices = [
+    ['leaveMine', 'leave mine'],
+    ['newVersion', 'as a new version'],
+    ['keepBoth', 'keep both'],
+  ] as const;
+  protected readonly looking = computed(() => {
+    const state = this.state();
+    if (state.kind !== 'looking') return undefined;
+    const { file, name } = state;
+    const here = [...file.recipesHere, ...file.powdersHere];
+    return {
+      name,
+      problems: file.problems.slice(0, SHOWN_PROBLEMS),
+      more: Math.max(0, file.problems.length - SHOWN_PROBLEMS),
+      count: file.problems.length,
+      words: countWords(file.counts),
+      here: here.slice(0, 8).join(', ') + (here.length > 8 ? ` and ${here.length - 8} more` : ''),
+      rows: file.rows.length,
+    };
+  });
+  protected readonly doneWords = computed(() => {
+    const state = this.state();
+    return state.kind === 'done' ? outcomeWords(state.outcome) : '';
+  });
+  protected readonly exports = [
+    ['/files/cazuela.json', 'Everything', 'one JSON file: powders, recipes with their versions, batches'],
+    ['/files/recipes.csv', 'Recipes', 'a table, a row for each line'],
+    ['/files/powders.csv', 'Powders', 'a table with analyses and prices'],
+    ['/files/batches.csv', 'Batches', 'a table of what was weighed'],
+  ] as const;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.running?.unsubscribe());
+  }
+
+  protected async choose(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const [file] = input.files ?? [];
+    if (!file) return;
+    if (file.size > MOST_BYTES) return this.state.set({ kind: 'failed', says: 'That file is too large for recipes: is it the right one?' });
+    const text = await file.text();
+    // The same file can be chosen again after it was mended.
+    input.value = '';
+    this.read(file.name, text);
+  }
+
+  protected read(name: string, text: string): void {
+    const all = this.all.value();
+    if (!all) return;
+    this.stop();
+    this.state.set({ kind: 'reading', name });
+    const shelf = { powderNames: all.powders.map((powder) => powder.name), recipeNames: all.recipes.map((recipe) => recipe.body.name) };
+    this.running = this.files.read({ text, now: this.now().toISOString(), shelf }).subscribe({
+      next: (file) => this.state.set({ kind: 'looking', name, file }),
+      error: (error: Error) => this.state.set({ kind: 'failed', says: error.message }),
+    });
+  }
+
+  protected takeIn(): void {
+    const state = this.state();
+    if (state.kind !== 'looking' || state.file.problems.length > 0) return;
+    const { name, file } = state;
+    this.running = this.files.takeIn(file.rows, this.choice()).subscribe({
+      next: (step) =>
+        this.state.set(step.kind === 'done' ? { kind: 'done', outcome: step.outcome } : { kind: 'sending', name, share: step.sent / step.of }),
+      error: (error: unknown) => this.state.set({ kind: 'failed', says: `${toFailure(error).problem.detail} Nothing was taken in.` }),
+      complete: () => this.all.reload(),
+    });
+  }
+
+  /** What is on its way is given up; nothing of it stays. */
+  protected stop(): void {
+    this.running?.unsubscribe();
+    this.running = undefined;
+    this.state.set({ kind: 'waiting' });
+  }
+}

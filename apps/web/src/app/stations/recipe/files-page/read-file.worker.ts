@@ -1,0 +1,14 @@
+/// <reference lib="webworker" />
+import { checkAgainst, readFile } from '@cazuela/formats';
+import type { ReadAnswer, ReadQuestion } from './read-file-protocol';
+
+/** A large file is read apart from the screen, so that the stop button answers while it is. */
+addEventListener('message', ({ data }: MessageEvent<ReadQuestion>) => {
+  let answer: ReadAnswer;
+  try {
+    answer = { kind: 'read', file: checkAgainst(readFile(data.text, data.now), data.shelf) };
+  } catch (error) {
+    answer = { kind: 'failed', says: error instanceof Error ? error.message : 'The file cannot be read.' };
+  }
+  postMessage(answer);
+});

@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { Coming } from '../../../parts/coming';
+import { Says } from '../../../parts/says';
+
+/** The powders of the studio as they stand on the shelf: how full each bag is, what is low, what a kilo costs. */
+@Component({
+  selector: 'cz-powder-shelf',
+  imports: [RouterLink, Coming, Says],
+  templateUrl: './powder-shelf.html',
+  styleUrl: './powder-shelf.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PowderShelf {
+  private readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  protected readonly all = loaded(() => this.api.powders());
+  protected readonly filter = signal('');
+  private readonly fullest = computed(() => Math.max(1, ...(this.all.value() ?? []).map((powder) => powder.stockGrams ?? 0)));
+  /** What is low first, then what is there, then what nobody counted. */
+  protected readonly rows = computed(() => {
+    const text = this.filter().trim().toLowerCase();
+    return (this.all.value() ?? [])
+      .filter((powder) => powder.name.toLowerCase().includes(text) || powder.role.includes(text))
+      .map((powder) => {
+        const { stockGrams, lowGrams } = powder;
+        const low = stockGrams !== undefined && stockGrams <= (lowGrams ?? 0);
+        return {
+          powder,
+          low,
+          /** Square root, so that a jar of oxide is seen beside a sack of clay. */
+          share: stockGrams === undefined ? 0 : Math.sqrt(Math.max(0, stockGrams) / this.fullest()),
+          mark: lowGrams === undefined ? undefined : Math.sqrt(lowGrams / this.fullest()),
+          words: stockGrams === undefined ? 'never counted' : this.units.mass(Math.max(0, stockGrams)),
+          rank: low ? 0 : stockGrams === undefined ? 2 : 1,
+        };
+      })
+      .sort((a, b) => a.rank - b.rank || a.powder.name.localeCompare(b.powder.name));
+  });
+  protected readonly lowCount = computed(() => this.rows().filter((row) => row.low).length);
+
+  protected type(event: Event): void {
+    this.filter.set((event.target as HTMLInputElement).value);
+  }
+}

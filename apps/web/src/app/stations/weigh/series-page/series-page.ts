@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { seriesBodySchema, type BucketSummary, type SeriesBody, type SeriesDocument } from '@cazuela/contract';
+import { attempt, baseDryGrams, dryGrams } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../../data/deed';
+import { loaded } from '../../../data/load';
+import { PreferencesStore } from '../../../data/preferences';
+import { remembered } from '../../../data/remembered';
+import { StudioApi } from '../../../data/studio-api';
+import { StudioStore } from '../../../data/studio-store';
+import { sayDateAndTime } from '../../../data/times';
+import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
+import { Coming } from '../../../parts/coming';
+import { NumberField } from '../../../parts/number-field';
+import { Says } from '../../../parts/says';
+import { questionSchema, readPercents, sheetOf, START, type Question } from './series-question';
+
+/** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
+@Component({
+  selector: 'cz-series-page',
+  imports: [RouterLink, Choice, Coming, NumberField, Says],
+  templateUrl: './series-page.html',
+  styleUrl: './series-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SeriesPage {
+  /** One that was kept; without it, a new one is made. */
+  readonly id = input<string>();
+  protected readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  private readonly store = inject(StudioStore);
+  protected readonly units = inject(Units);
+  protected readonly mass = inject(PreferencesStore).value;
+  protected readonly kinds = [
+    ['oneCup', 'one cup'],
+    ['cups', 'separate cups'],
+    ['blend', 'two buckets'],
+  ] as const;
+  protected readonly saving = deed();
+  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders(), series: this.api.series() }));
+  protected readonly question = remembered<Question>('series', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly buckets = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => (bucket.contents?.dryGrams ?? 0) > 0));
+  protected readonly stains = computed(() => (this.all.value()?.powders ?? []).filter((powder) => ['colourant', 'opacifier'].includes(powder.role)));
+  protected readonly bucket = computed(() => this.buckets().find((one) => one.id === this.question().bucketId) ?? this.buckets()[0]);
+  /** The other bucket of a blend: of the same recipe where there is one. */
+  protected readonly other = computed(() => {
+    const rest = this.buckets().filter((one) => one.id !== this.bucket()?.id);
+    return rest.find((one) => one.id === this.question().otherId) ?? rest.find((one) => one.recipeId === this.bucket()?.recipeId) ?? rest[0];
+  });
+  protected readonly stain = computed(() => this.stains().find((one) => one.id === this.question().powderId) ?? this.stains()[0]);
+  protected readonly opened = computed(() => this.all.value()?.series.find((one) => one.id === this.id()));
+  protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: sayDateAndTime(one.createdAt) })));
+  /** Series marked as done here, before the list is asked again. */
+  protected readonly justDone = signal<SeriesDocument | undefined>(undefined);
+  protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'says'; words: string } | undefined => {
+    const [bucket, percents] = [this.bucket(), readPercents(this.question().percents)];
+    if (!bucket) return undefined;
+    if (!percents) return { kind: 'says', words: 'Write the percentages of the steps with commas, like 1, 2, 4, 6, 8.' };
+    const made = attempt(() => this.bodyFrom(bucket, percents));
+    if (made.kind === 'refused') return { kind: 'says', words: made.error.message };
+    const read = seriesBodySchema.safeParse(made.value);
+    return read.success ? { kind: 'ok', body: read.data } : { kind: 'says', words: read.error.issues[0]!.message };
+  });
+  protected readonly body = computed(
+    () => this.opened()?.body ?? (this.draft()?.kind === 'ok' ? (this.draft() as { body: SeriesBody }).body : undefined),
+  );
+  protected readonly code = computed(() => this.opened()?.code ?? 'K');
+  protected readonly sheet = computed(() => {
+    const body = this.body();
+    return body && attempt(() => sheetOf(this.code(), body));
+  });
+  protected readonly isDone = computed(() => this.opened()?.doneAt ?? (this.justDone()?.id === this.id() ? this.justDone()!.doneAt : null));
+  protected readonly isBlend = computed(() => this.body()?.kind === 'blend');
+
+  protected change(change: Partial<Question>): void {
+    this.question.update((question) => ({ ...question, ...change }));
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLSelectElement).value;
+  }
+
+  protected keep(): void {
+    const draft = this.draft();
+    if (draft?.kind !== 'ok') return;
+    this.saving.run(this.api.createSeries(uuid(), draft.body), (series) => {
+      this.all.reload();
+      void this.router.navigate(['/weigh/series', series.id]);
+    });
+  }
+
+  protected dipped(): void {
+    const done = { at: new Date().toISOString(), by: this.store.by(), eventIds: [uuid(), uuid()] };
+    this.saving.run(this.api.finishSeries(this.id()!, done), (series) => {
+      this.justDone.set(series);
+      this.all.reload();
+    });
+  }
+
+  private bodyFrom(bucket: BucketSummary, percents: number[]): unknown {
+    const { kind, cupMl, drawGrams, totalMl } = this.question();
+    if (kind === 'blend') {
+      const other = this.other();
+      if (!other) return undefined;
+      const name = `${bucket.body.name} and ${other.body.name}`;
+      return { kind, name, a: cupOf(bucket, true), b: cupOf(other, true), totalMl, percents, notes: '' };
+    }
+    const stain = this.stain();
+    const { sg, density } = bucket.contents!;
+    const additions = (100 * (bucket.contents!.dryGrams - bucket.contents!.baseDryGrams)) / bucket.contents!.baseDryGrams;
+    const dry = baseDryGrams({ dryGrams: dryGrams({ volumeMl: cupMl ?? 0, sg, density }), additionPercent: additions });
+    const common = {
+      name: `${stain?.name ?? ''} in ${bucket.body.name}`,
+      powderId: stain?.id,
+      powderName: stain?.name,
+      ...cupOf(bucket, false),
+      percents,
+      notes: '',
+    };
+    return kind === 'cups' ? { kind, ...common, cupBaseGrams: dry } : { kind, ...common, baseGrams: dry, drawGrams };
+  }
+}
+
+function cupOf(bucket: BucketSummary, withPercent: boolean): Record<string, unknown> {
+  const { sg, density, stainPercent } = bucket.contents!;
+  return { bucketId: bucket.id, bucketName: `${bucket.code} ${bucket.body.name}`, sg, density, ...(withPercent ? { percent: stainPercent } : {}) };
+}

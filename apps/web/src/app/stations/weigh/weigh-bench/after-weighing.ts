@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { allowedDifference, closingCheck, type BatchCheck, type BatchState } from '@cazuela/core';
+import { Units } from '../../../data/units';
+import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { closingWords, sieveWords } from '../weigh-words';
+
+export interface NewCheck {
+  check: BatchCheck;
+  lineId?: string;
+  value?: number;
+  text?: string;
+  entered?: NonNullable<TypedNumber['entered']>;
+}
+
+/** From the last powder to a bucket: the closing weight, slaking, mixing, the sieve, the waste, and a tile beside the old bucket. */
+@Component({
+  selector: 'cz-after-weighing',
+  imports: [NumberField],
+  template: `
+    <ol class="after">
+      <li>
+        Weigh the whole pan or bucket, less its empty weight: {{ units.mass(expected()) }} went in.
+        <div class="check">
+          <cz-number-field
+            label="It weighs"
+            hint="powder and water, without the bucket"
+            quantity="mass"
+            [value]="closing() ?? null"
+            [least]="0"
+            [most]="1000000"
+            (changed)="take('closingWeight', $event)"
+          />
+          @if (closingSays(); as says) {
+            <p role="status" [class]="says.tone">{{ says.words }}</p>
+          }
+        </div>
+      </li>
+      <li>Let it slake, lid on, until nothing bubbles: half an hour, better overnight.</li>
+      <li>Mix with the drill from the bottom up, light glazes before dark ones. Cord away from water, sleeves and hair tied back.</li>
+      <li>
+        {{ sieve() }}
+        <div class="check">
+          <cz-number-field
+            label="What stays in the sieve, dry"
+            quantity="mass"
+            [decimals]="2"
+            [value]="value('sieveResidue') ?? null"
+            [least]="0"
+            [most]="100000"
+            (changed)="take('sieveResidue', $event)"
+          />
+          @if (residueSays(); as words) {
+            <p role="status" class="look">{{ words }}</p>
+          }
+        </div>
+      </li>
+      <li>
+        <label class="tick"
+          ><input type="checkbox" [checked]="done('tileBeside')" (change)="checked.emit({ check: 'tileBeside', text: 'dipped' })" /> A tile dipped
+          from it beside one from the old bucket, before any pot is trusted to it.</label
+        >
+      </li>
+      <li>
+        <label class="tick"
+          ><input type="checkbox" [checked]="done('rinseWater')" (change)="checked.emit({ check: 'rinseWater', text: 'settling' })" /> Bench wiped
+          wet; rinse water and sludge settle in their own bucket, none goes down the drain.</label
+        >
+      </li>
+    </ol>
+  `,
+  styles: `
+    .after {
+      display: grid;
+      gap: 0.5rem;
+      margin: 0.6rem 0;
+      padding-left: 1.4rem;
+      font-size: 1.08rem;
+      max-width: 50rem;
+    }
+    .check {
+      display: grid;
+      grid-template-columns: 15rem minmax(0, 1fr);
+      gap: 1.2rem;
+      align-items: end;
+    }
+    .tick {
+      display: flex;
+      gap: 0.7rem;
+      align-items: start;
+      min-height: 44px;
+      cursor: pointer;
+      input {
+        width: 26px;
+        height: 26px;
+        flex: none;
+      }
+    }
+    @media (max-width: 900px) {
+      .check {
+        grid-template-columns: minmax(0, 1fr);
+        gap: 0.3rem;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AfterWeighing {
+  readonly state = input.required<BatchState>();
+  readonly checked = output<NewCheck>();
+  protected readonly units = inject(Units);
+  private readonly typed = signal<Partial<Record<BatchCheck, number>>>({});
+  protected readonly expected = computed(() => this.state().dryInGrams + (this.state().waterInGrams ?? 0));
+  protected readonly closing = computed(() => this.value('closingWeight'));
+  protected readonly sieve = computed(() =>
+    sieveWords(this.state().lines.flatMap((line) => (line.inGrams > 0 && line.sieveMesh ? [line.sieveMesh] : []))),
+  );
+  protected readonly closingSays = computed(() => {
+    const shownGrams = this.closing();
+    if (shownGrams === undefined) return undefined;
+    const lines = [
+      ...this.state().lines.map(({ name, inGrams, targetGrams }) => ({ name, grams: inGrams > 0 ? inGrams : targetGrams, in: inGrams > 0 })),
+      { name: 'the water', grams: this.state().waterInGrams ?? 0, in: true },
+    ];
+    const weighed = lines.filter((line) => line.in);
+    const allowedGrams = allowedDifference({ lines: weighed, divisionGrams: this.units.divisionFor(this.expected()) });
+    return closingWords(closingCheck({ lines: weighed, shownGrams, allowedGrams }), this.units);
+  });
+  protected readonly residueSays = computed(() => {
+    const residue = this.value('sieveResidue');
+    if (!residue) return '';
+    const share = (100 * residue) / this.state().dryInGrams;
+    return `${this.units.plain(share)} % of the powder stays out. ${share > 0.5 ? 'That changes the recipe: grind' : 'Grind'} it wet and put it back.`;
+  });
+
+  protected value(check: BatchCheck): number | undefined {
+    return this.typed()[check] ?? this.state().checks.find((one) => one.check === check)?.value;
+  }
+
+  protected done(check: BatchCheck): boolean {
+    return this.state().checks.some((one) => one.check === check);
+  }
+
+  protected take(check: BatchCheck, { value, entered }: TypedNumber): void {
+    if (value === null) return;
+    this.typed.update((typed) => ({ ...typed, [check]: value }));
+    this.checked.emit({ check, value, ...(entered ? { entered } : {}) });
+  }
+}

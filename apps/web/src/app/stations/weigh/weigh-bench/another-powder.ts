@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { StudioPowder } from '@cazuela/contract';
+import { attempt, recipeOutlook, type Attempt, type BatchLineState, type RecipeLine, type RecipeOutlook } from '@cazuela/core';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Says } from '../../../parts/says';
+import { anotherPowderWords } from '../weigh-words';
+
+/** Another powder in a line's place, with what that changes said before it is done. */
+@Component({
+  selector: 'cz-another-powder',
+  imports: [Says],
+  template: `
+    <cz-says [failure]="powders.failure()" (again)="powders.reload()" />
+    <label class="named"
+      >Weigh instead of {{ line().insteadOf ?? line().name
+      }}<select (change)="chosenId.set($any($event.target).value)">
+        <option value="">choose a powder</option>
+        @for (powder of powders.value() ?? []; track powder.id) {
+          <option [value]="powder.id" [selected]="powder.id === chosenId()">{{ powder.name }}</option>
+        }
+      </select></label
+    >
+    @if (words(); as said) {
+      <p class="look">{{ said }}</p>
+      <p class="small">The batch becomes a test: dip a tile of it before any pot is trusted to it.</p>
+    }
+    <span class="row">
+      <button type="button" class="press" [disabled]="!chosen()" (click)="taken.emit(chosen()!)">Take it</button>
+      <button type="button" class="press quiet-press" (click)="left.emit()">Leave it</button>
+    </span>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.6rem;
+      max-width: 40rem;
+      margin-top: 1rem;
+    }
+    .press {
+      min-height: 64px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AnotherPowder {
+  readonly line = input.required<BatchLineState>();
+  readonly lines = input.required<readonly BatchLineState[]>();
+  readonly taken = output<StudioPowder>();
+  readonly left = output();
+  private readonly api = inject(StudioApi);
+  protected readonly powders = loaded(() => this.api.powders());
+  protected readonly chosenId = signal('');
+  protected readonly chosen = computed(() => this.powders.value()?.find((powder) => powder.id === this.chosenId()));
+  protected readonly words = computed(() => {
+    const chosen = this.chosen();
+    const powders = this.powders.value();
+    if (!chosen || !powders) return '';
+    const outlook = (instead?: string): Attempt<RecipeOutlook> => attempt(() => recipeOutlook({ lines: this.asRecipe(instead), powders }));
+    const [before, after] = [outlook(), outlook(chosen.id)];
+    return before.kind === 'ok' && after.kind === 'ok' ? anotherPowderWords(chosen, before.value, after.value) : '';
+  });
+
+  private asRecipe(instead: string | undefined): RecipeLine[] {
+    return this.lines().map(({ lineId, powderId, part, targetGrams }) => ({
+      id: lineId,
+      powderId: instead && lineId === this.line().lineId ? instead : powderId,
+      part,
+      percent: targetGrams,
+    }));
+  }
+}

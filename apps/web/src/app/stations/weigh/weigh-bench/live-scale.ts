@@ -1,0 +1,111 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { pourTowards } from '@cazuela/core';
+import * as z from 'zod';
+import { remembered } from '../../../data/remembered';
+import { ScaleFeed } from '../../../data/scale-feed';
+import { Tick } from './tick';
+import { acceptsItself, EMPTY_PAN, panAfter, panForLine, tarePan, type Pan } from './pan';
+
+const panSchema = z.object({
+  lineKey: z.string(),
+  panGrams: z.number(),
+  zeroGrams: z.number(),
+  lifted: z.boolean(),
+  trail: z.array(z.object({ lineKey: z.string(), zeroGrams: z.number() })),
+});
+
+const habitsSchema = z.object({ acceptsAlone: z.boolean(), ticks: z.boolean() });
+
+export interface LineOnTheScale {
+  /** Batch, line and load: a new key is a new weight. */
+  key: string;
+  targetGrams: number;
+}
+
+/** The scale beside the line that is weighed: net weight, how far the pour has come, and the moment when the line accepts itself. */
+@Injectable()
+export class LiveScale {
+  private readonly feed = inject(ScaleFeed);
+  private readonly pan = remembered<Pan>('pan', EMPTY_PAN, (kept) => panSchema.safeParse(kept).data);
+  private readonly line = signal<LineOnTheScale | undefined>(undefined);
+  private readonly accept = signal<((grams: number) => void) | undefined>(undefined);
+  /** Off for those who want to tap every line. */
+  private readonly habits = remembered('scale-habits', { acceptsAlone: true, ticks: false }, (kept) => habitsSchema.safeParse(kept).data);
+  readonly acceptsAlone = computed(() => this.habits().acceptsAlone);
+  /** Sound near the target, for eyes that are on the scoop. */
+  readonly ticks = computed(() => this.habits().ticks);
+  readonly scale = this.feed.scale;
+  readonly now = this.feed.now;
+  readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
+  readonly netGrams = computed(() => {
+    const now = this.now();
+    return now.kind === 'reading' ? round(now.settling.shownGrams - this.pan().zeroGrams, this.division()) : undefined;
+  });
+  readonly settled = computed(() => {
+    const now = this.now();
+    return now.kind === 'reading' && now.settling.settled;
+  });
+  readonly lifted = computed(() => this.pan().lifted);
+  readonly pour = computed(() => {
+    const [line, netGrams] = [this.line(), this.netGrams()];
+    return line && netGrams !== undefined && line.targetGrams > 0
+      ? pourTowards({ netGrams, targetGrams: line.targetGrams, divisionGrams: this.division() })
+      : undefined;
+  });
+
+  private readonly tick = new Tick();
+
+  constructor() {
+    effect(() => {
+      const pour = this.pour();
+      if (pour && this.ticks()) this.tick.near(pour);
+    });
+    effect(() => {
+      const now = this.now();
+      if (now.kind === 'reading' && now.settling.settledGrams !== undefined) {
+        const { settledGrams } = now.settling;
+        untracked(() => this.stands(settledGrams));
+      }
+    });
+  }
+
+  /** Follows the line of the bench. `accept` is called once with its weight when it accepts itself. */
+  follow(line: LineOnTheScale | undefined, accept: (grams: number) => void): void {
+    this.accept.set(accept);
+    this.line.set(line);
+    const now = this.now();
+    const pan = this.pan();
+    // After a reload the line is the one it was, and goes on from its own zero.
+    if (line && line.key !== pan.lineKey) this.pan.set(panForLine(pan, line.key, now.kind === 'reading' ? now.settling.shownGrams : pan.zeroGrams));
+  }
+
+  habit(change: Partial<{ acceptsAlone: boolean; ticks: boolean }>): void {
+    this.habits.update((habits) => ({ ...habits, ...change }));
+  }
+
+  tare(): void {
+    const now = this.now();
+    if (now.kind === 'reading') this.pan.set(tarePan(this.line()?.key ?? '', now.settling.shownGrams));
+  }
+
+  /** The weight to take when somebody taps: what the scale shows, when it shows something. */
+  weight(): number | undefined {
+    const net = this.netGrams();
+    return net !== undefined && net > 0 && !this.lifted() ? net : undefined;
+  }
+
+  private stands(settledGrams: number): void {
+    const pan = panAfter(this.pan(), settledGrams, this.division());
+    if (JSON.stringify(pan) !== JSON.stringify(this.pan())) this.pan.set(pan);
+    const line = this.line();
+    if (!line || !this.acceptsAlone() || pan.lineKey !== line.key) return;
+    if (!acceptsItself({ pan, settledGrams, targetGrams: line.targetGrams, divisionGrams: this.division() })) return;
+    // Taken before it is told, so that the next reading of the same weight finds no line to fill.
+    this.line.set(undefined);
+    this.accept()?.(round(settledGrams - pan.zeroGrams, this.division()));
+  }
+}
+
+function round(grams: number, divisionGrams: number): number {
+  return Number((Math.round(grams / divisionGrams) * divisionGrams).toFixed(4));
+}

@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Pour } from '@cazuela/core';
+import { Units } from '../../../data/units';
+
+/** The weight as it runs, a bar that fills towards the target, and the last grams under a lens. */
+@Component({
+  selector: 'cz-live-weight',
+  template: `
+    <p class="net figure" [class.there]="pour().zone === 'there'" [class.over]="pour().zone === 'over'">
+      {{ figure() }}<span class="unit">{{ units.massUnit() }}</span> <span class="word">{{ word() }}</span>
+    </p>
+    <div class="bar" role="progressbar" aria-label="Of this line" [attr.aria-valuenow]="percent()" aria-valuemin="0" aria-valuemax="100">
+      <span [class]="pour().zone" [style.transform]="'scaleX(' + pour().share + ')'"></span>
+    </div>
+    <div class="lens" [class.shown]="pour().zone !== 'far'" aria-hidden="true">
+      <span [class]="pour().zone" [style.transform]="'scaleX(' + pour().nearShare + ')'"></span>
+      <em>the last {{ units.mass(pour().nearGrams) }}</em>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: block;
+      max-width: 46rem;
+    }
+    .net {
+      font-size: clamp(2rem, 5vw, 3.4rem);
+      font-weight: 600;
+      line-height: 1.1;
+      margin: 0.3rem 0;
+      .unit {
+        font-size: 0.5em;
+        margin-left: 0.2em;
+        color: var(--iron-wash);
+      }
+      .word {
+        font: 600 1.15rem var(--text);
+        margin-left: 0.6rem;
+        color: var(--iron);
+      }
+    }
+    .there {
+      color: var(--copper);
+    }
+    .over {
+      color: var(--oxblood);
+    }
+    .bar,
+    .lens {
+      position: relative;
+      overflow: hidden;
+      background: var(--slip);
+      border-radius: 8px;
+      span {
+        position: absolute;
+        inset: 0;
+        transform-origin: left;
+        background: var(--iron-wash);
+      }
+      .there {
+        background: var(--copper);
+      }
+      .over {
+        background: var(--oxblood);
+      }
+    }
+    .bar {
+      height: 16px;
+    }
+    .lens {
+      height: 46px;
+      margin-top: 6px;
+      visibility: hidden;
+      em {
+        position: absolute;
+        right: 0.8rem;
+        top: 0.7rem;
+        font: 600 0.95rem var(--text);
+        color: var(--iron);
+        background: var(--kaolin);
+        padding: 0 0.5rem;
+        border-radius: 5px;
+      }
+    }
+    .shown {
+      visibility: visible;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LiveWeight {
+  readonly pour = input.required<Pour>();
+  readonly netGrams = input.required<number>();
+  readonly divisionGrams = input.required<number>();
+  readonly settled = input(false);
+  readonly lifted = input(false);
+  protected readonly units = inject(Units);
+  protected readonly figure = computed(() => this.units.massFigure(this.netGrams(), this.divisionGrams()));
+  protected readonly percent = computed(() => Math.round(100 * this.pour().share));
+  protected readonly word = computed(() => {
+    const { zone, missingGrams } = this.pour();
+    if (this.lifted()) return 'pan lifted off';
+    if (zone === 'over') return `${this.units.mass(-missingGrams)} too much`;
+    if (zone === 'there') return this.settled() ? 'there' : 'there, let it stand';
+    return `${this.units.mass(missingGrams)} more`;
+  });
+}

@@ -1,0 +1,76 @@
+import type { Product } from '@cazuela/contract';
+import type { BatchSize, Entered, PiecesToCoat, WaterRule } from '@cazuela/core';
+import * as z from 'zod';
+
+/** A recipe nobody here has fired is first mixed as a test of about this much, g of base. */
+export const TEST_GRAMS = 300;
+/** Above this it is no test any more. */
+export const LARGEST_TEST_GRAMS = 600;
+
+const enteredSchema = z.object({ value: z.number(), unit: z.string() });
+export const questionSchema = z.object({
+  recipeId: z.string(),
+  size: z.enum(['test', 'base', 'all', 'volume', 'pieces']),
+  testGrams: z.number().nullable(),
+  baseGrams: z.number().nullable(),
+  totalGrams: z.number().nullable(),
+  volumeMl: z.number().nullable(),
+  /** How many of each planned piece. */
+  counts: z.record(z.string(), z.number().nullable()),
+  stayMl: z.number().nullable(),
+  sg: z.number().nullable(),
+  entered: enteredSchema.optional(),
+  water: z.enum(['perBaseGram', 'perDryGram', 'label', 'toSg']),
+  waterMl: z.number().nullable(),
+  order: z.enum(['clayFirst', 'recipe']),
+});
+export type Question = z.infer<typeof questionSchema>;
+
+export const START: Question = {
+  recipeId: '',
+  size: 'base',
+  testGrams: TEST_GRAMS,
+  baseGrams: 1000,
+  totalGrams: 1000,
+  volumeMl: 5000,
+  counts: {},
+  stayMl: null,
+  sg: null,
+  water: 'toSg',
+  waterMl: 1,
+  order: 'clayFirst',
+};
+
+/** What a batch is made from, once everything asked is answered; undefined while something is missing. */
+export function batchParts(
+  question: Question,
+  known: { sg: number | null; product: Product | undefined; pieces: PiecesToCoat[]; stayMl: number },
+): { size: MutableSize; water: WaterRule; order: 'clayFirst' | 'recipe'; entered?: Entered } | undefined {
+  const size = sizeOf(question, known);
+  const water = waterOf(question, known);
+  if (!size || !water) return undefined;
+  return { size, water, order: question.order, ...(question.entered ? { entered: question.entered as Entered } : {}) };
+}
+
+type MutableSize = Exclude<BatchSize, { kind: 'pieces' }> | { kind: 'pieces'; pieces: PiecesToCoat[]; stayMl: number; sg: number };
+
+function sizeOf(question: Question, { sg, pieces, stayMl }: { sg: number | null; pieces: PiecesToCoat[]; stayMl: number }): MutableSize | undefined {
+  switch (question.size) {
+    case 'test':
+      return question.testGrams === null ? undefined : { kind: 'base', baseGrams: question.testGrams };
+    case 'base':
+      return question.baseGrams === null ? undefined : { kind: 'base', baseGrams: question.baseGrams };
+    case 'all':
+      return question.totalGrams === null ? undefined : { kind: 'all', totalGrams: question.totalGrams };
+    case 'volume':
+      return question.volumeMl === null || sg === null ? undefined : { kind: 'volume', volumeMl: question.volumeMl, sg };
+    case 'pieces':
+      return sg === null || pieces.length === 0 ? undefined : { kind: 'pieces', pieces, stayMl: question.stayMl ?? stayMl, sg };
+  }
+}
+
+function waterOf({ water, waterMl }: Question, { sg, product }: { sg: number | null; product: Product | undefined }): WaterRule | undefined {
+  if (water === 'label' && product?.kind === 'base') return { kind: 'label', rule: product.label };
+  if (water === 'perBaseGram' || water === 'perDryGram') return waterMl === null ? undefined : { kind: water, millilitres: waterMl };
+  return sg === null ? undefined : { kind: 'toSg', sg };
+}
