@@ -8,7 +8,13 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/',
     '/recipe',
     `/recipe/${await first('recipes')}`,
+    '/recipe/powders',
+    `/recipe/powders/${await first('powders')}`,
+    `/recipe/${await first('recipes')}/convert`,
+    `/recipe/${await first('recipes')}/substitute`,
+    '/recipe/files',
     '/weigh',
+    '/weigh/series',
     `/weigh/${await first('batches')}`,
     '/bucket',
     `/bucket/${await first('buckets')}`,
@@ -30,7 +36,7 @@ async function settled(page: Page, path: string): Promise<void> {
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious on any view, ${scheme}`, async ({ page, studio, request }) => {
-    // Fourteen views, each read whole.
+    // Twenty views, each read whole.
     test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     for (const path of await pathsOf(studio, request)) {

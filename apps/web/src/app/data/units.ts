@@ -5,6 +5,7 @@ import {
   formatFixed,
   formatSensible,
   fromCanonical,
+  poundsAndOunces,
   scaleFor,
   type MassUnit,
   type VolumeUnit,
@@ -34,7 +35,13 @@ export class Units {
 
   /** A weight as the scale at hand can show it. */
   mass(grams: number): string {
-    return `${this.massFigure(grams)} ${this.massUnit()}`;
+    return this.massUnit() === 'lb' ? poundsAndOunces(grams) : `${this.massFigure(grams)} ${this.massUnit()}`;
+  }
+
+  /** What stands on the shelf: as sacks and jars are told, not as a scale shows it. */
+  sack(grams: number): string {
+    if (this.massUnit() !== 'g') return this.mass(grams);
+    return Math.abs(grams) >= 1000 ? `${formatFixed(grams / 1000, 1)} kg` : `${formatFixed(grams, 0)} g`;
   }
 
   massFigure(grams: number, divisionGrams = this.divisionFor(grams)): string {

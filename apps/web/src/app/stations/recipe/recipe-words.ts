@@ -60,6 +60,9 @@ export function outlookChangeWords(before: RecipeOutlook, after: RecipeOutlook):
   return [
     `${bucket}${low(SUSPENSION_WORDS[after.suspension].what)} ${SUSPENSION_WORDS[after.suspension].remedy}`.trim(),
     `${pot}${low(DRY_COAT_WORDS[after.dryCoat].what)} ${DRY_COAT_WORDS[after.dryCoat].remedy}`.trim(),
+    ...after.hazards
+      .filter(({ hazard }) => !before.hazards.some((one) => one.hazard === hazard))
+      .map(({ hazard, powders }) => `New to this recipe: ${hazard} (${powders.join(', ')}). The data sheet comes first.`),
     `In the fire${same ? ' about as before' : ''}: ${low(fireWords(after.fire))} A starting guess from its oxides.`,
   ];
 }

@@ -82,7 +82,18 @@ export function anotherPowderWords(powder: { hazards: readonly string[] }, befor
 const MOST_RAISED = 20;
 
 /** What raising a batch means, before it is done. */
-export function rescueWords({ factor, plan, units }: { factor: number; plan: BatchPlan; units: Units }): {
+export function rescueWords({
+  factor,
+  plan,
+  short = [],
+  units,
+}: {
+  factor: number;
+  plan: BatchPlan;
+  /** Powders the shelf has too little of for that. */
+  short?: readonly Shortage[];
+  units: Units;
+}): {
   can: boolean;
   factor: number;
   words: string;
@@ -93,6 +104,6 @@ export function rescueWords({ factor, plan, units }: { factor: number; plan: Bat
   return {
     can: true,
     factor,
-    words: `Raised to ${units.plain(100 * factor)} %: ${units.mass(more)} of powder more in all, ${units.litres(plan.expectedMl * factor)} in the end. Does the bucket hold that, and is there enough powder?`,
+    words: `Raised to ${units.plain(100 * factor)} %: ${units.mass(more)} of powder more in all, ${units.litres(plan.expectedMl * factor)} in the end. Does the bucket hold that?${short.length > 0 ? ` The shelf does not: ${shortageWords(short, units)}` : ''}`,
   };
 }

@@ -16,6 +16,7 @@ import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { eventWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
+import { LabelPanel } from './label-panel';
 import { MeasurePanel } from './measure-panel';
 import { sgChart } from './sg-chart';
 import { StainPanel } from './stain-panel';
@@ -25,7 +26,7 @@ const NEWEST = 8;
 
 @Component({
   selector: 'cz-bucket-page',
-  imports: [RouterLink, MatIcon, BucketDrawing, MeasurePanel, StainPanel, NumberField, LineChart, Says, Coming, TwoVersions],
+  imports: [RouterLink, MatIcon, BucketDrawing, LabelPanel, MeasurePanel, StainPanel, NumberField, LineChart, Says, Coming, TwoVersions],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
   styleUrl: './bucket-page.scss',

@@ -34,7 +34,7 @@ export class PowderShelf {
           /** Square root, so that a jar of oxide is seen beside a sack of clay. */
           share: stockGrams === undefined ? 0 : Math.sqrt(Math.max(0, stockGrams) / this.fullest()),
           mark: lowGrams === undefined ? undefined : Math.sqrt(lowGrams / this.fullest()),
-          words: stockGrams === undefined ? 'never counted' : this.units.mass(Math.max(0, stockGrams)),
+          words: stockGrams === undefined ? 'never counted' : this.units.sack(Math.max(0, stockGrams)),
           rank: low ? 0 : stockGrams === undefined ? 2 : 1,
         };
       })

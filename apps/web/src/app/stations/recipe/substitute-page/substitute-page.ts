@@ -53,7 +53,7 @@ export class SubstitutePage {
       .map((powder) => ({
         ...powder,
         inRecipe: ids.has(powder.id),
-        words: powder.stockGrams === undefined ? '' : this.units.mass(powder.stockGrams),
+        words: powder.stockGrams === undefined ? '' : this.units.sack(powder.stockGrams),
       }));
   });
   protected readonly answer = computed(() => {

@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
-import { lineOnScale, replayBatch, rescueOvershoot, scaleFor, type Entered } from '@cazuela/core';
+import { lineOnScale, replayBatch, rescueOvershoot, scaleFor, shortage, type Entered } from '@cazuela/core';
 import { tap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
-import { loadedFor } from '../../../data/load';
+import { loaded, loadedFor } from '../../../data/load';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
@@ -97,11 +97,16 @@ export class WeighBench {
   });
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
   private readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
+  private readonly powders = loaded(() => this.api.powders());
+  /** A weight to judge: typed, or too much and standing still on the scale. A pour on its way is not judged. */
+  private readonly seenGrams = computed(
+    () => this.typed().value ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
+  );
   /** Too much or too little against the target, beyond what the scale can tell. */
   protected readonly off = computed(() => {
     const target = this.target();
-    const { value } = this.typed();
-    if (target === undefined || value === null || Math.abs(value - target) <= Math.max(this.division(), 0.005 * target)) return undefined;
+    const value = this.seenGrams();
+    if (target === undefined || value === undefined || Math.abs(value - target) <= Math.max(this.division(), 0.005 * target)) return undefined;
     const amount = this.units.mass(Math.abs(value - target));
     return value > target
       ? `${amount} too much. Still in the pan: take it out and type again. In the bucket already: raise the batch, or go on as it is; the bucket is made of what really went in.`
@@ -112,16 +117,23 @@ export class WeighBench {
     const state = this.state();
     const line = this.line();
     const batch = this.batch();
-    const { value } = this.typed();
-    if (!state || !line || !batch || value === null || !this.off() || value <= line.toWeighGrams) return undefined;
+    const value = this.seenGrams();
+    if (!state || !line || !batch || value === undefined || !this.off() || value <= line.toWeighGrams) return undefined;
     const lines = state.lines.map((one, index) => ({
       lineId: one.lineId,
       targetGrams: batch.plan.lines[index]!.targetGrams,
       inGrams: one.inGrams + (one.lineId === line.lineId ? value : 0),
     }));
     const { factor } = rescueOvershoot({ lines, divisionGrams: this.division() });
-    return rescueWords({ factor, plan: batch.plan, units: this.units });
+    const missing = rescueOvershoot({ lines, divisionGrams: this.division() }).lines.map(({ lineId, topUpGrams }) => {
+      const { powderId, name } = state.lines.find((one) => one.lineId === lineId)!;
+      return { powderId, name, targetGrams: topUpGrams };
+    });
+    const stock = (this.powders.value() ?? []).map(({ id, stockGrams }) => ({ powderId: id, stockGrams }));
+    return rescueWords({ factor, plan: batch.plan, short: shortage({ lines: missing, stock }).short, units: this.units });
   });
+  /** The sheet as a file to print, in the unit this device counts in. */
+  protected readonly paper = computed(() => this.api.fileUrl(`/batches/${this.id()}/sheet.pdf?mass=${this.units.massUnit()}`));
   protected readonly waiting = computed(() => this.outbox.isWaiting(this.id()));
 
   constructor() {
