@@ -1,5 +1,16 @@
 import { GENERIC_POWDERS } from '../apps/server/src/features/powders/generic-powders';
-import { coatCurve, planBatch, recipeOutlook, replayBucket, type BucketEvent, type Powder, type RecipeLine } from '@cazuela/core';
+import {
+  coatCurve,
+  convertMix,
+  planBatch,
+  recipeOutlook,
+  replayBucket,
+  rescueOvershoot,
+  substitute,
+  type BucketEvent,
+  type Powder,
+  type RecipeLine,
+} from '@cazuela/core';
 import { middleMs, type Row } from './measure';
 
 const POWDERS: Powder[] = GENERIC_POWDERS.map((powder, index) => ({ id: `p${index}`, ...powder }));
@@ -38,7 +49,19 @@ export function coreRows(): Row[] {
       i % 2 ? { ...head, type: 'waterAdded', grams: 1 } : { ...head, type: 'sgMeasured', sg: 1.45, sgSd: 0.005 },
     ),
   ];
+  const present = LINES.slice(0, 10).map((line) => ({ powderId: line.powderId, grams: 100 * line.percent }));
+  const convert = (): unknown => convertMix({ present, target: LINES });
+  const overshoot = (): unknown =>
+    rescueOvershoot({
+      lines: LINES.map((line) => ({ lineId: line.id, targetGrams: line.percent, inGrams: line.percent * 1.1 })),
+      divisionGrams: 0.1,
+    });
+  const solve = (): unknown =>
+    substitute({ lines: LINES, powders: POWDERS, allowedIds: POWDERS.slice(2, 30).map((powder) => powder.id), newId: (powderId) => powderId });
   const rows = [
+    { what: 'from one recipe to another, 12 lines', ms: middleMs(convert), most: 1 },
+    { what: 'an overshoot rescued, 12 lines', ms: middleMs(overshoot), most: 1 },
+    { what: 'a base solved from 28 powders', ms: middleMs(solve, { warmUp: 20, perRound: 5 }), most: 50 },
     { what: 'a 12-line batch, its bucket and its outlook', ms: middleMs(batch), most: 1 },
     { what: 'a coat curve of 200 points with its band', ms: middleMs(curve, { perRound: 20 }), most: 2 },
     { what: 'a bucket replayed from 5,000 events', ms: middleMs(() => replayBucket({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },

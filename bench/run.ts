@@ -5,24 +5,36 @@ import { ensureBuilt } from '../scripts/lib/build';
 import { freePort } from '../scripts/lib/free-port';
 import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
 import { startServer, stopServer } from '../scripts/lib/server-process';
+import { benchRows } from './bench.bench';
 import { coreRows } from './core.bench';
+import { importRows } from './import.bench';
 import { listRows } from './list.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
 
-const asked = process.argv.slice(2);
-const wanted = (part: string): boolean => asked.length === 0 || asked.includes(part);
+const PARTS = ['core', 'page', 'bench', 'list', 'import'] as const;
+const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
+/** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
+const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
+const unknown = asked.find((word) => !PARTS.some((part) => part === word));
+if (unknown) {
+  console.error(`There is no part “${unknown}”. Measure any of: ${PARTS.join(', ')}; all of them when none is named.`);
+  process.exit(1);
+}
+const wanted = (part: (typeof PARTS)[number]): boolean => asked.length === 0 || asked.includes(part);
 
-/** `./cazuela bench [core] [page] [list]`: measured on this machine, in one run. Nothing here is asserted by the tests. */
+/** `./cazuela bench [parts]`: measured on this machine, in one run. Nothing here is asserted by the tests. */
 if (wanted('core')) show(coreRows());
-if (wanted('page') || wanted('list')) {
+if (PARTS.some((part) => part !== 'core' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
-  const server = await startServer({ db: database.address, port: await freePort(), demo: true });
+  const server = await startServer({ db: database.address, port: await freePort(), demo: true, env: { CAZUELA_WRITES_PER_MINUTE: '100000' } });
   try {
     if (wanted('page')) show(await pageRows(server.address));
+    if (wanted('bench')) show(await benchRows(server.address, minutes));
     if (wanted('list')) show(await listRows(server.address, database.address));
+    if (wanted('import')) show(await importRows(server.address, database.address));
   } finally {
     await stopServer(server.child);
     await database.stop();

@@ -86,7 +86,7 @@ test('pounds, gallons and °F are shown when the device counts so', async ({ pag
   await page.getByRole('radio', { name: 'US' }).click();
   await page.getByRole('radio', { name: '°F' }).click();
   await settled(page, '/weigh');
-  await expect(page.getByText(/lb of powder and/)).toBeVisible();
+  await expect(page.getByText(/\d lb .*of powder and/)).toBeVisible();
   await expect(page.getByText(/US gal at SG/)).toBeVisible();
   await settled(page, '/kiln');
   await expect(page.getByText(/°F/).first()).toBeVisible();

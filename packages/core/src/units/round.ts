@@ -4,10 +4,19 @@ export function decimalsForDivision(divisionGrams: number): number {
   return Math.max(0, Math.min(3, Math.ceil(-Math.log10(divisionGrams) - 1e-9)));
 }
 
+/** Made once for each number of decimals: making one takes a hundred times as long as using it. */
+const FORMATS = new Map<number, Intl.NumberFormat>();
+
+function formatWith(decimals: number): Intl.NumberFormat {
+  let format = FORMATS.get(decimals);
+  if (!format) FORMATS.set(decimals, (format = new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals })));
+  return format;
+}
+
 /** Text with thousands separated by commas and a fixed number of decimals: 1556.4 → "1,556". */
 export function formatFixed(value: number, decimals: number): string {
   const shown = Object.is(Math.round(value * 10 ** decimals), -0) ? 0 : value;
-  return shown.toLocaleString('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+  return formatWith(decimals).format(shown);
 }
 
 /** Three to four meaningful digits, as a bench needs them: 0.062 → "0.062", 12.34 → "12.3", 1556.4 → "1,556". */

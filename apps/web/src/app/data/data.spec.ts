@@ -147,7 +147,7 @@ describe('figures in the device’s units', () => {
 
   it('pounds, ounces and gallons when the device counts so', () => {
     TestBed.inject(PreferencesStore).set({ mass: 'lb', volume: 'US', temperature: 'F' });
-    expect(units.mass(453.59237)).toBe('1.000 lb');
+    expect(units.mass(453.59237)).toBe('1 lb');
     expect(units.litres(3785.411784)).toBe('1.0 US gal');
     expect(units.millilitres(29.5735295625)).toBe('1.0 US fl oz');
     expect(units.temperature(1222)).toBe('2,232 °F');

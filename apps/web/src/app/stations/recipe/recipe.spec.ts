@@ -149,9 +149,9 @@ describe('the recipe editor', () => {
   it('goes back with a key', async () => {
     const screen = await open();
     await screen.press('Take the line out');
-    expect(screen.all('.line')).toHaveLength(2);
+    expect(screen.all('cz-recipe-line')).toHaveLength(2);
     await screen.key('u');
-    expect(screen.all('.line')).toHaveLength(3);
+    expect(screen.all('cz-recipe-line')).toHaveLength(3);
   });
 });
 

@@ -20,14 +20,14 @@ import { PastePanel } from './paste-panel';
 import { ProductPanel } from './product-panel';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 import { RecipeFamily } from './recipe-family';
-import { ShareStripe } from './share-stripe';
+import { RecipeLine as RecipeLineRow } from './recipe-line';
 import { VersionList } from './version-list';
 
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, ShareStripe],
+  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, RecipeLineRow],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { Powder, RecipeLine as Line } from '@cazuela/core';
+import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { ShareStripe, type Slide } from './share-stripe';
+
+/** One line of a recipe. Its own component, so that a key in one line draws that line and not every powder list of all of them. */
+@Component({
+  selector: 'cz-recipe-line',
+  imports: [MatIcon, NumberField, ShareStripe],
+  template: `
+    <cz-share-stripe [percent]="line().percent" [colour]="colour()" [label]="'Share of ' + place()" (slid)="slid.emit($event)" />
+    <select [attr.aria-label]="'Powder of ' + place()" (change)="powderChosen.emit($any($event.target).value)">
+      @for (powder of powders(); track powder.id) {
+        <option [value]="powder.id" [selected]="powder.id === line().powderId">{{ powder.name }}</option>
+      }
+    </select>
+    <cz-number-field
+      [labelHidden]="true"
+      [label]="'Percent of ' + place()"
+      unit="%"
+      [value]="line().percent"
+      [decimals]="3"
+      [least]="0"
+      [most]="1000"
+      (changed)="typed.emit($event)"
+    />
+    <span class="moves">
+      <button type="button" class="press bare" aria-label="Move up" [disabled]="first()" (click)="moved.emit(-1)">
+        <mat-icon svgIcon="up" aria-hidden="true" />
+      </button>
+      <button type="button" class="press bare" aria-label="Move down" [disabled]="last()" (click)="moved.emit(1)">
+        <mat-icon svgIcon="down" aria-hidden="true" />
+      </button>
+      <button type="button" class="press bare" aria-label="Take the line out" (click)="removed.emit()">
+        <mat-icon svgIcon="close" aria-hidden="true" />
+      </button>
+    </span>
+  `,
+  styleUrl: './recipe-line.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecipeLine {
+  readonly line = input.required<Line>();
+  /** Counted from 0 within its part. */
+  readonly index = input.required<number>();
+  readonly first = input.required<boolean>();
+  readonly last = input.required<boolean>();
+  readonly colour = input.required<string>();
+  readonly powders = input.required<readonly Powder[]>();
+  readonly slid = output<Slide>();
+  readonly powderChosen = output<string>();
+  readonly typed = output<TypedNumber>();
+  readonly moved = output<1 | -1>();
+  readonly removed = output();
+  protected readonly place = computed(() => `line ${this.index() + 1}${this.line().part === 'base' ? ' of the base' : ' over the base'}`);
+}
