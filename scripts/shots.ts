@@ -14,6 +14,8 @@ interface Shot {
   /** Which thing of a list the path ends in, by its name. */
   of?: { list: string; name: string };
   path: string;
+  /** What follows the thing in the address. */
+  end?: string;
   viewport?: { width: number; height: number };
   dark?: boolean;
 }
@@ -23,7 +25,10 @@ const SHOTS: readonly Shot[] = [
   { name: 'what-now', path: '/' },
   { name: 'recipes', path: '/recipe' },
   { name: 'recipe', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' } },
+  { name: 'substitute', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' }, end: '/substitute' },
+  { name: 'powders', path: '/recipe/powders' },
   { name: 'weigh-plan', path: '/weigh' },
+  { name: 'series', path: '/weigh/series' },
   { name: 'weigh-bench', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' } },
   { name: 'bucket', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' } },
   { name: 'coat', path: '/coat' },
@@ -56,7 +61,7 @@ try {
       colorScheme: shot.dark ? 'dark' : 'light',
       locale: 'en-GB',
     });
-    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''), { waitUntil: 'networkidle' });
+    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : '') + (shot.end ?? ''), { waitUntil: 'networkidle' });
     await page.getByRole('heading').first().waitFor();
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
     await page.close();

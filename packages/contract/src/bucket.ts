@@ -61,3 +61,13 @@ export const bucketSplitSchema = z.strictObject({
   takenMl: millilitresSchema.gt(0, 'Pour more than 0 into the new bucket.'),
   entered: enteredSchema.optional(),
 });
+
+/** Pouring leftovers into the studio's scraps: `scrapsId` is used when there is no such bucket yet. */
+export const bucketScrapsSchema = z.strictObject({
+  scrapsId: idSchema,
+  takenEventId: idSchema,
+  filledEventId: idSchema,
+  at: timeSchema,
+  by: nameSchema,
+  takenMl: millilitresSchema.gt(0, 'Pour more than 0.'),
+});

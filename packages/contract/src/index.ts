@@ -91,6 +91,7 @@ export {
   bucketSchema,
   bucketUpdateSchema,
   bucketSplitSchema,
+  bucketScrapsSchema,
   type BucketBody,
   type BucketSummary,
   type Bucket,

@@ -110,4 +110,34 @@ describe('buckets, kept in MariaDB', () => {
     expect((await server.get('/search?q=che%20de')).body.length).toBeGreaterThan(0);
     expect((await server.get('/search?q=%25')).body).toEqual([]);
   });
+
+  describe('leftovers', () => {
+    const pour = (takenMl: number) => ({ scrapsId: uuid(), takenEventId: uuid(), filledEventId: uuid(), at: NOW, by: 'Maia', takenMl });
+
+    it('become a mixture of known average, in one scraps bucket whoever pours first', async () => {
+      const [one, other] = [await aBucket(server), await aBucket(server)];
+      const both = await Promise.all([one, other].map((bucket) => server.post(`/buckets/${bucket.id}/scraps`, pour(500)).expect(201)));
+      const [first, second] = both.map((answer) => answer.body as Bucket);
+      expect(first!.id).toBe(second!.id);
+      const scraps = (await server.get(`/buckets/${first!.id}`)).body as Bucket;
+      const kaolin = (bucket: Bucket): number => bucket.contents!.parts.find((part) => part.name === 'Kaolin')!.grams / bucket.contents!.dryGrams;
+      expect(scraps.contents!.volumeMl).toBeCloseTo(1000, 0);
+      expect(kaolin(scraps)).toBeCloseTo(kaolin(one), 6);
+      expect(((await server.get(`/buckets/${one.id}`)).body as Bucket).contents!.volumeMl).toBeCloseTo(one.contents!.volumeMl - 500, 0);
+    });
+
+    it('poured twice by two taps are poured once', async () => {
+      const bucket = await aBucket(server);
+      const sent = pour(200);
+      await Promise.all([1, 2].map(() => server.post(`/buckets/${bucket.id}/scraps`, sent).expect(201)));
+      expect(((await server.get(`/buckets/${bucket.id}`)).body as Bucket).contents!.volumeMl).toBeCloseTo(bucket.contents!.volumeMl - 200, 0);
+    });
+
+    it('that are more than there is, or of the scraps themselves, are refused', async () => {
+      const bucket = await aBucket(server);
+      await server.post(`/buckets/${bucket.id}/scraps`, pour(500_000)).expect(422);
+      const scraps = (await server.post(`/buckets/${bucket.id}/scraps`, pour(100)).expect(201)).body as Bucket;
+      expect((await server.post(`/buckets/${scraps.id}/scraps`, pour(10)).expect(422)).body.detail).toContain('scraps bucket itself');
+    });
+  });
 });

@@ -1,6 +1,7 @@
-import { bucketSplitSchema, bucketUpdateSchema } from '@cazuela/contract';
+import { bucketScrapsSchema, bucketSplitSchema, bucketUpdateSchema } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
 import { listBuckets } from './list-buckets';
+import { pourIntoScraps } from './pour-into-scraps';
 import { readBucket } from './read-buckets';
 import { splitBucket } from './split-bucket';
 import { updateBucket } from './update-bucket';
@@ -10,4 +11,5 @@ export const bucketRoutes: readonly Route[] = [
   route({ method: 'get', path: '/buckets/:id', handle: readBucket }),
   route({ method: 'put', path: '/buckets/:id', body: bucketUpdateSchema, handle: updateBucket }),
   route({ method: 'post', path: '/buckets/:id/split', body: bucketSplitSchema, handle: splitBucket }),
+  route({ method: 'post', path: '/buckets/:id/scraps', body: bucketScrapsSchema, handle: pourIntoScraps }),
 ];

@@ -25,7 +25,12 @@ export async function bucketLabelsPdf({ context, studioId, id, query, request, r
   const version = bucket.recipeVersionId ? await recipeVersionById(context, studioId, bucket.recipeVersionId) : undefined;
   const powders = await powdersOf(context, studioId);
   const inside = new Set((bucket.contents?.parts ?? []).map((part) => part.powderId));
-  const hazards = [...new Set(powders.filter((powder) => inside.has(powder.id)).flatMap((powder) => powder.hazards))];
+  const all = [...new Set(powders.filter((powder) => inside.has(powder.id)).flatMap((powder) => powder.hazards))];
+  // Wet glaze makes no dust; dried on the rim and the floor it does.
+  const hazards = [
+    ...all.filter((hazard) => !/^(silica )?dust$/.test(hazard)),
+    ...(all.some((hazard) => hazard.includes('dust')) ? ['dries to dust: wipe wet'] : []),
+  ];
   const cone = version
     ? `cone ${version.body.coneLow === version.body.coneHigh ? version.body.coneLow : `${version.body.coneLow}–${version.body.coneHigh}`}`
     : '';
@@ -57,7 +62,13 @@ function wordsOf(bucket: Bucket): Pick<Words, 'code' | 'name' | 'date' | 'sg'> {
   const measured = bucket.contents?.measuredAt
     ? `, measured ${formatFixed(bucket.contents.sg, 2)} on ${bucket.contents.measuredAt.slice(0, 10)}`
     : '';
-  return { code: bucket.code, name, date: bucket.createdAt.slice(0, 10), sg: `SG ${formatFixed(sgLow, 2)}–${formatFixed(sgHigh, 2)}${measured}` };
+  const filled = bucket.events.find((event) => event.type === 'filled');
+  return {
+    code: bucket.code,
+    name,
+    date: (filled?.at ?? bucket.createdAt).slice(0, 10),
+    sg: `SG ${formatFixed(sgLow, 2)}–${formatFixed(sgHigh, 2)}${measured}`,
+  };
 }
 
 function placeOf({ sheet, widthMm, heightMm }: LabelSize, index: number): { xMm: number; yMm: number } {
@@ -79,23 +90,25 @@ function draw(
   const grow = Math.min(1.8, size.heightMm / 29);
   doc
     .font('figures')
-    .fontSize(15 * grow)
-    .text(words.code, left * MM, (yMm + pad) * MM, { lineBreak: false });
+    .fontSize(14 * grow)
+    .text(words.code, left * MM, (yMm + pad - 0.6) * MM, { lineBreak: false });
+  const besideMm = doc.widthOfString(words.code) / MM + 1.6;
   doc
     .font('heading')
-    .fontSize(9.5 * grow)
-    .text(words.name, left * MM, (yMm + pad + 6.2 * grow) * MM, { width: wide * MM, height: 4.5 * grow * MM, ellipsis: true, lineBreak: false });
-  const lines = [
-    [words.version, words.date, words.cone].filter(Boolean).join(' · '),
-    words.sg,
-    words.food,
-    ...(words.hazards.length > 0 ? [words.hazards.join(' · ')] : []),
-  ];
-  const top = yMm + pad + 11 * grow;
-  doc
-    .font('text')
-    .fontSize(5.6 * grow)
-    .text(lines.join('\n'), left * MM, top * MM, { width: wide * MM, height: (yMm + size.heightMm - pad - top) * MM, ellipsis: true });
+    .fontSize(9 * grow)
+    .text(words.name, (left + besideMm) * MM, (yMm + pad + 0.7 * grow) * MM, {
+      width: (wide - besideMm) * MM,
+      height: 4.5 * grow * MM,
+      ellipsis: true,
+      lineBreak: false,
+    });
+  const lines = [[words.version, words.date, words.cone].filter(Boolean).join(' · '), words.sg, words.food];
+  const top = yMm + pad + 6 * grow;
+  doc.font('text').fontSize(5.4 * grow);
+  doc.text(lines.join('\n'), left * MM, top * MM, { width: wide * MM });
+  // What it does to people is never cut off: smaller letters before fewer words.
+  if (words.hazards.length > 0)
+    fitted(doc, words.hazards.join(' · '), { left: left * MM, width: wide * MM, bottom: (yMm + size.heightMm - 1.2) * MM, largest: 4.7 * grow });
   const cell = codeMm / modules.size;
   const codeX = xMm + size.widthMm - pad - codeMm;
   const codeY = yMm + (size.heightMm - codeMm) / 2;
@@ -106,4 +119,22 @@ function draw(
     }
   }
   doc.fill('black');
+}
+
+/** Letters of a data sheet's fine print; smaller nobody reads them. */
+const SMALLEST_POINTS = 3.2;
+
+/** Below what stands there, in the largest letters that fit; only what does not fit in the smallest is sent to the data sheets. */
+function fitted(
+  doc: PDFKit.PDFDocument,
+  words: string,
+  { left, width, bottom, largest }: { left: number; width: number; bottom: number; largest: number },
+): void {
+  const top = doc.y + 1;
+  for (let points = largest; points >= SMALLEST_POINTS; points -= 0.2) {
+    if (doc.fontSize(points).heightOfString(words, { width }) > bottom - top) continue;
+    doc.text(words, left, top, { width });
+    return;
+  }
+  doc.fontSize(SMALLEST_POINTS).text(`Hazards: read the data sheets. ${words}`, left, top, { width, height: bottom - top, ellipsis: true });
 }

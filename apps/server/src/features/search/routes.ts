@@ -16,7 +16,7 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
   // % and _ are plain letters in a potter's search.
   const like = { [Op.like]: `%${text.replace(/[\\%_]/g, '\\$&')}%` };
   const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
-  const [recipes, buckets, pieces, powders] = await Promise.all([
+  const [recipes, buckets, pieces, powders, series] = await Promise.all([
     models.recipes.findAll(named),
     models.buckets.findAll({
       where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] },
@@ -25,8 +25,15 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
     }),
     models.pieces.findAll(named),
     models.powders.findAll(named),
+    models.series.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
   ]);
   const hits = (kind: SearchHit['kind'], rows: { get: () => { id: string; name: string; code?: string } }[]): SearchHit[] =>
     rows.map((row) => ({ kind, id: row.get().id, name: row.get().name, code: row.get().code ?? null }));
-  return [...hits('bucket', buckets), ...hits('recipe', recipes), ...hits('piece', pieces), ...hits('powder', powders)];
+  return [
+    ...hits('bucket', buckets),
+    ...hits('recipe', recipes),
+    ...hits('piece', pieces),
+    ...hits('powder', powders),
+    ...series.map((row) => ({ kind: 'series' as const, id: row.get().id, name: row.get().body.name, code: row.get().code })),
+  ];
 }

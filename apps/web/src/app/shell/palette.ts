@@ -8,7 +8,15 @@ import { StudioApi } from '../data/studio-api';
 
 /** Typing pauses shorter than this are not worth a question, ms. */
 const PAUSE_MS = 120;
-const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 'recipe', piece: 'piece', powder: 'powder' };
+const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 'recipe', piece: 'piece', powder: 'powder', series: 'series' };
+/** Where each lives. */
+const PATHS: Record<SearchHit['kind'], string> = {
+  bucket: '/bucket',
+  recipe: '/recipe',
+  piece: '/piece',
+  powder: '/recipe/powders',
+  series: '/weigh/series',
+};
 
 @Component({
   selector: 'cz-palette',
@@ -96,11 +104,7 @@ export class Palette {
   protected open(hit: SearchHit | undefined): void {
     if (!hit) return;
     this.dialog.close();
-    // Powders have no page of their own: their recipes have.
-    void this.router.navigate(
-      hit.kind === 'powder' ? ['/recipe'] : ['/', hit.kind, hit.id],
-      hit.kind === 'powder' ? { queryParams: { powder: hit.id } } : {},
-    );
+    void this.router.navigate([PATHS[hit.kind], hit.id]);
   }
 
   protected focusNext(event: Event, by: 1 | -1): void {

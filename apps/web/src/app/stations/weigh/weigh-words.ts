@@ -16,14 +16,14 @@ export function dilutionWords(name: string, dilution: StockDilution, units: Unit
 }
 
 export function shortageWords(short: readonly Shortage[], units: Units): string {
-  return `${short.map(({ name, needGrams, haveGrams }) => `${name}: ${units.mass(needGrams)} wanted, ${units.mass(haveGrams)} there`).join('; ')}.`;
+  return `${short.map(({ name, needGrams, haveGrams }) => `${name}: ${units.sack(needGrams)} wanted, ${units.sack(haveGrams)} there`).join('; ')}.`;
 }
 
 /** What a batch costs and a litre of it; what has no price is said, because then the sum is too low. */
-export function costWords({ cost, withoutPrice }: BatchCost, expectedMl: number, units: Units): string {
+export function costWords({ cost, withoutPrice }: BatchCost, expectedMl: number, units: Units, pieces = 0): string {
   if (cost === 0) return '';
-  const lacking = withoutPrice.length > 0 ? ` and what ${withoutPrice.join(', ')} cost` : '';
-  return `Powder for ${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${lacking}.`;
+  const lacking = withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : '';
+  return `Powder for ${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${pieces > 0 ? `, ${units.money(cost / pieces)} a piece` : ''}${lacking}.`;
 }
 
 /** What to watch for with one powder at the bench. */

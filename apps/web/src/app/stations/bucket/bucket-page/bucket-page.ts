@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
+import { v7 as uuid } from 'uuid';
 import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { PreferencesStore } from '../../../data/preferences';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
 import { StudioApi } from '../../../data/studio-api';
+import { StudioStore } from '../../../data/studio-store';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
@@ -40,7 +42,11 @@ export class BucketPage {
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
   protected readonly screen = inject(BucketScreen);
+  private readonly router = inject(Router);
+  private readonly store = inject(StudioStore);
   protected readonly saving = deed();
+  protected readonly pouring = deed();
+  protected readonly scrapsMl = signal<number | null>(null);
   protected readonly editing = signal<BucketBody | undefined>(undefined);
   protected readonly litres = signal<TypedNumber>({ value: null });
   protected readonly swirl = signal<number | null>(null);
@@ -128,6 +134,15 @@ export class BucketPage {
     this.editing.set(undefined);
     this.saving.clear();
     this.screen.all.reload();
+  }
+
+  /** Leftovers are kept as a mixture of known average, not poured away. */
+  protected pourIntoScraps(): void {
+    const takenMl = this.scrapsMl();
+    if (!takenMl) return;
+    const ids = { scrapsId: uuid(), takenEventId: uuid(), filledEventId: uuid() };
+    const pour = { ...ids, at: new Date().toISOString(), by: this.store.by(), takenMl };
+    this.pouring.run(this.api.pourIntoScraps(this.id(), pour), (scraps) => void this.router.navigate(['/bucket', scraps.id]));
   }
 
   protected text(event: Event): string {

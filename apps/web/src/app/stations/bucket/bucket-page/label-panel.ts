@@ -70,9 +70,10 @@ export class LabelPanel {
   protected readonly size = signal<string>(SIZES[0][0]);
   protected readonly href = computed(() => this.api.fileUrl(`/buckets/${this.bucket().id}/labels.pdf?size=${this.size()}`));
   protected readonly words = computed(() => {
-    const { body, createdAt, recipeVersion, contents } = this.bucket();
+    const { body, createdAt, events, recipeVersion, contents } = this.bucket();
+    const madeAt = events.find((event) => event.type === 'filled')?.at ?? createdAt;
     const version = recipeVersion ? `version ${recipeVersion}, ` : '';
     const measured = contents?.measuredAt ? `, measured ${this.units.sg(contents.sg)}` : '';
-    return `${version}${createdAt.slice(0, 10)}. SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}${measured}.`;
+    return `${version}${madeAt.slice(0, 10)}. SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}${measured}.`;
   });
 }

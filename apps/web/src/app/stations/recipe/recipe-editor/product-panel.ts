@@ -30,14 +30,11 @@ const VOLUMES = (Object.keys(VOLUME_UNITS) as Unit[]).filter((unit) => unit !== 
               [most]="100000"
               (changed)="$event.value && amount(side[0], { value: $event.value })"
             />
-            <label class="named"
-              >Unit of the {{ side[0]
-              }}<select (change)="amount(side[0], { unit: $any($event.target).value })">
-                @for (unit of units; track unit) {
-                  <option [selected]="unit === it.label[side[0]].unit">{{ unit }}</option>
-                }
-              </select></label
-            >
+            <select [attr.aria-label]="'Unit of the ' + side[0]" (change)="amount(side[0], { unit: $any($event.target).value })">
+              @for (unit of units; track unit) {
+                <option [selected]="unit === it.label[side[0]].unit">{{ unit }}</option>
+              }
+            </select>
           </span>
         }
         <cz-number-field

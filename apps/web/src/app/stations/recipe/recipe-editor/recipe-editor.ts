@@ -84,7 +84,9 @@ export class RecipeEditor {
   protected readonly cost = computed(() => {
     const { lines, product } = this.draft.body();
     if (product?.kind === 'jar')
-      return product.jarPrice === undefined ? '' : `${this.units.money(product.jarPrice)} a jar of ${this.units.millilitres(product.jarMl)}.`;
+      return product.jarPrice === undefined
+        ? ''
+        : `${this.units.money(product.jarPrice)} a jar of ${this.units.millilitres(product.jarMl)}, ${this.units.money((product.jarPrice / product.jarMl) * 1000)} a litre.`;
     const prices = new Map(this.powders().flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
     const tidy = attempt(() => normaliseRecipe({ lines }));
     if (tidy.kind === 'refused') return '';
@@ -93,7 +95,7 @@ export class RecipeEditor {
     const priced = tidy.value.map((line) => ({ powderId: line.powderId, name: nameOf(line.powderId), grams: (1000 * line.percent) / whole }));
     const { cost, withoutPrice } = batchCost({ lines: priced, pricePerKg: prices });
     if (cost === 0) return 'No powder of it has a price yet.';
-    return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `, and what ${withoutPrice.join(', ')} cost` : ''}.`;
+    return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : ''}.`;
   });
   /** Why it cannot be saved as it stands; nothing when it can. */
   protected readonly unfit = computed(() => {

@@ -20,10 +20,10 @@ export interface NewCheck {
     <ol class="after">
       <li>
         Weigh the whole pan or bucket, less its empty weight: {{ units.mass(expected()) }} went in.
-        <div class="check">
+        <div class="asked">
           <cz-number-field
             label="It weighs"
-            hint="powder and water, without the bucket"
+            hint="without the bucket"
             quantity="mass"
             [value]="closing() ?? null"
             [least]="0"
@@ -35,11 +35,13 @@ export interface NewCheck {
           }
         </div>
       </li>
-      <li>Let it slake, lid on, until nothing bubbles: half an hour, better overnight.</li>
-      <li>Mix with the drill from the bottom up, light glazes before dark ones. Cord away from water, sleeves and hair tied back.</li>
+      <li>
+        Let it slake, lid on, until nothing bubbles: half an hour, better overnight. Then mix with the drill from the bottom up, light glazes before
+        dark ones. Cord away from water, sleeves and hair tied back.
+      </li>
       <li>
         {{ sieve() }}
-        <div class="check">
+        <div class="asked">
           <cz-number-field
             label="What stays in the sieve, dry"
             quantity="mass"
@@ -71,13 +73,13 @@ export interface NewCheck {
   styles: `
     .after {
       display: grid;
-      gap: 0.5rem;
-      margin: 0.6rem 0;
+      gap: 0.3rem;
+      margin: 0.4rem 0;
       padding-left: 1.4rem;
-      font-size: 1.08rem;
+      font-size: 1.05rem;
       max-width: 50rem;
     }
-    .check {
+    .asked {
       display: grid;
       grid-template-columns: 15rem minmax(0, 1fr);
       gap: 1.2rem;
@@ -96,7 +98,7 @@ export interface NewCheck {
       }
     }
     @media (max-width: 900px) {
-      .check {
+      .asked {
         grid-template-columns: minmax(0, 1fr);
         gap: 0.3rem;
       }

@@ -14,7 +14,7 @@ import { Units } from '../../../data/units';
     </div>
     <div class="lens" [class.shown]="pour().zone !== 'far'" aria-hidden="true">
       <span [class]="pour().zone" [style.transform]="'scaleX(' + pour().nearShare + ')'"></span>
-      <em>the last {{ units.mass(pour().nearGrams) }}</em>
+      <em>the last {{ say(pour().nearGrams) }}</em>
     </div>
   `,
   styles: `
@@ -99,8 +99,13 @@ export class LiveWeight {
   protected readonly word = computed(() => {
     const { zone, missingGrams } = this.pour();
     if (this.lifted()) return 'pan lifted off';
-    if (zone === 'over') return `${this.units.mass(-missingGrams)} too much`;
+    if (zone === 'over') return `${this.say(-missingGrams)} too much`;
     if (zone === 'there') return this.settled() ? 'there' : 'there, let it stand';
-    return `${this.units.mass(missingGrams)} more`;
+    return `${this.say(missingGrams)} more`;
   });
+
+  /** As the scale that is connected shows it. */
+  protected say(grams: number): string {
+    return `${this.units.massFigure(grams, this.divisionGrams())} ${this.units.massUnit()}`;
+  }
 }

@@ -154,7 +154,8 @@ export class WeighPlan {
     if (plan?.kind !== 'ok') return '';
     const prices = new Map(this.all.value()!.powders.flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
     const lines = plan.value.lines.map((line) => ({ ...line, grams: line.targetGrams }));
-    return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units);
+    const count = this.question().size === 'pieces' ? this.pieces().reduce((sum, piece) => sum + piece.count, 0) : 0;
+    return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units, count);
   });
   /** Nobody here has fired it: first a test, or a word that it is known from elsewhere. */
   protected readonly knownElsewhere = signal(false);
