@@ -45,7 +45,7 @@ export class StudioPage {
     ['F', '°F'],
   ] as const;
   protected readonly themes = [
-    ['auto', 'as the device'],
+    ['auto', 'device'],
     ['light', 'light'],
     ['dark', 'dark'],
   ] as const;

@@ -8,13 +8,13 @@ import {
   type ImportOutcome,
   type ImportRow,
 } from '@cazuela/formats';
-import { concat, concatMap, defer, from, map, Observable, of } from 'rxjs';
+import { concat, concatMap, defer, finalize, from, map, Observable, of, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { StudioApi } from '../../../data/studio-api';
 import type { ReadAnswer, ReadQuestion } from './read-file-protocol';
 import { readFileWorker } from './read-file.worker-factory';
 
-export type ImportStep = { kind: 'sending'; sent: number; of: number } | { kind: 'done'; outcome: ImportOutcome };
+export type ImportStep = { kind: 'sending'; sent: number; of: number } | { kind: 'taking' } | { kind: 'done'; outcome: ImportOutcome };
 
 /** Files of ours on their way in. */
 @Injectable({ providedIn: 'root' })
@@ -48,8 +48,15 @@ export class FilesApi {
       const commit = this.api
         .post(`/imports/${id}/commit`, { rows: rows.length, choice }, importOutcomeSchema)
         .pipe(map((outcome): ImportStep => ({ kind: 'done', outcome })));
+      // From here on it can no longer be stopped: it is one transaction.
+      const taking: ImportStep = { kind: 'taking' };
+      let done = false;
       const begin: ImportStep = { kind: 'sending', sent: 0, of: rows.length };
-      return concat(of(begin), from(starts).pipe(concatMap(send)), commit);
+      return concat(of(begin), from(starts).pipe(concatMap(send)), of(taking), commit).pipe(
+        tap((step) => (done = step.kind === 'done')),
+        // Stopped or failed on the way: what waits there is forgotten at once.
+        finalize(() => !done && this.api.post(`/imports/${id}/stop`, {}, importProgressSchema).subscribe({ error: () => undefined })),
+      );
     });
   }
 }

@@ -8,7 +8,7 @@ import { loaded } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
 import { Choice } from '../../../parts/choice';
 import { Says } from '../../../parts/says';
-import { FilesApi } from './files-api';
+import { FilesApi, type ImportStep } from './files-api';
 import { countWords, outcomeWords } from './files-words';
 
 /** A file of tens of thousands of recipes is no recipe book: something else was chosen. */
@@ -20,6 +20,7 @@ type State =
   | { kind: 'reading'; name: string }
   | { kind: 'looking'; name: string; file: CheckedFile }
   | { kind: 'sending'; name: string; share: number }
+  | { kind: 'taking'; name: string }
   | { kind: 'done'; outcome: ImportOutcome }
   | { kind: 'failed'; says: string };
 
@@ -102,8 +103,7 @@ export class FilesPage {
     if (state.kind !== 'looking' || state.file.problems.length > 0) return;
     const { name, file } = state;
     this.running = this.files.takeIn(file.rows, this.choice()).subscribe({
-      next: (step) =>
-        this.state.set(step.kind === 'done' ? { kind: 'done', outcome: step.outcome } : { kind: 'sending', name, share: step.sent / step.of }),
+      next: (step) => this.state.set(stateAfter(step, name)),
       error: (error: unknown) => this.state.set({ kind: 'failed', says: `${toFailure(error).problem.detail} Nothing was taken in.` }),
       complete: () => this.all.reload(),
     });
@@ -114,5 +114,16 @@ export class FilesPage {
     this.running?.unsubscribe();
     this.running = undefined;
     this.state.set({ kind: 'waiting' });
+  }
+}
+
+function stateAfter(step: ImportStep, name: string): State {
+  switch (step.kind) {
+    case 'sending':
+      return { kind: 'sending', name, share: step.sent / step.of };
+    case 'taking':
+      return { kind: 'taking', name };
+    case 'done':
+      return { kind: 'done', outcome: step.outcome };
   }
 }

@@ -9,6 +9,9 @@ import { Coming } from '../../../parts/coming';
 import { Says } from '../../../parts/says';
 import { stripeColours } from '../recipe-words';
 
+/** Recipes drawn at once. */
+const AT_ONCE = 60;
+
 @Component({
   selector: 'cz-recipe-shelf',
   imports: [RouterLink, Coming, Says],
@@ -24,15 +27,23 @@ export class RecipeShelf {
   protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
   protected readonly filter = signal('');
   protected readonly powderName = computed(() => this.all.value()?.powders.find((powder) => powder.id === this.powder())?.name);
-  protected readonly entries = computed(() => {
+  /** How many of a long list are drawn: nobody reads five thousand rows, and drawing them takes seconds. */
+  protected readonly shown = signal(AT_ONCE);
+  private readonly found = computed(() => {
     const all = this.all.value();
     if (!all) return [];
     const text = this.filter().trim().toLowerCase();
-    return all.recipes
-      .filter(
-        (recipe) =>
-          recipe.body.name.toLowerCase().includes(text) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())),
-      )
+    return all.recipes.filter(
+      (recipe) =>
+        recipe.body.name.toLowerCase().includes(text) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())),
+    );
+  });
+  protected readonly more = computed(() => Math.max(0, this.found().length - this.shown()));
+  protected readonly entries = computed(() => {
+    const all = this.all.value();
+    if (!all) return [];
+    return this.found()
+      .slice(0, this.shown())
       .map((recipe) => {
         const { lines } = recipe.body;
         const sum = baseSum({ lines });
@@ -52,7 +63,12 @@ export class RecipeShelf {
       });
   });
 
+  protected showMore(): void {
+    this.shown.update((count) => count + AT_ONCE);
+  }
+
   protected type(event: Event): void {
     this.filter.set((event.target as HTMLInputElement).value);
+    this.shown.set(AT_ONCE);
   }
 }
