@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { convertMix, siblings, substitute } from '../../src/index';
+import { convertMix, MOLAR_MASS, oxideGrams, siblings, substitute } from '../../src/index';
 import { addition, base, BENTONITE, COPPER, FRIT, KAOLIN, POWDERS, SILICA, STAIN, WHITING } from '../powders';
 
 const share = (grams: number, total: number): number => (100 * grams) / total;
@@ -88,6 +88,38 @@ describe('a powder that is no longer to be had', () => {
     // Ball clay brings more potash with its alumina.
     expect(differences.every((one) => Math.abs(one.after - one.before) >= 0.005)).toBe(true);
     expect(Math.abs(differences[0]!.after - differences[0]!.before)).toBeLessThan(0.1);
+  });
+
+  it('is replaced by the best there is: no mixture of the same powders comes nearer', () => {
+    const allowed = ['ballClay', SILICA.id, FRIT.id, WHITING.id];
+    const powders = POWDERS.filter((powder) => allowed.includes(powder.id));
+    const molesOf = (parts: { powderId: string; grams: number }[]): Record<string, number> => {
+      const grams = oxideGrams({
+        parts: parts.map((part) => ({ grams: part.grams, powder: POWDERS.find((powder) => powder.id === part.powderId)! })),
+      });
+      return Object.fromEntries(Object.entries(grams).map(([oxide, value]) => [oxide, value / MOLAR_MASS[oxide as keyof typeof MOLAR_MASS]]));
+    };
+    const wanted = molesOf(RECIPE.filter((line) => line.part === 'base').map((line) => ({ powderId: line.powderId, grams: line.percent })));
+    const distance = (parts: { powderId: string; grams: number }[]): number => {
+      const got = molesOf(parts);
+      return [...new Set([...Object.keys(wanted), ...Object.keys(got)])].reduce(
+        (sum, oxide) => sum + ((wanted[oxide] ?? 0) - (got[oxide] ?? 0)) ** 2,
+        0,
+      );
+    };
+    const { lines } = solve(allowed);
+    // The solution was brought to 100: its best amount is found again along its own ratio.
+    const ratio = lines.filter((line) => line.part === 'base').map((line) => ({ powderId: line.powderId, grams: line.percent }));
+    const best = Math.min(
+      ...Array.from({ length: 400 }, (_, step) => distance(ratio.map((one) => ({ ...one, grams: one.grams * (0.8 + step / 1000) })))),
+    );
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 60, noNaN: true }), { minLength: 4, maxLength: 4 }), (amounts) => {
+        const other = distance(powders.map((powder, index) => ({ powderId: powder.id, grams: amounts[index]! })));
+        expect(other).toBeGreaterThan(best - 1e-5);
+      }),
+      { numRuns: 500 },
+    );
   });
 
   it('is never replaced by less than nothing of another', () => {

@@ -52,6 +52,66 @@ describe('planning a batch', () => {
     expect(screen.text).toContain('on this scale: weigh a batch');
   });
 
+  const openWith = async (recipe: object, powders: object[] = POWDERS): Promise<Screen<WeighPlan>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(WeighPlan, { recipe: RECIPE.id });
+    records.answer('/recipes', [{ ...RECIPE, ...recipe }]);
+    records.answer('/powders', powders);
+    for (const path of ['/batches', '/pieces', '/buckets']) records.answer(path, []);
+    await screen.settle();
+    return screen;
+  };
+
+  it('of a recipe nobody here has fired is a test first, unless somebody knows it', async () => {
+    const screen = await openWith({ fired: false });
+    expect(screen.button('Start weighing').disabled).toBe(true);
+    await screen.press(/Make it a 300/);
+    expect(screen.button('Start weighing').disabled).toBe(false);
+    expect(screen.text).toContain('315.0 g of powder');
+  });
+
+  it('says what the shelf lacks before the first powder, and how much it allows', async () => {
+    const screen = await openWith(
+      {},
+      POWDERS.map((powder) => (powder.name === 'Kaolin' ? { ...powder, stockGrams: 100 } : powder)),
+    );
+    expect(screen.text).toContain('Kaolin: 400 g wanted, 100 g there.');
+    await screen.press('Weigh 250 g of base');
+    expect(screen.text).not.toContain('Short on the shelf');
+  });
+
+  it('tells what it costs, and which price is missing', async () => {
+    const screen = await openWith(
+      {},
+      POWDERS.map((powder) => (powder.name === 'Tin oxide' ? powder : { ...powder, pricePerKg: 2 })),
+    );
+    expect(screen.text).toMatch(/Powder for 2\.00 €, \d\.\d\d € a litre; no price yet for Tin oxide\./);
+  });
+
+  it('of everything together counts the additions in', async () => {
+    const screen = await openWith({});
+    await screen.press('all');
+    await screen.type('All powder together', '1050');
+    expect(screen.all('tbody tr')[2]!.textContent).toContain('600.0 g');
+  });
+
+  it('of a bought base takes its water from the label', async () => {
+    const label = { powder: { value: 1, unit: 'lb' }, water: { value: 1, unit: 'US pt' } };
+    const screen = await openWith({ body: { ...RECIPE.body, product: { kind: 'base', label, packGrams: 5000 } } });
+    await screen.press('by the label');
+    expect(screen.all('tbody tr')[0]!.textContent).toContain('1,043.2 g');
+  });
+
+  it('is given up from the list, and taken up again', async () => {
+    const { events: _events, ...lying } = batch({ linesDone: 1, lastAt: ago(30), lastBy: 'Bruno' });
+    const screen = await open([lying]);
+    await screen.press('Give Leche de Higo up');
+    expect(screen.text).toContain('no longer waits. What was weighed of it is kept.');
+    await screen.press('Take it up again');
+    expect(screen.has('Go on weighing Leche de Higo')).toBe(true);
+  });
+
   it('is sent as the question alone, with what was typed', async () => {
     const screen = await open();
     await screen.type('Base', '2 lb');
@@ -202,6 +262,59 @@ describe('the weighing bench', () => {
     await screen.press(/It is a bucket/);
     const made = records.http.expectOne((request) => request.url.endsWith('/bucket'));
     expect(made.request.body).toMatchObject({ name: 'Leche, big bucket', by: 'Inés' });
+  });
+
+  /** The bench at its first line, with water in. */
+  const atFirstLine = (of = one) =>
+    open({
+      ...of,
+      events: [
+        { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' },
+        { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 },
+      ],
+    });
+
+  it('a line the scale cannot hold at once comes in equal loads', async () => {
+    const heavy = batch({ plan: { ...one.plan, lines: one.plan.lines.map((line) => ({ ...line, targetGrams: line.targetGrams * 20 })) } });
+    const screen = await atFirstLine(heavy);
+    expect(screen.text).toContain('Line 1 of 3, load 1 of 2.');
+    expect(screen.text).toContain('4,000.0');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'loadWeighed', load: 1, grams: 4000 });
+    expect(screen.text).toContain('load 2 of 2');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 4000 });
+    expect(title(screen)).toBe('Silica');
+  });
+
+  it('another powder takes a line’s place once what it changes was said', async () => {
+    const screen = await atFirstLine();
+    await screen.key('p');
+    for (const request of records.http.match((each) => each.url.endsWith('/powders'))) request.flush(POWDERS);
+    await screen.settle();
+    await screen.choose('Weigh instead of Kaolin', 'Silica');
+    expect(screen.text).toContain('In the bucket it settles hard instead of stays up');
+    expect(screen.text).toContain('dip a tile of it before any pot is trusted to it');
+    await screen.press('Take it');
+    expect(sent()).toMatchObject({ type: 'lineSubstituted', name: 'Silica', lineId: one.plan.lines[0]!.lineId });
+    expect(screen.text).toContain('Instead of Kaolin.');
+  });
+
+  it('the lot of a powder is noted on its line', async () => {
+    const screen = await atFirstLine();
+    await screen.key('l');
+    await screen.type('Lot of Kaolin', 'bag 14');
+    await screen.press('Keep it');
+    expect(sent()).toMatchObject({ type: 'checked', check: 'powderLot', text: 'bag 14', lineId: one.plan.lines[0]!.lineId });
+  });
+
+  it('raising says what the shelf lacks for it', async () => {
+    const screen = await atFirstLine();
+    for (const request of records.http.match((each) => each.url.endsWith('/powders')))
+      request.flush(POWDERS.map((powder) => (powder.name === 'Silica' ? { ...powder, stockGrams: 500 } : powder)));
+    await screen.settle();
+    await screen.type('What the scale shows', '440');
+    expect(screen.text).toContain('The shelf does not: Silica: 660 g wanted, 500 g there.');
   });
 
   it('leaving keeps its place', async () => {
