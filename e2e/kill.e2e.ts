@@ -59,6 +59,23 @@ test.describe('when something dies in the middle of weighing', () => {
     await expect.poll(async () => (await own.records<Batch>(request, `/batches/${batch!.id}`)).linesDone).toBe(4);
   });
 
+  test('the network is away for a while: the bench goes on, and sends what was weighed once it is back', async ({ page, request, context }) => {
+    const [batch] = await own.records<Batch[]>(request, '/batches');
+    await page.goto(`${own.address}/weigh/${batch!.id}`);
+    await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
+    await context.setOffline(true);
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Space');
+    await expect(page.getByRole('heading', { name: 'Red iron oxide' })).toBeVisible();
+    await expect(page.getByText(/(step is|steps are) kept on this device/)).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText(/records cannot be reached/)).toBeHidden({ timeout: 30_000 });
+    await expect.poll(async () => (await own.records<Batch>(request, `/batches/${batch!.id}`)).linesDone).toBe(5);
+    const whole = await own.records<Batch>(request, `/batches/${batch!.id}`);
+    expect(Object.keys(grams(whole))).toHaveLength(5);
+    expect(whole.events.filter((event) => event.type === 'lineWeighed')).toHaveLength(5);
+  });
+
   test('the database stops: the bench says so, keeps what was done, and goes on when it is back', async ({ page, request }) => {
     const [batch] = await own.records<Batch[]>(request, '/batches');
     await page.goto(`${own.address}/weigh/${batch!.id}`);

@@ -61,6 +61,7 @@ export { BATCH_CHECKS, type BatchCheck, type EventHead, type BatchEvent } from '
 export { replayBatch, type BatchLineState, type BatchStep, type BatchState, type CheckDone } from './batch/replay-batch';
 export { blendVolumes, type BlendQuestion } from './stain/blend';
 export { MOST_STEPS, evenSteps, oneCupSeries, separateCupsSeries, blendSeries, type Series, type SeriesStep } from './stain/series';
+export { seriesSheet, type SeriesQuestion, type SeriesSheet } from './stain/series-sheet';
 export { ladder, type Ladder } from './stain/ladder';
 export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseToDilute } from './stain/percent';
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';

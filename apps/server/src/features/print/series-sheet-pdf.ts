@@ -1,8 +1,7 @@
-import { formatFixed, type SeriesStep } from '@cazuela/core';
+import { formatFixed, seriesSheet, type SeriesStep } from '@cazuela/core';
 import type { SeriesBody, StudioBody } from '@cazuela/contract';
 import type { Call } from '../../http/route';
 import { seriesById } from '../series/read-series';
-import { seriesSheet } from '../series/series-sheet';
 import { A4, MARGIN_MM, paper, table, text } from './paper';
 import { sendPdf } from './weigh-sheet';
 import { printedMass, sayMass, type PrintedMass } from './weights';
@@ -11,7 +10,7 @@ import { printedMass, sayMass, type PrintedMass } from './weights';
 export async function seriesSheetPdf({ context, studioId, id, query, response }: Call<unknown>): Promise<void> {
   const series = await seriesById(context, studioId, id);
   const { body: studio } = (await context.models.studios.findOne({ where: { id: studioId } }))!.get();
-  const { steps } = seriesSheet(series.code, series.body);
+  const { steps } = seriesSheet({ code: series.code, question: series.body });
   const doc = await paper(A4, `Series ${series.code}`);
   const wide = A4.widthMm - 2 * MARGIN_MM;
   let y = text(doc, `${series.code} · ${series.body.name}`, { xMm: MARGIN_MM, yMm: MARGIN_MM, widthMm: wide, size: 20, font: 'heading' });

@@ -1,16 +1,16 @@
 import type * as z from 'zod';
 import { QueryTypes } from 'sequelize';
+import { seriesSheet } from '@cazuela/core';
 import type { SeriesDocument, seriesCreateSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { seriesById } from './read-series';
-import { seriesSheet } from './series-sheet';
 
 /** Kept with the next free code (K1, K2 …), once its steps are known to be possible. */
 export async function createSeries({ context, studioId, body }: Call<z.infer<typeof seriesCreateSchema>>): Promise<SeriesDocument> {
   const { models, sequelize } = context;
-  seriesSheet('K', body.body);
+  seriesSheet({ code: 'K', question: body.body });
   await inTransaction(sequelize, async (transaction) => {
     // The studio's row is held so that two tablets never get the same code.
     await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });

@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { seriesSheet } from '@cazuela/core';
 import type { SeriesDocument, seriesDoneSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
@@ -6,7 +7,6 @@ import { ProblemError } from '../../http/problem-error';
 import { appendToStream } from '../events/append-events';
 import { setPowderUses } from '../powders/stock';
 import { seriesById } from './read-series';
-import { seriesSheet } from './series-sheet';
 
 /** The tiles are dipped: the stain has left the shelf and the glaze its buckets. Told twice, it counts once. */
 export async function finishSeries({ context, studioId, id, body }: Call<z.infer<typeof seriesDoneSchema>>): Promise<SeriesDocument> {
@@ -16,12 +16,13 @@ export async function finishSeries({ context, studioId, id, body }: Call<z.infer
     if (!row) throw new ProblemError('notFound', 'There is no such series.');
     const series = row.get();
     if (series.doneAt) return;
-    const { use } = seriesSheet(series.code, series.body);
+    const { stainGrams, glaze } = seriesSheet({ code: series.code, question: series.body });
     if (series.body.kind !== 'blend') {
-      const uses = [{ powderId: series.body.powderId, grams: use.stainGrams }];
+      const uses = [{ powderId: series.body.powderId, grams: stainGrams }];
       await setPowderUses(context, { studioId, what: 'series', whatId: id }, uses, transaction);
     }
-    for (const [index, { bucketId, millilitres }] of use.glaze.entries()) {
+    for (const [index, { bucketId, millilitres }] of glaze.entries()) {
+      if (!bucketId || millilitres <= 0) continue;
       const taken = { id: body.eventIds[index]!, at: body.at, by: body.by, type: 'glazeTaken', millilitres, reason: 'other' } as const;
       await appendToStream(context, { studioId, stream: 'bucket', streamId: bucketId }, [taken], transaction);
     }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { seriesBodySchema, type BucketSummary, type SeriesBody, type SeriesDocument } from '@cazuela/contract';
-import { attempt, baseDryGrams, dryGrams } from '@cazuela/core';
+import { attempt, baseDryGrams, dryGrams, seriesSheet } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../../data/deed';
@@ -16,7 +16,7 @@ import { Choice } from '../../../parts/choice';
 import { Coming } from '../../../parts/coming';
 import { NumberField } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { questionSchema, readPercents, sheetOf, START, type Question } from './series-question';
+import { leftWords, questionSchema, readPercents, START, type Question } from './series-question';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
@@ -70,7 +70,13 @@ export class SeriesPage {
   protected readonly code = computed(() => this.opened()?.code ?? 'K');
   protected readonly sheet = computed(() => {
     const body = this.body();
-    return body && attempt(() => sheetOf(this.code(), body));
+    return (
+      body &&
+      attempt(() => {
+        const sheet = seriesSheet({ code: this.code(), question: body });
+        return { ...sheet, leftWords: leftWords(sheet, body) };
+      })
+    );
   });
   protected readonly isDone = computed(() => this.opened()?.doneAt ?? (this.justDone()?.id === this.id() ? this.justDone()!.doneAt : null));
   protected readonly isBlend = computed(() => this.body()?.kind === 'blend');

@@ -1,5 +1,5 @@
 import type { SeriesBody } from '@cazuela/contract';
-import { blendSeries, oneCupSeries, separateCupsSeries, type SeriesStep } from '@cazuela/core';
+import type { SeriesSheet } from '@cazuela/core';
 import * as z from 'zod';
 
 export const questionSchema = z.object({
@@ -36,29 +36,10 @@ export function readPercents(text: string): number[] | undefined {
   return numbers.length > 0 && numbers.every((number) => Number.isFinite(number) && number >= 0) ? numbers : undefined;
 }
 
-export interface SeriesSheet {
-  steps: SeriesStep[];
-  stainGrams: number;
-  left: string;
-}
-
-/** The steps of a series as they will be made, with what is left over. */
-export function sheetOf(code: string, body: SeriesBody): SeriesSheet {
-  if (body.kind === 'blend') {
-    const { a, b, totalMl, percents } = body;
-    const cups = { percentA: a.percent, percentB: b.percent, totalMl, sgA: a.sg, sgB: b.sg, densityA: a.density, densityB: b.density };
-    const { steps, aMl, bMl } = blendSeries({ code, percents, ...cups });
-    return { steps, stainGrams: 0, left: `It takes ${Math.ceil(aMl)} mL of ${a.bucketName} and ${Math.ceil(bMl)} mL of ${b.bucketName}.` };
-  }
-  if (body.kind === 'cups') {
-    const { steps, stainGrams } = separateCupsSeries({ code, cupBaseGrams: body.cupBaseGrams, percents: body.percents });
-    return { steps, stainGrams, left: `Each cup keeps what its tile leaves: mark it with the code, or pour all into the scraps.` };
-  }
-  const { steps, stainGrams, left } = oneCupSeries({ code, baseGrams: body.baseGrams, percents: body.percents, drawGrams: body.drawGrams });
-  const rest = 'percent' in left ? left : { baseGrams: 0, stainGrams: 0, percent: 0 };
-  return {
-    steps,
-    stainGrams,
-    left: `${Math.round(rest.baseGrams + rest.stainGrams)} g of dry glaze stay in the cup at ${Number(rest.percent.toFixed(2))} %: keep it as a small jar, or for the scraps.`,
-  };
+/** What is left of a series, and what to do with it. */
+export function leftWords({ left, glaze }: SeriesSheet, body: SeriesBody): string {
+  if (body.kind === 'blend')
+    return `It takes ${Math.ceil(glaze[0]!.millilitres)} mL of ${body.a.bucketName} and ${Math.ceil(glaze[1]!.millilitres)} mL of ${body.b.bucketName}.`;
+  if (!left || 'cups' in left) return 'Each cup keeps what its tile leaves: mark it with the code, or pour all into the scraps.';
+  return `${Math.round(left.baseGrams + left.stainGrams)} g of dry glaze stay in the cup at ${Number(left.percent.toFixed(2))} %: keep it as a small jar, or for the scraps.`;
 }

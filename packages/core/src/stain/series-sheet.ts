@@ -1,0 +1,47 @@
+import { dryGrams } from '../slurry/contents';
+import { blendSeries, oneCupSeries, separateCupsSeries, type Series, type SeriesStep } from './series';
+
+/** The glaze a cup is filled from. */
+interface Cup {
+  bucketId: string | null;
+  sg: number;
+  density: number;
+}
+
+export type SeriesQuestion = { percents: readonly number[] } & (
+  | ({ kind: 'oneCup'; baseGrams: number; drawGrams: number } & Cup)
+  | ({ kind: 'cups'; cupBaseGrams: number } & Cup)
+  | { kind: 'blend'; a: Cup & { percent: number }; b: Cup & { percent: number }; totalMl: number }
+);
+
+export interface SeriesSheet {
+  steps: SeriesStep[];
+  stainGrams: number;
+  /** Absent for a blend, which leaves nothing that is not in its cups. */
+  left?: Series['left'];
+  /** Glaze it takes, in the order in which its buckets are named, mL. */
+  glaze: { bucketId: string | null; millilitres: number }[];
+}
+
+/** The sheet of any series: its steps, what is left over, and what it takes from shelf and buckets. */
+export function seriesSheet({ code, question }: { code: string; question: SeriesQuestion }): SeriesSheet {
+  if (question.kind === 'blend') {
+    const { a, b, totalMl, percents } = question;
+    const cups = { percentA: a.percent, percentB: b.percent, totalMl, sgA: a.sg, sgB: b.sg, densityA: a.density, densityB: b.density };
+    const { steps, aMl, bMl } = blendSeries({ code, percents, ...cups });
+    return {
+      steps,
+      stainGrams: 0,
+      glaze: [
+        { bucketId: a.bucketId, millilitres: aMl },
+        { bucketId: b.bucketId, millilitres: bMl },
+      ],
+    };
+  }
+  const { percents, sg, density, bucketId } = question;
+  const { steps, stainGrams, baseGrams, left } =
+    question.kind === 'oneCup'
+      ? oneCupSeries({ code, baseGrams: question.baseGrams, percents, drawGrams: question.drawGrams })
+      : separateCupsSeries({ code, cupBaseGrams: question.cupBaseGrams, percents });
+  return { steps, stainGrams, left, glaze: [{ bucketId, millilitres: baseGrams / dryGrams({ volumeMl: 1, sg, density }) }] };
+}
