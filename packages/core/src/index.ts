@@ -13,7 +13,18 @@ export {
 export { readNumber, type NumberReading } from './units/read-number';
 export { poundsAndOunces } from './units/pounds';
 export { decimalsForDivision, formatFixed, formatSensible } from './units/round';
-export { baumeFromSg, sgFromBaume, twaddellFromSg, ouncesPerPintFromSg } from './units/sg-scales';
+export {
+  SG_SCALES,
+  baumeFromSg,
+  sgFromBaume,
+  twaddellFromSg,
+  ouncesPerPintFromSg,
+  sgFromTwaddell,
+  sgFromOuncesPerPint,
+  sgFromScale,
+  sgOnScale,
+  type SgScale,
+} from './units/sg-scales';
 export {
   MASS_UNITS,
   VOLUME_UNITS,
@@ -66,6 +77,7 @@ export { ladder, type Ladder } from './stain/ladder';
 export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseToDilute } from './stain/percent';
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';
 export { type BucketPart, type BucketEvent } from './bucket/bucket-events';
+export { againstTheBook, type AgainstTheBook } from './bucket/against-the-book';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
 export { UNMEASURED_SG_SD, replayBucket, slurryStateFromSwirl, type BucketContents, type BucketReplay } from './bucket/replay-bucket';
 export { bucketHistory, type BucketMoment } from './bucket/bucket-history';

@@ -12,7 +12,10 @@ import {
   ouncesPerPintFromSg,
   readNumber,
   requireDensity,
+  SG_SCALES,
   sgFromBaume,
+  sgFromScale,
+  sgOnScale,
   toCanonical,
   twaddellFromSg,
   VOLUME_UNITS,
@@ -130,5 +133,35 @@ describe('a refusal', () => {
         throw new TypeError('a bug');
       }),
     ).toThrow('a bug');
+  });
+});
+
+describe('the scales of a hydrometer', () => {
+  it.each([
+    ['SG', 1.45],
+    ['°Bé', 45],
+    ['°Tw', 90],
+    ['oz/pt', 29],
+  ] as const)('1.45 is %s %s', (scale, value) => {
+    expect(sgFromScale({ value, scale })).toBeCloseTo(1.45, 12);
+    expect(sgOnScale({ sg: 1.45, scale })).toBeCloseTo(value, 12);
+  });
+
+  it('are the same there and back', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...SG_SCALES), fc.double({ min: 1.01, max: 2.19, noNaN: true }), (scale, sg) => {
+        expect(sgFromScale({ value: sgOnScale({ sg, scale }), scale })).toBeCloseTo(sg, 9);
+      }),
+    );
+  });
+
+  it.each([
+    ['°Bé', 145],
+    ['°Bé', 0],
+    ['°Tw', -3],
+    ['oz/pt', 12],
+    ['SG', 145],
+  ] as const)('%s %s is no glaze, and says so', (scale, value) => {
+    expect(() => sgFromScale({ value, scale })).toThrow('The SG');
   });
 });

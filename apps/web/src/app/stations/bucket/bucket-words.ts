@@ -1,4 +1,4 @@
-import type { BucketEvent, CorrectionPlan } from '@cazuela/core';
+import type { AgainstTheBook, BucketEvent, CorrectionPlan } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** An event of a bucket's history in the words of the bench. */
@@ -92,5 +92,19 @@ export function rangeAdvice(
             how: `${sum}: ${units.millilitres(plan.pourOffMl)} in all, four fifths first. Keep the water: soluble flux is in it. Not for recipes with soluble powders.`,
             action: { words: `${units.millilitres(first)} poured off`, kind: 'pourOff', grams: first },
           };
+  }
+}
+
+/** What a reading means beside the records; nothing when they agree. */
+export function bookWords(against: AgainstTheBook, units: Units): string {
+  switch (against.kind) {
+    case 'agrees':
+      return '';
+    case 'thicker':
+      return `By the records it was ${units.sg(against.bookSg)}: about ${units.millilitres(against.waterGrams)} of water have left it since.`;
+    case 'thinner':
+      return `By the records it was ${units.sg(against.bookSg)}: about ${units.millilitres(against.waterGrams)} more water is in it, or powder lies on the bottom. Was it stirred from the bottom up?`;
+    case 'impossible':
+      return `By the records it should be near ${units.sg(against.bookSg)}, and nothing that happens to a bucket makes this of it. Stir, check the empty weight, the volume and the unit, and measure again before you keep it.`;
   }
 }

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import { planCorrection, type BucketEvent } from '@cazuela/core';
 import type { BenchEvent, Bucket } from '@cazuela/contract';
 import { ago, bucket, id, KAOLIN, POWDERS, SILICA, STAIN, summaryOf } from '../../../testing/made-up';
@@ -52,6 +53,52 @@ describe('a bucket', () => {
   it('never measured: it does not correct what it only computed', async () => {
     const { text } = await open(bucket({ measured: false, body: { ...bucket().body, sgLow: 1.3, sgHigh: 1.34 } }));
     expect(text).toContain('Measure it before you correct it.');
+  });
+
+  it.each([
+    ['°Bé', '45', 1.45],
+    ['°Tw', '90', 1.45],
+    ['oz/pt', '29', 1.45],
+  ])('a hydrometer in %s reads %s', async (scale, value, sg) => {
+    const screen = await open(bucket({ sg: 1.46 }));
+    await screen.choose('With', 'Hydrometer');
+    await screen.choose('Its scale', scale);
+    await screen.type('It reads', value);
+    await screen.press('Keep the reading');
+    const [measured] = sent();
+    expect(measured!.type === 'sgMeasured' && measured.sg).toBeCloseTo(sg, 9);
+  });
+
+  it('a reading the records contradict is asked about before it is kept', async () => {
+    const screen = await open(bucket({ sg: 1.45 }));
+    await screen.type('Full weight', '172.4');
+    expect(screen.text).toContain('By the records it should be near 1.45');
+    await screen.type('Full weight', '217.4');
+    expect(screen.text).toMatch(/By the records it was 1\.45: about [\d,]+ mL of water have left it since\./);
+    await screen.type('Full weight', '207.6');
+    expect(screen.text).not.toContain('By the records');
+  });
+
+  it('leftovers go into the scraps, and one is led to them', async () => {
+    const one = bucket();
+    const screen = await open(one);
+    const navigate = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await screen.type('Pour into the scraps', '0.5 L');
+    await screen.press('Pour it');
+    const request = records.http.expectOne((each) => each.url.endsWith('/scraps'));
+    expect(request.request.body).toMatchObject({ takenMl: 500, by: 'Inés' });
+    const scraps = bucket({ body: { ...one.body, name: 'Scraps' } });
+    request.flush(scraps);
+    await screen.settle();
+    expect(navigate).toHaveBeenCalledWith(['/bucket', scraps.id]);
+  });
+
+  it('its label says what belongs on the lid, and leads to one to print', async () => {
+    const one = bucket();
+    const screen = await open(one);
+    expect(screen.text).toContain('Its code opens this bucket');
+    await screen.choose('Label size', 'A4, 14 of 99 × 38 mm');
+    expect(screen.button('Print the label').getAttribute('href')).toContain(`/buckets/${one.id}/labels.pdf?size=a4-99x38`);
   });
 
   it('a full cylinder is read with its error and kept with the vessel', async () => {

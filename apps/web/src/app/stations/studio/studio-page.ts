@@ -94,6 +94,11 @@ export class StudioPage {
     this.save();
   }
 
+  /** Filled with water to its mark: what that weighs in grams is the true volume in millilitres, whatever is printed on it. */
+  protected checkVessel(vessel: Vessel, fullGrams: number | null): void {
+    if (fullGrams !== null && fullGrams > vessel.tareGrams) this.vessel(vessel.id, { volumeMl: Number((fullGrams - vessel.tareGrams).toFixed(2)) });
+  }
+
   protected addVessel(): void {
     this.change({ vessels: [...this.draft()!.vessels, { id: uuid(), name: 'Cylinder 100 mL', tareGrams: 0, volumeMl: 100, markMl: 1 }] });
   }

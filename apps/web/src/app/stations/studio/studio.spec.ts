@@ -29,6 +29,27 @@ describe('the studio’s page', () => {
     expect(sent.vessels).toHaveLength(2);
   });
 
+  it('a vessel filled with water to its mark gets its true volume, whatever is printed on it', async () => {
+    const screen = await open();
+    await screen.type('Full of water', '161.2');
+    await screen.press('Keep');
+    expect(put().vessels[0]).toMatchObject({ tareGrams: 62.4, volumeMl: 98.8 });
+  });
+
+  it('a second scale is added, and one is checked against a known weight and kept at once', async () => {
+    const screen = await open();
+    await screen.press('A scale');
+    await screen.type('The scale shows', '500.3');
+    await screen.press('Note it');
+    const sent = put();
+    expect(sent.scales).toHaveLength(2);
+    expect(sent.scales[0]!.checks).toMatchObject([{ by: 'Inés', knownGrams: 500, shownGrams: 500.3 }]);
+  });
+
+  it('the last scale cannot be taken out', async () => {
+    expect((await open()).has('Take out Bench scale')).toBe(false);
+  });
+
   it('a vessel can be taken out again', async () => {
     const screen = await open();
     await screen.press('Take out Cylinder 100 mL');

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { attempt, measuredSg, measuredSgSd, requireSg } from '@cazuela/core';
+import { againstTheBook, attempt, measuredSg, measuredSgSd, requireSg, SG_SCALES, sgFromScale, type SgScale } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../../data/deed';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { bookWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
 
 /** Reading error of a hydrometer in a glaze, which clings to it. */
@@ -33,7 +34,14 @@ const POOR_SD = 0.012;
           </select>
         </label>
         @if (vesselId() === hydrometer) {
-          <cz-number-field label="It reads" hint="SG" [value]="direct()" [decimals]="3" [says]="says()" (changed)="direct.set($event.value)" />
+          <cz-number-field label="It reads" [value]="direct()" [decimals]="3" [says]="says()" (changed)="direct.set($event.value)" />
+          <label class="named"
+            >Its scale<select (change)="scale.set($any($event.target).value)">
+              @for (one of scales; track one) {
+                <option [selected]="one === scale()">{{ one }}</option>
+              }
+            </select></label
+          >
         } @else {
           @if (!vessel()) {
             <cz-number-field label="Empty weight" quantity="mass" [value]="tare()" [least]="0" (changed)="tare.set($event.value)" />
@@ -59,6 +67,9 @@ const POOR_SD = 0.012;
       </form>
       @if (poor()) {
         <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p>
+      }
+      @if (book(); as words) {
+        <p class="look small" role="note">{{ words }}</p>
       }
       @if (vesselId() === another && reading()?.kind === 'ok') {
         <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button>
@@ -103,6 +114,8 @@ export class MeasurePanel {
   protected readonly vessel = computed(() => this.vessels().find((vessel) => vessel.id === this.vesselId()));
   protected readonly gross = signal<TypedNumber>({ value: null });
   protected readonly direct = signal<number | null>(null);
+  protected readonly scales = SG_SCALES;
+  protected readonly scale = signal<SgScale>('SG');
   protected readonly tare = signal<number | null>(null);
   protected readonly volume = signal<number | null>(100);
   private readonly filled = computed(() => {
@@ -117,7 +130,8 @@ export class MeasurePanel {
   });
   protected readonly reading = computed(() => {
     const direct = this.direct();
-    if (this.vesselId() === HYDROMETER) return direct === null ? undefined : attempt(() => ({ sg: requireSg('sg', direct), sgSd: HYDROMETER_SD }));
+    if (this.vesselId() === HYDROMETER)
+      return direct === null ? undefined : attempt(() => ({ sg: sgFromScale({ value: direct, scale: this.scale() }), sgSd: HYDROMETER_SD }));
     const filled = this.filled();
     return filled && attempt(() => ({ sg: requireSg('sg', measuredSg(filled)), sgSd: measuredSgSd(filled) }));
   });
@@ -128,6 +142,14 @@ export class MeasurePanel {
   protected readonly poor = computed(() => {
     const reading = this.reading();
     return reading?.kind === 'ok' && reading.value.sgSd > POOR_SD;
+  });
+
+  /** A reading that the records contradict is asked about before it is kept, never believed in silence. */
+  protected readonly book = computed(() => {
+    const [reading, contents] = [this.reading(), this.screen.contents()];
+    if (reading?.kind !== 'ok' || !contents || contents.dryGrams <= 0) return '';
+    const { dryGrams, waterGrams, density } = contents;
+    return bookWords(againstTheBook({ ...reading.value, dryGrams, waterGrams, density }), this.units);
   });
 
   protected choose(event: Event): void {
