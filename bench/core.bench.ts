@@ -1,5 +1,6 @@
 import { GENERIC_POWDERS } from '../apps/server/src/features/powders/generic-powders';
 import {
+  bucketDrift,
   coatCurve,
   convertMix,
   planBatch,
@@ -64,6 +65,7 @@ export function coreRows(): Row[] {
     { what: 'a base solved from 28 powders', ms: middleMs(solve, { warmUp: 20, perRound: 5 }), most: 50 },
     { what: 'a 12-line batch, its bucket and its outlook', ms: middleMs(batch), most: 1 },
     { what: 'a coat curve of 200 points with its band', ms: middleMs(curve, { perRound: 20 }), most: 2 },
+    { what: 'its drift from 2,500 readings', ms: middleMs(() => bucketDrift({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },
     { what: 'a bucket replayed from 5,000 events', ms: middleMs(() => replayBucket({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },
   ];
   return rows.map(({ what, ms, most }) => ({ what, measured: `${ms.toFixed(3)} ms`, wanted: `under ${most} ms`, ok: ms < most }));

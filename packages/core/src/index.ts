@@ -77,6 +77,7 @@ export { ladder, type Ladder } from './stain/ladder';
 export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseToDilute } from './stain/percent';
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';
 export { type BucketPart, type BucketEvent } from './bucket/bucket-events';
+export { bucketDrift, daysInRange, type Drift, type DriftAnswer } from './bucket/drift';
 export { againstTheBook, type AgainstTheBook } from './bucket/against-the-book';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
 export { UNMEASURED_SG_SD, replayBucket, slurryStateFromSwirl, type BucketContents, type BucketReplay } from './bucket/replay-bucket';

@@ -1,4 +1,4 @@
-import type { AgainstTheBook, BucketEvent, CorrectionPlan } from '@cazuela/core';
+import type { AgainstTheBook, BucketEvent, CorrectionPlan, daysInRange, DriftAnswer } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** An event of a bucket's history in the words of the bench. */
@@ -107,4 +107,16 @@ export function bookWords(against: AgainstTheBook, units: Units): string {
     case 'impossible':
       return `By the records it should be near ${units.sg(against.bookSg)}, and nothing that happens to a bucket makes this of it. Stir, check the empty weight, the volume and the unit, and measure again before you keep it.`;
   }
+}
+
+/** How a bucket drifts and how long it will do, with what that rests on; nothing while too few readings tell. */
+export function driftWords(answer: DriftAnswer, left: ReturnType<typeof daysInRange>, units: Units): string {
+  if (answer.kind === 'tooFewReadings' || !answer.tells) return '';
+  const ground = `from ${answer.spells} spells between its readings`;
+  const way = answer.perDay > 0 ? 'Thickens' : 'Thins';
+  const speed = `${way} by ${units.sgFine(Math.abs(answer.perDay))} a day, ${ground}.`;
+  if (!left) return speed;
+  const days = (count: number): string => String(Math.round(count));
+  const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;
+  return `${speed} Leaves its range in about ${days(left.days)} days (${range}).`;
 }

@@ -79,6 +79,23 @@ describe('a bucket', () => {
     expect(screen.text).not.toContain('By the records');
   });
 
+  it('says how fast it thickens, what that rests on, and how long it will do', async () => {
+    const reading = (daysAgo: number, sg: number): BucketEvent => ({
+      id: id(),
+      at: ago(daysAgo * 1440),
+      by: 'Inés',
+      type: 'sgMeasured',
+      sg,
+      sgSd: 0.004,
+    });
+    const { events, ...one } = bucket({ sg: 1.45, measured: false });
+    const { text } = await open({
+      ...one,
+      events: [{ ...events[0]!, at: ago(31 * 1440) }, reading(30, 1.432), reading(20, 1.442), reading(10, 1.452)],
+    });
+    expect(text).toContain('Thickens by 0.001 a day, from 2 spells between its readings. Leaves its range in about 8 days (');
+  });
+
   it('leftovers go into the scraps, and one is led to them', async () => {
     const one = bucket();
     const screen = await open(one);

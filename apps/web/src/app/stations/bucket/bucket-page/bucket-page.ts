@@ -3,6 +3,8 @@ import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { v7 as uuid } from 'uuid';
 import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
+import { bucketDrift, daysInRange } from '@cazuela/core';
+import { NOW } from '../../../data/clock';
 import { PreferencesStore } from '../../../data/preferences';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
@@ -16,13 +18,14 @@ import { LineChart } from '../../../parts/line-chart';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
-import { eventWords } from '../bucket-words';
+import { driftWords, eventWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
 import { LabelPanel } from './label-panel';
 import { MeasurePanel } from './measure-panel';
 import { sgChart } from './sg-chart';
 import { StainPanel } from './stain-panel';
 
+const MS_PER_DAY = 86_400_000;
 /** Steps of the history shown before the rest is folded away. */
 const NEWEST = 8;
 
@@ -42,6 +45,7 @@ export class BucketPage {
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
   protected readonly screen = inject(BucketScreen);
+  private readonly now = inject(NOW);
   private readonly router = inject(Router);
   private readonly store = inject(StudioStore);
   protected readonly saving = deed();
@@ -63,6 +67,16 @@ export class BucketPage {
       .map((moment) => ({ ...moment, words: eventWords(moment.event, this.units) }))
       .reverse();
     return this.allHistory() ? rows : rows.slice(0, NEWEST);
+  });
+  /** What its readings say of the water that leaves by itself. */
+  protected readonly drift = computed(() => {
+    const [bucket, contents] = [this.screen.bucket(), this.screen.contents()];
+    if (!bucket || !contents?.measuredAt) return '';
+    const drift = bucketDrift({ events: this.screen.events() });
+    if (drift.kind !== 'ok') return '';
+    const ageDays = (this.now().getTime() - Date.parse(contents.measuredAt)) / MS_PER_DAY;
+    const { sgLow: lowSg, sgHigh: highSg } = bucket.body;
+    return driftWords(drift, daysInRange({ drift, sg: contents.sg, ageDays, lowSg, highSg }), this.units);
   });
   protected readonly chart = computed(() => {
     // Read so that the chart is drawn anew in the other theme's colours.
