@@ -62,8 +62,10 @@ export const bucketSplitSchema = z.strictObject({
   entered: enteredSchema.optional(),
 });
 
-/** Pouring leftovers into the studio's scraps: `scrapsId` is used when there is no such bucket yet. */
-export const bucketScrapsSchema = z.strictObject({
+/** Pouring into another bucket, or into the studio's scraps: `scrapsId` is used when there is no such bucket yet. */
+export const bucketPourSchema = z.strictObject({
+  /** Null for the scraps. */
+  toId: idSchema.nullable(),
   scrapsId: idSchema,
   takenEventId: idSchema,
   filledEventId: idSchema,

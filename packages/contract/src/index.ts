@@ -91,7 +91,7 @@ export {
   bucketSchema,
   bucketUpdateSchema,
   bucketSplitSchema,
-  bucketScrapsSchema,
+  bucketPourSchema,
   type BucketBody,
   type BucketSummary,
   type Bucket,

@@ -112,11 +112,19 @@ describe('buckets, kept in MariaDB', () => {
   });
 
   describe('leftovers', () => {
-    const pour = (takenMl: number) => ({ scrapsId: uuid(), takenEventId: uuid(), filledEventId: uuid(), at: NOW, by: 'Maia', takenMl });
+    const pour = (takenMl: number, toId: string | null = null) => ({
+      toId,
+      scrapsId: uuid(),
+      takenEventId: uuid(),
+      filledEventId: uuid(),
+      at: NOW,
+      by: 'Maia',
+      takenMl,
+    });
 
     it('become a mixture of known average, in one scraps bucket whoever pours first', async () => {
       const [one, other] = [await aBucket(server), await aBucket(server)];
-      const both = await Promise.all([one, other].map((bucket) => server.post(`/buckets/${bucket.id}/scraps`, pour(500)).expect(201)));
+      const both = await Promise.all([one, other].map((bucket) => server.post(`/buckets/${bucket.id}/pour`, pour(500)).expect(201)));
       const [first, second] = both.map((answer) => answer.body as Bucket);
       expect(first!.id).toBe(second!.id);
       const scraps = (await server.get(`/buckets/${first!.id}`)).body as Bucket;
@@ -126,18 +134,34 @@ describe('buckets, kept in MariaDB', () => {
       expect(((await server.get(`/buckets/${one.id}`)).body as Bucket).contents!.volumeMl).toBeCloseTo(one.contents!.volumeMl - 500, 0);
     });
 
+    it('poured into another bucket add up, powder by powder and water', async () => {
+      const [one, other] = [await aBucket(server), await aBucket(server)];
+      const merged = (await server.post(`/buckets/${one.id}/pour`, pour(400, other.id)).expect(201)).body as Bucket;
+      expect(merged.id).toBe(other.id);
+      const after = await read(one.id);
+      const sum = (of: (bucket: Bucket) => number): void => expect(of(after) + of(merged)).toBeCloseTo(of(one) + of(other), 6);
+      sum((bucket) => bucket.contents!.dryGrams);
+      sum((bucket) => bucket.contents!.waterGrams);
+      for (const { powderId } of one.contents!.parts) sum((bucket) => bucket.contents!.parts.find((part) => part.powderId === powderId)!.grams);
+    });
+
+    it('are not poured into a bucket that is not there', async () => {
+      const bucket = await aBucket(server);
+      await server.post(`/buckets/${bucket.id}/pour`, pour(100, uuid())).expect(404);
+    });
+
     it('poured twice by two taps are poured once', async () => {
       const bucket = await aBucket(server);
       const sent = pour(200);
-      await Promise.all([1, 2].map(() => server.post(`/buckets/${bucket.id}/scraps`, sent).expect(201)));
+      await Promise.all([1, 2].map(() => server.post(`/buckets/${bucket.id}/pour`, sent).expect(201)));
       expect(((await server.get(`/buckets/${bucket.id}`)).body as Bucket).contents!.volumeMl).toBeCloseTo(bucket.contents!.volumeMl - 200, 0);
     });
 
     it('that are more than there is, or of the scraps themselves, are refused', async () => {
       const bucket = await aBucket(server);
-      await server.post(`/buckets/${bucket.id}/scraps`, pour(500_000)).expect(422);
-      const scraps = (await server.post(`/buckets/${bucket.id}/scraps`, pour(100)).expect(201)).body as Bucket;
-      expect((await server.post(`/buckets/${scraps.id}/scraps`, pour(10)).expect(422)).body.detail).toContain('scraps bucket itself');
+      await server.post(`/buckets/${bucket.id}/pour`, pour(500_000)).expect(422);
+      const scraps = (await server.post(`/buckets/${bucket.id}/pour`, pour(100)).expect(201)).body as Bucket;
+      expect((await server.post(`/buckets/${scraps.id}/pour`, pour(10)).expect(422)).body.detail).toContain('the same bucket');
     });
   });
 });

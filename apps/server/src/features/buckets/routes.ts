@@ -1,7 +1,7 @@
-import { bucketScrapsSchema, bucketSplitSchema, bucketUpdateSchema } from '@cazuela/contract';
+import { bucketPourSchema, bucketSplitSchema, bucketUpdateSchema } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
 import { listBuckets } from './list-buckets';
-import { pourIntoScraps } from './pour-into-scraps';
+import { pourIntoBucket } from './pour-into-bucket';
 import { readBucket } from './read-buckets';
 import { splitBucket } from './split-bucket';
 import { updateBucket } from './update-bucket';
@@ -11,5 +11,5 @@ export const bucketRoutes: readonly Route[] = [
   route({ method: 'get', path: '/buckets/:id', handle: readBucket }),
   route({ method: 'put', path: '/buckets/:id', body: bucketUpdateSchema, handle: updateBucket }),
   route({ method: 'post', path: '/buckets/:id/split', body: bucketSplitSchema, handle: splitBucket }),
-  route({ method: 'post', path: '/buckets/:id/scraps', body: bucketScrapsSchema, handle: pourIntoScraps }),
+  route({ method: 'post', path: '/buckets/:id/pour', body: bucketPourSchema, handle: pourIntoBucket }),
 ];

@@ -97,7 +97,7 @@ export class StudioApi {
   updateBucket = (id: string, version: number, body: BucketBody): Observable<Bucket> => this.put(`/buckets/${id}`, { version, body }, bucketSchema);
   splitBucket = (id: string, split: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/split`, split, bucketSchema);
 
-  pourIntoScraps = (id: string, pour: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/scraps`, pour, bucketSchema);
+  pourInto = (id: string, pour: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/pour`, pour, bucketSchema);
 
   pieces = (): Observable<Piece[]> => this.get('/pieces', z.array(pieceSchema));
   piece = (id: string): Observable<Piece> => this.get(`/pieces/${id}`, pieceSchema);

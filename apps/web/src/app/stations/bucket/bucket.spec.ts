@@ -96,18 +96,38 @@ describe('a bucket', () => {
     expect(text).toContain('Thickens by 0.001 a day, from 2 spells between its readings. Leaves its range in about 8 days (');
   });
 
+  const pouring = async (of: Bucket, others: Bucket[]): Promise<Screen<BucketPage>> => {
+    const screen = await open(of);
+    const [details] = screen.all<HTMLDetailsElement>('details').filter((one) => one.textContent!.includes('Pour into another bucket'));
+    details!.open = true;
+    details!.dispatchEvent(new Event('toggle'));
+    await screen.settle();
+    records.answer('/buckets', [of, ...others].map(summaryOf));
+    await screen.settle();
+    return screen;
+  };
+
   it('leftovers go into the scraps, and one is led to them', async () => {
     const one = bucket();
-    const screen = await open(one);
+    const screen = await pouring(one, []);
     const navigate = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
-    await screen.type('Pour into the scraps', '0.5 L');
+    await screen.type('Pour', '0.5 L');
     await screen.press('Pour it');
-    const request = records.http.expectOne((each) => each.url.endsWith('/scraps'));
-    expect(request.request.body).toMatchObject({ takenMl: 500, by: 'Inés' });
+    const request = records.http.expectOne((each) => each.url.endsWith('/pour'));
+    expect(request.request.body).toMatchObject({ toId: null, takenMl: 500, by: 'Inés' });
     const scraps = bucket({ body: { ...one.body, name: 'Scraps' } });
     request.flush(scraps);
     await screen.settle();
     expect(navigate).toHaveBeenCalledWith(['/bucket', scraps.id]);
+  });
+
+  it('poured into another says what that becomes, and warns of a mixture', async () => {
+    const other = bucket({ sg: 1.4, code: 'B7', recipeId: id() });
+    const screen = await pouring(bucket({ sg: 1.5 }), [other]);
+    await screen.choose('Into', 'B7 Leche de Higo');
+    await screen.type('Pour', '4 L');
+    expect(screen.text).toMatch(/B7 then holds 1\d\.\d L at 1\.4\d\./);
+    expect(screen.text).toContain('it becomes a mixture of both');
   });
 
   it('its label says what belongs on the lid, and leads to one to print', async () => {

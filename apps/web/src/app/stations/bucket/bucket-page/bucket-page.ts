@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { Router, RouterLink } from '@angular/router';
-import { v7 as uuid } from 'uuid';
+import { RouterLink } from '@angular/router';
 import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { bucketDrift, daysInRange } from '@cazuela/core';
 import { NOW } from '../../../data/clock';
@@ -9,7 +8,6 @@ import { PreferencesStore } from '../../../data/preferences';
 import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
 import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
@@ -22,6 +20,7 @@ import { driftWords, eventWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
 import { LabelPanel } from './label-panel';
 import { MeasurePanel } from './measure-panel';
+import { PourPanel } from './pour-panel';
 import { sgChart } from './sg-chart';
 import { StainPanel } from './stain-panel';
 
@@ -31,7 +30,7 @@ const NEWEST = 8;
 
 @Component({
   selector: 'cz-bucket-page',
-  imports: [RouterLink, MatIcon, BucketDrawing, LabelPanel, MeasurePanel, StainPanel, NumberField, LineChart, Says, Coming, TwoVersions],
+  imports: [RouterLink, MatIcon, BucketDrawing, LabelPanel, MeasurePanel, PourPanel, StainPanel, NumberField, LineChart, Says, Coming, TwoVersions],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
   styleUrl: './bucket-page.scss',
@@ -46,15 +45,13 @@ export class BucketPage {
   protected readonly units = inject(Units);
   protected readonly screen = inject(BucketScreen);
   private readonly now = inject(NOW);
-  private readonly router = inject(Router);
-  private readonly store = inject(StudioStore);
   protected readonly saving = deed();
-  protected readonly pouring = deed();
-  protected readonly scrapsMl = signal<number | null>(null);
   protected readonly editing = signal<BucketBody | undefined>(undefined);
   protected readonly litres = signal<TypedNumber>({ value: null });
   protected readonly swirl = signal<number | null>(null);
   protected readonly allHistory = signal(false);
+  /** The other buckets are asked for when somebody wants to pour. */
+  protected readonly pours = signal(false);
   protected readonly when = sayWhen;
   protected readonly drawn = computed(() => {
     const bucket = this.screen.bucket()!;
@@ -148,15 +145,6 @@ export class BucketPage {
     this.editing.set(undefined);
     this.saving.clear();
     this.screen.all.reload();
-  }
-
-  /** Leftovers are kept as a mixture of known average, not poured away. */
-  protected pourIntoScraps(): void {
-    const takenMl = this.scrapsMl();
-    if (!takenMl) return;
-    const ids = { scrapsId: uuid(), takenEventId: uuid(), filledEventId: uuid() };
-    const pour = { ...ids, at: new Date().toISOString(), by: this.store.by(), takenMl };
-    this.pouring.run(this.api.pourIntoScraps(this.id(), pour), (scraps) => void this.router.navigate(['/bucket', scraps.id]));
   }
 
   protected text(event: Event): string {

@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { replayBucket, splitBucket as pourOff, type BucketEvent } from '@cazuela/core';
-import type { Bucket, bucketScrapsSchema } from '@cazuela/contract';
+import type { Bucket, bucketPourSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
@@ -18,19 +18,23 @@ const SCRAPS = {
   notes: 'Leftovers of known average. Test before use.',
 };
 
-/** Glaze poured into the scraps: it stays known, powder by powder, what the mixture is made of. One transaction, told twice it counts once. */
-export async function pourIntoScraps({ context, studioId, id, body }: Call<z.infer<typeof bucketScrapsSchema>>): Promise<Bucket> {
+/**
+ * Glaze poured from one bucket into another, or into the scraps: it stays known, powder by powder, what the mixture is made of. One
+ * transaction; told twice it counts once.
+ */
+export async function pourIntoBucket({ context, studioId, id, body }: Call<z.infer<typeof bucketPourSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;
-  const scrapsId = await inTransaction(sequelize, async (transaction) => {
+  const pouredInto = await inTransaction(sequelize, async (transaction) => {
     // The studio's row first: two who make the first scraps bucket at once make one.
     await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
-    const scraps = await models.buckets.findOne({
-      where: { studioId, name: SCRAPS.name, recipeId: null },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
-    const toId = scraps?.get().id ?? body.scrapsId;
-    if (toId === id) throw new ProblemError('checkInput', 'This is the scraps bucket itself.');
+    const scraps = body.toId
+      ? undefined
+      : await models.buckets.findOne({ where: { studioId, name: SCRAPS.name, recipeId: null }, transaction, lock: transaction.LOCK.UPDATE });
+    const toId = body.toId ?? scraps?.get().id ?? body.scrapsId;
+    if (toId === id) throw new ProblemError('checkInput', 'That is the same bucket: choose another one to pour into.');
+    if (body.toId && (await models.buckets.count({ where: { id: toId, studioId }, transaction })) === 0) {
+      throw new ProblemError('notFound', 'There is no such bucket to pour into.');
+    }
     const from = { studioId, stream: 'bucket', streamId: id } as const;
     const events = await eventsOf<BucketEvent>(context, from, transaction);
     if (events.some((event) => event.id === body.takenEventId)) return toId;
@@ -38,7 +42,8 @@ export async function pourIntoScraps({ context, studioId, id, body }: Call<z.inf
     const replay = replayBucket({ events });
     if (replay.kind === 'empty') throw new ProblemError('checkInput', 'This bucket is empty: there is nothing to pour.');
     const { parts, waterGrams } = pourOff({ contents: replay.contents, takenMl: body.takenMl });
-    if (!scraps) await createBucketRow(context, { id: toId, studioId, body: SCRAPS, recipeId: null, recipeVersionId: null, transaction });
+    if (!body.toId && !scraps)
+      await createBucketRow(context, { id: toId, studioId, body: SCRAPS, recipeId: null, recipeVersionId: null, transaction });
     const head = { at: body.at, by: body.by };
     const taken = { ...head, id: body.takenEventId, type: 'glazeTaken', millilitres: body.takenMl, reason: 'other', toId } as const;
     const filled = { ...head, id: body.filledEventId, type: 'filled', parts, waterGrams, from: 'split', fromId: id } as const;
@@ -46,5 +51,5 @@ export async function pourIntoScraps({ context, studioId, id, body }: Call<z.inf
     await appendToStream(context, { ...from, streamId: toId }, [filled], transaction);
     return toId;
   });
-  return bucketById(context, studioId, scrapsId);
+  return bucketById(context, studioId, pouredInto);
 }
