@@ -112,6 +112,7 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     toId: idSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stirred') }),
+  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: z.int().min(1).max(2000) }),
   z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: z.number().gt(0).max(600) }),
   z.strictObject({ ...head, type: z.literal('noted'), text: textSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),

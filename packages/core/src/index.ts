@@ -82,6 +82,8 @@ export { againstTheBook, type AgainstTheBook } from './bucket/against-the-book';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
 export { UNMEASURED_SG_SD, replayBucket, slurryStateFromSwirl, type BucketContents, type BucketReplay } from './bucket/replay-bucket';
 export { bucketHistory, type BucketMoment } from './bucket/bucket-history';
+export { EPSOM_PERCENT, epsomDose, turningPoint, type EpsomDose, type SwirlAfter, type TurningPoint } from './bucket/flocculant';
+export { dropsCounted, type DropsCounted } from './bucket/drops-counted';
 export { mergedContents } from './bucket/merged-contents';
 export { splitBucket } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';

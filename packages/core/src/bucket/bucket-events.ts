@@ -28,6 +28,8 @@ export type BucketEvent = EventHead &
     | { type: 'glazeTaken'; millilitres: number; reason: 'split' | 'dips' | 'other'; toId?: string | undefined }
     | { type: 'stirred' }
     | { type: 'swirlTimed'; seconds: number }
+    /** Drops of saturated Epsom brine, tapped in one by one. */
+    | { type: 'dropsAdded'; drops: number }
     | { type: 'noted'; text: string }
     | { type: 'undone'; eventId: string }
   );

@@ -106,6 +106,7 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
     case 'swirlTimed':
       running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
       break;
+    case 'dropsAdded':
     case 'noted':
     case 'undone':
       break;

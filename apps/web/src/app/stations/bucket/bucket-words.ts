@@ -1,4 +1,4 @@
-import type { AgainstTheBook, BucketEvent, CorrectionPlan, daysInRange, DriftAnswer } from '@cazuela/core';
+import type { AgainstTheBook, BucketEvent, CorrectionPlan, daysInRange, DriftAnswer, EpsomDose, TurningPoint } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** An event of a bucket's history in the words of the bench. */
@@ -23,6 +23,8 @@ export function eventWords(event: BucketEvent, units: Units): string {
       return `${units.millilitres(event.millilitres)} out: ${{ split: 'poured into another bucket', dips: 'on pots', other: 'taken' }[event.reason]}`;
     case 'stirred':
       return 'Stirred';
+    case 'dropsAdded':
+      return `${event.drops} ${event.drops === 1 ? 'drop' : 'drops'} of Epsom brine in`;
     case 'swirlTimed':
       return `Swirl stopped after ${units.plain(event.seconds)} s`;
     case 'noted':
@@ -119,4 +121,33 @@ export function driftWords(answer: DriftAnswer, left: ReturnType<typeof daysInRa
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;
   return `${speed} Leaves its range in about ${days(left.days)} days (${range}).`;
+}
+
+/** Where a dose stands, and what to do next. */
+export function doseWords(dose: EpsomDose): { tone: 'quiet' | 'good' | 'look' | 'stop'; words: string } {
+  switch (dose.zone) {
+    case 'little':
+      return { tone: 'quiet', words: 'Below what usually does something. A few drops, stir a minute, time the swirl.' };
+    case 'usual':
+      return { tone: 'good', words: `Within the usual. Stop when the swirl stops short; ${dose.dropsLeft} drops to the ceiling.` };
+    case 'much':
+      return { tone: 'look', words: `More than usual: more may make it crack and pinhole. ${dose.dropsLeft} drops to the ceiling.` };
+    case 'ceiling':
+      return {
+        tone: 'stop',
+        words: 'At the ceiling: stop. What this much did not do, more will not. Is there clay enough in it for salts to act on?',
+      };
+  }
+}
+
+/** The turning point of the response, or why there is none to be seen yet. */
+export function turnWords(turn: TurningPoint): string {
+  switch (turn.kind) {
+    case 'tooFew':
+      return turn.points === 0 ? '' : `${turn.points} of 5 swirls timed: then its turning point can be looked for.`;
+    case 'noTurn':
+      return 'No turning point yet: it answers evenly, or not at all.';
+    case 'ok':
+      return `It turned at about ${turn.drops} drops.`;
+  }
 }

@@ -130,6 +130,27 @@ describe('a bucket', () => {
     expect(screen.text).toContain('it becomes a mixture of both');
   });
 
+  it('counts drops one by one with their dose, and takes the last back', async () => {
+    const screen = await open(bucket());
+    expect(screen.text).toContain('0 drops are 0 mL or 0 g');
+    await screen.press('Five drops');
+    expect(sent()).toMatchObject([{ type: 'dropsAdded', drops: 5 }]);
+    await screen.press(/One drop in/);
+    expect(sent()).toMatchObject([{ type: 'dropsAdded', drops: 1 }]);
+    expect(screen.text).toContain('6 drops are 0.304 mL or 0.210 g: 0.003 % of the dry glaze.');
+    await screen.press('Take the last back');
+    expect(sent()[0]!.type).toBe('undone');
+    expect(screen.text).toContain('5 drops are');
+  });
+
+  it('stops at the ceiling', async () => {
+    const one = bucket();
+    const drops: BucketEvent = { id: id(), at: ago(5), by: 'Inés', type: 'dropsAdded', drops: 640 };
+    const screen = await open({ ...one, events: [...one.events, drops] });
+    expect(screen.text).toContain('At the ceiling: stop.');
+    expect(screen.button(/One drop in/).disabled).toBe(true);
+  });
+
   it('its label says what belongs on the lid, and leads to one to print', async () => {
     const one = bucket();
     const screen = await open(one);

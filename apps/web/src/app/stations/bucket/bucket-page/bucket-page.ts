@@ -18,6 +18,7 @@ import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
 import { driftWords, eventWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
+import { DropCounter } from './drop-counter';
 import { LabelPanel } from './label-panel';
 import { MeasurePanel } from './measure-panel';
 import { PourPanel } from './pour-panel';
@@ -30,7 +31,21 @@ const NEWEST = 8;
 
 @Component({
   selector: 'cz-bucket-page',
-  imports: [RouterLink, MatIcon, BucketDrawing, LabelPanel, MeasurePanel, PourPanel, StainPanel, NumberField, LineChart, Says, Coming, TwoVersions],
+  imports: [
+    RouterLink,
+    MatIcon,
+    BucketDrawing,
+    DropCounter,
+    LabelPanel,
+    MeasurePanel,
+    PourPanel,
+    StainPanel,
+    NumberField,
+    LineChart,
+    Says,
+    Coming,
+    TwoVersions,
+  ],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
   styleUrl: './bucket-page.scss',

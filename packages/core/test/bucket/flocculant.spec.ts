@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { dropsCounted, epsomDose, turningPoint, type BucketEvent } from '../../src/index';
+
+describe('Epsom brine by the drop', () => {
+  it('0.1 % of ten litres is 10.5 mL', () => {
+    // 10 L at 1.45 hold about 7.3 kg of dry glaze of density 2.6.
+    const dose = epsomDose({ drops: 209, dryGrams: 7312.5 });
+    expect(dose.percent).toBeCloseTo(0.1, 3);
+    expect(dose.millilitres).toBeCloseTo(10.6, 1);
+    expect(dose.bySyringe).toBe(true);
+  });
+
+  it.each([
+    [0, 'little'],
+    [10, 'little'],
+    [20, 'usual'],
+    [60, 'much'],
+    [86, 'ceiling'],
+  ])('%s drops in a kilo are %s', (drops, zone) => {
+    expect(epsomDose({ drops, dryGrams: 1000 }).zone).toBe(zone);
+  });
+
+  it('never allows a drop over the ceiling', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 500 }), fc.double({ min: 200, max: 20_000, noNaN: true }), (drops, dryGrams) => {
+        const { dropsLeft } = epsomDose({ drops, dryGrams });
+        if (dropsLeft > 0) expect(epsomDose({ drops: drops + dropsLeft, dryGrams }).percent).toBeLessThanOrEqual(0.3 + 1e-6);
+      }),
+    );
+  });
+});
+
+describe('the response of a bucket', () => {
+  const after = (drops: number, seconds: number) => ({ drops, seconds });
+
+  it('turns where the swirl begins to fall', () => {
+    const points = [after(0, 14), after(10, 13.8), after(20, 14.1), after(30, 9), after(40, 4.2), after(50, 3.9)].slice(0, 5);
+    const turn = turningPoint({ points });
+    expect(turn).toMatchObject({ kind: 'ok', drops: 20 });
+    expect(turn.kind === 'ok' && turn.after).toBeLessThan(-0.4);
+  });
+
+  it('that is even has no turning point', () => {
+    expect(turningPoint({ points: [0, 10, 20, 30, 40, 50].map((drops) => after(drops, 15 - drops / 10)) })).toEqual({ kind: 'noTurn' });
+  });
+
+  it('says nothing before five swirls', () => {
+    expect(turningPoint({ points: [after(0, 14), after(10, 8)] })).toEqual({ kind: 'tooFew', points: 2 });
+  });
+
+  it('finds any clear corner, wherever it is', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 7 }), fc.double({ min: 0.3, max: 1, noNaN: true }), (corner, slope) => {
+        const points = Array.from({ length: 10 }, (_, index) => after(index * 5, 20 - Math.max(0, index - corner) * 5 * slope));
+        expect(turningPoint({ points })).toMatchObject({ kind: 'ok', drops: corner * 5 });
+      }),
+    );
+  });
+});
+
+describe('drops are counted', () => {
+  const head = (id: string) => ({ id, at: '2026-03-01T09:00:00.000Z', by: 'Maia' });
+  const fill = (): BucketEvent => ({ ...head('f'), type: 'filled', parts: [], waterGrams: 1, from: 'batch' });
+  it('with the swirl after each step; what was taken back never was, and a new filling starts anew', () => {
+    const events: BucketEvent[] = [
+      fill(),
+      { ...head('a'), type: 'dropsAdded', drops: 5 },
+      { ...head('b'), type: 'swirlTimed', seconds: 12 },
+      { ...head('c'), type: 'dropsAdded', drops: 5 },
+      { ...head('d'), type: 'dropsAdded', drops: 1 },
+      { ...head('u'), type: 'undone', eventId: 'd' },
+      { ...head('e'), type: 'swirlTimed', seconds: 9 },
+    ];
+    expect(dropsCounted({ events })).toEqual({
+      drops: 10,
+      swirls: [
+        { drops: 5, seconds: 12 },
+        { drops: 10, seconds: 9 },
+      ],
+    });
+    expect(dropsCounted({ events: [...events, fill()] })).toEqual({ drops: 0, swirls: [] });
+  });
+});
