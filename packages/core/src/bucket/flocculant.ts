@@ -47,23 +47,33 @@ const LEAST_POINTS = 5;
 const CLEARLY_BETTER = 3;
 
 /**
- * Where the response turned: the best of all broken lines of two pieces through the swirl times, by least squares. `before` and `after` are
- * the slopes, seconds a drop. Fewer than five points, or points a straight line fits as well, say nothing.
+ * Where the response turned: the best of all broken lines of two pieces through the swirl times, by least squares; of three when it fell and
+ * then stood still again. `before` and `after` are the slopes on both sides of the turn, seconds a drop. Fewer than five points, or points
+ * a straight line fits as well, say nothing.
  */
 export function turningPoint({ points }: { points: readonly SwirlAfter[] }): TurningPoint {
   if (points.length < LEAST_POINTS) return { kind: 'tooFew', points: points.length };
   const sorted = [...points].sort((a, b) => a.drops - b.drops);
-  const straight = lineThrough(sorted);
-  let best: { split: number; error: number } | undefined;
-  for (let split = 2; split <= sorted.length - 2; split++) {
-    const error = lineThrough(sorted.slice(0, split + 1)).error + lineThrough(sorted.slice(split)).error;
-    if (!best || error < best.error) best = { split, error };
-  }
+  const straight = brokenAt(sorted, []);
   // Swirls are timed to a few tenths of a second: below that nothing is explained better.
   const noise = 0.05 * sorted.length;
-  if (!best || straight.error < CLEARLY_BETTER * (best.error + noise)) return { kind: 'noTurn' };
-  const [first, second] = [lineThrough(sorted.slice(0, best.split + 1)), lineThrough(sorted.slice(best.split))];
-  return { kind: 'ok', drops: sorted[best.split]!.drops, before: first.slope, after: second.slope };
+  const inner = sorted.map((_, index) => index).slice(2, -1);
+  const broken = [...inner.map((one) => [one]), ...inner.flatMap((one) => inner.filter((two) => two > one).map((two) => [one, two]))];
+  for (const pieces of [1, 2]) {
+    const tries = broken.filter((at) => at.length === pieces).map((at) => ({ at, ...brokenAt(sorted, at) }));
+    const best = tries.sort((one, two) => one.error - two.error)[0];
+    if (best && straight.error >= CLEARLY_BETTER * (best.error + noise)) {
+      return { kind: 'ok', drops: sorted[best.at[0]!]!.drops, before: best.slopes[0]!, after: best.slopes[1]! };
+    }
+  }
+  return { kind: 'noTurn' };
+}
+
+/** A line broken at these points: what its pieces leave unexplained, and their slopes. Pieces share the point they meet in. */
+function brokenAt(points: readonly SwirlAfter[], at: readonly number[]): { error: number; slopes: number[] } {
+  const ends = [0, ...at, points.length - 1];
+  const pieces = ends.slice(1).map((end, index) => lineThrough(points.slice(ends[index]!, end + 1)));
+  return { error: pieces.reduce((sum, piece) => sum + piece.error, 0), slopes: pieces.map((piece) => piece.slope) };
 }
 
 function lineThrough(points: readonly SwirlAfter[]): { slope: number; error: number } {

@@ -40,6 +40,11 @@ describe('the response of a bucket', () => {
     expect(turn.kind === 'ok' && turn.after).toBeLessThan(-0.4);
   });
 
+  it('turns where it begins to fall, though it stands still again later', () => {
+    const points = [after(0, 15), after(10, 14.8), after(20, 14.9), after(30, 9), after(40, 5), after(50, 4.5)];
+    expect(turningPoint({ points })).toMatchObject({ kind: 'ok', drops: 20 });
+  });
+
   it('that is even has no turning point', () => {
     expect(turningPoint({ points: [0, 10, 20, 30, 40, 50].map((drops) => after(drops, 15 - drops / 10)) })).toEqual({ kind: 'noTurn' });
   });
