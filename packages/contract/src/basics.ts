@@ -11,6 +11,8 @@ export const LIMITS = {
   linesInRecipe: 40,
   grams: 1_000_000,
   millilitres: 1_000_000,
+  /** Inside of a bucket, mm: two metres is a trough. */
+  innerMm: 2_000,
   eventsInOneSend: 200,
   scaleChecks: 60,
   recipesInOneImport: 10_000,

@@ -1,7 +1,27 @@
 import * as z from 'zod';
-import type { BucketContents } from '@cazuela/core';
-import { colourSchema, enteredSchema, idSchema, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
-import { bucketEventSchema, bucketPartSchema } from './events';
+import { DROP_KINDS, NAIL_LOOKS, type BucketContents, type BucketShape, type FeelNow, type FeelRanges } from '@cazuela/core';
+import {
+  colourSchema,
+  enteredSchema,
+  idSchema,
+  LIMITS,
+  millilitresSchema,
+  nameSchema,
+  noteSchema,
+  sgSchema,
+  timeSchema,
+  versionSchema,
+} from './basics';
+import { additivesSchema, bucketEventSchema, bucketPartSchema } from './events';
+
+const feelNowSchema = z.strictObject({
+  swirlSeconds: z.number().optional(),
+  springsBack: z.boolean().optional(),
+  flowSeconds: z.number().optional(),
+  drips: z.number().optional(),
+  nail: z.enum(NAIL_LOOKS).optional(),
+  at: timeSchema,
+}) satisfies z.ZodType<FeelNow>;
 
 export const bucketContentsSchema = z.strictObject({
   parts: z.array(bucketPartSchema),
@@ -18,7 +38,43 @@ export const bucketContentsSchema = z.strictObject({
   changedSinceMeasured: z.boolean(),
   slurryState: z.enum(['flocculated', 'normal', 'deflocculated']),
   stirredAt: timeSchema.optional(),
+  readings: z.int().optional(),
+  additives: additivesSchema.optional(),
+  feel: feelNowSchema.optional(),
+  lid: z.enum(['open', 'closed']).optional(),
+  codeReadAt: timeSchema.optional(),
+  contaminated: z.array(z.string()).optional(),
+  mixtureOf: z.array(z.string()).optional(),
+  drift: z.strictObject({ perDay: z.number(), perDaySd: z.number(), spells: z.int() }).optional(),
 }) satisfies z.ZodType<BucketContents>;
+
+const innerSchema = z
+  .number()
+  .gt(0, 'An inner size is more than 0.')
+  .max(LIMITS.innerMm, `An inner size is at most ${LIMITS.innerMm} mm: check the unit.`);
+export const bucketShapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('cylinder'), acrossMm: innerSchema, highMm: innerSchema }),
+  z.strictObject({ kind: z.literal('cone'), bottomMm: innerSchema, topMm: innerSchema, highMm: innerSchema }),
+  z.strictObject({ kind: z.literal('box'), longMm: innerSchema, wideMm: innerSchema, highMm: innerSchema }),
+]) satisfies z.ZodType<BucketShape>;
+
+const feelRangeSchema = z
+  .strictObject({ low: z.number().min(0).max(600), high: z.number().min(0).max(600) })
+  .refine(({ low, high }) => low <= high, { message: 'The lower end must not be above the upper one.', path: ['low'] });
+export const feelRangesSchema = z.strictObject({
+  swirl: feelRangeSchema.optional(),
+  flow: feelRangeSchema.optional(),
+  drips: feelRangeSchema.optional(),
+  nail: z.enum(NAIL_LOOKS).optional(),
+}) satisfies z.ZodType<FeelRanges>;
+
+/** A dose of drops that did well in a bucket; it goes on to the next bucket of the same glaze. */
+export const keptDoseSchema = z.strictObject({
+  of: z.enum(DROP_KINDS),
+  gramsPerDryKg: z.number().gt(0).max(50),
+  fromCode: z.string().max(12),
+  at: timeSchema,
+});
 
 export const bucketBodySchema = z
   .strictObject({
@@ -28,8 +84,15 @@ export const bucketBodySchema = z
     capacityMl: millilitresSchema.gt(0),
     colour: colourSchema,
     notes: noteSchema,
+    shape: bucketShapeSchema.optional(),
+    /** What it should feel like, for those who work without a scale. */
+    feel: feelRangesSchema.optional(),
+    doses: z.array(keptDoseSchema).max(DROP_KINDS.length).optional(),
+    /** Emptied and put away. Its history stays. */
+    closedAt: timeSchema.optional(),
   })
   .refine((body) => body.sgLow < body.sgHigh, { message: 'The lower SG must be below the upper one.', path: ['sgLow'] });
+export type KeptDoseRow = z.infer<typeof keptDoseSchema>;
 export type BucketBody = z.infer<typeof bucketBodySchema>;
 
 export const bucketSummarySchema = z.strictObject({
@@ -47,6 +110,9 @@ export const bucketSummarySchema = z.strictObject({
 export type BucketSummary = z.infer<typeof bucketSummarySchema>;
 export const bucketSchema = bucketSummarySchema.extend({ events: z.array(bucketEventSchema) });
 export type Bucket = z.infer<typeof bucketSchema>;
+
+/** So many events: more than known, and somebody else was at it. */
+export const bucketPulseSchema = z.strictObject({ events: z.int() });
 
 export const bucketUpdateSchema = z.strictObject({ version: versionSchema, body: bucketBodySchema });
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { BATCH_CHECKS, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
+import { BATCH_CHECKS, DROP_KINDS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
 import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from './basics';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
@@ -73,6 +73,13 @@ const readingSchema = z.strictObject({
   vessel: nameSchema,
 });
 
+export const additivesSchema = z.strictObject({
+  epsomGrams: gramsSchema,
+  silicateGrams: gramsSchema,
+  gumMl: millilitresSchema,
+}) satisfies z.ZodType<Additives>;
+const feelSecondsSchema = z.number().gt(0, 'A time is more than 0 seconds.').max(600, 'Over ten minutes is no swirl and no cup.');
+
 export const bucketEventSchema = z.discriminatedUnion('type', [
   z.strictObject({
     ...head,
@@ -81,6 +88,9 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     waterGrams: gramsSchema,
     from: z.enum(['batch', 'split', 'shelf']),
     fromId: idSchema.optional(),
+    glazes: z.array(z.string().max(200)).max(40).optional(),
+    additives: additivesSchema.optional(),
+    pairEventId: idSchema.optional(),
   }),
   z.strictObject({
     ...head,
@@ -89,8 +99,15 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     sgSd: z.number().gt(0).max(1),
     reading: readingSchema.optional(),
     entered: enteredSchema.optional(),
+    how: z.string().max(LIMITS.nameLength).optional(),
   }),
-  z.strictObject({ ...head, type: z.literal('volumeMeasured'), volumeMl: millilitresSchema.gt(0), entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('volumeMeasured'),
+    volumeMl: millilitresSchema.gt(0),
+    entered: enteredSchema.optional(),
+    depthMm: z.number().gt(0).max(LIMITS.innerMm).optional(),
+  }),
   z.strictObject({
     ...head,
     type: z.literal('waterAdded'),
@@ -102,18 +119,29 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     ...head,
     type: z.literal('powderAdded'),
     parts: z.array(bucketPartSchema).min(1).max(60),
-    reason: z.enum(['stain', 'rescue', 'thicken']),
+    reason: z.enum(['stain', 'rescue', 'thicken', 'suspend']),
   }),
   z.strictObject({
     ...head,
     type: z.literal('glazeTaken'),
     millilitres: millilitresSchema.gt(0),
-    reason: z.enum(['split', 'dips', 'other']),
+    reason: z.enum(['split', 'dips', 'other', 'waste']),
     toId: idSchema.optional(),
+    parts: z.array(bucketPartSchema).max(60).optional(),
+    waterGrams: gramsSchema.optional(),
+    additives: additivesSchema.optional(),
+    pairEventId: idSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stirred') }),
-  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: z.int().min(1).max(2000) }),
-  z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: z.number().gt(0).max(600) }),
+  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: z.int().min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
+  z.strictObject({ ...head, type: z.literal('gumAdded'), millilitres: millilitresSchema.gt(0, 'Gum added must be more than 0.') }),
+  z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: feelSecondsSchema, springsBack: z.boolean().optional() }),
+  z.strictObject({ ...head, type: z.literal('flowTimed'), seconds: feelSecondsSchema }),
+  z.strictObject({ ...head, type: z.literal('dripsCounted'), drips: z.int().min(0).max(100) }),
+  z.strictObject({ ...head, type: z.literal('nailLooked'), shows: z.enum(NAIL_LOOKS) }),
+  z.strictObject({ ...head, type: z.literal('lidSet'), lid: z.enum(['open', 'closed']) }),
+  z.strictObject({ ...head, type: z.literal('codeRead') }),
+  z.strictObject({ ...head, type: z.literal('contaminated'), text: textSchema }),
   z.strictObject({ ...head, type: z.literal('noted'), text: textSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]) satisfies z.ZodType<BucketEvent>;

@@ -86,13 +86,17 @@ export {
 } from './batch';
 export {
   bucketContentsSchema,
+  bucketShapeSchema,
+  feelRangesSchema,
   bucketBodySchema,
   bucketSummarySchema,
   bucketSchema,
+  bucketPulseSchema,
   bucketUpdateSchema,
   bucketSplitSchema,
   bucketPourSchema,
   type BucketBody,
+  type KeptDoseRow,
   type BucketSummary,
   type Bucket,
 } from './bucket';

@@ -30,6 +30,8 @@ export const studioBodySchema = z.strictObject({
   vessels: z.array(vesselSchema).max(30),
   scales: z.array(scaleSchema).min(1, 'A studio has at least one scale.').max(10),
   /** What prices are in, as it is written behind a number. */
+  /** What its buckets are judged by; both where nothing is said. */
+  reads: z.enum(['both', 'sg', 'feel']).optional(),
   currency: z.string().trim().min(1, 'Write a currency, like € or EUR.').max(5),
 });
 export type StudioBody = z.infer<typeof studioBodySchema>;

@@ -76,16 +76,53 @@ export { seriesSheet, type SeriesQuestion, type SeriesSheet } from './stain/seri
 export { ladder, type Ladder } from './stain/ladder';
 export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseToDilute } from './stain/percent';
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';
-export { type BucketPart, type BucketEvent } from './bucket/bucket-events';
-export { bucketDrift, daysInRange, type Drift, type DriftAnswer } from './bucket/drift';
+export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './bucket/bucket-events';
+export { inBenchOrder, standingEvents, takenBack } from './bucket/event-order';
+export { standOf, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
+export { UNMEASURED_SG_SD, replayBucket } from './bucket/replay-bucket';
+export { slurryStateFromSwirl } from './bucket/slurry-state';
+export { bucketHistory, type BucketMoment } from './bucket/bucket-history';
+export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './bucket/combine-readings';
+export { bucketDrift, daysInRange, type DaysInRange, type Drift, type DriftAnswer } from './bucket/drift';
+export { EVAPORATION_GUESS, exposureOf, type Lid } from './bucket/lid';
+export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationGround, type StandingBucket } from './bucket/evaporation';
+export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './bucket/bucket-shape';
+export { CLEARANCE_MM, dipReach, displacedMl, piecesCovered, pourNeedMl, type DipInBucket, type DipReach } from './bucket/dip-depth';
 export { againstTheBook, type AgainstTheBook } from './bucket/against-the-book';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
-export { UNMEASURED_SG_SD, replayBucket, slurryStateFromSwirl, type BucketContents, type BucketReplay } from './bucket/replay-bucket';
-export { bucketHistory, type BucketMoment } from './bucket/bucket-history';
-export { EPSOM_PERCENT, epsomDose, turningPoint, type EpsomDose, type SwirlAfter, type TurningPoint } from './bucket/flocculant';
+export { DOSE_PERCENT, DROP_ML, GRAMS_PER_ML, dropDose, dropGrams, offeredDose, type DropDose, type KeptDose } from './bucket/drop-dose';
+export { thinnestPoint, turningPoint, type ReadingAfter, type ThinnestPoint, type TurningPoint } from './bucket/response';
 export { dropsCounted, type DropsCounted } from './bucket/drops-counted';
+export { BENTONITE, GUM, planBentonite, planGum, type BentonitePlan, type GumPlan } from './bucket/suspenders';
+export { stirringDue, stirringNeed, type StirringNeed } from './bucket/stirring';
+export { washBefore, type ToolInBucket } from './bucket/washing';
+export { solubleNames, suspensionRisk, weighedParts, type SuspensionRisk } from './bucket/weighed-parts';
 export { mergedContents } from './bucket/merged-contents';
-export { splitBucket } from './bucket/split-bucket';
+export {
+  FEEL_KINDS,
+  WITH_THICKNESS,
+  feelReading,
+  feelVerdict,
+  valueOf as feelValue,
+  type FeelKind,
+  type FeelRanges,
+  type FeelVerdict,
+} from './feel/feel-readings';
+export { feelAndSg, feelPairs, type FeelAndSg, type FeelPair } from './feel/feel-and-sg';
+export { LEAST_FIT_POINTS, monotoneFit, predictFromFit, type FitAnswer, type FitPoint, type MonotoneFit } from './feel/monotone-fit';
+export {
+  SETTLING_MINUTES,
+  twoTargets,
+  waysIntoRange,
+  type OtherBucket,
+  type RangeWay,
+  type Thickness,
+  type TwoTargets,
+  type WayBlock,
+  type WaysAnswer,
+  type WaysQuestion,
+} from './slurry/ways-into-range';
+export { splitBucket, type PouredOut } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
 export { TOO_THICK_SHARE, dipCoat, roomMm, filmCoatMm, checkDip, type Dip, type DipCoat } from './coat/dip-coat';

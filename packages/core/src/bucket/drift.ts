@@ -1,10 +1,13 @@
 import { EIGHTY_PERCENT_Z } from '../coat/predict';
+import { emptyBucket, standOf } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
-import { applyBucketEvent, emptyBucket, standOf } from './replay-bucket';
+import { standingEvents } from './event-order';
+import { ExposureClock, exposureOf, lidIsTold, type Lid } from './lid';
+import { applyBucketEvent } from './replay-bucket';
 
 export interface Drift {
   kind: 'ok';
-  /** How much the SG rises a day by itself; below 0 when it falls. */
+  /** How much the SG rises a day by itself, open where the lid was told; below 0 when it falls. */
   perDay: number;
   /** Standard deviation of that. */
   perDaySd: number;
@@ -22,55 +25,86 @@ const SHORTEST_SPELL_DAYS = 0.5;
 /** A jug and a scoop are not exact: what they add to the spread of an SG after water or powder went in. */
 const ADDITION_SD = 0.004;
 const LEAST_SPELLS = 2;
+/** Leave the SG as it is, whatever else they do. */
+const QUIET = new Set<BucketEvent['type']>([
+  'glazeTaken',
+  'stirred',
+  'noted',
+  'swirlTimed',
+  'flowTimed',
+  'dripsCounted',
+  'nailLooked',
+  'dropsAdded',
+  'lidSet',
+  'codeRead',
+  'contaminated',
+  'volumeMeasured',
+]);
 
 /**
  * How fast a bucket thickens by itself: weighted least squares through nothing over its spells between two readings, each spell being what
- * a reading differs from what the records made of the one before it and everything poured in since. A starting lid or none is not asked:
- * the bucket's own readings say it.
+ * a reading differs from what the records made of the one before it and everything poured in since. Once somebody says how the lid stands,
+ * only spells with a known lid count, in open days.
  */
 export function bucketDrift({ events }: { events: readonly BucketEvent[] }): DriftAnswer {
   let weightedRise = 0;
   let weightedDays = 0;
   let spells = 0;
-  let last: { at: number; sd: number } | undefined;
+  let last: { atMs: number; sd: number } | undefined;
   let touched = false;
-  const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
+  const standing = standingEvents(events);
+  const byLid = lidIsTold(standing);
+  const clock = new ExposureClock();
   const running = emptyBucket();
-  for (const event of events) {
-    if (event.type === 'undone' || undone.has(event.id)) continue;
+  for (const event of standing) {
+    const atMs = Date.parse(event.at);
+    if (event.type === 'lidSet') clock.setLid(event.lid, atMs);
     if (event.type === 'sgMeasured') {
-      const at = Date.parse(event.at);
-      const days = last ? (at - last.at) / MS_PER_DAY : 0;
-      const book = last && days >= SHORTEST_SPELL_DAYS ? standOf(running) : undefined;
+      const { openDays, lidKnown } = clock.read(atMs);
+      const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * MS_PER_DAY;
+      const book = longEnough && (lidKnown || !byLid) ? standOf(running) : undefined;
       if (last && book?.kind === 'ok') {
         const variance = event.sgSd ** 2 + last.sd ** 2 + (touched ? ADDITION_SD ** 2 : 0);
-        weightedRise += ((event.sg - book.contents.sg) * days) / variance;
-        weightedDays += days ** 2 / variance;
+        weightedRise += ((event.sg - book.contents.sg) * openDays) / variance;
+        weightedDays += openDays ** 2 / variance;
         spells += 1;
       }
-      last = { at, sd: event.sgSd };
+      applyBucketEvent(running, event);
+      last = { atMs, sd: running.sgSd ?? event.sgSd };
+      clock.restart(atMs);
       touched = false;
-    } else if (event.type !== 'glazeTaken' && event.type !== 'stirred' && event.type !== 'noted') touched = true;
-    applyBucketEvent(running, event);
+    } else {
+      if (!QUIET.has(event.type)) touched = true;
+      applyBucketEvent(running, event);
+    }
   }
-  if (spells < LEAST_SPELLS) return { kind: 'tooFewReadings', spells };
+  if (spells < LEAST_SPELLS || weightedDays <= 0) return { kind: 'tooFewReadings', spells };
   const perDay = weightedRise / weightedDays;
   const perDaySd = 1 / Math.sqrt(weightedDays);
   return { kind: 'ok', perDay, perDaySd, spells, tells: Math.abs(perDay) > 2 * perDaySd };
 }
 
+export interface DaysInRange {
+  days: number;
+  leastDays: number;
+  /** Absent when it may never leave. */
+  mostDays?: number;
+}
+
 /** Days until a drifting bucket leaves its range, from a reading of some age; undefined when it does not drift that way. 80 % range. */
 export function daysInRange(question: {
-  drift: Drift;
+  drift: Pick<Drift, 'perDay' | 'perDaySd'>;
   sg: number;
   ageDays: number;
   lowSg: number;
   highSg: number;
-}): { days: number; leastDays: number; mostDays?: number } | undefined {
-  const { drift, sg, ageDays, lowSg, highSg } = question;
-  if (!drift.tells || sg < lowSg || sg > highSg) return undefined;
+  lid?: Lid | undefined;
+}): DaysInRange | undefined {
+  const { drift, sg, ageDays, lowSg, highSg, lid } = question;
+  const tells = Math.abs(drift.perDay) > 2 * drift.perDaySd;
+  if (!tells || sg < lowSg || sg > highSg) return undefined;
   const room = drift.perDay > 0 ? highSg - sg : sg - lowSg;
-  const left = (perDay: number): number => Math.max(0, room / perDay - ageDays);
+  const left = (perDay: number): number => Math.max(0, room / (perDay * exposureOf(lid)) - ageDays);
   const speed = Math.abs(drift.perDay);
   const slow = speed - EIGHTY_PERCENT_Z * drift.perDaySd;
   return {

@@ -1,27 +1,23 @@
-import type { BucketEvent } from './bucket-events';
-import type { SwirlAfter } from './flocculant';
+import type { BucketEvent, DropKind } from './bucket-events';
+import { standingEvents } from './event-order';
+import type { ReadingAfter } from './response';
 
 export interface DropsCounted {
+  /** Tapped in since the bucket was last filled. */
   drops: number;
-  /** Swirls timed since the bucket was last filled, each with the drops that were in by then. */
-  swirls: SwirlAfter[];
+  /** Swirls and flow cups timed since then, each with the drops that were in by then. */
+  swirls: ReadingAfter[];
+  flows: ReadingAfter[];
 }
 
-/**
- * Drops tapped into a bucket, and how it answered. Counted anew when glaze or powder comes in; what was taken back never was.
- * Glaze used in between takes its share of the salts along; that is not counted off, so the dose errs towards its ceiling.
- */
-export function dropsCounted({ events }: { events: readonly BucketEvent[] }): DropsCounted {
-  const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
-  let drops = 0;
-  let swirls: SwirlAfter[] = [];
-  for (const event of events) {
-    if (undone.has(event.id)) continue;
-    if (event.type === 'filled') {
-      drops = 0;
-      swirls = [];
-    } else if (event.type === 'dropsAdded') drops += event.drops;
-    else if (event.type === 'swirlTimed') swirls.push({ drops, seconds: event.seconds });
+/** Drops tapped into a bucket, and how it answered. Counted anew when glaze comes in; what was taken back never was. */
+export function dropsCounted({ events, of = 'epsom' }: { events: readonly BucketEvent[]; of?: DropKind }): DropsCounted {
+  let counted: DropsCounted = { drops: 0, swirls: [], flows: [] };
+  for (const event of standingEvents(events)) {
+    if (event.type === 'filled') counted = { drops: 0, swirls: [], flows: [] };
+    else if (event.type === 'dropsAdded' && (event.of ?? 'epsom') === of) counted.drops += event.drops;
+    else if (event.type === 'swirlTimed') counted.swirls.push({ drops: counted.drops, seconds: event.seconds });
+    else if (event.type === 'flowTimed') counted.flows.push({ drops: counted.drops, seconds: event.seconds });
   }
-  return { drops, swirls };
+  return counted;
 }

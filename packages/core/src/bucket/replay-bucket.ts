@@ -1,165 +1,170 @@
-import { densityOfPowders, sgOfMix } from '../slurry/mix';
 import { waterPerDryGram } from '../slurry/contents';
-import type { BucketState as SlurryState } from '../coat/predict';
-import type { BucketEvent, BucketPart } from './bucket-events';
-
-export interface BucketContents {
-  parts: BucketPart[];
-  dryGrams: number;
-  baseDryGrams: number;
-  stainGrams: number;
-  /** Percent of the dry base. */
-  stainPercent: number;
-  waterGrams: number;
-  density: number;
-  volumeMl: number;
-  /** SG now, from the last reading and everything added since. */
-  sg: number;
-  /** Standard deviation of that SG; absent when nobody ever measured it. */
-  sgSd?: number;
-  measuredAt?: string;
-  /** True when water, powder or stain went in after the last reading. */
-  changedSinceMeasured: boolean;
-  slurryState: SlurryState;
-  stirredAt?: string;
-}
-
-export type BucketReplay = { kind: 'empty' } | { kind: 'ok'; contents: BucketContents };
+import { densityOfPowders } from '../slurry/mix';
+import { emptyBucket, NOTHING_GRAMS, runningMl, standOf, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
+import type { Additives, BucketEvent, BucketPart } from './bucket-events';
+import { combineReadings } from './combine-readings';
+import { standingEvents } from './event-order';
+import { DOSE_PERCENT, dropGrams } from './drop-dose';
+import { slurryStateFromSwirl } from './slurry-state';
 
 /** Spread of an SG nobody measured, computed from weighed powder and water: water loss, moisture, density. */
 export const UNMEASURED_SG_SD = 0.02;
-
-/** A bucket in the middle of its replay. */
-export interface RunningBucket {
-  parts: BucketPart[];
-  waterGrams: number;
-  sgSd?: number;
-  measuredAt?: string;
-  changed: boolean;
-  slurryState: SlurryState;
-  stirredAt?: string;
-}
+/** Readings further apart than this are two visits to the bucket, not one repeated, ms. */
+const SAME_VISIT_MS = 6 * 3_600_000;
+/** Gum solution is water but for 1.5 %. */
+const GUM_WATER_SHARE = 0.985;
 
 /**
  * What is in a bucket, replayed from its events. Powder is known best (it was weighed), so an SG reading corrects the
  * water and leaves the powder; a measured volume scales both. Taking glaze takes powder and water alike.
  */
 export function replayBucket({ events }: { events: readonly BucketEvent[] }): BucketReplay {
-  const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
   const running = emptyBucket();
-  for (const event of events) if (!undone.has(event.id)) applyBucketEvent(running, event);
+  for (const event of standingEvents(events)) applyBucketEvent(running, event);
   return standOf(running);
-}
-
-export const emptyBucket = (): RunningBucket => ({ parts: [], waterGrams: 0, changed: false, slurryState: 'normal' });
-
-/** What the bucket holds at this point of its replay. */
-export function standOf(running: RunningBucket): BucketReplay {
-  if (!(sumGrams(running.parts) > 0) || !(running.waterGrams >= 0)) return { kind: 'empty' };
-  return { kind: 'ok', contents: contentsOf(running) };
 }
 
 /** One event further; changes `running` in place, for it is never shared. */
 export function applyBucketEvent(running: RunningBucket, event: BucketEvent): void {
   switch (event.type) {
     case 'filled':
-      running.parts = mergeParts(running.parts, event.parts);
+      if (sumGrams(running.parts) <= NOTHING_GRAMS) startAnew(running);
+      if (event.additives) running.additives = added(running.additives, event.additives, 1);
+      running.glazes = [...new Set([...running.glazes, ...(event.glazes ?? [])])];
+      running.parts = mergeParts(running.parts, event.parts, 1);
       running.waterGrams += event.waterGrams;
-      running.changed = true;
+      changed(running);
       break;
     case 'sgMeasured':
-      if (running.parts.length === 0) break;
-      {
-        const density = densityOfPowders({ parts: running.parts });
-        if (event.sg >= density) break;
-        running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg: event.sg, density });
-      }
-      running.sgSd = event.sgSd;
-      running.measuredAt = event.at;
-      running.changed = false;
+      measured(running, event);
       break;
     case 'volumeMeasured': {
-      const before = volumeOf(running);
+      const before = runningMl(running);
       if (before > 0) scale(running, event.volumeMl / before);
       break;
     }
     case 'waterAdded':
       running.waterGrams += event.grams;
-      running.changed = true;
+      changed(running);
       break;
     case 'waterPouredOff':
       running.waterGrams = Math.max(0, running.waterGrams - event.grams);
-      running.changed = true;
+      changed(running);
       break;
     case 'powderAdded':
-      running.parts = mergeParts(running.parts, event.parts);
-      running.changed = true;
+      running.parts = mergeParts(running.parts, event.parts, 1);
+      changed(running);
       break;
-    case 'glazeTaken': {
-      const before = volumeOf(running);
-      if (before > 0) scale(running, Math.max(0, 1 - event.millilitres / before));
+    case 'glazeTaken':
+      take(running, event);
       break;
-    }
+    case 'gumAdded':
+      running.additives = { ...running.additives, gumMl: running.additives.gumMl + event.millilitres };
+      running.waterGrams += GUM_WATER_SHARE * event.millilitres;
+      changed(running);
+      break;
+    case 'dropsAdded':
+      dropped(running, event);
+      break;
     case 'stirred':
       running.stirredAt = event.at;
       break;
     case 'swirlTimed':
       running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
+      running.feel = {
+        ...running.feel,
+        swirlSeconds: event.seconds,
+        at: event.at,
+        ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }),
+      };
       break;
-    case 'dropsAdded':
+    case 'flowTimed':
+      running.feel = { ...running.feel, flowSeconds: event.seconds, at: event.at };
+      break;
+    case 'dripsCounted':
+      running.feel = { ...running.feel, drips: event.drips, at: event.at };
+      break;
+    case 'nailLooked':
+      running.feel = { ...running.feel, nail: event.shows, at: event.at };
+      break;
+    case 'lidSet':
+      running.lid = event.lid;
+      break;
+    case 'codeRead':
+      running.codeReadAt = event.at;
+      break;
+    case 'contaminated':
+      running.contaminated = [...running.contaminated, event.text];
+      break;
     case 'noted':
     case 'undone':
       break;
   }
 }
 
-/** A swirl that stops within 5 s is flocculated; one that runs over 15 s is deflocculated or thin. */
-export function slurryStateFromSwirl({ seconds }: { seconds: number }): SlurryState {
-  return seconds < 5 ? 'flocculated' : seconds > 15 ? 'deflocculated' : 'normal';
+function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 'sgMeasured' }>): void {
+  if (sumGrams(running.parts) <= 0) return;
+  const density = densityOfPowders({ parts: running.parts });
+  if (event.sg >= density) return;
+  const sameVisit = running.measuredAt !== undefined && Date.parse(event.at) - Date.parse(running.measuredAt) < SAME_VISIT_MS;
+  running.readings = [...(sameVisit ? running.readings : []), { sg: event.sg, sgSd: event.sgSd }];
+  const { sg, sgSd } = combineReadings({ readings: running.readings });
+  running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg, density });
+  running.sgSd = sgSd;
+  running.measuredAt = event.at;
+  running.changed = false;
 }
 
-function contentsOf(running: RunningBucket): BucketContents {
-  const { parts, waterGrams } = running;
-  const dryGrams = sumGrams(parts);
-  const density = densityOfPowders({ parts });
-  const of = (kind: BucketPart['part']): number => sumGrams(parts.filter((part) => part.part === kind));
-  const baseDryGrams = of('base');
-  return {
-    parts,
-    dryGrams,
-    baseDryGrams,
-    stainGrams: of('stain'),
-    stainPercent: baseDryGrams > 0 ? (100 * of('stain')) / baseDryGrams : 0,
-    waterGrams,
-    density,
-    volumeMl: dryGrams / density + waterGrams,
-    sg: sgOfMix({ dryGrams, waterGrams, density }),
-    ...(running.sgSd === undefined ? {} : { sgSd: running.sgSd }),
-    ...(running.measuredAt ? { measuredAt: running.measuredAt } : {}),
-    changedSinceMeasured: running.changed,
-    slurryState: running.slurryState,
-    ...(running.stirredAt ? { stirredAt: running.stirredAt } : {}),
-  };
+/** What left for another bucket is booked as it was then; what went on pots is a share of all. */
+function take(running: RunningBucket, event: Extract<BucketEvent, { type: 'glazeTaken' }>): void {
+  const before = runningMl(running);
+  if (before <= 0) return;
+  if (!event.parts) {
+    scale(running, Math.max(0, 1 - event.millilitres / before), true);
+    return;
+  }
+  running.parts = mergeParts(running.parts, event.parts, -1);
+  running.waterGrams = Math.max(0, running.waterGrams - (event.waterGrams ?? 0));
+  if (event.additives) running.additives = added(running.additives, event.additives, -1);
 }
 
-function mergeParts(into: readonly BucketPart[], added: readonly BucketPart[]): BucketPart[] {
+function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<BucketEvent, { type: 'dropsAdded' }>): void {
+  const grams = dropGrams({ drops, of });
+  const key = of === 'epsom' ? 'epsomGrams' : 'silicateGrams';
+  running.additives = { ...running.additives, [key]: running.additives[key] + grams };
+  const percent = (100 * running.additives[key]) / sumGrams(running.parts);
+  // Until a swirl says better, a dose that usually works is taken to have worked.
+  if (percent >= DOSE_PERCENT[of].least) running.slurryState = of === 'epsom' ? 'flocculated' : 'deflocculated';
+}
+
+function changed(running: RunningBucket): void {
+  running.changed = true;
+  running.readings = [];
+}
+
+/** Glaze poured into an empty bucket is a new glaze; the lid and the last stirring are the bucket's own. */
+function startAnew(running: RunningBucket): void {
+  const { lid, stirredAt } = running;
+  Object.assign(running, emptyBucket(), { sgSd: undefined, measuredAt: undefined, feel: undefined, codeReadAt: undefined, lid, stirredAt });
+}
+
+function mergeParts(into: readonly BucketPart[], change: readonly BucketPart[], sign: 1 | -1): BucketPart[] {
   const merged = into.map((part) => ({ ...part }));
-  for (const part of added) {
+  for (const part of change) {
     const same = merged.find((other) => other.powderId === part.powderId && other.part === part.part);
-    if (same) same.grams += part.grams;
-    else merged.push({ ...part });
+    if (same) same.grams = Math.max(0, same.grams + sign * part.grams);
+    else if (sign > 0) merged.push({ ...part });
   }
   return merged;
 }
 
-function scale(running: RunningBucket, factor: number): void {
+function scale(running: RunningBucket, factor: number, additivesToo = false): void {
   running.parts = running.parts.map((part) => ({ ...part, grams: part.grams * factor }));
   running.waterGrams *= factor;
+  if (additivesToo) running.additives = added({ epsomGrams: 0, silicateGrams: 0, gumMl: 0 }, running.additives, factor);
 }
 
-const sumGrams = (parts: readonly BucketPart[]): number => parts.reduce((sum, part) => sum + part.grams, 0);
-
-function volumeOf(running: RunningBucket): number {
-  if (running.parts.length === 0) return running.waterGrams;
-  return running.parts.reduce((sum, part) => sum + part.grams / part.density, 0) + running.waterGrams;
+function added(to: Additives, what: Additives, times: number): Additives {
+  const sum = (key: keyof Additives): number => Math.max(0, to[key] + times * what[key]);
+  return { epsomGrams: sum('epsomGrams'), silicateGrams: sum('silicateGrams'), gumMl: sum('gumMl') };
 }

@@ -1,10 +1,16 @@
 import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
-import type { BucketContents } from './replay-bucket';
-import type { BucketPart } from './bucket-events';
+import type { BucketContents } from './bucket-contents';
+import type { Additives, BucketPart } from './bucket-events';
+
+export interface PouredOut {
+  parts: BucketPart[];
+  waterGrams: number;
+  additives?: Additives;
+}
 
 /** What a new bucket holds when a volume is poured into it from a stirred one. Nothing is made or lost. */
-export function splitBucket({ contents, takenMl }: { contents: BucketContents; takenMl: number }): { parts: BucketPart[]; waterGrams: number } {
+export function splitBucket({ contents, takenMl }: { contents: BucketContents; takenMl: number }): PouredOut {
   requirePositive('volumeMl', takenMl);
   if (takenMl > contents.volumeMl + 0.5) {
     throw new PotterError(
@@ -15,5 +21,18 @@ export function splitBucket({ contents, takenMl }: { contents: BucketContents; t
     );
   }
   const share = Math.min(1, takenMl / contents.volumeMl);
-  return { parts: contents.parts.map((part) => ({ ...part, grams: part.grams * share })), waterGrams: contents.waterGrams * share };
+  const { additives } = contents;
+  return {
+    parts: contents.parts.map((part) => ({ ...part, grams: part.grams * share })),
+    waterGrams: contents.waterGrams * share,
+    ...(additives
+      ? {
+          additives: {
+            epsomGrams: additives.epsomGrams * share,
+            silicateGrams: additives.silicateGrams * share,
+            gumMl: additives.gumMl * share,
+          },
+        }
+      : {}),
+  };
 }

@@ -1,8 +1,9 @@
-import type { BucketContents } from '../bucket/replay-bucket';
+import type { BucketContents } from '../bucket/bucket-contents';
+import { weighedParts } from '../bucket/weighed-parts';
 import { STATE_GUESSES } from '../coat/predict';
 import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
 import { oxideGrams, unityFormula } from '../chemistry/oxides';
-import { powderShares, type WeighedPowder } from '../recipe/behaviour';
+import { powderShares } from '../recipe/behaviour';
 import type { Powder } from '../recipe/recipe';
 import type { GlazeFacts } from './piece-plan';
 
@@ -23,11 +24,7 @@ const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, ground: 'startingGuess' }
 /** What ordering, running and food warnings need to know, from what is really in a bucket. */
 export function glazeFacts(source: GlazeSource): GlazeFacts {
   const { contents, powders, movement } = source;
-  const byId = new Map(powders.map((powder) => [powder.id, powder]));
-  const parts: WeighedPowder[] = contents.parts.flatMap((part) => {
-    const powder = byId.get(part.powderId);
-    return powder ? [{ grams: part.grams, powder }] : [];
-  });
+  const parts = weighedParts({ parts: contents.parts, powders });
   const shares = parts.length > 0 ? powderShares({ parts }) : { shrinkShare: 15, loiPercent: 8 };
   const oxides = oxideGrams({ parts });
   const firedGrams = Object.values(oxides).reduce((sum, grams) => sum + grams, 0);

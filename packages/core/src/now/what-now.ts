@@ -1,5 +1,5 @@
 import { rangeVerdict, type RangeVerdict } from '../bucket/in-range';
-import type { BucketContents } from '../bucket/replay-bucket';
+import type { BucketContents } from '../bucket/bucket-contents';
 import type { DayEvent, DayItem } from '../day/day-plan';
 import { replayDay } from '../day/replay-day';
 import type { FiringPoint } from '../melt/heat-work';

@@ -14,7 +14,7 @@ import {
 let count = 0;
 const head = (): { id: string; at: string; by: string } => ({
   id: `event-${++count}`,
-  at: `2026-03-01T09:${String(count % 60).padStart(2, '0')}:00.000Z`,
+  at: new Date(Date.parse('2026-03-01T09:00:00Z') + count * 60_000).toISOString(),
   by: 'Inés',
 });
 const KAOLIN: BucketPart = { powderId: 'kaolin', name: 'Kaolin', part: 'base', grams: 3000, density: 2.6 };
@@ -65,7 +65,9 @@ describe('a bucket remembers', () => {
     const water: BucketEvent = { ...head(), type: 'waterAdded', grams: 900 };
     const undone = contents(filled(), water, { ...head(), type: 'undone', eventId: water.id });
     expect(undone.waterGrams).toBe(6000);
-    expect(bucketHistory({ events: [filled(), water, { ...head(), type: 'undone', eventId: water.id }] }).map((moment) => moment.undone)).toEqual([
+    const first = filled();
+    const poured: BucketEvent = { ...head(), type: 'waterAdded', grams: 900 };
+    expect(bucketHistory({ events: [first, poured, { ...head(), type: 'undone', eventId: poured.id }] }).map((moment) => moment.undone)).toEqual([
       false,
       true,
     ]);

@@ -8,7 +8,7 @@ const at = (day: number): { id: string; at: string; by: string } => ({
   by: 'Maia',
 });
 const filled = (): BucketEvent => ({
-  ...at(0),
+  ...at(-1),
   type: 'filled',
   parts: [{ powderId: 'k', name: 'Kaolin', part: 'base', grams: 7000, density: 2.6 }],
   waterGrams: 7000,
@@ -50,7 +50,8 @@ describe('a bucket that stands', () => {
       measured(20, 1.47),
     );
     expect(answer).toMatchObject({ kind: 'ok', spells: 2 });
-    expect(answer.kind === 'ok' && answer.perDay).toBeCloseTo(0.001, 5);
+    // Day 0 stands at 1.445, both of its readings together: 0.0015 a day, then 0.001.
+    expect(answer.kind === 'ok' && answer.perDay).toBeCloseTo(0.00123, 4);
   });
 
   it('finds any steady drift from readings without error', () => {
@@ -78,6 +79,6 @@ describe('the days it has left', () => {
 
   it('are not told of one that is out already, or of which the drift is not known', () => {
     expect(daysInRange({ drift: steady, sg: 1.5, ageDays: 0, lowSg: 1.43, highSg: 1.47 })).toBeUndefined();
-    expect(daysInRange({ drift: { ...steady, tells: false }, sg: 1.45, ageDays: 0, lowSg: 1.43, highSg: 1.47 })).toBeUndefined();
+    expect(daysInRange({ drift: { ...steady, perDaySd: 0.0015 }, sg: 1.45, ageDays: 0, lowSg: 1.43, highSg: 1.47 })).toBeUndefined();
   });
 });

@@ -1,10 +1,11 @@
 import type * as z from 'zod';
-import { replayBatch, type BatchEvent, type BucketPart } from '@cazuela/core';
+import { replayBatch, type BatchEvent, type BucketEvent, type BucketPart } from '@cazuela/core';
 import type { batchFinishSchema, Bucket } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { bucketById } from '../buckets/read-buckets';
+import { versionName } from '../buckets/move-glaze';
 import { createBucketRow } from '../buckets/create-bucket-row';
 import { appendToStream, eventsOf } from '../events/append-events';
 
@@ -45,15 +46,16 @@ export async function finishBatch({ context, studioId, id, body }: Call<z.infer<
       transaction,
     });
     const head = { at: body.at, by: body.by };
-    const filled = {
+    const filled: BucketEvent = {
       ...head,
       id: body.filledEventId,
       type: 'filled',
       parts,
       waterGrams: state.waterInGrams ?? 0,
+      glazes: [versionName(version!.get())],
       from: 'batch',
       fromId: id,
-    } as const;
+    };
     await appendToStream(context, { studioId, stream: 'bucket', streamId: body.bucketId }, [filled], transaction);
     const finished = { ...head, id: body.finishedEventId, type: 'batchFinished', bucketId: body.bucketId } as const;
     await appendToStream(context, { studioId, stream: 'batch', streamId: id }, [finished], transaction);

@@ -22,6 +22,26 @@ export async function createBucketRow(context: Context, bucket: NewBucket): Prom
     { replacements: [studioId], type: QueryTypes.SELECT, transaction },
   );
   const code = `B${Number(row?.highest ?? 0) + 1}`;
-  const values = { id, studioId, code, version: 1, name: body.name, body, recipeId, recipeVersionId, contents: null, createdAt: context.now() };
+  const knowing = { ...(await learntFromBefore(context, bucket)), ...body };
+  const values = {
+    id,
+    studioId,
+    code,
+    version: 1,
+    name: body.name,
+    body: knowing,
+    recipeId,
+    recipeVersionId,
+    contents: null,
+    createdAt: context.now(),
+  };
   await context.models.buckets.create(values, { transaction });
+}
+
+/** What the last bucket of the same glaze taught, how it should feel and the drops it liked, goes on to the next. */
+async function learntFromBefore({ models }: Context, { studioId, recipeId, transaction }: NewBucket): Promise<Pick<BucketBody, 'feel' | 'doses'>> {
+  if (!recipeId) return {};
+  const before = await models.buckets.findOne({ where: { studioId, recipeId }, order: [['createdAt', 'DESC']], transaction });
+  const { feel, doses } = before?.get().body ?? {};
+  return { ...(feel ? { feel } : {}), ...(doses ? { doses } : {}) };
 }

@@ -1,12 +1,13 @@
 import type * as z from 'zod';
-import { replayBucket, splitBucket as pourOff, type BucketEvent } from '@cazuela/core';
+import type { BucketEvent } from '@cazuela/core';
 import type { Bucket, bucketPourSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
-import { appendToStream, eventsOf } from '../events/append-events';
+import { eventsOf } from '../events/append-events';
 import { bucketById } from './read-buckets';
 import { createBucketRow } from './create-bucket-row';
+import { moveGlaze } from './move-glaze';
 
 /** The studio's bucket for leftovers is the one called so; it is made when it is first wanted. */
 const SCRAPS = {
@@ -35,20 +36,12 @@ export async function pourIntoBucket({ context, studioId, id, body }: Call<z.inf
     if (body.toId && (await models.buckets.count({ where: { id: toId, studioId }, transaction })) === 0) {
       throw new ProblemError('notFound', 'There is no such bucket to pour into.');
     }
-    const from = { studioId, stream: 'bucket', streamId: id } as const;
-    const events = await eventsOf<BucketEvent>(context, from, transaction);
+    const events = await eventsOf<BucketEvent>(context, { studioId, stream: 'bucket', streamId: id }, transaction);
     if (events.some((event) => event.id === body.takenEventId)) return toId;
     if ((await models.buckets.count({ where: { id, studioId }, transaction })) === 0) throw new ProblemError('notFound', 'There is no such bucket.');
-    const replay = replayBucket({ events });
-    if (replay.kind === 'empty') throw new ProblemError('checkInput', 'This bucket is empty: there is nothing to pour.');
-    const { parts, waterGrams } = pourOff({ contents: replay.contents, takenMl: body.takenMl });
     if (!body.toId && !scraps)
       await createBucketRow(context, { id: toId, studioId, body: SCRAPS, recipeId: null, recipeVersionId: null, transaction });
-    const head = { at: body.at, by: body.by };
-    const taken = { ...head, id: body.takenEventId, type: 'glazeTaken', millilitres: body.takenMl, reason: 'other', toId } as const;
-    const filled = { ...head, id: body.filledEventId, type: 'filled', parts, waterGrams, from: 'split', fromId: id } as const;
-    await appendToStream(context, from, [taken], transaction);
-    await appendToStream(context, { ...from, streamId: toId }, [filled], transaction);
+    await moveGlaze(context, { ...body, studioId, fromId: id, toId, reason: 'other' }, transaction);
     return toId;
   });
   return bucketById(context, studioId, pouredInto);

@@ -10,6 +10,11 @@ export async function readBucket({ context, studioId, id }: Call<unknown>): Prom
   return bucketById(context, studioId, id);
 }
 
+/** How many events a bucket has: asked every few seconds by whoever has it open, so that two at one bucket see each other. */
+export async function bucketPulse({ context, studioId, id }: Call<unknown>): Promise<{ events: number }> {
+  return { events: await context.models.benchEvents.count({ where: { studioId, stream: 'bucket', streamId: id } }) };
+}
+
 export async function bucketById(context: Context, studioId: string, id: string): Promise<Bucket> {
   const row = await context.models.buckets.findOne({ where: { id, studioId } });
   if (!row) throw new ProblemError('notFound', 'There is no such bucket.');

@@ -1,5 +1,5 @@
 import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
-import { replayBatch, replayBucket, type BatchEvent, type BucketEvent } from '@cazuela/core';
+import { bucketDrift, replayBatch, replayBucket, standingEvents, type BatchEvent, type BucketContents, type BucketEvent } from '@cazuela/core';
 import type { BenchEvent } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { setPowderUses, type PowderUse } from '../powders/stock';
@@ -12,25 +12,25 @@ export interface Stream {
 
 /**
  * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
- * date. Events that are there already are passed over, so sending twice is safe. Returns false when there is no such row.
+ * date. Events that are there already are passed over, so sending twice is safe. Returns the new ones; undefined when there is no such row.
  */
 export async function appendToStream(
   context: Context,
   target: Stream,
   events: readonly BenchEvent['event'][],
   transaction: Transaction,
-): Promise<boolean> {
-  if (!(await lockStream(context, target, transaction))) return false;
+): Promise<BenchEvent['event'][] | undefined> {
+  if (!(await lockStream(context, target, transaction))) return undefined;
   const ids = events.map((event) => event.id);
   const there = await context.models.benchEvents.findAll({ where: { studioId: target.studioId, id: ids }, attributes: ['id'], transaction });
   const known = new Set(there.map((row) => row.get().id));
   const fresh = events.filter((event, index) => !known.has(event.id) && ids.indexOf(event.id) === index);
-  if (fresh.length === 0) return true;
+  if (fresh.length === 0) return [];
   const receivedAt = context.now();
   const rows = fresh.map((event) => ({ ...target, id: event.id, body: event, receivedAt }));
   await context.models.benchEvents.bulkCreate(rows, { transaction });
   await refreshSnapshot(context, target, transaction);
-  return true;
+  return fresh;
 }
 
 /** The events of one stream, oldest first. */
@@ -53,7 +53,8 @@ async function refreshSnapshot(context: Context, target: Stream, transaction: Tr
     const events = await eventsOf<BucketEvent>(context, target, transaction);
     const replay = replayBucket({ events });
     await setPowderUses(context, { studioId, what: 'bucket', whatId }, powderAddedTo(events), transaction);
-    await context.models.buckets.update({ contents: replay.kind === 'ok' ? replay.contents : null }, { where, transaction });
+    const contents = replay.kind === 'ok' ? { ...replay.contents, ...driftOf(events) } : null;
+    await context.models.buckets.update({ contents }, { where, transaction });
   }
   if (target.stream === 'batch') {
     const batch = await context.models.batches.findOne({ where, transaction });
@@ -70,10 +71,15 @@ async function refreshSnapshot(context: Context, target: Stream, transaction: Tr
   }
 }
 
+/** Kept beside the state, so that the shelf tells the days a bucket has left without its history. */
+function driftOf(events: readonly BucketEvent[]): Pick<BucketContents, 'drift'> {
+  const drift = bucketDrift({ events });
+  return drift.kind === 'ok' && drift.tells ? { drift: { perDay: drift.perDay, perDaySd: drift.perDaySd, spells: drift.spells } } : {};
+}
+
 /** What went into a bucket from the shelf after it was filled; a filling was taken by its batch. */
 function powderAddedTo(events: readonly BucketEvent[]): PowderUse[] {
-  const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
-  return events.flatMap((event) =>
-    event.type === 'powderAdded' && !undone.has(event.id) ? event.parts.map(({ powderId, grams }) => ({ powderId, grams })) : [],
+  return standingEvents(events).flatMap((event) =>
+    event.type === 'powderAdded' ? event.parts.map(({ powderId, grams }) => ({ powderId, grams })) : [],
   );
 }

@@ -3,6 +3,8 @@ import type { BenchEvent, EventsAnswer, eventsSendSchema } from '@cazuela/contra
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
+import { ProblemError } from '../../http/problem-error';
+import { takeBackPairs } from '../buckets/take-back-pair';
 import { appendToStream } from './append-events';
 
 /** Bench work as it comes from the tablets: each stream in its own transaction, each event acknowledged or refused. */
@@ -16,9 +18,12 @@ export async function sendEvents({ context, studioId, body }: Call<z.infer<typeo
         answer.refused.push({ id: event.id, detail: 'A bucket is made from a finished batch or by pouring from another bucket.' });
       } else allowed.push(event);
     }
-    const refusal = await append(context, { studioId, stream, streamId }, allowed);
+    const target = { studioId, stream, streamId };
+    const refusal = await append(context, target, allowed);
     for (const event of allowed) {
-      if (refusal) answer.refused.push({ id: event.id, detail: refusal });
+      // One bad event never takes the others down with it: what was refused together is tried one by one.
+      const own = refusal && allowed.length > 1 ? await append(context, target, [event]) : refusal;
+      if (own) answer.refused.push({ id: event.id, detail: own });
       else answer.acknowledged.push(event.id);
     }
   }
@@ -34,7 +39,14 @@ async function append(context: Context, target: Parameters<typeof appendToStream
       const batch = await context.models.batches.findOne({ where, attributes: ['bucketId'], transaction, lock: transaction.LOCK.UPDATE });
       if (batch?.get().bucketId) return 'This batch is a bucket already; what is in it is changed at the bucket.';
     }
-    return (await appendToStream(context, target, events, transaction)) ? undefined : `There is no such ${target.stream} here any more.`;
+    const fresh = await appendToStream(context, target, events, transaction);
+    if (!fresh) return `There is no such ${target.stream} here any more.`;
+    await takeBackPairs(context, target, fresh, transaction);
+    return undefined;
+  }).catch((error: unknown) => {
+    // A refusal is the answer to these events alone; nothing of them was kept.
+    if (error instanceof ProblemError && error.code === 'checkInput') return error.message;
+    throw error;
   });
 }
 

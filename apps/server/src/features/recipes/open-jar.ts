@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { waterPerDryGram, recipeDensity, dryGrams, type BucketPart } from '@cazuela/core';
+import { waterPerDryGram, recipeDensity, dryGrams, type BucketEvent, type BucketPart } from '@cazuela/core';
 import type { Bucket, jarOpenSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
@@ -8,6 +8,7 @@ import { bucketById } from '../buckets/read-buckets';
 import { createBucketRow } from '../buckets/create-bucket-row';
 import { appendToStream } from '../events/append-events';
 import { powdersOf } from '../powders/list-powders';
+import { versionName } from '../buckets/move-glaze';
 import { recipeVersionById } from './repository';
 
 /** A ready jar is opened: a small bucket with what its label says is in it, at the middle of its SG range until somebody measures. */
@@ -39,15 +40,16 @@ export async function openJar({ context, studioId, id, body }: Call<z.infer<type
       recipeVersionId: version.id,
       transaction,
     });
-    const filled = {
+    const filled: BucketEvent = {
       id: body.filledEventId,
       at: body.at,
       by: body.by,
       type: 'filled',
       parts,
       waterGrams: dry * waterPerDryGram({ sg, density }),
+      glazes: [versionName(version)],
       from: 'shelf',
-    } as const;
+    };
     await appendToStream(context, { studioId, stream: 'bucket', streamId: body.bucketId }, [filled], transaction);
   });
   return bucketById(context, studioId, body.bucketId);

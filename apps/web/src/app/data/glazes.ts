@@ -34,8 +34,8 @@ function factsOf(bucket: BucketSummary, recipes: readonly Recipe[], powders: rea
       colour,
       surface: recipe?.surface ?? 'unknown',
       movement: recipe?.movement ?? 'unknown',
-      // A test speaks for the recipe it was made with, not for what was stained since.
-      foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0,
+      // A test speaks for the recipe it was made with, not for what was stained, poured together or spoiled since.
+      foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !bucket.contents.mixtureOf && !bucket.contents.contaminated,
       contents: bucket.contents,
       powders,
     }),

@@ -3,6 +3,7 @@ import {
   batchSchema,
   batchSummarySchema,
   bodySchema,
+  bucketPulseSchema,
   bucketSchema,
   bucketSummarySchema,
   daySchema,
@@ -95,6 +96,7 @@ export class StudioApi {
   buckets = (): Observable<BucketSummary[]> => this.get('/buckets', z.array(bucketSummarySchema));
   bucket = (id: string): Observable<Bucket> => this.get(`/buckets/${id}`, bucketSchema);
   updateBucket = (id: string, version: number, body: BucketBody): Observable<Bucket> => this.put(`/buckets/${id}`, { version, body }, bucketSchema);
+  bucketPulse = (id: string): Observable<{ events: number }> => this.get(`/buckets/${id}/pulse`, bucketPulseSchema);
   splitBucket = (id: string, split: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/split`, split, bucketSchema);
 
   pourInto = (id: string, pour: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/pour`, pour, bucketSchema);

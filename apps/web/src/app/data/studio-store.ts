@@ -6,6 +6,9 @@ import { Api } from './api';
 
 const BY_KEY = 'cazuela.by';
 
+/** What of a studio is edited, without its id and version. */
+export const studioBodyOf = ({ id: _id, version: _version, demo: _demo, ...body }: Studio): StudioBody => body;
+
 /** The studio that is open, and who is at this device. */
 @Injectable({ providedIn: 'root' })
 export class StudioStore {

@@ -21,3 +21,11 @@ export function sayWait(untilAt: string, nowAt: string): string {
   const minutes = Math.max(0, Math.ceil((Date.parse(untilAt) - Date.parse(nowAt)) / 60_000));
   return minutes >= 60 ? `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}` : `${minutes} min`;
 }
+
+/** How old a reading is: "today", "3 days old", "5 weeks old". */
+export function sayAge(at: string, nowAt: string): string {
+  const days = Math.floor((Date.parse(nowAt) - Date.parse(at)) / 86_400_000);
+  if (days < 1) return 'read today';
+  if (days < 14) return `read ${days} ${days === 1 ? 'day' : 'days'} ago`;
+  return days < 60 ? `read ${Math.round(days / 7)} weeks ago` : `read ${Math.round(days / 30)} months ago`;
+}

@@ -1,9 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
-import { rangeVerdict } from '@cazuela/core';
+import { daysLeft, feelVerdict, rangeVerdict, type EvaporationGround, type FeelNow, type FeelVerdict } from '@cazuela/core';
+import { Clock } from '../data/clock';
+import { StudioStore } from '../data/studio-store';
+import { sayAge } from '../data/times';
 import { Units } from '../data/units';
-import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
+import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
+
+interface ShelfEntry extends DrawnBucket {
+  id: string;
+  code: string;
+  reading: string;
+  sure: string;
+  words: string;
+  tone: string;
+  age: string;
+  left: string;
+  soon: boolean;
+  warns: string;
+}
 
 /** The shelf: every bucket as a vessel with its level and SG, one tap from its page. */
 @Component({
@@ -18,10 +34,19 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
             <span class="board" aria-hidden="true"></span>
             <strong>{{ entry.name }}</strong>
             <span class="reading"
-              ><span class="figure">{{ entry.sg === undefined ? '·' : units.sg(entry.sg) }}</span>
+              ><span class="figure">{{ entry.reading }}</span> <span class="quiet small">{{ entry.sure }}</span>
               <span [class]="entry.tone">{{ entry.words }}</span></span
             >
             <span class="quiet small">{{ entry.code }}{{ entry.volumeMl === undefined ? '' : ', ' + units.litres(entry.volumeMl) }} </span>
+            @if (entry.age) {
+              <span class="quiet small">{{ entry.age }}</span>
+            }
+            @if (entry.left) {
+              <span class="small" [class.look]="entry.soon">{{ entry.left }}</span>
+            }
+            @if (entry.warns) {
+              <span class="small stop">{{ entry.warns }}</span>
+            }
           </a>
         </li>
       }
@@ -30,8 +55,13 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
   styles: `
     ul {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(148px, 1fr));
+      grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
       row-gap: 1.4rem;
+    }
+    li {
+      /* Hundreds of buckets scroll smoothly: what is far off the screen is not drawn. */
+      content-visibility: auto;
+      contain-intrinsic-size: auto 240px;
     }
     a {
       display: grid;
@@ -70,20 +100,53 @@ import { BucketDrawing, verdictTone, verdictWords } from './bucket-drawing';
 export class BucketRow {
   readonly buckets = input.required<readonly BucketSummary[]>();
   protected readonly units = inject(Units);
-  protected readonly entries = computed(() =>
-    this.buckets().map((bucket) => {
-      const { contents, body } = bucket;
-      const verdict = contents ? rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: body.sgLow, highSg: body.sgHigh }) : 'unmeasured';
-      return {
-        id: bucket.id,
-        code: bucket.code,
-        ...body,
-        sg: contents?.sg,
-        sgSd: contents?.sgSd,
-        volumeMl: contents?.volumeMl,
-        words: contents ? verdictWords(verdict) : 'empty',
-        tone: verdictTone(verdict),
-      };
-    }),
-  );
+  private readonly studio = inject(StudioStore).studio;
+  private readonly nowAt = inject(Clock).at;
+  protected readonly entries = computed(() => this.buckets().map((bucket) => this.entry(bucket)));
+
+  private entry(bucket: BucketSummary): ShelfEntry {
+    const { contents, body } = bucket;
+    const byFeel = this.studio()?.reads === 'feel';
+    const verdict = contents ? rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: body.sgLow, highSg: body.sgHigh }) : 'unmeasured';
+    const felt = feelVerdict({ feel: contents?.feel, ranges: body.feel });
+    const left = contents && !byFeel ? daysLeft({ contents, ...body, nowAt: this.nowAt() }) : undefined;
+    const at = byFeel ? contents?.feel?.at : contents?.measuredAt;
+    return {
+      id: bucket.id,
+      code: bucket.code,
+      ...body,
+      sg: byFeel ? undefined : contents?.sg,
+      sgSd: contents?.sgSd,
+      volumeMl: contents?.volumeMl,
+      reading: contents ? (byFeel ? feelFigure(contents.feel) : this.units.sg(contents.sg)) : '·',
+      sure: !byFeel && contents?.sgSd !== undefined ? `± ${this.units.sgFine(contents.sgSd)}` : '',
+      words: contents ? (byFeel ? FEEL_WORDS[felt] : verdictWords(verdict)) : 'empty',
+      tone: byFeel ? FEEL_TONES[felt] : verdictTone(verdict),
+      age: at ? sayAge(at, this.nowAt()) : '',
+      left: left ? daysWords(left) : '',
+      soon: (left?.days ?? 99) < 4,
+      warns: contents?.contaminated ? 'contaminated' : contents?.mixtureOf ? 'a mixture' : '',
+    };
+  }
+}
+
+const FEEL_WORDS: Readonly<Record<FeelVerdict, string>> = {
+  inRange: 'feels right',
+  tooThick: 'too thick',
+  tooThin: 'too thin',
+  mixed: 'feel again',
+  unknown: 'not felt',
+};
+const FEEL_TONES: Readonly<Record<FeelVerdict, string>> = { inRange: 'good', tooThick: 'stop', tooThin: 'stop', mixed: 'look', unknown: 'quiet' };
+
+/** The newest swirl, else the flow cup, else the drips. */
+function feelFigure(feel: FeelNow | undefined): string {
+  if (feel?.swirlSeconds !== undefined) return `${feel.swirlSeconds} s`;
+  if (feel?.flowSeconds !== undefined) return `${feel.flowSeconds} s`;
+  return feel?.drips === undefined ? '·' : `${feel.drips} drips`;
+}
+
+function daysWords({ days, ground }: { days: number; ground: EvaporationGround }): string {
+  const said = days > 60 ? 'months' : days < 1 ? 'less than a day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
+  return `${said} left${ground === 'guess' ? ', a guess' : ''}`;
 }

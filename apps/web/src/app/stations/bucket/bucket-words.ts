@@ -1,5 +1,16 @@
-import type { AgainstTheBook, BucketEvent, CorrectionPlan, daysInRange, DriftAnswer, EpsomDose, TurningPoint } from '@cazuela/core';
+import type {
+  AgainstEarlier,
+  AgainstTheBook,
+  BucketEvent,
+  CorrectionPlan,
+  DaysInRange,
+  DriftAnswer,
+  Evaporated,
+  EvaporationGround,
+} from '@cazuela/core';
 import type { Units } from '../../data/units';
+import { DROP_NAMES } from './cure-words';
+import { NAIL_WORDS } from './feel-words';
 
 /** An event of a bucket's history in the words of the bench. */
 export function eventWords(event: BucketEvent, units: Units): string {
@@ -7,26 +18,47 @@ export function eventWords(event: BucketEvent, units: Units): string {
     case 'filled':
       return { batch: 'Filled from the batch', split: 'Poured from another bucket', shelf: 'Put on the shelf' }[event.from];
     case 'sgMeasured':
-      return `SG ${units.sgFine(event.sg)} ± ${units.sgFine(event.sgSd)}${event.reading ? `, ${event.reading.vessel}` : ''}`;
+      return `SG ${units.sgFine(event.sg)} ± ${units.sgFine(event.sgSd)}${event.reading ? `, ${event.reading.vessel}` : event.how ? `, ${event.how}` : ''}`;
     case 'volumeMeasured':
-      return `Holds ${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.litres(event.volumeMl)}`;
+      return event.depthMm
+        ? `Stands ${Math.round(event.depthMm)} mm deep: ${units.litres(event.volumeMl)}`
+        : `Holds ${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.litres(event.volumeMl)}`;
     case 'waterAdded':
       return `${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.millilitres(event.grams)} of water in`;
     case 'waterPouredOff':
       return `${units.millilitres(event.grams)} of clear water poured off and kept`;
     case 'powderAdded': {
       const grams = event.parts.reduce((sum, part) => sum + part.grams, 0);
-      const what = { stain: event.parts[0]?.name ?? 'stain', rescue: 'base, to rescue it', thicken: 'powder of the recipe' }[event.reason];
+      const what = {
+        stain: event.parts[0]?.name ?? 'stain',
+        rescue: 'base, to rescue it',
+        thicken: 'powder of the recipe',
+        suspend: event.parts[0]?.name ?? 'suspender',
+      }[event.reason];
       return `${units.mass(grams)} of ${what} in`;
     }
     case 'glazeTaken':
-      return `${units.millilitres(event.millilitres)} out: ${{ split: 'poured into another bucket', dips: 'on pots', other: 'taken' }[event.reason]}`;
+      return `${units.millilitres(event.millilitres)} out: ${{ split: 'poured into another bucket', dips: 'on pots', other: 'poured on', waste: 'thrown away' }[event.reason]}`;
     case 'stirred':
       return 'Stirred';
     case 'dropsAdded':
-      return `${event.drops} ${event.drops === 1 ? 'drop' : 'drops'} of Epsom brine in`;
+      return `${event.drops} ${event.drops === 1 ? 'drop' : 'drops'} of ${DROP_NAMES[event.of ?? 'epsom']} in`;
+    case 'gumAdded':
+      return `${units.millilitres(event.millilitres)} of gum solution in`;
     case 'swirlTimed':
-      return `Swirl stopped after ${units.plain(event.seconds)} s`;
+      return `Swirl stopped after ${units.plain(event.seconds)} s${event.springsBack ? ', and sprang back' : ''}`;
+    case 'flowTimed':
+      return `Flow cup empty after ${units.plain(event.seconds)} s`;
+    case 'dripsCounted':
+      return `${event.drips} ${event.drips === 1 ? 'drip' : 'drips'} from a finger`;
+    case 'nailLooked':
+      return `Thumbnail: ${NAIL_WORDS[event.shows]}`;
+    case 'lidSet':
+      return event.lid === 'open' ? 'Lid off' : 'Lid on';
+    case 'codeRead':
+      return 'Code read before dipping';
+    case 'contaminated':
+      return `Contaminated: ${event.text}`;
     case 'noted':
       return event.text;
     case 'undone':
@@ -111,8 +143,27 @@ export function bookWords(against: AgainstTheBook, units: Units): string {
   }
 }
 
+/** A reading beside those of the same visit; nothing when they agree. */
+export function earlierWords(against: AgainstEarlier, units: Units): string {
+  if (against.kind === 'agrees') return '';
+  return `The reading just before was ${units.sgFine(against.earlierSg)}: ${units.sgFine(Math.abs(against.apart))} apart is more than both can be off. Stirred from the bottom up both times? Keep this one too, or leave the earlier out.`;
+}
+
+/** Water gone since the last reading, as an estimate that says what it rests on. */
+export function evaporatedWords({ ground, waterMl, lowMl, highMl, sgNow }: Evaporated, units: Units): string {
+  const rests = ground === 'learnt' ? 'from its own readings' : 'a starting guess from its surface and lid';
+  return `About ${units.millilitres(waterMl)} of water (${units.millilitres(lowMl)}–${units.millilitres(highMl)}) have left since it was measured: near ${units.sg(sgNow)} by now, ${rests}.`;
+}
+
+/** Days it has left in its range, short enough for the shelf. */
+export function daysLeftWords(left: DaysInRange & { ground: EvaporationGround }): string {
+  const days = Math.round(left.days);
+  const about = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `about ${days} ${days === 1 ? 'day' : 'days'}`;
+  return `${about} in range${left.ground === 'guess' ? ', a guess' : ''}`;
+}
+
 /** How a bucket drifts and how long it will do, with what that rests on; nothing while too few readings tell. */
-export function driftWords(answer: DriftAnswer, left: ReturnType<typeof daysInRange>, units: Units): string {
+export function driftWords(answer: DriftAnswer, left: DaysInRange | undefined, units: Units): string {
   if (answer.kind === 'tooFewReadings' || !answer.tells) return '';
   const ground = `from ${answer.spells} spells between its readings`;
   const way = answer.perDay > 0 ? 'Thickens' : 'Thins';
@@ -121,33 +172,4 @@ export function driftWords(answer: DriftAnswer, left: ReturnType<typeof daysInRa
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;
   return `${speed} Leaves its range in about ${days(left.days)} days (${range}).`;
-}
-
-/** Where a dose stands, and what to do next. */
-export function doseWords(dose: EpsomDose): { tone: 'quiet' | 'good' | 'look' | 'stop'; words: string } {
-  switch (dose.zone) {
-    case 'little':
-      return { tone: 'quiet', words: 'Below what usually does something. A few drops, stir a minute, time the swirl.' };
-    case 'usual':
-      return { tone: 'good', words: `Within the usual. Stop when the swirl stops short; ${dose.dropsLeft} drops to the ceiling.` };
-    case 'much':
-      return { tone: 'look', words: `More than usual: more may make it crack and pinhole. ${dose.dropsLeft} drops to the ceiling.` };
-    case 'ceiling':
-      return {
-        tone: 'stop',
-        words: 'At the ceiling: stop. What this much did not do, more will not. Is there clay enough in it for salts to act on?',
-      };
-  }
-}
-
-/** The turning point of the response, or why there is none to be seen yet. */
-export function turnWords(turn: TurningPoint): string {
-  switch (turn.kind) {
-    case 'tooFew':
-      return turn.points === 0 ? '' : `${turn.points} of 5 swirls timed: then its turning point can be looked for.`;
-    case 'noTurn':
-      return 'No turning point yet: it answers evenly, or not at all.';
-    case 'ok':
-      return `It turned at about ${turn.drops} drops.`;
-  }
 }

@@ -8,19 +8,20 @@ import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/outbox';
 import { Units } from '../../data/units';
 import { BucketPage } from './bucket-page/bucket-page';
-import { sgChart } from './bucket-page/sg-chart';
+import { historySeries, movedWindow, thinned } from './bucket-page/history-chart';
 import { BucketShelf } from './bucket-shelf/bucket-shelf';
 import { eventWords, rangeAdvice } from './bucket-words';
 
 describe('a bucket', () => {
   let records: FakeRecords;
-  const open = async (of: Bucket, inputs = {}): Promise<Screen<BucketPage>> => {
+  const open = async (of: Bucket, inputs = {}, others: Bucket[] = []): Promise<Screen<BucketPage>> => {
     records = new FakeRecords();
     records.openStudio();
     TestBed.inject(Outbox).run$.subscribe();
     const screen = await Screen.open(BucketPage, { id: of.id, ...inputs });
     records.answer(`/buckets/${of.id}`, of);
     records.answer('/powders', POWDERS);
+    records.answer('/buckets', [of, ...others].map(summaryOf));
     await screen.settle();
     return screen;
   };
@@ -97,13 +98,8 @@ describe('a bucket', () => {
   });
 
   const pouring = async (of: Bucket, others: Bucket[]): Promise<Screen<BucketPage>> => {
-    const screen = await open(of);
-    const [details] = screen.all<HTMLDetailsElement>('details').filter((one) => one.textContent!.includes('Pour into another bucket'));
-    details!.open = true;
-    details!.dispatchEvent(new Event('toggle'));
-    await screen.settle();
-    records.answer('/buckets', [of, ...others].map(summaryOf));
-    await screen.settle();
+    const screen = await open(of, {}, others);
+    await screen.press('Pour');
     return screen;
   };
 
@@ -122,7 +118,7 @@ describe('a bucket', () => {
   });
 
   it('poured into another says what that becomes, and warns of a mixture', async () => {
-    const other = bucket({ sg: 1.4, code: 'B7', recipeId: id() });
+    const other = bucket({ sg: 1.4, code: 'B7', recipeId: id(), recipeVersionId: id() });
     const screen = await pouring(bucket({ sg: 1.5 }), [other]);
     await screen.choose('Into', 'B7 Leche de Higo');
     await screen.type('Pour', '4 L');
@@ -130,30 +126,10 @@ describe('a bucket', () => {
     expect(screen.text).toContain('it becomes a mixture of both');
   });
 
-  it('counts drops one by one with their dose, and takes the last back', async () => {
-    const screen = await open(bucket());
-    expect(screen.text).toContain('0 drops are 0 mL or 0 g');
-    await screen.press('Five drops');
-    expect(sent()).toMatchObject([{ type: 'dropsAdded', drops: 5 }]);
-    await screen.press(/One drop in/);
-    expect(sent()).toMatchObject([{ type: 'dropsAdded', drops: 1 }]);
-    expect(screen.text).toContain('6 drops are 0.304 mL or 0.210 g: 0.003 % of the dry glaze.');
-    await screen.press('Take the last back');
-    expect(sent()[0]!.type).toBe('undone');
-    expect(screen.text).toContain('5 drops are');
-  });
-
-  it('stops at the ceiling', async () => {
-    const one = bucket();
-    const drops: BucketEvent = { id: id(), at: ago(5), by: 'Inés', type: 'dropsAdded', drops: 640 };
-    const screen = await open({ ...one, events: [...one.events, drops] });
-    expect(screen.text).toContain('At the ceiling: stop.');
-    expect(screen.button(/One drop in/).disabled).toBe(true);
-  });
-
   it('its label says what belongs on the lid, and leads to one to print', async () => {
     const one = bucket();
     const screen = await open(one);
+    await screen.press('Label');
     expect(screen.text).toContain('Its code opens this bucket');
     await screen.choose('Label size', 'A4, 14 of 99 × 38 mm');
     expect(screen.button('Print the label').getAttribute('href')).toContain(`/buckets/${one.id}/labels.pdf?size=a4-99x38`);
@@ -198,9 +174,11 @@ describe('a bucket', () => {
 
   it('level, swirl and note are one field and one tap each', async () => {
     const screen = await open(bucket());
+    await screen.press('Level');
     await screen.type('It holds', '8');
     await screen.press('Keep the level');
     expect(sent()[0]).toMatchObject({ type: 'volumeMeasured', volumeMl: 8000, entered: { value: 8, unit: 'L' } });
+    await screen.press('By feel');
     await screen.type('Swirl stops after', '4');
     await screen.press('Keep the swirl');
     expect(sent()[0]).toMatchObject({ type: 'swirlTimed', seconds: 4 });
@@ -222,6 +200,7 @@ describe('a bucket', () => {
   describe('stain', () => {
     it('says stain, water and new volume together, and books both', async () => {
       const screen = await open(bucket());
+      await screen.press('Stain it');
       await screen.type('Percent of the dry base', '5');
       expect(screen.text).toMatch(/Add 365\.0 g of Stain \(zircon type\)\. That thickens it to 1\.4\d/);
       expect(screen.text).toContain('Start low: stain cannot be taken out');
@@ -245,6 +224,7 @@ describe('a bucket', () => {
       };
       const plain = bucket();
       const screen = await open({ ...plain, events: [...plain.events, stained] });
+      await screen.press('Stain it');
       await screen.type('Percent of the dry base', '4');
       expect(screen.text).toContain('add 1,825.0 g of dry base');
       await screen.press('The base went in');
@@ -255,6 +235,7 @@ describe('a bucket', () => {
 
     it('a part is poured off first, and its percentage goes along', async () => {
       const screen = await open(bucket());
+      await screen.press('Stain it');
       await screen.type('Percent of the dry base', '3');
       screen
         .all('mat-button-toggle button')
@@ -305,7 +286,7 @@ describe('the shelf of buckets', () => {
       { ...summaryOf(bucket({ code: 'B3' })), contents: null },
     ]);
     await screen.settle();
-    expect(screen.text).toContain('Marisma 1.55 too thick');
+    expect(screen.text).toContain('Marisma 1.55 ± 0.006 too thick');
     expect(screen.text).toContain('· empty');
     expect(screen.all('svg')[1]!.getAttribute('aria-label')).toMatch(/Marisma: \d+ % full, too thick/);
     const search = screen.all<HTMLInputElement>('input')[0]!;
@@ -313,6 +294,38 @@ describe('the shelf of buckets', () => {
     search.dispatchEvent(new Event('input'));
     await screen.settle();
     expect(screen.all('li')).toHaveLength(1);
+  });
+
+  it('a scanned label opens its bucket', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(BucketShelf);
+    const [one, two] = [bucket(), bucket({ code: 'B2' })];
+    records.answer('/buckets', [one, two].map(summaryOf));
+    await screen.settle();
+    const navigate = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    const search = screen.all<HTMLInputElement>('input')[0]!;
+    search.value = `http://studio.local:4310/bucket/${two.id}`;
+    search.dispatchEvent(new Event('input'));
+    await screen.settle();
+    search.form!.dispatchEvent(new Event('submit'));
+    expect(navigate).toHaveBeenCalledWith(['/bucket', two.id]);
+  });
+
+  it('puts what is off first, and keeps what was put away out of sight', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(BucketShelf);
+    const body = bucket().body;
+    records.answer('/buckets', [
+      summaryOf(bucket()),
+      summaryOf(bucket({ sg: 1.55, code: 'B2', body: { ...body, name: 'Marisma' } })),
+      { ...summaryOf(bucket({ code: 'B3', body: { ...body, name: 'Old', closedAt: ago(900) } })), contents: null },
+    ]);
+    await screen.settle();
+    expect(screen.text).not.toContain('Old');
+    await screen.choose('Sorted by', 'what is off first');
+    expect(screen.all('li')[0]!.textContent).toContain('Marisma');
   });
 });
 
@@ -354,6 +367,28 @@ describe('words of the bucket', () => {
   });
 
   it('one reading makes no chart', () => {
-    expect(sgChart([], { sgLow: 1.4, sgHigh: 1.5 })).toBeUndefined();
+    expect(historySeries([], 'sg')).toBeUndefined();
+  });
+});
+
+describe('the chart of a long history', () => {
+  const points = Array.from({ length: 5000 }, (_, x) => ({ x, y: x === 2500 ? 9 : Math.sin(x / 300) }));
+
+  it('is thinned to what a screen can show, and no peak is lost', () => {
+    const shown = thinned(points, { fromMs: 0, toMs: 4999 });
+    expect(shown.length).toBeLessThanOrEqual(520);
+    expect(Math.max(...shown.map((point) => point.y))).toBe(9);
+    expect(shown.map((point) => point.x)).toEqual([...shown.map((point) => point.x)].sort((a, b) => a - b));
+  });
+
+  it('close by, every point is drawn', () => {
+    expect(thinned(points, { fromMs: 100, toMs: 200 }).map((point) => point.x)).toEqual(Array.from({ length: 103 }, (_, index) => 99 + index));
+  });
+
+  it('is moved and widened within what there is', () => {
+    const all = { fromMs: 0, toMs: 1000 };
+    expect(movedWindow({ fromMs: 0, toMs: 100 }, all, { by: 0.5 })).toEqual({ fromMs: 50, toMs: 150 });
+    expect(movedWindow({ fromMs: 0, toMs: 100 }, all, { by: -5 })).toEqual({ fromMs: 0, toMs: 100 });
+    expect(movedWindow({ fromMs: 400, toMs: 600 }, all, { times: 99 })).toEqual(all);
   });
 });

@@ -5,6 +5,7 @@ import type { DayStep } from '@cazuela/core';
 import { Keys } from '../../data/keys';
 import { sayDate, sayTime, sayWait } from '../../data/times';
 import { Units } from '../../data/units';
+import { CodeCheck } from '../../parts/code-check';
 import { Coming } from '../../parts/coming';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
@@ -16,7 +17,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming],
+  imports: [RouterLink, MatIcon, CodeCheck, NumberField, Says, Coming],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',
@@ -48,6 +49,15 @@ export class DayList {
     return state !== undefined && state.totalCount > 0 && state.doneCount === state.totalCount;
   });
 
+  /** The bucket the next step goes into: read its code, stir it, before anything is dipped. */
+  protected readonly bucketNow = computed(() => {
+    const step = this.screen.state()?.now?.step;
+    return step?.bucketId ? this.screen.bucketOf(step) : undefined;
+  });
+  protected readonly allBuckets = computed(() => this.screen.all.value()?.buckets ?? []);
+  protected readonly mayGoOn = computed(() => this.bucketNow()?.codeRead ?? true);
+  protected readonly stirWords = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' };
+
   constructor() {
     effect(() => {
       const date = this.date();
@@ -61,7 +71,8 @@ export class DayList {
   }
 
   protected done(step: DayStep | undefined = this.screen.state()?.now?.step): void {
-    if (!step) return;
+    // The first dip of the day waits for the code: a wrong bucket costs a kiln.
+    if (!step || !this.mayGoOn()) return;
     this.screen.done(step, this.seconds());
     this.seconds.set(null);
   }
@@ -78,6 +89,14 @@ export class DayList {
   protected undo(): void {
     const eventId = this.screen.state()?.lastUndoable;
     if (eventId) this.screen.note({ type: 'undone', eventId });
+  }
+
+  protected readCode(bucketId: string): void {
+    this.screen.noteBucket(bucketId, { type: 'codeRead' });
+  }
+
+  protected stirred(bucketId: string): void {
+    this.screen.noteBucket(bucketId, { type: 'stirred' });
   }
 
   protected text(event: Event): string {

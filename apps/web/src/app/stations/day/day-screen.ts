@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Day } from '@cazuela/contract';
-import { replayDay, type DayEvent, type DayStep } from '@cazuela/core';
+import type { BucketSummary, Day } from '@cazuela/contract';
+import { replayDay, stirringDue, stirringNeed, suspensionRisk, weighedParts, type DayEvent, type DayStep, type StirringNeed } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { BenchLog, withDoneHere, type NewEvent } from '../../data/bench-log';
 import { Clock, NOW } from '../../data/clock';
@@ -8,6 +8,15 @@ import { loaded } from '../../data/load';
 import { Outbox } from '../../data/outbox';
 import { StudioApi } from '../../data/studio-api';
 import { localDay } from '../../data/times';
+
+export interface BucketNow {
+  bucket: BucketSummary;
+  /** Its code was read on this day. */
+  codeRead: boolean;
+  /** How often it wants stirring, when it is due. */
+  stir?: StirringNeed['every'];
+  contaminated?: string;
+}
 
 /** A glazing day as it stands at this moment, replayed from its ticks. */
 @Injectable()
@@ -17,7 +26,7 @@ export class DayScreen {
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(Clock);
   private readonly now = inject(NOW);
-  readonly all = loaded(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets() }));
+  readonly all = loaded(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
   readonly days = computed(() => this.all.value()?.days ?? []);
   readonly day = computed<Day | undefined>(() => this.days().find((day) => day.date === this.date()));
@@ -40,6 +49,34 @@ export class DayScreen {
     const day = this.day();
     return day && replayDay({ items: day.items, events: this.events(), nowAt: this.nowAt() });
   });
+
+  /** The bucket of a step as it stands, with what was done to it here since the page was opened. */
+  bucketOf(step: DayStep): BucketNow | undefined {
+    const all = this.all.value();
+    const bucket = all?.buckets.find((one) => one.id === step.bucketId);
+    if (!all || !bucket) return undefined;
+    const done = this.outbox.doneHere('bucket', bucket.id);
+    const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
+      [known, ...done.filter((event) => event.type === type).map((event) => event.at)]
+        .filter((at) => at !== undefined)
+        .sort()
+        .at(-1);
+    const codeReadAt = newest('codeRead', bucket.contents?.codeReadAt);
+    const stirredAt = newest('stirred', bucket.contents?.stirredAt);
+    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: all.powders }) });
+    const need = risk && stirringNeed({ suspension: risk.suspension, flocculated: bucket.contents?.slurryState === 'flocculated' });
+    const { contaminated } = bucket.contents ?? {};
+    return {
+      bucket,
+      codeRead: codeReadAt !== undefined && localDay(new Date(codeReadAt)) === localDay(new Date(this.nowAt())),
+      ...(need && stirringDue({ need, stirredAt, nowAt: this.nowAt() }) ? { stir: need.every } : {}),
+      ...(contaminated ? { contaminated: contaminated.join('; ') } : {}),
+    };
+  }
+
+  noteBucket(bucketId: string, event: NewEvent<'bucket'>): void {
+    this.log.note('bucket', bucketId, event);
+  }
 
   done(step: DayStep, seconds: number | null): void {
     const sg = this.all.value()?.buckets.find((bucket) => bucket.id === step.bucketId)?.contents?.sg;

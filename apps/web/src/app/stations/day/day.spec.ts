@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { BenchEvent, Day } from '@cazuela/contract';
 import type { DayEvent } from '@cazuela/core';
-import { ago, bucket, day, id, piece, summaryOf } from '../../../testing/made-up';
+import { ago, bucket, day, id, piece, POWDERS, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/outbox';
@@ -17,13 +17,15 @@ describe('the glazing day', () => {
   );
   afterEach(() => jest.useRealTimers());
   const white = bucket();
+  const blue = bucket({ code: 'B2', body: { ...white.body, name: 'Noche Honda' } });
   const open = async (days: Day[]): Promise<Screen<DayList>> => {
     records = new FakeRecords();
     records.openStudio();
     TestBed.inject(Outbox).run$.subscribe();
     const screen = await Screen.open(DayList);
     records.answer('/days', days);
-    records.answer('/buckets', [summaryOf(white)]);
+    records.answer('/buckets', [summaryOf(white), summaryOf(blue)]);
+    records.answer('/powders', POWDERS);
     await screen.settle();
     return screen;
   };
@@ -57,11 +59,34 @@ describe('the glazing day', () => {
     const of = day(piece());
     of.items[0]!.steps[1]!.bucketId = white.id;
     const screen = await open([{ ...of, events: [tick(of.items[0]!.steps[0]!.id, 15)] }]);
+    await screen.type('Code on the bucket', 'b1');
+    await screen.press('Read it');
+    expect(records.http.expectOne((one) => one.url.endsWith('/events')).request.body).toMatchObject({
+      events: [{ stream: 'bucket', streamId: white.id, event: { type: 'codeRead' } }],
+    });
+    await screen.settle();
     await screen.type('Really in the glaze', '4');
     await screen.press('Done');
-    const event = sent();
+    TestBed.tick();
+    const [event] = TestBed.inject(Outbox).doneHere('day', of.id);
     expect(event).toMatchObject({ type: 'stepDone', seconds: 4 });
-    expect(event.type === 'stepDone' && event.sg).toBeCloseTo(1.45, 6);
+    expect(event?.type === 'stepDone' && event.sg).toBeCloseTo(1.45, 6);
+  });
+
+  it('the first dip waits for the code, and says which bucket it is when it is the wrong one', async () => {
+    const of = day(piece());
+    of.items[0]!.steps[1]!.bucketId = white.id;
+    const screen = await open([{ ...of, events: [tick(of.items[0]!.steps[0]!.id, 15)] }]);
+    expect(screen.button('Done').disabled).toBe(true);
+    await screen.type('Code on the bucket', 'B2');
+    await screen.press('Read it');
+    expect(screen.text).toContain('Stop: that is B2 Noche Honda. Wanted is B1 Leche de Higo.');
+    await screen.type('Code on the bucket', 'B77');
+    await screen.press('Read it');
+    expect(screen.text).toContain('No bucket of this studio has the code “B77”.');
+    await screen.press('No code on it, but I looked');
+    expect(screen.button('Done').disabled).toBe(false);
+    expect(screen.text).toContain('Stir it: now and then');
   });
 
   it('"not dry yet" waits ten minutes more', async () => {

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { bodySchema, studioSchema, type ClayBody, type Scale, type Studio, type StudioBody, type Vessel } from '@cazuela/contract';
+import { bodySchema, studioSchema, type ClayBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../data/deed';
 import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { StudioApi } from '../../data/studio-api';
-import { StudioStore } from '../../data/studio-store';
+import { studioBodyOf, StudioStore } from '../../data/studio-store';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
@@ -15,8 +15,6 @@ import { ScaleCard } from './scale-card';
 
 /** Checks of a scale that are kept: some years of them. */
 const MOST_CHECKS = 60;
-
-const bodyOf = ({ name, members, vessels, scales, currency }: Studio): StudioBody => ({ name, members, vessels, scales, currency });
 
 /** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
@@ -49,17 +47,22 @@ export class StudioPage {
     ['light', 'light'],
     ['dark', 'dark'],
   ] as const;
+  protected readonly judgedBy = [
+    ['both', 'SG and feel'],
+    ['sg', 'SG'],
+    ['feel', 'feel'],
+  ] as const;
   protected readonly saving = deed();
   protected readonly adding = deed();
   protected readonly cones = CONES;
   protected readonly bodies = loaded(() => this.api.bodies());
   protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
     const studio = this.store.studio();
-    return studio && bodyOf(studio);
+    return studio && studioBodyOf(studio);
   });
   protected readonly isChanged = computed(() => {
     const studio = this.store.studio();
-    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify(bodyOf(studio));
+    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify(studioBodyOf(studio));
   });
   protected readonly kept = signal(false);
   protected readonly newBody = signal<Omit<ClayBody, 'id'>>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });

@@ -1,50 +1,47 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
-import { bucketDrift, daysInRange } from '@cazuela/core';
-import { NOW } from '../../../data/clock';
-import { PreferencesStore } from '../../../data/preferences';
-import { deed } from '../../../data/deed';
 import { Keys } from '../../../data/keys';
-import { StudioApi } from '../../../data/studio-api';
-import { sayWhen } from '../../../data/times';
+import { localDay, sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
+import { CodeCheck } from '../../../parts/code-check';
 import { Coming } from '../../../parts/coming';
-import { LineChart } from '../../../parts/line-chart';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { TwoVersions } from '../../../parts/two-versions';
-import { driftWords, eventWords } from '../bucket-words';
+import { FEEL_VERDICT_WORDS } from '../feel-words';
+import { BucketForm } from './bucket-form';
 import { BucketScreen } from './bucket-screen';
-import { DropCounter } from './drop-counter';
+import { DippingPanel } from './dipping-panel';
+import { FeelPanel } from './feel-panel';
+import { HistoryPanel } from './history-panel';
 import { LabelPanel } from './label-panel';
+import { LevelForm } from './level-form';
 import { MeasurePanel } from './measure-panel';
 import { PourPanel } from './pour-panel';
-import { sgChart } from './sg-chart';
+import { SettlingPanel } from './settling-panel';
 import { StainPanel } from './stain-panel';
+import { WaysPanel } from './ways-panel';
 
-const MS_PER_DAY = 86_400_000;
-/** Steps of the history shown before the rest is folded away. */
-const NEWEST = 8;
+type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'label' | 'notes';
 
 @Component({
   selector: 'cz-bucket-page',
   imports: [
     RouterLink,
-    MatIcon,
     BucketDrawing,
-    DropCounter,
+    BucketForm,
+    CodeCheck,
+    Coming,
+    DippingPanel,
+    FeelPanel,
+    HistoryPanel,
     LabelPanel,
+    LevelForm,
     MeasurePanel,
     PourPanel,
-    StainPanel,
-    NumberField,
-    LineChart,
     Says,
-    Coming,
-    TwoVersions,
+    SettlingPanel,
+    StainPanel,
+    WaysPanel,
   ],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
@@ -55,54 +52,38 @@ export class BucketPage {
   readonly id = input.required<string>();
   /** Carried along when a part was poured off to be stained. */
   readonly stain = input<string>();
-  private readonly api = inject(StudioApi);
-  private readonly preferences = inject(PreferencesStore).value;
+  /** Carried along from a bucket that wants some of this one, and how much. */
+  readonly pour = input<string>();
+  readonly ml = input<string>();
   protected readonly units = inject(Units);
   protected readonly screen = inject(BucketScreen);
-  private readonly now = inject(NOW);
-  protected readonly saving = deed();
-  protected readonly editing = signal<BucketBody | undefined>(undefined);
-  protected readonly litres = signal<TypedNumber>({ value: null });
-  protected readonly swirl = signal<number | null>(null);
-  protected readonly allHistory = signal(false);
-  /** The other buckets are asked for when somebody wants to pour. */
-  protected readonly pours = signal(false);
+  protected readonly editing = signal(false);
   protected readonly when = sayWhen;
+  protected readonly benches = [
+    ['feel', 'By feel'],
+    ['stain', 'Stain it'],
+    ['settling', 'Settling'],
+    ['level', 'Level'],
+    ['dipping', 'What dips in it'],
+    ['pour', 'Pour'],
+    ['label', 'Label'],
+    ['notes', 'Notes'],
+  ] as const;
+  private readonly chosen = signal<Bench | undefined>(undefined);
+  /** The bench that is open: the one asked for, else what the potter came for. */
+  protected readonly bench = computed<Bench | 'none'>(
+    () => this.chosen() ?? (this.pour() ? 'pour' : this.stain() ? 'stain' : this.screen.reads() === 'feel' ? 'feel' : 'none'),
+  );
   protected readonly drawn = computed(() => {
-    const bucket = this.screen.bucket()!;
+    const { name, colour, capacityMl, sgLow, sgHigh } = this.screen.bucket()!.body;
     const contents = this.screen.contents();
-    return { ...bucket.body, volumeMl: contents?.volumeMl, sg: contents?.sg, sgSd: contents?.sgSd };
+    return { name, colour, capacityMl, sgLow, sgHigh, volumeMl: contents?.volumeMl, sg: contents?.sg, sgSd: contents?.sgSd };
   });
-  protected readonly rows = computed(() => {
-    const rows = this.screen
-      .history()
-      .map((moment) => ({ ...moment, words: eventWords(moment.event, this.units) }))
-      .reverse();
-    return this.allHistory() ? rows : rows.slice(0, NEWEST);
-  });
-  /** What its readings say of the water that leaves by itself. */
-  protected readonly drift = computed(() => {
-    const [bucket, contents] = [this.screen.bucket(), this.screen.contents()];
-    if (!bucket || !contents?.measuredAt) return '';
-    const drift = bucketDrift({ events: this.screen.events() });
-    if (drift.kind !== 'ok') return '';
-    const ageDays = (this.now().getTime() - Date.parse(contents.measuredAt)) / MS_PER_DAY;
-    const { sgLow: lowSg, sgHigh: highSg } = bucket.body;
-    return driftWords(drift, daysInRange({ drift, sg: contents.sg, ageDays, lowSg, highSg }), this.units);
-  });
-  protected readonly chart = computed(() => {
-    // Read so that the chart is drawn anew in the other theme's colours.
-    this.preferences();
-    const bucket = this.screen.bucket();
-    return bucket ? sgChart(this.screen.history(), bucket.body) : undefined;
-  });
-  protected readonly stale = computed(() => {
-    const failure = this.saving.failure();
-    const current = failure?.problem.code === 'stale' ? bucketSummarySchema.safeParse(failure.problem.current) : undefined;
-    const say = (body: BucketBody): string => `${body.name}, SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}`;
-    return current?.success
-      ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.editing()!) }
-      : undefined;
+  protected readonly feelSays = computed(() => FEEL_VERDICT_WORDS[this.screen.byFeel()]);
+  protected readonly all = computed(() => [this.screen.bucket()!, ...this.screen.others()]);
+  protected readonly readToday = computed(() => {
+    const at = this.screen.contents()?.codeReadAt;
+    return at !== undefined && localDay(new Date(at)) === localDay(new Date(this.screen.nowAt()));
   });
 
   constructor() {
@@ -116,6 +97,10 @@ export class BucketPage {
     ]);
   }
 
+  protected choose(bench: Bench): void {
+    this.chosen.update((open) => (open === bench ? ('none' as Bench) : bench));
+  }
+
   protected correct(action: { kind: 'water' | 'pourOff'; grams: number }): void {
     const grams = Math.round(action.grams);
     this.screen.note(
@@ -125,52 +110,21 @@ export class BucketPage {
     );
   }
 
-  protected measureVolume(): void {
-    const { value, entered } = this.litres();
-    if (value === null || value <= 0) return;
-    this.screen.note({ type: 'volumeMeasured', volumeMl: value, ...(entered ? { entered } : {}) });
-    this.litres.set({ value: null });
-  }
-
-  protected timeSwirl(): void {
-    const seconds = this.swirl();
-    if (seconds === null || seconds <= 0) return;
-    this.screen.note({ type: 'swirlTimed', seconds });
-    this.swirl.set(null);
-  }
-
-  protected addNote(field: HTMLInputElement): void {
-    if (field.value.trim()) this.screen.note({ type: 'noted', text: field.value.trim() });
+  protected keepText(field: HTMLInputElement, type: 'noted' | 'contaminated'): void {
+    if (field.value.trim()) this.screen.note({ type, text: field.value.trim() });
     field.value = '';
   }
 
-  protected undo(eventId: string): void {
-    this.screen.note({ type: 'undone', eventId });
-  }
-
-  protected edit(change: Partial<BucketBody>): void {
-    this.editing.update((body) => ({ ...body!, ...change }));
-  }
-
-  protected save(version = this.screen.bucket()!.version): void {
-    this.saving.run(this.api.updateBucket(this.id(), version, this.editing()!), () => this.stopEditing());
-  }
-
-  protected stopEditing(): void {
-    this.editing.set(undefined);
-    this.saving.clear();
-    this.screen.all.reload();
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
+  protected reopen(): void {
+    const { closedAt: _closedAt, ...body } = this.screen.bucket()!.body;
+    this.screen.replace(body);
   }
 
   private undoLast(): void {
     const last = this.screen
       .history()
-      .filter((moment) => !moment.undone && moment.event.type !== 'filled')
+      .filter((moment) => !moment.undone && (moment.event.type !== 'filled' || moment.event.pairEventId))
       .at(-1);
-    if (last) this.undo(last.event.id);
+    if (last) this.screen.note({ type: 'undone', eventId: last.event.id });
   }
 }

@@ -1,12 +1,39 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { attempt, bucketHistory, planCorrection, replayBucket, type BucketEvent } from '@cazuela/core';
-import { combineLatest } from 'rxjs';
+import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  attempt,
+  bucketHistory,
+  evaporatedSince,
+  feelVerdict,
+  lightnessOf,
+  planCorrection,
+  replayBucket,
+  solubleNames,
+  stirringDue,
+  stirringNeed,
+  surfaceCm2,
+  suspensionRisk,
+  washBefore,
+  waysIntoRange,
+  weighedParts,
+  type BucketContents,
+  type BucketEvent,
+  type ToolInBucket,
+} from '@cazuela/core';
+import type { Bucket, BucketBody, BucketSummary } from '@cazuela/contract';
+import { catchError, combineLatest, EMPTY, filter, switchMap, tap, timer } from 'rxjs';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
+import { Clock } from '../../../data/clock';
+import { deed } from '../../../data/deed';
 import { loadedFor } from '../../../data/load';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
+import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { rangeAdvice } from '../bucket-words';
+
+/** Another tablet at the same bucket is seen after so long, ms. */
+const LOOK_AGAIN_MS = 4_000;
 
 /** One bucket as it stands: its document, its events, what follows from them. */
 @Injectable()
@@ -15,19 +42,26 @@ export class BucketScreen {
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
   private readonly units = inject(Units);
+  private readonly studio = inject(StudioStore).studio;
+  readonly nowAt = inject(Clock).at;
   private readonly id = signal<string | undefined>(undefined);
-  readonly all = loadedFor(this.id, (id) => combineLatest({ bucket: this.api.bucket(id), powders: this.api.powders() }));
-  readonly bucket = computed(() => this.all.value()?.bucket);
+  readonly all = loadedFor(this.id, (id) => combineLatest({ bucket: this.api.bucket(id), powders: this.api.powders(), buckets: this.api.buckets() }));
+  readonly bucket = computed<Bucket | undefined>(() => this.all.value()?.bucket);
   readonly powders = computed(() => this.all.value()?.powders ?? []);
+  readonly others = computed<BucketSummary[]>(() =>
+    (this.all.value()?.buckets ?? []).filter((one) => one.id !== this.bucket()?.id && !one.body.closedAt),
+  );
   readonly events = computed<BucketEvent[]>(() => {
     const bucket = this.bucket();
     return bucket ? withDoneHere(bucket.events, this.outbox.doneHere('bucket', bucket.id)) : [];
   });
   readonly contents = computed(() => {
     const replay = replayBucket({ events: this.events() });
-    return replay.kind === 'ok' ? replay.contents : undefined;
+    return replay.kind === 'ok' ? { ...replay.contents, ...drifting(this.bucket()) } : undefined;
   });
   readonly history = computed(() => bucketHistory({ events: this.events() }));
+  /** What this studio judges its buckets by. */
+  readonly reads = computed(() => this.studio()?.reads ?? 'both');
   readonly targetSg = computed(() => {
     const body = this.bucket()?.body;
     return body ? (body.sgLow + body.sgHigh) / 2 : 1.45;
@@ -48,6 +82,79 @@ export class BucketScreen {
     if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
     return rangeAdvice(plan.value, { ...contents, targetSg: this.targetSg(), measured: contents.sgSd !== undefined }, this.units);
   });
+  private readonly weighed = computed(() => weighedParts({ parts: this.contents()?.parts ?? [], powders: this.powders() }));
+  readonly risk = computed(() => suspensionRisk({ parts: this.weighed() }));
+  readonly stirring = computed(() => {
+    const risk = this.risk();
+    const contents = this.contents();
+    if (!risk || !contents) return undefined;
+    const need = stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
+    return { need, due: stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() }) };
+  });
+  /** Every way to its range, once it was measured and nothing went in since. */
+  readonly ways = computed(() => {
+    const [contents, bucket, risk] = [this.contents(), this.bucket(), this.risk()];
+    if (!contents || !bucket || contents.sgSd === undefined || contents.changedSinceMeasured) return undefined;
+    const { capacityMl, sgLow, sgHigh, shape } = bucket.body;
+    const { volumeMl, sg, sgSd, density, waterGrams } = contents;
+    const others = this.others()
+      .filter((one) => one.recipeId !== null && one.recipeId === bucket.recipeId && one.contents?.sgSd !== undefined && !one.contents.mixtureOf)
+      .map((one) => ({ id: one.id, code: one.code, sg: one.contents!.sg, volumeMl: one.contents!.volumeMl }));
+    const asked = attempt(() =>
+      waysIntoRange({
+        volumeMl,
+        sg,
+        sgSd,
+        sgLow,
+        sgHigh,
+        density,
+        capacityMl,
+        waterGrams,
+        surfaceCm2: surfaceCm2({ contents, capacityMl, shape }),
+        suspension: risk?.suspension ?? 'holds',
+        soluble: solubleNames(this.weighed()),
+        others,
+      }),
+    );
+    return asked.kind === 'ok' && asked.value.kind === 'ways' ? asked.value : undefined;
+  });
+  readonly evaporated = computed(() => {
+    const [contents, bucket] = [this.contents(), this.bucket()];
+    if (!contents || !bucket || contents.changedSinceMeasured) return undefined;
+    const { capacityMl, shape } = bucket.body;
+    const asked = attempt(() => evaporatedSince({ contents, capacityMl, shape, nowAt: this.nowAt() }));
+    return asked.kind === 'ok' ? asked.value : undefined;
+  });
+  readonly byFeel = computed(() => feelVerdict({ feel: this.contents()?.feel, ranges: this.bucket()?.body.feel }));
+  /** The darker bucket whose glaze may still be on the drill. */
+  readonly wash = computed(() => {
+    const bucket = this.bucket();
+    if (!bucket) return undefined;
+    const tool = (one: BucketSummary, stirredAt: string | undefined): ToolInBucket & { code: string } => ({
+      id: one.id,
+      name: one.body.name,
+      code: one.code,
+      lightness: lightnessOf(one.body.colour),
+      stirredAt,
+    });
+    return washBefore({
+      into: tool(bucket, this.contents()?.stirredAt),
+      others: this.others().map((one) => tool(one, one.contents?.stirredAt)),
+      nowAt: this.nowAt(),
+    });
+  });
+  readonly saving = deed();
+
+  constructor() {
+    // What somebody else does at this bucket comes in without a reload.
+    toSignal(
+      timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(
+        filter(() => this.bucket() !== undefined && !document.hidden && !this.isWaiting()),
+        switchMap(() => this.api.bucketPulse(this.id()!).pipe(catchError(() => EMPTY))),
+        tap(({ events }) => events > this.events().length && this.all.reload()),
+      ),
+    );
+  }
 
   open(id: string): void {
     this.id.set(id);
@@ -60,4 +167,22 @@ export class BucketScreen {
   isWaiting(): boolean {
     return this.outbox.isWaiting(this.id() ?? '');
   }
+
+  /** Changes what the bucket is told to be; the rest of it stays as it is now. */
+  change(change: Partial<BucketBody>, done?: () => void): void {
+    const bucket = this.bucket();
+    if (bucket) this.replace({ ...bucket.body, ...change }, done);
+  }
+
+  replace(body: BucketBody, done: () => void = () => undefined, version = this.bucket()?.version): void {
+    const bucket = this.bucket();
+    if (!bucket || version === undefined) return;
+    this.saving.run(this.api.updateBucket(bucket.id, version, body), () => {
+      this.all.reload();
+      done();
+    });
+  }
 }
+
+/** Learnt by the records from its whole history. */
+const drifting = (bucket: Bucket | undefined): Pick<BucketContents, 'drift'> => (bucket?.contents?.drift ? { drift: bucket.contents.drift } : {});

@@ -1,59 +1,94 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { dropsCounted, epsomDose, turningPoint } from '@cazuela/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
 import { Units } from '../../../data/units';
 import { LineChart, token, type LineChartConfig } from '../../../parts/line-chart';
-import { doseWords, turnWords } from '../bucket-words';
+import { NumberField } from '../../../parts/number-field';
+import { TapTimer } from '../../../parts/tap-timer';
+import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from '../cure-words';
 import { BucketScreen } from './bucket-screen';
 
-/** Epsom brine by the drop: every drop counted, the dose and its ceiling always in sight, the response drawn with its turning point. */
+/** Brine or silicate by the drop: every drop counted, the dose and its ceiling always in sight, the response drawn with its turning point. */
 @Component({
   selector: 'cz-drop-counter',
-  imports: [LineChart],
+  imports: [LineChart, NumberField, TapTimer],
   template: `
     @if (dose(); as it) {
+      @if (offered(); as words) {
+        <p>{{ words }}</p>
+      }
       <div class="sides">
-        <button type="button" class="drop" [disabled]="it.zone === 'ceiling'" (click)="add(1)">
+        <button type="button" class="drop" [disabled]="it.dropsLeft < 1 || past()" (click)="add(1)">
           One drop in<br /><span class="figure">{{ counted().drops }}</span>
         </button>
         <div class="stack">
           <p role="status">
-            <span class="figure">{{ counted().drops }}</span> drops are {{ millilitres() }} or {{ grams() }}:
+            <span class="figure">{{ it.drops }}</span> drops are in it, {{ millilitres() }} or {{ grams() }}:
             <span class="figure">{{ percent() }}</span> of the dry glaze.
           </p>
           <p [class]="says().tone">{{ says().words }}</p>
           <span class="row">
-            <button type="button" class="press quiet-press" [disabled]="it.dropsLeft < 5" (click)="add(5)">Five drops</button>
+            <button type="button" class="press quiet-press" [disabled]="it.dropsLeft < 5 || past()" (click)="add(5)">Five drops</button>
             <button type="button" class="press bare" [disabled]="!last()" (click)="back()">Take the last back</button>
           </span>
           @if (it.bySyringe) {
-            <p class="quiet small">So many drops are surer by syringe: 1 mL of saturated brine is 20 drops.</p>
+            <p class="quiet small">So many drops are surer by syringe: 1 mL is 20 drops.</p>
           }
-          <p class="quiet small">Saturated Epsom brine, a drop at a time; stir a minute, then time the swirl above. It needs clay to act on.</p>
         </div>
+        <form class="stack" (submit)="$event.preventDefault(); keep()">
+          <cz-tap-timer
+            [start]="of() === 'epsom' ? 'Stir a minute, let go, tap' : 'Lift the cup, tap'"
+            [stop]="of() === 'epsom' ? 'Tap when the swirl stops' : 'Tap when the stream breaks'"
+            (seconds)="seconds.set($event)"
+          />
+          <cz-number-field
+            [label]="of() === 'epsom' ? 'Swirl after this step' : 'Flow cup after this step'"
+            unit="s"
+            [decimals]="1"
+            [value]="seconds()"
+            [least]="0.1"
+            [most]="600"
+            (changed)="seconds.set($event.value)"
+          />
+          <button type="submit" class="press quiet-press" [disabled]="!seconds()">Keep it</button>
+        </form>
       </div>
+      <p class="quiet small">{{ of() === 'epsom' ? epsomHow : silicateHow }}</p>
       @if (chart(); as drawn) {
-        <cz-line-chart [config]="drawn" [words]="turn() || 'Swirl seconds after each dose'" />
+        <cz-line-chart [config]="drawn" [words]="turn().words || 'Seconds after each dose'" />
       }
-      @if (turn(); as words) {
-        <p>{{ words }}</p>
+      @if (turn().words; as words) {
+        <p [class]="turn().tone">{{ words }}</p>
+      }
+      @if (it.grams > 0) {
+        <span class="row">
+          <button type="button" class="press quiet-press" [disabled]="screen.saving.busy()" (click)="keepDose()">Keep this dose for the glaze</button>
+          @if (keptSays(); as words) {
+            <span class="good small" role="status">{{ words }}</span>
+          }
+        </span>
       }
     }
   `,
   styles: `
+    :host {
+      display: grid;
+      gap: 0.5rem;
+    }
     .sides {
       display: grid;
-      grid-template-columns: 11rem minmax(0, 1fr);
+      grid-template-columns: 11rem minmax(0, 1fr) 12rem;
       gap: 1.4rem;
       margin: 0.6rem 0;
     }
     .drop {
-      min-height: 9rem;
+      min-height: 10rem;
       border: 2px solid var(--cobalt);
       border-radius: 50% 50% 50% 12%;
       background: none;
       color: var(--cobalt);
       font: 650 1.15rem var(--text);
       cursor: pointer;
+      touch-action: manipulation;
       .figure {
         font-size: 2.4rem;
       }
@@ -64,7 +99,7 @@ import { BucketScreen } from './bucket-screen';
         cursor: default;
       }
     }
-    @media (max-width: 700px) {
+    @media (max-width: 900px) {
       .sides {
         grid-template-columns: minmax(0, 1fr);
       }
@@ -73,54 +108,121 @@ import { BucketScreen } from './bucket-screen';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DropCounter {
-  private readonly screen = inject(BucketScreen);
+  readonly of = input<DropKind>('epsom');
+  protected readonly screen = inject(BucketScreen);
   private readonly units = inject(Units);
-  protected readonly counted = computed(() => dropsCounted({ events: this.screen.events() }));
+  protected readonly epsomHow = 'Saturated Epsom brine. It needs clay to act on; it does not change the SG.';
+  protected readonly silicateHow =
+    'Liquid sodium silicate: wear eye protection, it dries to glass. It thins without water, up to a point, and stays in for good.';
+  protected readonly seconds = signal<number | null>(null);
+  private readonly justKept = signal(false);
+  protected readonly counted = computed(() => dropsCounted({ events: this.screen.events(), of: this.of() }));
+  private readonly insideGrams = computed(() => this.screen.contents()?.additives?.[this.of() === 'epsom' ? 'epsomGrams' : 'silicateGrams'] ?? 0);
   protected readonly dose = computed(() => {
     const contents = this.screen.contents();
-    return contents && contents.dryGrams > 0 ? epsomDose({ drops: this.counted().drops, dryGrams: contents.dryGrams }) : undefined;
+    return contents && contents.dryGrams > 0 ? dropDose({ grams: this.insideGrams(), of: this.of(), dryGrams: contents.dryGrams }) : undefined;
   });
-  protected readonly says = computed(() => doseWords(this.dose()!));
+  protected readonly says = computed(() => doseWords(this.dose()!, this.of()));
   protected readonly grams = computed(() => `${this.units.plain(this.dose()!.grams)} g`);
   protected readonly millilitres = computed(() => `${this.units.plain(this.dose()!.millilitres)} mL`);
   protected readonly percent = computed(() => `${this.units.plain(this.dose()!.percent)} %`);
-  protected readonly turn = computed(() => turnWords(turningPoint({ points: this.counted().swirls })));
-  /** The last drops that were not taken back yet. */
-  protected readonly last = computed(() => {
-    const events = this.screen.events();
-    const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
-    return events.filter((event) => event.type === 'dropsAdded' && !undone.has(event.id)).at(-1);
+  private readonly points = computed<ReadingAfter[]>(() => (this.of() === 'epsom' ? this.counted().swirls : this.counted().flows));
+  private readonly thinnest = computed(() => thinnestPoint({ points: this.points() }));
+  protected readonly past = computed(() => this.of() === 'silicate' && this.thinnest().kind === 'past');
+  private readonly turned = computed(() => turningPoint({ points: this.points() }));
+  protected readonly turn = computed(() =>
+    this.of() === 'epsom' ? { tone: 'ink', words: turnWords(this.turned()) } : thinnestWords(this.thinnest(), this.units),
+  );
+  private readonly turnDrops = computed(() => {
+    const point = this.of() === 'epsom' ? this.turned() : this.thinnest();
+    return point.kind === 'ok' || point.kind === 'past' || point.kind === 'thinnest' ? point.drops : undefined;
   });
+  private readonly kept = computed(() => this.screen.bucket()?.body.doses?.find((dose) => dose.of === this.of()));
+  /** What the bucket before liked, for this one. */
+  protected readonly offered = computed(() => {
+    const [kept, contents, bucket] = [this.kept(), this.screen.contents(), this.screen.bucket()];
+    if (!kept || !contents || !bucket || kept.fromCode === bucket.code) return '';
+    const dose = offeredDose({ kept, dryGrams: contents.dryGrams, insideGrams: this.insideGrams() });
+    return dose.drops > 0 ? keptWords(kept, dose, this.units) : '';
+  });
+  protected readonly keptSays = computed(() => {
+    const kept = this.kept();
+    const contents = this.screen.contents();
+    if (!this.justKept() || !kept || !contents) return '';
+    const perLitre = (kept.gramsPerDryKg * contents.dryGrams) / contents.volumeMl / dropGrams({ drops: 1, of: this.of() });
+    return `Kept: ${this.units.plain(perLitre)} drops a litre. The next bucket of it is offered this, by its dry weight.`;
+  });
+  /** The last drops that were not taken back yet. */
+  protected readonly last = computed(() =>
+    this.screen
+      .history()
+      .filter(({ event, undone }) => !undone && event.type === 'dropsAdded' && (event.of ?? 'epsom') === this.of())
+      .at(-1),
+  );
   protected readonly chart = computed((): LineChartConfig | undefined => {
-    const { swirls } = this.counted();
-    if (swirls.length < 2) return undefined;
-    const ink = token('--iron-wash');
-    const line = token('--line');
-    const axis = (text: string): object => ({
-      type: 'linear',
-      title: { display: true, text, color: ink },
-      ticks: { color: ink },
-      grid: { color: line },
-    });
-    const points = [...swirls].sort((a, b) => a.drops - b.drops).map(({ drops, seconds }) => ({ x: drops, y: seconds }));
-    return {
-      type: 'line',
-      data: { datasets: [{ data: points, borderColor: token('--cobalt'), backgroundColor: token('--cobalt'), pointRadius: 4 }] },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        plugins: { legend: { display: false } },
-        scales: { x: axis('drops'), y: { ...axis('seconds until it stops'), min: 0 } },
-      } as LineChartConfig['options'] & object,
-    };
+    const sorted = [...this.points()].sort((a, b) => a.drops - b.drops).map(({ drops, seconds }) => ({ x: drops, y: seconds }));
+    return sorted.length < 2 ? undefined : responseChart(sorted, this.turnDrops(), this.of() === 'epsom' ? 'swirl, s' : 'flow cup, s');
   });
 
   protected add(drops: number): void {
-    this.screen.note({ type: 'dropsAdded', drops });
+    const of = this.of();
+    this.screen.note({ type: 'dropsAdded', drops, ...(of === 'epsom' ? {} : { of }) });
+    this.justKept.set(false);
   }
 
   protected back(): void {
     const last = this.last();
-    if (last) this.screen.note({ type: 'undone', eventId: last.id });
+    if (last) this.screen.note({ type: 'undone', eventId: last.event.id });
   }
+
+  protected keep(): void {
+    const seconds = this.seconds();
+    if (!seconds) return;
+    this.screen.note({ type: this.of() === 'epsom' ? 'swirlTimed' : 'flowTimed', seconds });
+    this.seconds.set(null);
+  }
+
+  protected keepDose(): void {
+    const [bucket, contents] = [this.screen.bucket()!, this.screen.contents()!];
+    const dose = {
+      of: this.of(),
+      gramsPerDryKg: (1000 * this.insideGrams()) / contents.dryGrams,
+      fromCode: bucket.code,
+      at: new Date().toISOString(),
+    };
+    const others = (bucket.body.doses ?? []).filter((one) => one.of !== this.of());
+    this.screen.change({ doses: [...others, dose] }, () => this.justKept.set(true));
+  }
+
+  protected readonly names = DROP_NAMES;
+}
+
+function responseChart(points: { x: number; y: number }[], turnDrops: number | undefined, yTitle: string): LineChartConfig {
+  const ink = token('--iron-wash');
+  const axis = (text: string): object => ({
+    type: 'linear',
+    title: { display: true, text, color: ink },
+    ticks: { color: ink },
+    grid: { color: token('--line') },
+  });
+  const top = Math.max(...points.map((point) => point.y));
+  const mark = [
+    { x: turnDrops ?? 0, y: 0 },
+    { x: turnDrops ?? 0, y: top },
+  ];
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        { data: points, borderColor: token('--cobalt'), backgroundColor: token('--cobalt'), pointRadius: 4 },
+        ...(turnDrops === undefined ? [] : [{ data: mark, borderColor: token('--rutile'), borderDash: [6, 4], borderWidth: 2, pointRadius: 0 }]),
+      ],
+    },
+    options: {
+      animation: false,
+      maintainAspectRatio: false,
+      plugins: { legend: { display: false } },
+      scales: { x: axis('drops'), y: { ...axis(yTitle), min: 0 } },
+    } as LineChartConfig['options'] & object,
+  };
 }

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { againstTheBook, attempt, measuredSg, measuredSgSd, requireSg, SG_SCALES, sgFromScale, type SgScale } from '@cazuela/core';
+import { againstEarlier, againstTheBook, attempt, measuredSg, measuredSgSd, requireSg, SG_SCALES, sgFromScale, type SgScale } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../../data/deed';
-import { StudioStore } from '../../../data/studio-store';
+import { ScaleFeed } from '../../../data/scale-feed';
+import { studioBodyOf, StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { bookWords } from '../bucket-words';
+import { bookWords, earlierWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
 
 /** Reading error of a hydrometer in a glaze, which clings to it. */
@@ -14,6 +15,8 @@ const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
 /** Worse than this tells nothing useful about a range a few hundredths wide. */
 const POOR_SD = 0.012;
+/** As in the replay: readings of one visit are one. */
+const SAME_VISIT_MS = 6 * 3_600_000;
 
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({
@@ -55,6 +58,9 @@ const POOR_SD = 0.012;
             [says]="says()"
             (changed)="gross.set($event)"
           />
+          @if (onScale(); as shown) {
+            <button type="button" class="press quiet-press" (click)="take(shown)">Take {{ units.mass(shown) }} from the scale</button>
+          }
         }
         <p class="reads" role="status">
           @if (reading(); as it) {
@@ -67,6 +73,16 @@ const POOR_SD = 0.012;
       </form>
       @if (poor()) {
         <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p>
+      }
+      @if (poor() || vesselId() === hydrometer) {
+        @if (better(); as words) {
+          <p class="quiet small">{{ words }}</p>
+        }
+      }
+      @if (earlier(); as it) {
+        <p class="look small" role="note">
+          {{ it.words }} <button type="button" class="press bare" (click)="leaveOut(it.eventId)">Leave the earlier out</button>
+        </p>
       }
       @if (book(); as words) {
         <p class="look small" role="note">{{ words }}</p>
@@ -104,6 +120,7 @@ const POOR_SD = 0.012;
 export class MeasurePanel {
   private readonly screen = inject(BucketScreen);
   private readonly studios = inject(StudioStore);
+  private readonly feed = inject(ScaleFeed);
   protected readonly units = inject(Units);
   protected readonly storing = deed();
   protected readonly hydrometer = HYDROMETER;
@@ -152,6 +169,45 @@ export class MeasurePanel {
     return bookWords(againstTheBook({ ...reading.value, dryGrams, waterGrams, density }), this.units);
   });
 
+  /** What would make it surer: more of it, or marks closer together. */
+  protected readonly better = computed(() => {
+    if (this.vesselId() === HYDROMETER)
+      return 'A hydrometer hangs in a thick glaze and reads high: stir, push it down a little, read when it stands still. A weighed vessel is surer.';
+    const filled = this.filled();
+    if (!filled) return '';
+    const fuller = attempt(() =>
+      measuredSgSd({ ...filled, grossGrams: filled.tareGrams + 10 * (filled.grossGrams - filled.tareGrams), volumeMl: 10 * filled.volumeMl }),
+    );
+    return fuller.kind === 'ok' ? `Ten times as much, read as finely, would be ± ${this.units.sgFine(fuller.value)}.` : '';
+  });
+
+  /** Readings of this visit are combined; one that does not fit them is asked about. */
+  protected readonly earlier = computed(() => {
+    const [reading, contents] = [this.reading(), this.screen.contents()];
+    if (reading?.kind !== 'ok' || !contents?.sgSd || !contents.measuredAt || contents.changedSinceMeasured) return undefined;
+    if (Date.parse(this.screen.nowAt()) - Date.parse(contents.measuredAt) > SAME_VISIT_MS) return undefined;
+    const words = earlierWords(againstEarlier({ reading: reading.value, earlier: { sg: contents.sg, sgSd: contents.sgSd } }), this.units);
+    const last = this.screen
+      .history()
+      .filter((moment) => !moment.undone && moment.event.type === 'sgMeasured')
+      .at(-1);
+    return words && last ? { words, eventId: last.event.id } : undefined;
+  });
+
+  /** A settled weight on the connected scale. */
+  protected readonly onScale = computed(() => {
+    const now = this.feed.now();
+    return now.kind === 'reading' && (now.settling.settledGrams ?? 0) > 0 ? now.settling.settledGrams : undefined;
+  });
+
+  protected take(grams: number): void {
+    this.gross.set({ value: grams, entered: { value: grams, unit: 'g' } });
+  }
+
+  protected leaveOut(eventId: string): void {
+    this.screen.note({ type: 'undone', eventId });
+  }
+
   protected choose(event: Event): void {
     this.chosenVessel.set((event.target as HTMLSelectElement).value);
   }
@@ -164,7 +220,9 @@ export class MeasurePanel {
     this.screen.note({
       type: 'sgMeasured',
       ...reading.value,
-      ...(filled ? { reading: { ...filled, vessel: this.vessel()?.name ?? 'another vessel' } } : {}),
+      ...(filled
+        ? { reading: { ...filled, vessel: this.vessel()?.name ?? 'another vessel' } }
+        : { how: `hydrometer, ${this.direct()} ${this.scale()}` }),
       ...(filled && entered ? { entered } : {}),
     });
     this.gross.set({ value: null });
@@ -182,7 +240,7 @@ export class MeasurePanel {
       volumeMl: filled.volumeMl,
       markMl: filled.volumeSd * 2,
     };
-    const { name, members, scales, currency, vessels } = studio;
-    this.storing.run(this.studios.save({ name, members, scales, currency, vessels: [...vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
+    const body = studioBodyOf(studio);
+    this.storing.run(this.studios.save({ ...body, vessels: [...body.vessels, vessel] }), () => this.chosenVessel.set(vessel.id));
   }
 }

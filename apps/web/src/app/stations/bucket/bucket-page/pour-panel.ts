@@ -1,31 +1,41 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Bucket } from '@cazuela/contract';
 import { attempt, mergedContents, splitBucket, type BucketContents } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../../data/deed';
-import { loaded } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { NumberField } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
+import { BucketScreen } from './bucket-screen';
 
-/** Part of a bucket, or all of it, poured into another one or into the scraps, with what that becomes said first. */
+const SCRAPS = '';
+const NEW = 'new';
+const WASTE = 'waste';
+/** What a test jar or a brushing jar takes, mL. */
+const JAR_ML = 500;
+
+/** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste, with what that becomes said first. */
 @Component({
   selector: 'cz-pour-panel',
   imports: [NumberField, Says],
   template: `
     <form class="stack" (submit)="$event.preventDefault(); pour()">
-      <cz-says [failure]="all.failure()" (again)="all.reload()" />
       <label class="named"
         >Into<select (change)="toId.set($any($event.target).value)">
-          <option value="">the scraps</option>
-          @for (one of others(); track one.id) {
+          <option value="" [selected]="toId() === ''">the scraps</option>
+          <option value="new" [selected]="toId() === 'new'">a new bucket or jar</option>
+          @for (one of screen.others(); track one.id) {
             <option [value]="one.id" [selected]="one.id === toId()">{{ one.code }} {{ one.body.name }}</option>
           }
+          <option value="waste" [selected]="toId() === 'waste'">the waste bucket, lost</option>
         </select></label
       >
+      @if (toId() === 'new') {
+        <label class="named">Called<input maxlength="80" [value]="name()" (input)="typedName.set($any($event.target).value)" /></label>
+      }
       <cz-number-field
         label="Pour"
         quantity="bigVolume"
@@ -35,14 +45,24 @@ import { Says } from '../../../parts/says';
         [most]="1000000"
         (changed)="millilitres.set($event.value)"
       />
-      <button type="button" class="press bare" (click)="millilitres.set(contents().volumeMl)">all of it</button>
+      <span class="row">
+        <button type="button" class="press bare" (click)="millilitres.set(contents().volumeMl)">all of it</button>
+        <button type="button" class="press bare" (click)="millilitres.set(contents().volumeMl / 2)">half</button>
+        <button type="button" class="press bare" (click)="jar()">a jar</button>
+      </span>
       @if (becomes(); as words) {
         <p role="status" class="small">{{ words }}</p>
       }
       @if (mixes()) {
-        <p class="look small">Another glaze is in there: it becomes a mixture of both. Dip a test before any pot.</p>
+        <p class="look small">Another glaze is in there: it becomes a mixture of both, and is called one. Dip a test before any pot.</p>
       }
-      <p class="quiet small">Stir both first. Nothing goes down the drain: leftovers become scraps whose powders are known.</p>
+      <p class="quiet small">
+        @if (toId() === 'waste') {
+          It settles in the waste bucket; none goes down the drain. As scraps it would stay a glaze of known powders.
+        } @else {
+          Stir both first. Lift with two, or ladle: ten litres weigh fifteen kilos.
+        }
+      </p>
       <button type="submit" class="press quiet-press" [disabled]="!millilitres() || pouring.busy()">Pour it</button>
       <cz-says [failure]="pouring.failure()?.problem?.detail" (again)="pour()" />
     </form>
@@ -52,19 +72,23 @@ import { Says } from '../../../parts/says';
 export class PourPanel {
   readonly bucket = input.required<Bucket>();
   readonly contents = input.required<BucketContents>();
+  /** Carried along from the bucket that wants it. */
+  readonly into = input<string>();
+  readonly amountMl = input<string>();
+  protected readonly screen = inject(BucketScreen);
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
-  protected readonly all = loaded(() => this.api.buckets());
   protected readonly pouring = deed();
-  protected readonly toId = signal('');
+  protected readonly toId = signal(SCRAPS);
+  protected readonly typedName = signal<string | undefined>(undefined);
+  protected readonly name = computed(() => this.typedName() ?? `${this.bucket().body.name}, a part`.slice(0, 80));
   protected readonly millilitres = signal<number | null>(null);
-  protected readonly others = computed(() => (this.all.value() ?? []).filter((one) => one.id !== this.bucket().id));
-  private readonly target = computed(() => this.others().find((one) => one.id === this.toId()));
+  private readonly target = computed(() => this.screen.others().find((one) => one.id === this.toId()));
   protected readonly mixes = computed(() => {
     const target = this.target();
-    return target !== undefined && target.contents !== null && target.recipeId !== this.bucket().recipeId;
+    return target !== undefined && target.contents !== null && target.recipeVersionId !== this.bucket().recipeVersionId;
   });
   /** What the other bucket becomes. */
   protected readonly becomes = computed(() => {
@@ -78,11 +102,36 @@ export class PourPanel {
     return `${target.code} then holds ${this.units.litres(volumeMl)} at ${this.units.sg(sg)}${stain}.${over}`;
   });
 
+  constructor() {
+    effect(() => {
+      const [into, amount] = [this.into(), Number(this.amountMl())];
+      untracked(() => {
+        if (into) this.toId.set(into);
+        if (into && amount > 0) this.millilitres.set(amount);
+      });
+    });
+  }
+
+  /** A jar's worth into a vessel of its own: to test, to stain, to brush from. */
+  protected jar(): void {
+    this.toId.set(NEW);
+    this.typedName.set(`${this.bucket().body.name}, a jar`.slice(0, 80));
+    this.millilitres.set(Math.min(JAR_ML, this.contents().volumeMl));
+  }
+
   protected pour(): void {
     const takenMl = this.millilitres();
     if (!takenMl) return;
-    const ids = { toId: this.toId() || null, scrapsId: uuid(), takenEventId: uuid(), filledEventId: uuid() };
-    const pour = { ...ids, at: new Date().toISOString(), by: this.store.by(), takenMl };
-    this.pouring.run(this.api.pourInto(this.bucket().id, pour), (into) => void this.router.navigate(['/bucket', into.id]));
+    if (this.toId() === WASTE) {
+      this.screen.note({ type: 'glazeTaken', millilitres: Math.min(takenMl, this.contents().volumeMl), reason: 'waste' });
+      this.millilitres.set(null);
+      return;
+    }
+    const head = { takenEventId: uuid(), filledEventId: uuid(), at: new Date().toISOString(), by: this.store.by(), takenMl };
+    const poured =
+      this.toId() === NEW
+        ? this.api.splitBucket(this.bucket().id, { ...head, newBucketId: uuid(), name: this.name().trim() || this.bucket().body.name })
+        : this.api.pourInto(this.bucket().id, { ...head, toId: this.toId() || null, scrapsId: uuid() });
+    this.pouring.run(poured, (into) => void this.router.navigate(['/bucket', into.id]));
   }
 }

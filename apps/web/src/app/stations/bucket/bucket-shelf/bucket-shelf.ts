@@ -1,35 +1,67 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { feelVerdict, rangeVerdict } from '@cazuela/core';
+import type { BucketSummary } from '@cazuela/contract';
+import * as z from 'zod';
 import { loaded } from '../../../data/load';
+import { remembered } from '../../../data/remembered';
 import { StudioApi } from '../../../data/studio-api';
+import { StudioStore } from '../../../data/studio-store';
 import { BucketRow } from '../../../parts/bucket-row';
+import { Choice } from '../../../parts/choice';
+import { bucketByCode } from '../../../parts/code-check';
 import { Coming } from '../../../parts/coming';
 import { Says } from '../../../parts/says';
 
+const SORTS = [
+  ['code', 'code'],
+  ['name', 'name'],
+  ['attention', 'what is off first'],
+  ['oldest', 'oldest reading first'],
+  ['fullest', 'fullest first'],
+] as const;
+const SHOWS = [
+  ['use', 'in use'],
+  ['off', 'off range'],
+  ['away', 'put away'],
+] as const;
+const viewSchema = z.object({ sort: z.enum(SORTS.map(([sort]) => sort)), show: z.enum(SHOWS.map(([show]) => show)) });
+type View = z.infer<typeof viewSchema>;
+
 @Component({
   selector: 'cz-bucket-shelf',
-  imports: [BucketRow, RouterLink, Coming, Says],
+  imports: [BucketRow, RouterLink, Choice, Coming, Says],
   template: `
     <div class="page">
       <div class="spread">
         <h1>Buckets</h1>
-        <div class="row">
+        <form class="row" (submit)="$event.preventDefault(); open()">
           <label
             ><span class="visually-hidden">Show buckets called</span
-            ><input type="search" placeholder="name or code" [value]="filter()" (input)="type($event)"
+            ><input type="search" placeholder="name, or scan a code" maxlength="300" [value]="filter()" (input)="type($event)"
           /></label>
           <a class="press" routerLink="/weigh">Weigh a new one</a>
-        </div>
+        </form>
       </div>
       <cz-says [failure]="all.failure()" (again)="all.reload()" />
       @if (!all.value() && !all.failure()) {
         <cz-coming />
       }
       @if (shown(); as buckets) {
+        <div class="row view">
+          <cz-choice label="Show" [options]="shows" [value]="view().show" (changed)="change({ show: $event })" />
+          <label class="named"
+            >Sorted by<select (change)="change({ sort: $any($event.target).value })">
+              @for (one of sorts; track one[0]) {
+                <option [value]="one[0]" [selected]="one[0] === view().sort">{{ one[1] }}</option>
+              }
+            </select></label
+          >
+        </div>
         @if (buckets.length > 0) {
           <cz-bucket-row [buckets]="buckets" />
         } @else {
-          <p>{{ filter() ? 'No bucket is called that.' : 'No bucket yet. Weigh a batch, and it becomes one.' }}</p>
+          <p>{{ none() }}</p>
         }
       }
     </div>
@@ -39,19 +71,83 @@ import { Says } from '../../../parts/says';
       margin-top: 1.4rem;
       display: block;
     }
+    .view {
+      margin-top: 0.6rem;
+      gap: 1.2rem;
+      align-items: end;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BucketShelf {
   private readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  private readonly reads = computed(() => this.studio()?.reads ?? 'both');
+  private readonly studio = inject(StudioStore).studio;
   protected readonly all = loaded(() => this.api.buckets());
-  protected readonly filter = signal('');
+  private readonly typed = remembered('bucket-shelf.filter', { text: '' }, (kept) => z.object({ text: z.string() }).safeParse(kept).data);
+  protected readonly filter = computed(() => this.typed().text);
+  protected readonly view = remembered<View>('bucket-shelf', { sort: 'code', show: 'use' }, (kept) => viewSchema.safeParse(kept).data);
+  protected readonly sorts = SORTS;
+  protected readonly shows = SHOWS;
   protected readonly shown = computed(() => {
     const text = this.filter().trim().toLowerCase();
-    return this.all.value()?.filter((bucket) => bucket.body.name.toLowerCase().includes(text) || bucket.code.toLowerCase() === text);
+    const { sort, show } = this.view();
+    return this.all
+      .value()
+      ?.filter((bucket) => (show === 'away') === (bucket.body.closedAt !== undefined))
+      .filter((bucket) => show !== 'off' || this.offBy(bucket) > 0)
+      .filter((bucket) => bucket.body.name.toLowerCase().includes(text) || bucketByCode(text, [bucket]) !== undefined)
+      .sort((a, b) => this.compare(sort, a, b));
+  });
+  protected readonly none = computed(() => {
+    if (this.filter()) return 'No bucket is called that.';
+    return {
+      use: 'No bucket yet. Weigh a batch, and it becomes one.',
+      off: 'Every bucket that was measured is in its range.',
+      away: 'No bucket was put away.',
+    }[this.view().show];
   });
 
   protected type(event: Event): void {
-    this.filter.set((event.target as HTMLInputElement).value);
+    this.typed.set({ text: (event.target as HTMLInputElement).value });
+  }
+
+  /** Enter opens what the code says; a scanner types it and presses Enter. */
+  protected open(): void {
+    const found = bucketByCode(this.filter(), this.all.value() ?? []) ?? (this.shown()?.length === 1 ? this.shown()![0] : undefined);
+    if (!found) return;
+    this.typed.set({ text: '' });
+    void this.router.navigate(['/bucket', found.id]);
+  }
+
+  protected change(change: Partial<View>): void {
+    this.view.update((view) => ({ ...view, ...change }));
+  }
+
+  /** 2 out of range, 1 unsure or never measured, 0 as it should be or empty. */
+  private offBy({ contents, body }: BucketSummary): number {
+    if (!contents) return 0;
+    if (this.reads() === 'feel')
+      return { inRange: 0, unknown: 1, mixed: 1, tooThick: 2, tooThin: 2 }[feelVerdict({ feel: contents.feel, ranges: body.feel })];
+    return { inRange: 0, unmeasured: 1, unsure: 1, tooThick: 2, tooThin: 2 }[
+      rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: body.sgLow, highSg: body.sgHigh })
+    ];
+  }
+
+  private compare(sort: View['sort'], a: BucketSummary, b: BucketSummary): number {
+    const byCode = a.code.localeCompare(b.code, undefined, { numeric: true });
+    switch (sort) {
+      case 'code':
+        return byCode;
+      case 'name':
+        return a.body.name.localeCompare(b.body.name) || byCode;
+      case 'attention':
+        return this.offBy(b) - this.offBy(a) || byCode;
+      case 'oldest':
+        return (a.contents?.measuredAt ?? '').localeCompare(b.contents?.measuredAt ?? '') || byCode;
+      case 'fullest':
+        return (b.contents?.volumeMl ?? 0) / b.body.capacityMl - (a.contents?.volumeMl ?? 0) / a.body.capacityMl || byCode;
+    }
   }
 }

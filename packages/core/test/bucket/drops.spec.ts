@@ -1,5 +1,8 @@
 import fc from 'fast-check';
-import { dropsCounted, epsomDose, turningPoint, type BucketEvent } from '../../src/index';
+import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type BucketEvent } from '../../src/index';
+
+const epsomDose = ({ drops, dryGrams }: { drops: number; dryGrams: number }) =>
+  dropDose({ grams: dropGrams({ drops, of: 'epsom' }), of: 'epsom', dryGrams });
 
 describe('Epsom brine by the drop', () => {
   it('0.1 % of ten litres is 10.5 mL', () => {
@@ -27,6 +30,45 @@ describe('Epsom brine by the drop', () => {
         if (dropsLeft > 0) expect(epsomDose({ drops: drops + dropsLeft, dryGrams }).percent).toBeLessThanOrEqual(0.3 + 1e-6);
       }),
     );
+  });
+});
+
+describe('a dose that did well', () => {
+  const kept = { of: 'epsom', gramsPerDryKg: 1.2 } as const;
+
+  it('is offered to the next bucket by its dry weight', () => {
+    expect(offeredDose({ kept, dryGrams: 5000, insideGrams: 0 })).toMatchObject({ grams: 6, drops: 171, zone: 'usual', bySyringe: true });
+  });
+
+  it('is offered less what is in there already, and never above the usual most', () => {
+    expect(offeredDose({ kept, dryGrams: 5000, insideGrams: 4 }).grams).toBeCloseTo(2, 9);
+    expect(offeredDose({ kept, dryGrams: 5000, insideGrams: 9 }).grams).toBe(0);
+    expect(offeredDose({ kept: { of: 'epsom', gramsPerDryKg: 8 }, dryGrams: 1000, insideGrams: 0 }).percent).toBeCloseTo(0.2, 9);
+  });
+});
+
+describe('silicate on its own curve', () => {
+  const after = (drops: number, seconds: number) => ({ drops, seconds });
+
+  it('is still thinning while the flow cup falls', () => {
+    expect(thinnestPoint({ points: [after(0, 22), after(5, 18), after(10, 15)] })).toEqual({ kind: 'falling', drops: 10 });
+  });
+
+  it('is at its thinnest when a step changes nothing', () => {
+    expect(thinnestPoint({ points: [after(0, 22), after(5, 15), after(10, 14.9)] })).toEqual({ kind: 'thinnest', drops: 10, seconds: 14.9 });
+  });
+
+  it('is past it when the cup takes longer again', () => {
+    expect(thinnestPoint({ points: [after(0, 22), after(5, 15), after(10, 13), after(15, 16)] })).toEqual({ kind: 'past', drops: 10, seconds: 13 });
+  });
+
+  it('says nothing before three readings', () => {
+    expect(thinnestPoint({ points: [after(0, 22), after(5, 15)] })).toEqual({ kind: 'tooFew', points: 2 });
+  });
+
+  it('knows its own ceiling: 0.4 % of the dry glaze', () => {
+    expect(dropDose({ grams: 4, of: 'silicate', dryGrams: 1000 })).toMatchObject({ zone: 'ceiling', dropsLeft: 0 });
+    expect(dropDose({ grams: 2, of: 'silicate', dryGrams: 1000 })).toMatchObject({ zone: 'usual', dropsLeft: 28 });
   });
 });
 
@@ -64,7 +106,9 @@ describe('the response of a bucket', () => {
 });
 
 describe('drops are counted', () => {
-  const head = (id: string) => ({ id, at: '2026-03-01T09:00:00.000Z', by: 'Maia' });
+  let minute = 0;
+  const later = (hour: number) => `2026-03-01T${String(hour).padStart(2, '0')}:30:00.000Z`;
+  const head = (id: string) => ({ id, at: `2026-03-01T08:${String(minute++).padStart(2, '0')}:00.000Z`, by: 'Maia' });
   const fill = (): BucketEvent => ({ ...head('f'), type: 'filled', parts: [], waterGrams: 1, from: 'batch' });
   it('with the swirl after each step; what was taken back never was, and a new filling starts anew', () => {
     const events: BucketEvent[] = [
@@ -78,11 +122,12 @@ describe('drops are counted', () => {
     ];
     expect(dropsCounted({ events })).toEqual({
       drops: 10,
+      flows: [],
       swirls: [
         { drops: 5, seconds: 12 },
         { drops: 10, seconds: 9 },
       ],
     });
-    expect(dropsCounted({ events: [...events, fill()] })).toEqual({ drops: 0, swirls: [] });
+    expect(dropsCounted({ events: [...events, { ...fill(), at: later(9) }] })).toEqual({ drops: 0, swirls: [], flows: [] });
   });
 });

@@ -1,41 +1,5 @@
-import { requireNotNegative, requirePositive } from '../checks/require';
-
-/** A drop of saturated Epsom brine: 0.05 mL at 0.69 g of salts (heptahydrate) to the mL. */
-export const EPSOM_GRAMS_PER_DROP = 0.035;
-export const EPSOM_GRAMS_PER_ML = 0.69;
-/** Share of the dry glaze, percent: where it usually does something, and where more makes it worse. */
-export const EPSOM_PERCENT = { least: 0.05, most: 0.2, ceiling: 0.3 } as const;
-/** Above this many drops a syringe is quicker and surer. */
-const DROPS_BY_SYRINGE = 30;
-
-export interface EpsomDose {
-  grams: number;
-  millilitres: number;
-  /** Of the dry glaze. */
-  percent: number;
-  zone: 'little' | 'usual' | 'much' | 'ceiling';
-  /** Drops still allowed before the ceiling. */
-  dropsLeft: number;
-  bySyringe: boolean;
-}
-
-/** What so many drops of saturated Epsom brine are, and where that stands to the ceiling. Example: 10.5 mL in 7.2 kg of dry glaze are 0.1 %. */
-export function epsomDose({ drops, dryGrams }: { drops: number; dryGrams: number }): EpsomDose {
-  const grams = requireNotNegative('drops', drops) * EPSOM_GRAMS_PER_DROP;
-  const percent = (100 * grams) / requirePositive('dryGrams', dryGrams);
-  const { least, most, ceiling } = EPSOM_PERCENT;
-  return {
-    grams,
-    millilitres: grams / EPSOM_GRAMS_PER_ML,
-    percent,
-    zone: percent >= ceiling ? 'ceiling' : percent > most ? 'much' : percent >= least ? 'usual' : 'little',
-    dropsLeft: Math.max(0, Math.floor((ceiling * dryGrams) / 100 / EPSOM_GRAMS_PER_DROP + 1e-9) - drops),
-    bySyringe: drops > DROPS_BY_SYRINGE,
-  };
-}
-
-/** A swirl timed after so many drops. */
-export interface SwirlAfter {
+/** A reading by feel after so many drops: swirl or flow cup, seconds. */
+export interface ReadingAfter {
   drops: number;
   seconds: number;
 }
@@ -51,7 +15,7 @@ const CLEARLY_BETTER = 3;
  * then stood still again. `before` and `after` are the slopes on both sides of the turn, seconds a drop. Fewer than five points, or points
  * a straight line fits as well, say nothing.
  */
-export function turningPoint({ points }: { points: readonly SwirlAfter[] }): TurningPoint {
+export function turningPoint({ points }: { points: readonly ReadingAfter[] }): TurningPoint {
   if (points.length < LEAST_POINTS) return { kind: 'tooFew', points: points.length };
   const sorted = [...points].sort((a, b) => a.drops - b.drops);
   const straight = brokenAt(sorted, []);
@@ -69,15 +33,40 @@ export function turningPoint({ points }: { points: readonly SwirlAfter[] }): Tur
   return { kind: 'noTurn' };
 }
 
+export type ThinnestPoint =
+  | { kind: 'tooFew'; points: number }
+  /** Still getting thinner with every step. */
+  | { kind: 'falling'; drops: number }
+  /** The last steps changed nothing: here it is thinnest. */
+  | { kind: 'thinnest'; drops: number; seconds: number }
+  /** It thickens again: more silicate gels it, and nothing takes it out. */
+  | { kind: 'past'; drops: number; seconds: number };
+
+/** Seconds, and share, that a flow cup cannot tell. */
+const FLOW_NOISE = { seconds: 0.3, share: 0.03 } as const;
+
+/** Where a deflocculant stands on its own curve, which falls, stands, then rises: by flow-cup seconds after each step. */
+export function thinnestPoint({ points }: { points: readonly ReadingAfter[] }): ThinnestPoint {
+  const sorted = [...points].sort((a, b) => a.drops - b.drops);
+  if (sorted.length < 3) return { kind: 'tooFew', points: sorted.length };
+  const noise = (seconds: number): number => Math.max(FLOW_NOISE.seconds, FLOW_NOISE.share * seconds);
+  const best = sorted.reduce((least, point) => (point.seconds < least.seconds ? point : least));
+  const last = sorted.at(-1)!;
+  if (last.seconds > best.seconds + noise(best.seconds)) return { kind: 'past', drops: best.drops, seconds: best.seconds };
+  const before = sorted.at(-2)!;
+  if (before.seconds - last.seconds <= noise(last.seconds)) return { kind: 'thinnest', drops: best.drops, seconds: best.seconds };
+  return { kind: 'falling', drops: last.drops };
+}
+
 /** A line broken at these points: what its pieces leave unexplained, and their slopes. Pieces share the point they meet in. */
-function brokenAt(points: readonly SwirlAfter[], at: readonly number[]): { error: number; slopes: number[] } {
+function brokenAt(points: readonly ReadingAfter[], at: readonly number[]): { error: number; slopes: number[] } {
   const ends = [0, ...at, points.length - 1];
   const pieces = ends.slice(1).map((end, index) => lineThrough(points.slice(ends[index]!, end + 1)));
   return { error: pieces.reduce((sum, piece) => sum + piece.error, 0), slopes: pieces.map((piece) => piece.slope) };
 }
 
-function lineThrough(points: readonly SwirlAfter[]): { slope: number; error: number } {
-  const mean = (of: (point: SwirlAfter) => number): number => points.reduce((sum, point) => sum + of(point), 0) / points.length;
+function lineThrough(points: readonly ReadingAfter[]): { slope: number; error: number } {
+  const mean = (of: (point: ReadingAfter) => number): number => points.reduce((sum, point) => sum + of(point), 0) / points.length;
   const [x, y] = [mean((point) => point.drops), mean((point) => point.seconds)];
   const spread = points.reduce((sum, point) => sum + (point.drops - x) ** 2, 0);
   const slope = spread > 0 ? points.reduce((sum, point) => sum + (point.drops - x) * (point.seconds - y), 0) / spread : 0;

@@ -1,0 +1,48 @@
+import { replayBucket, splitBucket as pourOut, type BucketEvent } from '@cazuela/core';
+import type { Transaction } from 'sequelize';
+import type { Context } from '../../context';
+import { ProblemError } from '../../http/problem-error';
+import { appendToStream, eventsOf } from '../events/append-events';
+
+export interface GlazeMove {
+  studioId: string;
+  fromId: string;
+  toId: string;
+  takenMl: number;
+  reason: 'split' | 'other';
+  takenEventId: string;
+  filledEventId: string;
+  at: string;
+  by: string;
+}
+
+/**
+ * Glaze out of one bucket and into another, in the caller's transaction: what leaves the one, gram by gram, is what the other gets, and
+ * each event names the other so that they are taken back together.
+ */
+export async function moveGlaze(context: Context, move: GlazeMove, transaction: Transaction): Promise<void> {
+  const { studioId, fromId, toId, takenMl, reason, at, by } = move;
+  const from = { studioId, stream: 'bucket', streamId: fromId } as const;
+  const to = { ...from, streamId: toId };
+  const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, from, transaction) });
+  if (replay.kind === 'empty') throw new ProblemError('checkInput', 'This bucket is empty: there is nothing to pour.');
+  const there = replayBucket({ events: await eventsOf<BucketEvent>(context, to, transaction) });
+  const poured = pourOut({ contents: replay.contents, takenMl });
+  const glazes = [
+    ...(there.kind === 'ok' ? (there.contents.mixtureOf ?? [await glazeName(context, toId, transaction)]) : []),
+    ...(replay.contents.mixtureOf ?? [await glazeName(context, fromId, transaction)]),
+  ];
+  const taken = { id: move.takenEventId, at, by, type: 'glazeTaken', millilitres: takenMl, reason, toId, ...poured, pairEventId: move.filledEventId };
+  const filled = { id: move.filledEventId, at, by, type: 'filled', ...poured, glazes, from: 'split', fromId, pairEventId: move.takenEventId };
+  await appendToStream(context, from, [taken as BucketEvent], transaction);
+  await appendToStream(context, to, [filled as BucketEvent], transaction);
+}
+
+/** A bucket's glaze by its recipe and version; a bucket without a recipe by its own name. */
+export async function glazeName({ models }: Context, bucketId: string, transaction: Transaction): Promise<string> {
+  const bucket = (await models.buckets.findOne({ where: { id: bucketId }, transaction }))!.get();
+  const version = bucket.recipeVersionId ? await models.recipeVersions.findOne({ where: { id: bucket.recipeVersionId }, transaction }) : null;
+  return version ? versionName(version.get()) : bucket.name;
+}
+
+export const versionName = (version: { body: { name: string }; number: number }): string => `${version.body.name}, version ${version.number}`;

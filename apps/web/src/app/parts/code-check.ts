@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+
+export interface CodedBucket {
+  id: string;
+  code: string;
+  body: { name: string };
+}
+
+/** The code on the lid, typed or scanned, before the first dip of a day: a wrong bucket costs a kiln. */
+@Component({
+  selector: 'cz-code-check',
+  template: `
+    <form class="row" (submit)="$event.preventDefault(); check()">
+      <label class="named"
+        >Code on the bucket<input
+          class="figure"
+          autocomplete="off"
+          autocapitalize="characters"
+          maxlength="300"
+          [value]="typed()"
+          (input)="type($event)"
+      /></label>
+      <button type="submit" class="press quiet-press" [disabled]="!typed().trim()">Read it</button>
+      <button type="button" class="press bare" (click)="read.emit()">No code on it, but I looked</button>
+    </form>
+    @if (wrong(); as words) {
+      <p class="says" role="alert">{{ words }}</p>
+    }
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem;
+      align-items: end;
+    }
+    input {
+      width: 9rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CodeCheck {
+  readonly bucket = input.required<CodedBucket>();
+  readonly all = input.required<readonly CodedBucket[]>();
+  readonly read = output<void>();
+  protected readonly typed = signal('');
+  private readonly checked = signal<string | undefined>(undefined);
+  protected readonly wrong = computed(() => {
+    const text = this.checked();
+    if (text === undefined) return undefined;
+    const wanted = `${this.bucket().code} ${this.bucket().body.name}`;
+    const found = bucketByCode(text, this.all());
+    if (!found) return `No bucket of this studio has the code “${text.slice(0, 20)}”. Wanted is ${wanted}.`;
+    return `Stop: that is ${found.code} ${found.body.name}. Wanted is ${wanted}. A wrong bucket costs a kiln; the tongs too.`;
+  });
+
+  protected type(event: Event): void {
+    this.typed.set((event.target as HTMLInputElement).value);
+    this.checked.set(undefined);
+  }
+
+  protected check(): void {
+    const text = this.typed().trim();
+    if (bucketByCode(text, this.all())?.id === this.bucket().id) {
+      this.typed.set('');
+      this.read.emit();
+    } else this.checked.set(text);
+  }
+}
+
+/** A bucket by what its label says: its short code, or the address that a scanner types. */
+export function bucketByCode<Bucket extends CodedBucket>(text: string, buckets: readonly Bucket[]): Bucket | undefined {
+  const said = text.trim().toLowerCase();
+  const scanned = /\/bucket\/([0-9a-f-]{36})/.exec(said)?.[1];
+  return buckets.find((bucket) => (scanned ? bucket.id === scanned : bucket.code.toLowerCase() === said));
+}

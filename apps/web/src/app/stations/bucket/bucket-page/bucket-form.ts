@@ -1,0 +1,183 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
+import { attempt, brimMl, type BucketShape } from '@cazuela/core';
+import { NOW } from '../../../data/clock';
+import { Units } from '../../../data/units';
+import { NumberField } from '../../../parts/number-field';
+import { TwoVersions } from '../../../parts/two-versions';
+import { BucketScreen } from './bucket-screen';
+
+const SHAPES = [
+  ['none', 'not measured'],
+  ['cylinder', 'round, straight'],
+  ['cone', 'round, wider at the top'],
+  ['box', 'square'],
+] as const;
+/** Sizes to start from, mm: a common pail. */
+const START: Readonly<Record<BucketShape['kind'], BucketShape>> = {
+  cylinder: { kind: 'cylinder', acrossMm: 280, highMm: 300 },
+  cone: { kind: 'cone', bottomMm: 250, topMm: 290, highMm: 300 },
+  box: { kind: 'box', longMm: 400, wideMm: 300, highMm: 200 },
+};
+const SIDES: Readonly<Record<string, string>> = {
+  acrossMm: 'Across inside',
+  bottomMm: 'Across at the bottom',
+  topMm: 'Across at the top',
+  longMm: 'Long inside',
+  wideMm: 'Wide inside',
+  highMm: 'High inside',
+};
+
+/** What a bucket is told to be: its name, SG range, inner sizes; and putting it away when it is empty. */
+@Component({
+  selector: 'cz-bucket-form',
+  imports: [NumberField, TwoVersions],
+  template: `
+    <form class="card stack" aria-label="Name, SG range, size" (submit)="$event.preventDefault(); save()">
+      <div class="fields">
+        <label class="named">Name<input maxlength="80" [value]="body().name" (input)="edit({ name: text($event) })" /></label>
+        <cz-number-field
+          label="SG from"
+          [value]="body().sgLow"
+          [decimals]="3"
+          [least]="1.01"
+          [most]="2.2"
+          (changed)="$event.value && edit({ sgLow: $event.value })"
+        />
+        <cz-number-field
+          label="SG to"
+          [value]="body().sgHigh"
+          [decimals]="3"
+          [least]="1.01"
+          [most]="2.2"
+          (changed)="$event.value && edit({ sgHigh: $event.value })"
+        />
+        <cz-number-field
+          label="Full to the brim"
+          quantity="bigVolume"
+          [hint]="body().shape ? 'from its sizes' : ''"
+          [disabled]="!!body().shape"
+          [value]="body().capacityMl"
+          [least]="10"
+          (changed)="$event.value && edit({ capacityMl: $event.value })"
+        />
+        <label class="named"
+          >Shape inside<select (change)="shape(text($event))">
+            @for (one of shapes; track one[0]) {
+              <option [value]="one[0]" [selected]="one[0] === (body().shape?.kind ?? 'none')">{{ one[1] }}</option>
+            }
+          </select></label
+        >
+        @for (side of sides(); track side.key) {
+          <cz-number-field
+            [label]="side.words"
+            quantity="length"
+            [decimals]="0"
+            [value]="side.mm"
+            [least]="10"
+            [most]="2000"
+            (changed)="size(side.key, $event.value)"
+          />
+        }
+      </div>
+      @if (stale(); as both) {
+        <cz-two-versions [detail]="both.detail" [theirs]="both.theirs" [mine]="both.mine" (takeTheirs)="leave()" (keepMine)="save(both.version)" />
+      } @else if (screen.saving.failure(); as failure) {
+        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+      }
+      <div class="row">
+        <button class="press" type="submit" [disabled]="screen.saving.busy()">Keep</button
+        ><button class="press quiet-press" type="button" (click)="leave()">Leave it</button>
+        @if (!screen.bucket()!.body.closedAt) {
+          <button class="press bare" type="button" [disabled]="!!screen.contents()" (click)="close()">Put it away</button>
+        }
+      </div>
+      @if (screen.contents() && !screen.bucket()!.body.closedAt) {
+        <p class="quiet small">It can be put away once it is empty: pour the rest into another bucket or the scraps.</p>
+      }
+    </form>
+  `,
+  styles: `
+    .card {
+      padding: 1rem 1.1rem;
+      background: var(--paper);
+      border: 1px solid var(--line);
+      border-radius: var(--round);
+    }
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+      gap: 1rem;
+      align-items: end;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BucketForm {
+  readonly closed = output<void>();
+  protected readonly screen = inject(BucketScreen);
+  private readonly units = inject(Units);
+  private readonly now = inject(NOW);
+  protected readonly shapes = SHAPES;
+  private readonly draft = signal<BucketBody | undefined>(undefined);
+  protected readonly body = computed(() => this.draft() ?? this.screen.bucket()!.body);
+  protected readonly sides = computed(() => {
+    const shape = this.body().shape;
+    return shape
+      ? Object.entries(shape)
+          .filter(([key]) => key in SIDES)
+          .map(([key, mm]) => ({ key, words: SIDES[key]!, mm: mm as number }))
+      : [];
+  });
+  protected readonly stale = computed(() => {
+    const failure = this.screen.saving.failure();
+    const current = failure?.problem.code === 'stale' ? bucketSummarySchema.safeParse(failure.problem.current) : undefined;
+    const say = (body: BucketBody): string => `${body.name}, SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}`;
+    return current?.success
+      ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.body()) }
+      : undefined;
+  });
+
+  protected edit(change: Partial<BucketBody>): void {
+    this.draft.set({ ...this.body(), ...change });
+  }
+
+  protected shape(kind: string): void {
+    if (kind === 'none') {
+      const { shape: _shape, ...rest } = this.body();
+      return this.draft.set(rest);
+    }
+    this.withShape(START[kind as BucketShape['kind']]);
+  }
+
+  protected size(key: string, mm: number | null): void {
+    if (mm) this.withShape({ ...this.body().shape, [key]: mm } as BucketShape);
+  }
+
+  protected save(version?: number): void {
+    this.screen.replace(this.body(), () => this.leave(), version);
+  }
+
+  protected close(): void {
+    this.screen.change({ closedAt: this.now().toISOString() }, () => this.leave());
+  }
+
+  protected leave(): void {
+    this.draft.set(undefined);
+    if (this.screen.saving.failure()) {
+      this.screen.saving.clear();
+      this.screen.all.reload();
+    }
+    this.closed.emit();
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  /** The brim follows from the sizes, so that both never disagree. */
+  private withShape(shape: BucketShape): void {
+    const brim = attempt(() => brimMl({ shape }));
+    this.edit({ shape, ...(brim.kind === 'ok' ? { capacityMl: Math.round(brim.value) } : {}) });
+  }
+}

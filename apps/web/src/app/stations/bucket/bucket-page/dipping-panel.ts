@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  areaCm2,
+  attempt,
+  coatsOfPlan,
+  depthAtVolume,
+  dipReach,
+  dryGramsForPieces,
+  PIECE_SHAPES,
+  piecesCovered,
+  pourNeedMl,
+  type BucketShape,
+  type DipReach,
+  type PieceShape,
+} from '@cazuela/core';
+import type { Piece } from '@cazuela/contract';
+import { loaded } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
+import { NumberField } from '../../../parts/number-field';
+import { Says } from '../../../parts/says';
+import { BucketScreen } from './bucket-screen';
+
+/** A coat to reckon with where no plan says one, mm. */
+const USUAL_COAT_MM = 0.6;
+
+interface DipRow {
+  tone: string;
+  dips: string;
+  pour: string;
+  covers: string;
+}
+
+/** What can be dipped in this bucket and how deep, what must be poured, and how many pieces it covers. */
+@Component({
+  selector: 'cz-dipping-panel',
+  imports: [Choice, NumberField, Says],
+  template: `
+    <cz-says [failure]="pieces.failure()" (again)="pieces.reload()" />
+    @if (!shape()) {
+      <p>Give its inner sizes below the name: then it is known how deep the glaze stands.</p>
+    } @else {
+      <p>
+        The glaze stands <span class="figure">{{ depth() }} mm</span> deep.
+      </p>
+    }
+    <div class="row">
+      <cz-choice label="Inside of the piece" [options]="insides" [value]="inside()" (changed)="inside.set($event)" />
+      <cz-number-field label="Coat" unit="mm" [value]="coatMm()" [least]="0.05" [most]="3" (changed)="coatMm.set($event.value)" />
+    </div>
+    @if (rows(); as list) {
+      <table class="sheet">
+        <tr>
+          <th scope="col">Piece</th>
+          <th scope="col">Dip, rim first</th>
+          <th scope="col" class="num">Pour inside</th>
+          <th scope="col" class="num">It covers</th>
+        </tr>
+        @for (row of list; track row.name) {
+          <tr>
+            <td>{{ row.name }}</td>
+            <td [class]="row.tone">{{ row.dips }}</td>
+            <td class="num">{{ row.pour }}</td>
+            <td class="num">{{ row.covers }}</td>
+          </tr>
+        }
+      </table>
+    }
+    <p class="quiet small">
+      Counted: what the piece pushes aside, a finger under and beside it, {{ coatMm() }} mm in and out where no plan says otherwise, and the waste of
+      dipping. Pours are bench rules: a third of the inside is rolled round. Handles and lugs are not counted.
+    </p>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.7rem;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 1rem;
+      align-items: end;
+    }
+    cz-number-field {
+      width: 8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DippingPanel {
+  private readonly api = inject(StudioApi);
+  protected readonly screen = inject(BucketScreen);
+  protected readonly units = inject(Units);
+  protected readonly insides = [
+    ['air', 'air stays in'],
+    ['full', 'glaze runs in'],
+  ] as const;
+  protected readonly inside = signal<'air' | 'full'>('air');
+  protected readonly coatMm = signal<number | null>(USUAL_COAT_MM);
+  protected readonly pieces = loaded(() => this.api.pieces());
+  protected readonly shape = computed(() => this.screen.bucket()?.body.shape);
+  protected readonly depth = computed(() => {
+    const [shape, contents] = [this.shape(), this.screen.contents()];
+    return shape && contents ? Math.round(depthAtVolume({ shape, volumeMl: contents.volumeMl }).depthMm) : 0;
+  });
+  /** The studio's own pieces first; the ready-made forms where it has none yet. */
+  protected readonly rows = computed(() => {
+    const own = this.pieces.value();
+    const coatMm = this.coatMm();
+    if (!own || !coatMm) return undefined;
+    const known = own.flatMap((piece) => {
+      const shape = PIECE_SHAPES.find((one) => one.id === piece.body.plan.shapeId);
+      return shape ? [{ name: piece.body.name, shape, piece }] : [];
+    });
+    const all = known.length > 0 ? known : PIECE_SHAPES.map((shape) => ({ name: shape.name, shape, piece: undefined }));
+    return all.map((one) => ({ name: one.name, ...this.rowOf(one.shape, one.piece, coatMm) }));
+  });
+
+  private rowOf(piece: PieceShape, planned: Piece | undefined, coatMm: number): DipRow {
+    const contents = this.screen.contents()!;
+    const bucket = this.shape();
+    const reach = bucket && attempt(() => dipReach({ bucket, glazeMl: contents.volumeMl, piece, inside: this.inside() }));
+    // The inside is about as large as the outside; c = 0.5 of the dry coat is powder.
+    const coatSlurryMl = (areaCm2({ profile: piece.outside }) * coatMm * 0.1 * 0.5 * contents.density * contents.volumeMl) / contents.dryGrams;
+    const gramsPerPiece = this.gramsFor(piece, planned, coatMm);
+    return {
+      ...(reach?.kind === 'ok' ? reachWords(reach.value, this.units) : { tone: 'quiet', dips: 'needs its inner sizes' }),
+      pour: this.units.millilitres(Math.round(pourNeedMl({ piece, zone: 'inside', coatSlurryMl }) / 10) * 10),
+      covers: this.coversWords(bucket, piece, reach?.kind === 'ok' ? reach.value : undefined, gramsPerPiece),
+    };
+  }
+
+  /** Dry grams one piece takes: by its plan where this bucket is in it, else both faces at the coat asked for. */
+  private gramsFor(shape: PieceShape, planned: Piece | undefined, coatMm: number): number {
+    const { density } = this.screen.contents()!;
+    const bucketIds = new Set([this.screen.bucket()!.id]);
+    const coats = planned ? coatsOfPlan({ plan: planned.body.plan, shape, count: 1, bucketIds }) : [];
+    const both = { count: 1, areaCm2: 2 * areaCm2({ profile: shape.outside }), coatMm, way: 'dip' as const };
+    return dryGramsForPieces({ pieces: coats.length > 0 ? coats : [both], density });
+  }
+
+  /** By dipping, only what stands above the depth the piece needs can be used up; the last of it is poured. */
+  private coversWords(bucket: BucketShape | undefined, piece: PieceShape, reach: DipReach | undefined, gramsPerPiece: number): string {
+    const { dryGrams, volumeMl } = this.screen.contents()!;
+    const all = piecesCovered({ dryGrams, stayShare: 0, gramsPerPiece });
+    if (!bucket || reach?.kind !== 'whole') return String(all);
+    let [low, high] = [0, volumeMl];
+    while (high - low > 5) {
+      const middle = (low + high) / 2;
+      if (dipReach({ bucket, glazeMl: middle, piece, inside: this.inside() }).kind === 'whole') high = middle;
+      else low = middle;
+    }
+    const dipped = piecesCovered({ dryGrams, stayShare: Math.min(1, high / volumeMl), gramsPerPiece });
+    return `${all}, ${dipped} by dipping`;
+  }
+}
+
+function reachWords(reach: DipReach, units: Units): { tone: string; dips: string } {
+  switch (reach.kind) {
+    case 'whole':
+      return { tone: 'good', dips: `goes under whole; the level rises ${units.roughly(reach.risesMm)}` };
+    case 'tooWide':
+      return { tone: 'look', dips: `too wide (${units.roughly(reach.acrossMm)} in ${units.roughly(reach.narrowestMm)}): pour it` };
+    case 'part': {
+      const until = `${units.roughly(reach.reachMm)} of ${units.roughly(reach.heightMm)}`;
+      const how = reach.spills
+        ? ', then it spills: take some out'
+        : reach.moreMl > 0
+          ? `; whole with ${units.litres(reach.moreMl)} more`
+          : '; pour it';
+      return { tone: 'look', dips: until + how };
+    }
+  }
+}

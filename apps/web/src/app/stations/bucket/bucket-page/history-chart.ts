@@ -1,0 +1,161 @@
+import type { BucketMoment } from '@cazuela/core';
+import { format } from 'date-fns';
+import { token, type LineChartConfig } from '../../../parts/line-chart';
+import type { Units } from '../../../data/units';
+
+export type HistoryMode = 'sg' | 'volume' | 'dry';
+export interface TimeWindow {
+  fromMs: number;
+  toMs: number;
+}
+
+export interface HistorySeries {
+  points: { x: number; y: number; measured: boolean }[];
+  /** What went in or out, for the marks under the curve. */
+  marks: { x: number; kind: 'water' | 'powder' | 'out' | 'drops' }[];
+  all: TimeWindow;
+}
+
+/** More than a screen has columns for is thinned to lowest and highest. */
+const MOST_POINTS = 500;
+const MARKS: Partial<Record<BucketMoment['event']['type'], HistorySeries['marks'][number]['kind']>> = {
+  waterAdded: 'water',
+  waterPouredOff: 'water',
+  powderAdded: 'powder',
+  filled: 'powder',
+  glazeTaken: 'out',
+  dropsAdded: 'drops',
+  gumAdded: 'drops',
+};
+
+/** What a bucket's history draws in one mode; nothing below two points. */
+export function historySeries(history: readonly BucketMoment[], mode: HistoryMode): HistorySeries | undefined {
+  const points: HistorySeries['points'] = [];
+  const marks: HistorySeries['marks'] = [];
+  for (const { event, undone, sg, volumeMl, dryGrams } of history) {
+    const y = mode === 'sg' ? sg : mode === 'volume' ? volumeMl : dryGrams;
+    if (undone || y === undefined) continue;
+    const x = Date.parse(event.at);
+    points.push({ x, y, measured: mode === 'sg' ? event.type === 'sgMeasured' : event.type === 'volumeMeasured' });
+    const kind = MARKS[event.type];
+    if (kind) marks.push({ x, kind });
+  }
+  if (points.length < 2) return undefined;
+  const [fromMs, toMs] = [points[0]!.x, points.at(-1)!.x];
+  return { points, marks, all: { fromMs, toMs: Math.max(toMs, fromMs + 60_000) } };
+}
+
+/** The window as drawn: what lies in it and one point to each side, thinned to what the screen can show. */
+export function thinned<Point extends { x: number; y: number }>(points: readonly Point[], { fromMs, toMs }: TimeWindow, most = MOST_POINTS): Point[] {
+  const first = Math.max(0, firstFrom(points, fromMs) - 1);
+  const last = Math.min(points.length, firstFrom(points, toMs) + 2);
+  const inside = points.slice(first, last);
+  if (inside.length <= most) return inside;
+  const width = Math.ceil(inside.length / (most / 2));
+  const kept: Point[] = [];
+  for (let start = 0; start < inside.length; start += width) {
+    const some = inside.slice(start, start + width);
+    const low = some.reduce((a, b) => (b.y < a.y ? b : a));
+    const high = some.reduce((a, b) => (b.y > a.y ? b : a));
+    kept.push(...(low === high ? [low] : low.x <= high.x ? [low, high] : [high, low]));
+  }
+  return kept;
+}
+
+/** The window moved by a share of itself, or widened; never beyond what there is. */
+export function movedWindow(window: TimeWindow, all: TimeWindow, change: { by?: number; times?: number }): TimeWindow {
+  const whole = all.toMs - all.fromMs;
+  const width = Math.min(whole, Math.max(whole / 400, (window.toMs - window.fromMs) * (change.times ?? 1)));
+  const middle = (window.fromMs + window.toMs) / 2 + (change.by ?? 0) * (window.toMs - window.fromMs);
+  const fromMs = Math.min(all.toMs - width, Math.max(all.fromMs, middle - width / 2));
+  return { fromMs, toMs: fromMs + width };
+}
+
+/** The chart of one mode in one window: the curve, what was measured on it, what went in and out below. */
+export function historyChart(
+  series: HistorySeries,
+  window: TimeWindow,
+  look: { mode: HistoryMode; range: { sgLow: number; sgHigh: number }; units: Units },
+): { config: LineChartConfig; words: string } {
+  const { mode, range, units } = look;
+  const points = thinned(series.points, window);
+  const readings = thinned(
+    series.points.filter((point) => point.measured),
+    window,
+  );
+  const say = (value: number): string => (mode === 'sg' ? units.sg(value) : mode === 'volume' ? units.litres(value) : units.mass(value));
+  const values = points.map((point) => point.y);
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const foot = low - (high - low || 0.01) * 0.14;
+  const edge = (y: number): { x: number; y: number }[] => [
+    { x: window.fromMs, y },
+    { x: window.toMs, y },
+  ];
+  const ink = token('--iron-wash');
+  const colour = { water: token('--cobalt'), powder: token('--iron'), out: token('--rutile'), drops: token('--copper') };
+  const dots = { borderWidth: 0, showLine: false, clip: 8 } as const;
+  const marks = (Object.keys(colour) as (keyof typeof colour)[]).map((kind) => ({
+    ...dots,
+    data: thinned(
+      series.marks.filter((mark) => mark.kind === kind).map((mark) => ({ x: mark.x, y: foot })),
+      window,
+    ),
+    pointStyle: 'rect' as const,
+    pointRadius: 3,
+    pointBackgroundColor: colour[kind],
+    pointBorderWidth: 0,
+  }));
+  const band =
+    mode === 'sg'
+      ? [
+          { data: edge(range.sgHigh), borderWidth: 0, pointRadius: 0, backgroundColor: `${token('--copper')}2e`, fill: 1 },
+          { data: edge(range.sgLow), borderWidth: 0, pointRadius: 0 },
+        ]
+      : [];
+  const format_ = window.toMs - window.fromMs > 2 * 86_400_000 ? 'd MMM' : 'd MMM HH:mm';
+  return {
+    words: `${{ sg: 'SG', volume: 'Volume', dry: 'Dry powder' }[mode]} over time: ${series.points.length} steps, ${readings.length} of them measured, from ${say(series.points[0]!.y)} to ${say(series.points.at(-1)!.y)}.`,
+    config: {
+      type: 'line',
+      data: {
+        datasets: [
+          ...band,
+          { data: points, borderColor: token('--iron'), borderWidth: 1.5, stepped: 'after', clip: 8, pointRadius: 0 },
+          { ...dots, data: readings, pointRadius: 3.5, pointBackgroundColor: token('--cobalt'), pointBorderWidth: 0 },
+          ...marks,
+        ],
+      },
+      options: {
+        animation: false,
+        responsive: true,
+        maintainAspectRatio: false,
+        parsing: false,
+        normalized: true,
+        events: [],
+        scales: {
+          x: {
+            type: 'linear',
+            min: window.fromMs,
+            max: window.toMs,
+            grid: { display: false },
+            ticks: { color: ink, maxTicksLimit: 7, maxRotation: 0, callback: (value) => format(new Date(Number(value)), format_) },
+          },
+          y: {
+            grid: { color: token('--line') },
+            ticks: { color: ink, maxTicksLimit: 6, callback: (value) => say(Number(value)) },
+          },
+        },
+      },
+    },
+  };
+}
+
+function firstFrom(points: readonly { x: number }[], ms: number): number {
+  let [low, high] = [0, points.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (points[middle]!.x < ms) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

@@ -1,0 +1,255 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { bucketDrift, daysLeft } from '@cazuela/core';
+import { PreferencesStore } from '../../../data/preferences';
+import { sayWhen } from '../../../data/times';
+import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
+import { LineChart } from '../../../parts/line-chart';
+import { driftWords, eventWords, evaporatedWords } from '../bucket-words';
+import { BucketScreen } from './bucket-screen';
+import { historyChart, historySeries, movedWindow, type HistoryMode, type HistorySeries, type TimeWindow } from './history-chart';
+
+/** Steps of the history shown before the rest is folded away, and unfolded at a time. */
+const NEWEST = 8;
+const MORE = 100;
+
+/** What time did to the bucket: drift, what has left since it was measured, its lid, the chart, every step. */
+@Component({
+  selector: 'cz-history-panel',
+  imports: [MatIcon, Choice, LineChart],
+  template: `
+    <div class="spread">
+      <h2 id="history">Time</h2>
+      <cz-choice label="Lid" [options]="lids" [value]="lid()" (changed)="setLid($event)" />
+    </div>
+    @if (drift(); as words) {
+      <p>{{ words }}</p>
+    }
+    @if (gone(); as it) {
+      <p role="note">
+        {{ it.words }}
+        @if (it.pourable > 0) {
+          <button type="button" class="press quiet-press" (click)="topUp(it.pourable)">
+            Put {{ units.millilitres(it.pourable) }} back, unmeasured
+          </button>
+        }
+      </p>
+    }
+    @if (chart(); as drawn) {
+      <div class="row">
+        <cz-choice label="Show" [options]="modes" [value]="mode()" (changed)="mode.set($event)" />
+        <span class="row tools">
+          <button type="button" class="press bare" (click)="move({ by: -0.4 })">Earlier</button>
+          <button type="button" class="press bare" (click)="move({ by: 0.4 })">Later</button>
+          <button type="button" class="press bare" (click)="move({ times: 0.5 })">Closer</button>
+          <button type="button" class="press bare" (click)="move({ times: 2 })">Further</button>
+        </span>
+      </div>
+      <cz-line-chart
+        class="chart"
+        tabindex="0"
+        aria-label="Drag it, or move it with the arrow keys"
+        [config]="drawn.config"
+        [words]="drawn.words"
+        (pointerdown)="grab($event)"
+        (pointermove)="drag($event)"
+        (pointerup)="held.set(undefined)"
+        (pointercancel)="held.set(undefined)"
+        (keydown)="key($event)"
+      />
+      <p class="quiet small key">
+        <span class="dot measured"></span> measured <span class="dot water"></span> water <span class="dot powder"></span> powder
+        <span class="dot out"></span> used or poured on <span class="dot drops"></span> drops, gum
+      </p>
+    }
+    <table class="sheet">
+      @for (row of rows(); track row.event.id) {
+        <tr [class.undone]="row.undone">
+          <td class="quiet small nowrap">{{ when(row.event.at) }}</td>
+          <td class="small nowrap">{{ row.event.by }}</td>
+          <td>{{ row.words }}</td>
+          <td class="num">{{ row.sg && !row.undone ? units.sg(row.sg) : '' }}</td>
+          <td class="no-print">
+            @if (!row.undone && row.canBack) {
+              <button type="button" class="press bare back" [attr.aria-label]="'Take back: ' + row.words" (click)="undo(row.event.id)">
+                <mat-icon svgIcon="undo" aria-hidden="true" />
+              </button>
+            }
+          </td>
+        </tr>
+      }
+    </table>
+    @if (screen.history().length > rows().length) {
+      <button type="button" class="press bare" (click)="most.set(most() + more)">
+        Earlier steps, {{ screen.history().length - rows().length }} more
+      </button>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.6rem;
+    }
+    .spread,
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem 1rem;
+      align-items: end;
+      justify-content: space-between;
+    }
+    .tools {
+      gap: 0;
+    }
+    .chart {
+      height: 13rem;
+      cursor: grab;
+      touch-action: pan-y;
+    }
+    .key {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.2rem 0.5rem;
+      align-items: center;
+    }
+    .dot {
+      width: 9px;
+      height: 9px;
+      margin-left: 0.6rem;
+    }
+    .measured {
+      background: var(--cobalt);
+      border-radius: 50%;
+    }
+    .water {
+      background: var(--cobalt);
+    }
+    .powder {
+      background: var(--iron);
+    }
+    .out {
+      background: var(--rutile);
+    }
+    .drops {
+      background: var(--copper);
+    }
+    .undone td {
+      text-decoration: line-through;
+      color: var(--iron-wash);
+    }
+    .nowrap {
+      white-space: nowrap;
+    }
+    .back {
+      padding: 0;
+      width: 44px;
+    }
+    @media (max-width: 900px) {
+      td:nth-child(2) {
+        display: none;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HistoryPanel {
+  protected readonly screen = inject(BucketScreen);
+  protected readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesStore).value;
+  protected readonly when = sayWhen;
+  protected readonly more = MORE;
+  protected readonly most = signal(NEWEST);
+  protected readonly mode = signal<HistoryMode>('sg');
+  protected readonly modes = [
+    ['sg', 'SG'],
+    ['volume', 'volume'],
+    ['dry', 'dry powder'],
+  ] as const;
+  protected readonly lids = [
+    ['open', 'off'],
+    ['closed', 'on'],
+    ['untold', 'not told'],
+  ] as const;
+  protected readonly lid = computed(() => this.screen.contents()?.lid ?? 'untold');
+  protected readonly held = signal<number | undefined>(undefined);
+  private readonly series = computed(() => historySeries(this.screen.history(), this.mode()));
+  /** All of it, until somebody looks closer: then it stays where they look, also when something new comes in. */
+  private readonly window = linkedSignal<HistorySeries | undefined, TimeWindow | undefined>({
+    source: this.series,
+    computation: (series, before) => {
+      const [seen, whole] = [before?.value, before?.source?.all];
+      const closer = seen && whole && seen.toMs - seen.fromMs < 0.999 * (whole.toMs - whole.fromMs);
+      return closer ? seen : series?.all;
+    },
+  });
+  protected readonly chart = computed(() => {
+    // Read so that the chart is drawn anew in the other theme's colours.
+    this.preferences();
+    const [series, window, bucket] = [this.series(), this.window(), this.screen.bucket()];
+    return series && window && bucket ? historyChart(series, window, { mode: this.mode(), range: bucket.body, units: this.units }) : undefined;
+  });
+  protected readonly rows = computed(() =>
+    this.screen
+      .history()
+      .slice(-this.most())
+      .map((moment) => ({
+        ...moment,
+        words: eventWords(moment.event, this.units),
+        canBack: moment.event.type !== 'filled' || moment.event.pairEventId !== undefined,
+      }))
+      .reverse(),
+  );
+  /** What its readings say of the water that leaves by itself. */
+  protected readonly drift = computed(() => {
+    const [bucket, contents] = [this.screen.bucket(), this.screen.contents()];
+    if (!bucket || !contents?.measuredAt) return '';
+    const drift = bucketDrift({ events: this.screen.events() });
+    if (drift.kind !== 'ok') return '';
+    const { perDay, perDaySd, spells, tells } = drift;
+    const drifting = { ...contents, ...(tells ? { drift: { perDay, perDaySd, spells } } : {}) };
+    return driftWords(drift, daysLeft({ contents: drifting, ...bucket.body, nowAt: this.screen.nowAt() }), this.units);
+  });
+  protected readonly gone = computed(() => {
+    const evaporated = this.screen.evaporated();
+    if (!evaporated || evaporated.waterMl < 5) return undefined;
+    return { words: evaporatedWords(evaporated, this.units), pourable: this.units.pourable(evaporated.lowMl) };
+  });
+
+  protected setLid(lid: 'open' | 'closed' | 'untold'): void {
+    if (lid !== 'untold' && lid !== this.lid()) this.screen.note({ type: 'lidSet', lid });
+  }
+
+  protected topUp(millilitres: number): void {
+    this.screen.note({ type: 'waterAdded', grams: millilitres, entered: { value: millilitres, unit: 'mL' } });
+  }
+
+  protected undo(eventId: string): void {
+    this.screen.note({ type: 'undone', eventId });
+  }
+
+  protected move(change: { by?: number; times?: number }): void {
+    const [series, window] = [this.series(), this.window()];
+    if (series && window) this.window.set(movedWindow(window, series.all, change));
+  }
+
+  protected grab(event: PointerEvent): void {
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    this.held.set(event.clientX);
+  }
+
+  protected drag(event: PointerEvent): void {
+    const from = this.held();
+    if (from === undefined) return;
+    const width = (event.currentTarget as HTMLElement).clientWidth;
+    this.held.set(event.clientX);
+    this.move({ by: (from - event.clientX) / width });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const change = { ArrowLeft: { by: -0.2 }, ArrowRight: { by: 0.2 }, '+': { times: 0.5 }, '-': { times: 2 } }[event.key];
+    if (!change) return;
+    event.preventDefault();
+    this.move(change);
+  }
+}

@@ -1,0 +1,60 @@
+import type { BucketEvent } from '../bucket/bucket-events';
+import { standingEvents } from '../bucket/event-order';
+import { feelReading, WITH_THICKNESS, type FeelKind } from './feel-readings';
+import { monotoneFit, type MonotoneFit } from './monotone-fit';
+
+/** A reading by feel and an SG of the same visit, nothing having gone in between. */
+export interface FeelPair {
+  at: string;
+  value: number;
+  sg: number;
+}
+
+/** Within this long a bucket at rest is the same glaze, ms. */
+const SAME_VISIT_MS = 2 * 3_600_000;
+/** What changes how the liquid stands, or its SG. */
+const CHANGES = new Set<BucketEvent['type']>(['filled', 'waterAdded', 'waterPouredOff', 'powderAdded', 'dropsAdded', 'gumAdded']);
+
+/** Every reading of one kind that has an SG of the same visit beside it, oldest first. */
+export function feelPairs({ events, kind }: { events: readonly BucketEvent[]; kind: FeelKind }): FeelPair[] {
+  const pairs: FeelPair[] = [];
+  let waiting: { at: string; value: number }[] = [];
+  let sg: { atMs: number; sg: number } | undefined;
+  for (const event of standingEvents(events)) {
+    const atMs = Date.parse(event.at);
+    if (CHANGES.has(event.type)) {
+      waiting = [];
+      sg = undefined;
+    } else if (event.type === 'sgMeasured') {
+      for (const one of waiting) if (atMs - Date.parse(one.at) <= SAME_VISIT_MS) pairs.push({ ...one, sg: event.sg });
+      waiting = [];
+      sg = { atMs, sg: event.sg };
+    } else {
+      const reading = feelReading(event);
+      if (reading?.kind !== kind) continue;
+      if (sg && atMs - sg.atMs <= SAME_VISIT_MS) pairs.push({ at: event.at, value: reading.value, sg: sg.sg });
+      else waiting.push({ at: event.at, value: reading.value });
+    }
+  }
+  return pairs;
+}
+
+export interface FeelAndSg {
+  kind: FeelKind;
+  pairs: FeelPair[];
+  /** SG that a reading stands for, and the reading that an SG stands for: each fitted in its own direction. */
+  sgFromFeel: MonotoneFit;
+  feelFromSg: MonotoneFit;
+}
+
+/** How one kind of reading and SG teach each other in this bucket. */
+export function feelAndSg({ events, kind }: { events: readonly BucketEvent[]; kind: FeelKind }): FeelAndSg {
+  const pairs = feelPairs({ events, kind });
+  const direction = WITH_THICKNESS[kind];
+  return {
+    kind,
+    pairs,
+    sgFromFeel: monotoneFit({ points: pairs.map(({ value, sg }) => ({ x: value, y: sg })), direction }),
+    feelFromSg: monotoneFit({ points: pairs.map(({ value, sg }) => ({ x: sg, y: value })), direction }),
+  };
+}
