@@ -3,11 +3,13 @@ import {
   bucketDrift,
   coatCurve,
   convertMix,
+  monotoneFit,
   planBatch,
   recipeOutlook,
   replayBucket,
   rescueOvershoot,
   substitute,
+  turningPoint,
   type BucketEvent,
   type Powder,
   type RecipeLine,
@@ -46,10 +48,15 @@ export function coreRows(): Row[] {
     coatCurve({ sg: 1.45, density: 2.62, state: 'normal', bisqueCone: '05', wallMm: 5, faces: 1, points: 200, mostSeconds: 10 });
   const history: BucketEvent[] = [
     { ...head, type: 'filled', parts: [{ powderId: 'p', name: 'Kaolin', part: 'base', grams: 9000, density: 2.6 }], waterGrams: 9000, from: 'batch' },
-    ...Array.from({ length: 4999 }, (_, i): BucketEvent =>
-      i % 2 ? { ...head, type: 'waterAdded', grams: 1 } : { ...head, type: 'sgMeasured', sg: 1.45, sgSd: 0.005 },
-    ),
+    ...Array.from({ length: 4999 }, (_, i): BucketEvent => {
+      const own = { ...head, id: `e${i}`, at: new Date(Date.UTC(2026, 0, 1) + i * 3_600_000).toISOString() };
+      return i % 2 ? { ...own, type: 'waterAdded', grams: 1 } : { ...own, type: 'sgMeasured', sg: 1.45 + 0.01 * Math.sin(i), sgSd: 0.005 };
+    }),
   ];
+  // As tablets send it when some were offline: the last third first.
+  const late = [...history.slice(3333), ...history.slice(0, 3333)];
+  const drops = Array.from({ length: 24 }, (_, i) => ({ drops: 5 * i, seconds: i < 8 ? 14 : Math.max(4, 14 - (i - 8)) + 0.1 * Math.sin(i) }));
+  const pairs = Array.from({ length: 120 }, (_, i) => ({ x: 4 + (i % 40) / 4, y: 1.5 - i / 2000 + 0.004 * Math.sin(i) }));
   const present = LINES.slice(0, 10).map((line) => ({ powderId: line.powderId, grams: 100 * line.percent }));
   const convert = (): unknown => convertMix({ present, target: LINES });
   const overshoot = (): unknown =>
@@ -67,6 +74,13 @@ export function coreRows(): Row[] {
     { what: 'a coat curve of 200 points with its band', ms: middleMs(curve, { perRound: 20 }), most: 2 },
     { what: 'its drift from 2,500 readings', ms: middleMs(() => bucketDrift({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },
     { what: 'a bucket replayed from 5,000 events', ms: middleMs(() => replayBucket({ events: history }), { warmUp: 10, perRound: 5 }), most: 20 },
+    { what: 'the same, a third of them come late', ms: middleMs(() => replayBucket({ events: late }), { warmUp: 10, perRound: 5 }), most: 20 },
+    { what: 'the turning point of 24 steps', ms: middleMs(() => turningPoint({ points: drops }), { warmUp: 10, perRound: 5 }), most: 20 },
+    {
+      what: 'feel and SG from 120 pairs, with its spread',
+      ms: middleMs(() => monotoneFit({ points: pairs, direction: 'falling' }), { warmUp: 10, perRound: 5 }),
+      most: 20,
+    },
   ];
   return rows.map(({ what, ms, most }) => ({ what, measured: `${ms.toFixed(3)} ms`, wanted: `under ${most} ms`, ok: ms < most }));
 }

@@ -13,7 +13,7 @@ export async function listRows(address: string, db: MariaDbAddress): Promise<Row
   const sql = await createConnection({ host: db.host, port: db.port, user: db.user, password: db.password, database: db.database });
   try {
     const [studio] = (await (await fetch(`${address}/api/studios`)).json()) as [{ id: string }];
-    await fill(sql, studio.id);
+    await fillShelf(sql, studio.id);
     const url = `${address}/api/studios/${studio.id}/buckets`;
     const list = async (): Promise<void> => {
       const answer = (await (await fetch(url)).json()) as unknown[];
@@ -48,7 +48,8 @@ export async function listRows(address: string, db: MariaDbAddress): Promise<Row
   }
 }
 
-async function fill(sql: Connection, studioId: string): Promise<void> {
+/** Five hundred measured buckets and their history, straight into the tables. */
+export async function fillShelf(sql: Connection, studioId: string): Promise<void> {
   const body = JSON.stringify({ name: 'Prueba', sgLow: 1.44, sgHigh: 1.47, capacityMl: 12_000, colour: '#7FA08C', notes: '' });
   const parts = Array.from({ length: 9 }, (_, i) => ({ powderId: uuid(), name: `Powder ${i}`, part: 'base', grams: 500, density: 2.6 }));
   const contents = JSON.stringify({

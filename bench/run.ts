@@ -6,13 +6,14 @@ import { freePort } from '../scripts/lib/free-port';
 import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
 import { startServer, stopServer } from '../scripts/lib/server-process';
 import { benchRows } from './bench.bench';
+import { bucketRows } from './bucket.bench';
 import { coreRows } from './core.bench';
 import { importRows } from './import.bench';
 import { listRows } from './list.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
 
-const PARTS = ['core', 'page', 'bench', 'list', 'import'] as const;
+const PARTS = ['core', 'page', 'bench', 'bucket', 'list', 'import'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -33,6 +34,7 @@ if (PARTS.some((part) => part !== 'core' && wanted(part))) {
   try {
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));
+    if (wanted('bucket')) show(await bucketRows(server.address, database.address));
     if (wanted('list')) show(await listRows(server.address, database.address));
     if (wanted('import')) show(await importRows(server.address, database.address));
   } finally {

@@ -15,6 +15,7 @@ export interface DemoLoad {
 export interface LoadedRecipe {
   id: string;
   versionId: string;
+  version: number;
   body: RecipeBody;
   powders: Powder[];
 }

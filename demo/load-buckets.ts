@@ -1,6 +1,18 @@
 import { v7 as uuid } from 'uuid';
-import { planBatch, waterPerDryGram, type BatchEvent, type BatchPlan, type BucketEvent, type BucketPart } from '@cazuela/core';
-import { appendToStream } from '../apps/server/src/features/events/append-events';
+import {
+  brimMl,
+  planBatch,
+  replayBucket,
+  splitBucket,
+  waterPerDryGram,
+  waterToThin,
+  type BatchEvent,
+  type BucketShape,
+  type BatchPlan,
+  type BucketEvent,
+  type BucketPart,
+} from '@cazuela/core';
+import { appendToStream, eventsOf } from '../apps/server/src/features/events/append-events';
 import { createBucketRow } from '../apps/server/src/features/buckets/create-bucket-row';
 import type { DemoLoad, LoadedRecipe } from './demo-load';
 import { seeded } from './random';
@@ -15,18 +27,34 @@ interface BucketStory {
   last: { sg: number; sgSd: number; litres: number; daysAgo: number };
   by: string;
   extra?: (clock: DemoLoad['clock']) => BucketEvent[];
+  /** SG it gains a day by itself; a lid that is off is told. */
+  perDay: number;
+  lidOff?: boolean;
 }
+
+/** A tapered pail of sixteen litres, and a straight pot of ten. */
+const PAIL: BucketShape = { kind: 'cone', bottomMm: 250, topMm: 290, highMm: 280 };
+const POT: BucketShape = { kind: 'cylinder', acrossMm: 240, highMm: 225 };
 
 const event = (at: string, by: string): { id: string; at: string; by: string } => ({ id: uuid(), at, by });
 
 const STORIES: readonly BucketStory[] = [
-  { name: 'Leche de Higo', daysOld: 150, baseGrams: 9000, last: { sg: 1.452, sgSd: 0.006, litres: 11.6, daysAgo: 2 }, by: 'Maia' },
-  { name: 'Marisma', daysOld: 96, baseGrams: 8000, last: { sg: 1.53, sgSd: 0.008, litres: 10, daysAgo: 1 }, by: 'Inés' },
+  { name: 'Leche de Higo', daysOld: 150, baseGrams: 9000, last: { sg: 1.452, sgSd: 0.006, litres: 11.6, daysAgo: 2 }, perDay: 0.0006, by: 'Maia' },
+  {
+    name: 'Marisma',
+    daysOld: 96,
+    baseGrams: 8000,
+    last: { sg: 1.53, sgSd: 0.008, litres: 10, daysAgo: 1 },
+    perDay: 0.0019,
+    lidOff: true,
+    by: 'Inés',
+  },
   {
     name: 'Ceniza Clara',
     daysOld: 60,
     baseGrams: 4200,
     last: { sg: 1.334, sgSd: 0.007, litres: 6.3, daysAgo: 4 },
+    perDay: 0.0008,
     by: 'Oriol',
     extra: (clock) => [
       {
@@ -36,17 +64,21 @@ const STORIES: readonly BucketStory[] = [
       },
     ],
   },
-  { name: 'Retama', daysOld: 44, baseGrams: 3200, last: { sg: 1.471, sgSd: 0.006, litres: 4.3, daysAgo: 3 }, by: 'Bruno' },
-  { name: 'Tinaja', daysOld: 120, baseGrams: 9000, last: { sg: 1.458, sgSd: 0.006, litres: 12.1, daysAgo: 2 }, by: 'Inés' },
+  { name: 'Retama', daysOld: 44, baseGrams: 3200, last: { sg: 1.471, sgSd: 0.006, litres: 4.3, daysAgo: 3 }, perDay: 0.001, by: 'Bruno' },
+  { name: 'Tinaja', daysOld: 120, baseGrams: 9000, last: { sg: 1.458, sgSd: 0.006, litres: 12.1, daysAgo: 2 }, perDay: 0.0007, by: 'Inés' },
   {
     name: 'Humo',
     daysOld: 80,
     baseGrams: 6000,
     last: { sg: 1.408, sgSd: 0.006, litres: 8.2, daysAgo: 6 },
+    perDay: 0.0009,
     by: 'Bruno',
     extra: (clock) => [
-      { ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'noted', text: '24 drops of Epsom brine; the swirl stops in 4 s now.' },
-      { ...event(clock.ago({ days: 6 }), 'Bruno'), type: 'swirlTimed', seconds: 4 },
+      // Fifteen drops at a time: nothing, nothing, then it turns.
+      ...[14, 13.8, 14.1, 9.2, 5.6, 4.3, 4].flatMap((seconds, step): BucketEvent[] => [
+        ...(step > 0 ? [{ ...event(clock.ago({ days: 6, minutes: -10 * step }), 'Bruno'), type: 'dropsAdded', drops: 15 } as const] : []),
+        { ...event(clock.ago({ days: 6, minutes: -10 * step - 4 }), 'Bruno'), type: 'swirlTimed', seconds },
+      ]),
     ],
   },
 ];
@@ -60,7 +92,9 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
     buckets.set(story.name, { id, colour: recipe.body.colour, recipe });
     const plan = planOf(recipe, story.baseGrams);
     const { sgLow, sgHigh, colour } = recipe.body;
-    const body = { name: story.name, sgLow, sgHigh, capacityMl: story.baseGrams > 5000 ? 16_000 : 10_000, colour, notes: '' };
+    const shape = story.baseGrams > 5000 ? PAIL : POT;
+    const capacityMl = Math.round(brimMl({ shape }));
+    const body = { name: story.name, sgLow, sgHigh, capacityMl, colour, notes: '', shape, feel: { swirl: { low: 6, high: 12 } } };
     await createBucketRow(load.context, {
       id,
       studioId: load.studioId,
@@ -83,10 +117,12 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
       parts,
       waterGrams: plan.waterGrams,
       from: 'batch',
+      glazes: [`${story.name}, version ${recipe.version}`],
     };
     await append(load, id, [filled, ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
   }
   await loadUnfinishedBatch(load, recipes.get('Noche Honda')!);
+  await loadScraps(load, buckets);
   buckets.set('Agua Quieta', await loadJar(load, recipes.get('Agua Quieta')!));
   return buckets;
 }
@@ -99,16 +135,28 @@ const planOf = (recipe: LoadedRecipe, baseGrams: number): BatchPlan =>
     water: { kind: 'toSg', sg: (recipe.body.sgLow + recipe.body.sgHigh) / 2 },
   });
 
-/** Measured every nine days or so, water put back, glaze used; ends at the story's last reading. */
+/** Measured every nine days or so as it thickens, felt by swirl, watered back, used; ends at the story's last reading. */
 function monthsOfUse({ clock }: DemoLoad, story: BucketStory, wantedSg: number, random: () => number): BucketEvent[] {
   const events: BucketEvent[] = [];
   const members = ['Inés', 'Bruno', 'Oriol', 'Maia'];
+  if (story.lidOff) events.push({ ...event(clock.ago({ days: story.daysOld, minutes: -30 }), story.by), type: 'lidSet', lid: 'open' });
+  let sgNow = wantedSg - 0.004;
+  let before = story.daysOld;
   for (let daysAgo = story.daysOld - 6; daysAgo > story.last.daysAgo + 3; daysAgo -= 7 + Math.floor(random() * 5)) {
     const by = members[Math.floor(random() * members.length)]!;
     const at = (minutes: number): string => clock.ago({ days: daysAgo, minutes: -minutes });
-    const sg = wantedSg - 0.012 + random() * 0.03;
-    events.push({ ...event(at(0), by), type: 'sgMeasured', sg: Number(sg.toFixed(3)), sgSd: 0.007 });
-    if (random() > 0.4) events.push({ ...event(at(8), by), type: 'waterAdded', grams: Math.round(100 + random() * 300) });
+    sgNow += story.perDay * (before - daysAgo);
+    before = daysAgo;
+    const read = Number((sgNow + (random() - 0.5) * 0.008).toFixed(3));
+    const seconds = Number((9 - (sgNow - wantedSg) * 160 + (random() - 0.5) * 1.2).toFixed(1));
+    events.push({ ...event(at(0), by), type: 'stirred' });
+    events.push({ ...event(at(2), by), type: 'sgMeasured', sg: read, sgSd: 0.005 });
+    events.push({ ...event(at(5), by), type: 'swirlTimed', seconds });
+    if (read > wantedSg + 0.01) {
+      const grams = Math.round(waterToThin({ volumeMl: story.last.litres * 1000, sg: read, targetSg: wantedSg }));
+      events.push({ ...event(at(8), by), type: 'waterAdded', grams, entered: { value: grams, unit: 'mL' } });
+      sgNow += wantedSg - read;
+    }
     events.push({ ...event(at(60), by), type: 'glazeTaken', millilitres: Math.round(80 + random() * 260), reason: 'dips' });
   }
   const { sg, sgSd, litres, daysAgo } = story.last;
@@ -206,6 +254,33 @@ async function loadJar(load: DemoLoad, { id: recipeId, versionId, powders }: Loa
     { ...event(load.clock.ago({ days: 12 }), 'Maia'), type: 'sgMeasured', sg: 1.502, sgSd: 0.01 },
   ]);
   return { id, colour };
+}
+
+/** Leftovers of two buckets, poured together last month: a mixture of known powders. */
+async function loadScraps(load: DemoLoad, buckets: LoadedBuckets): Promise<void> {
+  const id = uuid();
+  const body = {
+    name: 'Scraps',
+    sgLow: 1.4,
+    sgHigh: 1.5,
+    capacityMl: 20_000,
+    colour: '#8A7F6E',
+    notes: 'Leftovers of known average. Test before use.',
+  };
+  const { context, studioId, transaction, clock } = load;
+  await createBucketRow(context, { id, studioId, body, recipeId: null, recipeVersionId: null, transaction });
+  for (const [index, name] of ['Tinaja', 'Retama'].entries()) {
+    const from = buckets.get(name)!;
+    const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, { studioId, stream: 'bucket', streamId: from.id }, transaction) });
+    if (replay.kind === 'empty') continue;
+    const takenMl = 900;
+    const poured = splitBucket({ contents: replay.contents, takenMl });
+    const head = event(clock.ago({ days: 1, hours: 3 - index }), 'Maia');
+    const filledId = uuid();
+    const glazes = replay.contents.glazes ?? [];
+    await append(load, from.id, [{ ...head, type: 'glazeTaken', millilitres: takenMl, reason: 'other', toId: id, ...poured, pairEventId: filledId }]);
+    await append(load, id, [{ ...head, id: filledId, type: 'filled', ...poured, glazes, from: 'split', fromId: from.id, pairEventId: head.id }]);
+  }
 }
 
 async function append(load: DemoLoad, bucketId: string, events: BucketEvent[]): Promise<void> {

@@ -25,7 +25,7 @@ export async function loadRecipes({ context, transaction, studioId, clock }: Dem
         { transaction },
       );
     }
-    loaded.set(recipe.body.name, { id, versionId, body: versions.at(-1)!.body, powders });
+    loaded.set(recipe.body.name, { id, versionId, version: versions.length, body: versions.at(-1)!.body, powders });
   }
   return loaded;
 }

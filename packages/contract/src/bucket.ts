@@ -44,7 +44,7 @@ export const bucketContentsSchema = z.strictObject({
   lid: z.enum(['open', 'closed']).optional(),
   codeReadAt: timeSchema.optional(),
   contaminated: z.array(z.string()).optional(),
-  mixtureOf: z.array(z.string()).optional(),
+  glazes: z.array(z.string()).optional(),
   drift: z.strictObject({ perDay: z.number(), perDaySd: z.number(), spells: z.int() }).optional(),
 }) satisfies z.ZodType<BucketContents>;
 

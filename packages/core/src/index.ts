@@ -78,10 +78,10 @@ export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseT
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';
 export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './bucket/bucket-events';
 export { inBenchOrder, standingEvents, takenBack } from './bucket/event-order';
-export { standOf, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
+export { mixtureOf, standOf, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
 export { UNMEASURED_SG_SD, replayBucket } from './bucket/replay-bucket';
 export { slurryStateFromSwirl } from './bucket/slurry-state';
-export { bucketHistory, type BucketMoment } from './bucket/bucket-history';
+export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from './bucket/bucket-history';
 export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './bucket/combine-readings';
 export { bucketDrift, daysInRange, type DaysInRange, type Drift, type DriftAnswer } from './bucket/drift';
 export { EVAPORATION_GUESS, exposureOf, type Lid } from './bucket/lid';

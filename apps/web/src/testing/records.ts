@@ -33,9 +33,9 @@ export class FakeRecords {
   }
 
   /** The studio is known before anything else is asked. */
-  openStudio(): void {
+  openStudio(change: Partial<Studio> = {}): void {
     TestBed.inject(StudioStore).id$.subscribe();
-    this.http.expectOne('/api/studios').flush([STUDIO]);
+    this.http.expectOne('/api/studios').flush([{ ...STUDIO, ...change }]);
   }
 
   answer(path: string, body: unknown, method = 'GET'): void {

@@ -43,13 +43,14 @@ export interface BucketContents {
   codeReadAt?: string;
   /** What got into it that should not have. */
   contaminated?: string[];
-  /** Names of the glazes poured together in it; absent while it is one glaze. */
-  mixtureOf?: string[];
+  /** The glazes it is made of, by name and version, as far as anybody told. */
+  glazes?: string[];
   /** How fast it thickens by itself, kept beside the state for the shelf. */
   drift?: { perDay: number; perDaySd: number; spells: number };
 }
 
-export type BucketReplay = { kind: 'empty' } | { kind: 'ok'; contents: BucketContents };
+/** A bucket without powder may still hold rinse water; it goes into whatever is poured in next. */
+export type BucketReplay = { kind: 'empty'; waterGrams: number } | { kind: 'ok'; contents: BucketContents };
 
 /** A bucket in the middle of its replay. */
 export interface RunningBucket {
@@ -86,7 +87,7 @@ export const NOTHING_GRAMS = 1e-6;
 
 /** What the bucket holds at this point of its replay. */
 export function standOf(running: RunningBucket): BucketReplay {
-  if (!(sumGrams(running.parts) > NOTHING_GRAMS) || !(running.waterGrams >= 0)) return { kind: 'empty' };
+  if (!(sumGrams(running.parts) > NOTHING_GRAMS) || !(running.waterGrams >= 0)) return { kind: 'empty', waterGrams: running.waterGrams };
   return { kind: 'ok', contents: contentsOf(running) };
 }
 
@@ -98,7 +99,8 @@ function contentsOf(running: RunningBucket): BucketContents {
   const baseDryGrams = of('base');
   const { epsomGrams, silicateGrams, gumMl } = additives;
   return {
-    parts,
+    // A copy: the replay may go on.
+    parts: parts.map((part) => ({ ...part })),
     dryGrams,
     baseDryGrams,
     stainGrams: of('stain'),
@@ -118,12 +120,21 @@ function contentsOf(running: RunningBucket): BucketContents {
     ...(lid ? { lid } : {}),
     ...(codeReadAt ? { codeReadAt } : {}),
     ...(contaminated.length > 0 ? { contaminated } : {}),
-    ...(glazes.length > 1 ? { mixtureOf: glazes } : {}),
+    ...(glazes.length > 0 ? { glazes } : {}),
   };
 }
+
+/** Names of the glazes poured together in it; undefined while it is one glaze. */
+export const mixtureOf = ({ glazes }: Pick<BucketContents, 'glazes'>): string[] | undefined => (glazes && glazes.length > 1 ? glazes : undefined);
 
 export const sumGrams = (parts: readonly { grams: number }[]): number => parts.reduce((sum, part) => sum + part.grams, 0);
 
 /** Litres as they stand, mL: particles and water. */
 export const runningMl = ({ parts, waterGrams }: { parts: readonly BucketPart[]; waterGrams: number }): number =>
   parts.reduce((sum, part) => sum + part.grams / part.density, 0) + waterGrams;
+
+/** SG as it stands, without all the rest; undefined while there is no powder. */
+export function runningSg(running: Pick<RunningBucket, 'parts' | 'waterGrams'>): number | undefined {
+  const dryGrams = sumGrams(running.parts);
+  return dryGrams > NOTHING_GRAMS ? (dryGrams + running.waterGrams) / runningMl(running) : undefined;
+}

@@ -1,4 +1,4 @@
-import { emptyBucket, standOf } from './bucket-contents';
+import { emptyBucket, runningMl, runningSg, standOf, sumGrams, type BucketReplay } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
 import { inBenchOrder, takenBack } from './event-order';
 import { applyBucketEvent } from './replay-bucket';
@@ -12,18 +12,30 @@ export interface BucketMoment {
   undone: boolean;
 }
 
+/** A bucket's history and what it holds at the end of it, from one replay. */
+export interface BucketStory {
+  moments: BucketMoment[];
+  now: BucketReplay;
+}
+
 /** Every event of a bucket with the SG, volume and dry powder it left, oldest first. Undone ones are marked and leave no trace. */
-export function bucketHistory({ events }: { events: readonly BucketEvent[] }): BucketMoment[] {
+export function bucketStory({ events }: { events: readonly BucketEvent[] }): BucketStory {
   const gone = takenBack(events);
   const running = emptyBucket();
-  return inBenchOrder(events)
-    .filter((event) => event.type !== 'undone')
-    .map((event) => {
-      if (gone.has(event.id)) return { event, undone: true };
-      applyBucketEvent(running, event);
-      const stand = standOf(running);
-      if (stand.kind === 'empty') return { event, undone: false };
-      const { sg, volumeMl, dryGrams } = stand.contents;
-      return { event, undone: false, sg, volumeMl, dryGrams };
-    });
+  const moments: BucketMoment[] = [];
+  for (const event of inBenchOrder(events)) {
+    if (event.type === 'undone') continue;
+    if (gone.has(event.id)) {
+      moments.push({ event, undone: true });
+      continue;
+    }
+    applyBucketEvent(running, event);
+    const sg = runningSg(running);
+    moments.push(
+      sg === undefined ? { event, undone: false } : { event, undone: false, sg, volumeMl: runningMl(running), dryGrams: sumGrams(running.parts) },
+    );
+  }
+  return { moments, now: standOf(running) };
 }
+
+export const bucketHistory = ({ events }: { events: readonly BucketEvent[] }): BucketMoment[] => bucketStory({ events }).moments;

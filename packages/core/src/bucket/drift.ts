@@ -1,5 +1,5 @@
 import { EIGHTY_PERCENT_Z } from '../coat/predict';
-import { emptyBucket, standOf } from './bucket-contents';
+import { emptyBucket, runningSg } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
 import { standingEvents } from './event-order';
 import { ExposureClock, exposureOf, lidIsTold, type Lid } from './lid';
@@ -57,15 +57,15 @@ export function bucketDrift({ events }: { events: readonly BucketEvent[] }): Dri
   const clock = new ExposureClock();
   const running = emptyBucket();
   for (const event of standing) {
-    const atMs = Date.parse(event.at);
-    if (event.type === 'lidSet') clock.setLid(event.lid, atMs);
+    if (event.type === 'lidSet') clock.setLid(event.lid, Date.parse(event.at));
     if (event.type === 'sgMeasured') {
+      const atMs = Date.parse(event.at);
       const { openDays, lidKnown } = clock.read(atMs);
       const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * MS_PER_DAY;
-      const book = longEnough && (lidKnown || !byLid) ? standOf(running) : undefined;
-      if (last && book?.kind === 'ok') {
+      const bookSg = longEnough && (lidKnown || !byLid) ? runningSg(running) : undefined;
+      if (last && bookSg !== undefined) {
         const variance = event.sgSd ** 2 + last.sd ** 2 + (touched ? ADDITION_SD ** 2 : 0);
-        weightedRise += ((event.sg - book.contents.sg) * openDays) / variance;
+        weightedRise += ((event.sg - bookSg) * openDays) / variance;
         weightedDays += openDays ** 2 / variance;
         spells += 1;
       }

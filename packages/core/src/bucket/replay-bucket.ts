@@ -13,6 +13,7 @@ export const UNMEASURED_SG_SD = 0.02;
 const SAME_VISIT_MS = 6 * 3_600_000;
 /** Gum solution is water but for 1.5 %. */
 const GUM_WATER_SHARE = 0.985;
+const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
 
 /**
  * What is in a bucket, replayed from its events. Powder is known best (it was weighed), so an SG reading corrects the
@@ -29,9 +30,9 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
   switch (event.type) {
     case 'filled':
       if (sumGrams(running.parts) <= NOTHING_GRAMS) startAnew(running);
-      if (event.additives) running.additives = added(running.additives, event.additives, 1);
+      if (event.additives) addAdditives(running, event.additives, 1);
       running.glazes = [...new Set([...running.glazes, ...(event.glazes ?? [])])];
-      running.parts = mergeParts(running.parts, event.parts, 1);
+      mergeParts(running, event.parts, 1);
       running.waterGrams += event.waterGrams;
       changed(running);
       break;
@@ -52,14 +53,14 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
       changed(running);
       break;
     case 'powderAdded':
-      running.parts = mergeParts(running.parts, event.parts, 1);
+      mergeParts(running, event.parts, 1);
       changed(running);
       break;
     case 'glazeTaken':
       take(running, event);
       break;
     case 'gumAdded':
-      running.additives = { ...running.additives, gumMl: running.additives.gumMl + event.millilitres };
+      running.additives.gumMl += event.millilitres;
       running.waterGrams += GUM_WATER_SHARE * event.millilitres;
       changed(running);
       break;
@@ -106,7 +107,8 @@ function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 's
   if (sumGrams(running.parts) <= 0) return;
   const density = densityOfPowders({ parts: running.parts });
   if (event.sg >= density) return;
-  const sameVisit = running.measuredAt !== undefined && Date.parse(event.at) - Date.parse(running.measuredAt) < SAME_VISIT_MS;
+  const sameVisit =
+    running.readings.length > 0 && running.measuredAt !== undefined && Date.parse(event.at) - Date.parse(running.measuredAt) < SAME_VISIT_MS;
   running.readings = [...(sameVisit ? running.readings : []), { sg: event.sg, sgSd: event.sgSd }];
   const { sg, sgSd } = combineReadings({ readings: running.readings });
   running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg, density });
@@ -123,15 +125,15 @@ function take(running: RunningBucket, event: Extract<BucketEvent, { type: 'glaze
     scale(running, Math.max(0, 1 - event.millilitres / before), true);
     return;
   }
-  running.parts = mergeParts(running.parts, event.parts, -1);
+  mergeParts(running, event.parts, -1);
   running.waterGrams = Math.max(0, running.waterGrams - (event.waterGrams ?? 0));
-  if (event.additives) running.additives = added(running.additives, event.additives, -1);
+  if (event.additives) addAdditives(running, event.additives, -1);
 }
 
 function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<BucketEvent, { type: 'dropsAdded' }>): void {
   const grams = dropGrams({ drops, of });
   const key = of === 'epsom' ? 'epsomGrams' : 'silicateGrams';
-  running.additives = { ...running.additives, [key]: running.additives[key] + grams };
+  running.additives[key] += grams;
   const percent = (100 * running.additives[key]) / sumGrams(running.parts);
   // Until a swirl says better, a dose that usually works is taken to have worked.
   if (percent >= DOSE_PERCENT[of].least) running.slurryState = of === 'epsom' ? 'flocculated' : 'deflocculated';
@@ -139,32 +141,39 @@ function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<Bucket
 
 function changed(running: RunningBucket): void {
   running.changed = true;
-  running.readings = [];
+  if (running.readings.length > 0) running.readings = [];
 }
 
-/** Glaze poured into an empty bucket is a new glaze; the lid and the last stirring are the bucket's own. */
+/** Glaze poured into an empty bucket is a new glaze; lid, last stirring and what water stood in it are the bucket's own. */
 function startAnew(running: RunningBucket): void {
-  const { lid, stirredAt } = running;
-  Object.assign(running, emptyBucket(), { sgSd: undefined, measuredAt: undefined, feel: undefined, codeReadAt: undefined, lid, stirredAt });
+  const { lid, stirredAt, waterGrams } = running;
+  Object.assign(running, emptyBucket(), {
+    sgSd: undefined,
+    measuredAt: undefined,
+    feel: undefined,
+    codeReadAt: undefined,
+    lid,
+    stirredAt,
+    waterGrams,
+  });
 }
 
-function mergeParts(into: readonly BucketPart[], change: readonly BucketPart[], sign: 1 | -1): BucketPart[] {
-  const merged = into.map((part) => ({ ...part }));
+/** Adds or takes powder by powder, in place: a history of thousands of steps has no time for copies. */
+function mergeParts(running: RunningBucket, change: readonly BucketPart[], sign: 1 | -1): void {
   for (const part of change) {
-    const same = merged.find((other) => other.powderId === part.powderId && other.part === part.part);
+    const same = running.parts.find((other) => other.powderId === part.powderId && other.part === part.part);
     if (same) same.grams = Math.max(0, same.grams + sign * part.grams);
-    else if (sign > 0) merged.push({ ...part });
+    else if (sign > 0) running.parts.push({ ...part });
   }
-  return merged;
 }
 
 function scale(running: RunningBucket, factor: number, additivesToo = false): void {
-  running.parts = running.parts.map((part) => ({ ...part, grams: part.grams * factor }));
+  for (const part of running.parts) part.grams *= factor;
   running.waterGrams *= factor;
-  if (additivesToo) running.additives = added({ epsomGrams: 0, silicateGrams: 0, gumMl: 0 }, running.additives, factor);
+  if (!additivesToo) return;
+  for (const key of ADDITIVES) running.additives[key] *= factor;
 }
 
-function added(to: Additives, what: Additives, times: number): Additives {
-  const sum = (key: keyof Additives): number => Math.max(0, to[key] + times * what[key]);
-  return { epsomGrams: sum('epsomGrams'), silicateGrams: sum('silicateGrams'), gumMl: sum('gumMl') };
+function addAdditives(running: RunningBucket, what: Additives, sign: 1 | -1): void {
+  for (const key of ADDITIVES) running.additives[key] = Math.max(0, running.additives[key] + sign * what[key]);
 }

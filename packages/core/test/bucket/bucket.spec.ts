@@ -99,6 +99,34 @@ describe('a bucket remembers', () => {
   });
 });
 
+describe('what was put in changes how the slurry stands', () => {
+  const drops = (count: number, of?: 'silicate'): BucketEvent => ({ ...head(), type: 'dropsAdded', drops: count, ...(of ? { of } : {}) });
+
+  it('a usual dose of salts is taken to have worked, until a swirl says otherwise', () => {
+    // 5 kg dry: 0.05 % are 2.5 g, 72 drops.
+    expect(contents(filled(), drops(71)).slurryState).toBe('normal');
+    expect(contents(filled(), drops(72)).slurryState).toBe('flocculated');
+    expect(contents(filled(), drops(72), { ...head(), type: 'swirlTimed', seconds: 9 }).slurryState).toBe('normal');
+  });
+
+  it('silicate pushes it the other way', () => {
+    expect(contents(filled(), drops(80, 'silicate')).slurryState).toBe('deflocculated');
+  });
+
+  it('gum brings its water, salts bring none', () => {
+    expect(contents(filled(), { ...head(), type: 'gumAdded', millilitres: 100 }).waterGrams).toBeCloseTo(6098.5, 9);
+    expect(contents(filled(), drops(50)).waterGrams).toBe(6000);
+  });
+
+  it('glaze poured into an emptied bucket starts anew; what water stood in it counts', () => {
+    const emptied: BucketEvent[] = [filled(), drops(80), { ...head(), type: 'glazeTaken', millilitres: 99_999, reason: 'waste' }];
+    const rinse: BucketEvent = { ...head(), type: 'waterAdded', grams: 200 };
+    const again = contents(...emptied, rinse, { ...filled(), ...head() });
+    expect(again).toMatchObject({ slurryState: 'normal', waterGrams: 6200 });
+    expect(again.additives).toBeUndefined();
+  });
+});
+
 describe('pouring into another bucket', () => {
   it('makes and loses nothing', () => {
     const inside = contents(filled(), { ...head(), type: 'powderAdded', parts: [COBALT], reason: 'stain' });

@@ -128,6 +128,8 @@ describe('drops are counted', () => {
         { drops: 10, seconds: 9 },
       ],
     });
+    const weeksLater: BucketEvent = { ...head('w'), at: '2026-04-01T09:00:00.000Z', type: 'swirlTimed', seconds: 3 };
+    expect(dropsCounted({ events: [...events, weeksLater] }).swirls).toHaveLength(2);
     expect(dropsCounted({ events: [...events, { ...fill(), at: later(9) }] })).toEqual({ drops: 0, swirls: [], flows: [] });
   });
 });

@@ -29,8 +29,8 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
   const there = replayBucket({ events: await eventsOf<BucketEvent>(context, to, transaction) });
   const poured = pourOut({ contents: replay.contents, takenMl });
   const glazes = [
-    ...(there.kind === 'ok' ? (there.contents.mixtureOf ?? [await glazeName(context, toId, transaction)]) : []),
-    ...(replay.contents.mixtureOf ?? [await glazeName(context, fromId, transaction)]),
+    ...(there.kind === 'ok' ? (there.contents.glazes ?? [await glazeName(context, toId, transaction)]) : []),
+    ...(replay.contents.glazes ?? [await glazeName(context, fromId, transaction)]),
   ];
   const taken = { id: move.takenEventId, at, by, type: 'glazeTaken', millilitres: takenMl, reason, toId, ...poured, pairEventId: move.filledEventId };
   const filled = { id: move.filledEventId, at, by, type: 'filled', ...poured, glazes, from: 'split', fromId, pairEventId: move.takenEventId };

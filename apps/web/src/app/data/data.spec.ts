@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
-import { Subject, throwError } from 'rxjs';
+import { firstValueFrom, Subject, throwError } from 'rxjs';
+import { bucket } from '../../testing/made-up';
 import { FakeRecords, settle, STUDIO } from '../../testing/records';
 import { ApiFailure, toFailure } from './api';
+import { BucketAhead } from './bucket-ahead';
 import { deed } from './deed';
 import { Keys } from './keys';
 import { loadedFor } from './load';
@@ -182,5 +184,36 @@ describe('times and members', () => {
     store.choose('A stranger');
     expect(store.by()).toBe('Inés');
     expect(store.studio()?.id).toBe(STUDIO.id);
+  });
+});
+
+describe('a bucket asked for ahead', () => {
+  it('is asked for once: the page takes what is on its way', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const ahead = TestBed.inject(BucketAhead);
+    const of = bucket();
+    ahead.want(of.id);
+    ahead.want(of.id);
+    const taken = firstValueFrom(ahead.take(of.id));
+    records.answer(`/buckets/${of.id}`, of);
+    expect((await taken).id).toBe(of.id);
+    const again = firstValueFrom(ahead.take(of.id));
+    records.answer(`/buckets/${of.id}`, of);
+    expect((await again).code).toBe('B1');
+  });
+
+  it('that failed on its way is asked for by the page itself', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const ahead = TestBed.inject(BucketAhead);
+    const of = bucket();
+    ahead.want(of.id);
+    records.drop(`/buckets/${of.id}`);
+    const taken = firstValueFrom(ahead.take(of.id));
+    await settle();
+    await settle();
+    records.answer(`/buckets/${of.id}`, of);
+    expect((await taken).id).toBe(of.id);
   });
 });

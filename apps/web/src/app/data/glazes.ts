@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary, Recipe } from '@cazuela/contract';
-import { glazeFacts, type GlazeFacts, type Powder } from '@cazuela/core';
+import { glazeFacts, mixtureOf, type GlazeFacts, type Powder } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from './studio-api';
 
@@ -35,7 +35,7 @@ function factsOf(bucket: BucketSummary, recipes: readonly Recipe[], powders: rea
       surface: recipe?.surface ?? 'unknown',
       movement: recipe?.movement ?? 'unknown',
       // A test speaks for the recipe it was made with, not for what was stained, poured together or spoiled since.
-      foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !bucket.contents.mixtureOf && !bucket.contents.contaminated,
+      foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !mixtureOf(bucket.contents) && !bucket.contents.contaminated,
       contents: bucket.contents,
       powders,
     }),

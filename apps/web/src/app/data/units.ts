@@ -82,6 +82,8 @@ export class Units {
   share = (value: number): string => `${Number(value.toFixed(3))} %`;
   percent = (value: number): string => `${formatSensible(value)} %`;
   plain = formatSensible;
+  /** A number as it was typed: 20, not 20.0. */
+  typed = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 4 });
   /** An amount of the studio's money. */
   money = (amount: number): string => `${formatFixed(amount, 2)} ${this.studio()?.currency ?? ''}`.trim();
 }

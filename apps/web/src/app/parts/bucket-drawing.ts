@@ -43,7 +43,8 @@ const HALF_BOTTOM = 47;
     <svg viewBox="0 0 150 156" role="img" [attr.aria-label]="spoken()">
       @if (level() > 0) {
         <path [attr.d]="glaze()" [attr.fill]="bucket().colour" />
-        <ellipse cx="60" [attr.cy]="surfaceY()" [attr.rx]="halfAt(surfaceY())" ry="7" [attr.fill]="bucket().colour" class="surface" />
+        <ellipse cx="60" [attr.cy]="surfaceY()" [attr.rx]="halfAt(surfaceY())" ry="7" [attr.fill]="bucket().colour" />
+        <ellipse cx="60" [attr.cy]="surfaceY()" [attr.rx]="halfAt(surfaceY())" ry="7" class="surface" />
       }
       <path class="wall" d="M4 16 L13 146 Q60 155 107 146 L116 16" />
       <ellipse class="wall" cx="60" cy="16" rx="56" ry="8" />
@@ -68,7 +69,7 @@ const HALF_BOTTOM = 47;
       stroke-width: 2.4;
     }
     .surface {
-      filter: brightness(1.08);
+      fill: rgb(255 255 255 / 14%);
       stroke: rgb(0 0 0 / 18%);
     }
     .scale {

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
-import { daysLeft, feelVerdict, rangeVerdict, type EvaporationGround, type FeelNow, type FeelVerdict } from '@cazuela/core';
+import { daysLeft, feelVerdict, mixtureOf, rangeVerdict, type EvaporationGround, type FeelNow, type FeelVerdict } from '@cazuela/core';
 import { Clock } from '../data/clock';
 import { StudioStore } from '../data/studio-store';
 import { sayAge } from '../data/times';
 import { Units } from '../data/units';
+import { AskAhead } from './ask-ahead';
 import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
 
 interface ShelfEntry extends DrawnBucket {
@@ -24,19 +25,19 @@ interface ShelfEntry extends DrawnBucket {
 /** The shelf: every bucket as a vessel with its level and SG, one tap from its page. */
 @Component({
   selector: 'cz-bucket-row',
-  imports: [BucketDrawing, RouterLink],
+  imports: [AskAhead, BucketDrawing, RouterLink],
   template: `
     <ul class="plain-list">
       @for (entry of entries(); track entry.id) {
         <li>
-          <a [routerLink]="['/bucket', entry.id]">
+          <a [routerLink]="['/bucket', entry.id]" [czAskAhead]="entry.id">
             <cz-bucket-drawing [bucket]="entry" />
             <span class="board" aria-hidden="true"></span>
             <strong>{{ entry.name }}</strong>
             <span class="reading"
-              ><span class="figure">{{ entry.reading }}</span> <span class="quiet small">{{ entry.sure }}</span>
-              <span [class]="entry.tone">{{ entry.words }}</span></span
+              ><span class="figure">{{ entry.reading }}</span> <span class="quiet small">{{ entry.sure }}</span></span
             >
+            <span class="reading" [class]="entry.tone">{{ entry.words }}</span>
             <span class="quiet small">{{ entry.code }}{{ entry.volumeMl === undefined ? '' : ', ' + units.litres(entry.volumeMl) }} </span>
             @if (entry.age) {
               <span class="quiet small">{{ entry.age }}</span>
@@ -125,7 +126,7 @@ export class BucketRow {
       age: at ? sayAge(at, this.nowAt()) : '',
       left: left ? daysWords(left) : '',
       soon: (left?.days ?? 99) < 4,
-      warns: contents?.contaminated ? 'contaminated' : contents?.mixtureOf ? 'a mixture' : '',
+      warns: contents?.contaminated ? 'contaminated' : contents && mixtureOf(contents) ? 'a mixture' : '',
     };
   }
 }
@@ -147,6 +148,6 @@ function feelFigure(feel: FeelNow | undefined): string {
 }
 
 function daysWords({ days, ground }: { days: number; ground: EvaporationGround }): string {
-  const said = days > 60 ? 'months' : days < 1 ? 'less than a day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
-  return `${said} left${ground === 'guess' ? ', a guess' : ''}`;
+  const said = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
+  return `good for ${said}${ground === 'guess' ? ', a guess' : ''}`;
 }

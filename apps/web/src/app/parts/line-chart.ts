@@ -43,7 +43,18 @@ export class LineChart {
   }
 }
 
-/** A colour token as the page has it now: canvas cannot read CSS variables. */
+let looked: { theme: string; colours: Map<string, string> } | undefined;
+
+/**
+ * A colour token as the page has it now: canvas cannot read CSS variables. Looked up once a theme, for asking the page in the middle of
+ * its making costs a layout each time.
+ */
 export function token(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#30231b';
+  const theme = `${document.documentElement.dataset['theme'] ?? 'auto'} ${window.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'}`;
+  if (looked?.theme !== theme) looked = { theme, colours: new Map() };
+  const known = looked.colours.get(name);
+  if (known) return known;
+  const colour = getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  if (colour) looked.colours.set(name, colour);
+  return colour || '#30231b';
 }

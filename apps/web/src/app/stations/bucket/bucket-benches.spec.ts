@@ -1,21 +1,23 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { BucketEvent } from '@cazuela/core';
-import type { BenchEvent, Bucket } from '@cazuela/contract';
+import type { BenchEvent, Bucket, Studio } from '@cazuela/contract';
 import { ago, bucket, id, POWDERS, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/outbox';
 import { BucketPage } from './bucket-page/bucket-page';
+import { BucketShelf } from './bucket-shelf/bucket-shelf';
 
 describe('the benches of a bucket', () => {
   let records: FakeRecords;
-  const open = async (of: Bucket, bench?: string, others: Bucket[] = []): Promise<Screen<BucketPage>> => {
+  const open = async (of: Bucket, bench?: string, others: Bucket[] = [], studio: Partial<Studio> = {}): Promise<Screen<BucketPage>> => {
     records = new FakeRecords();
-    records.openStudio();
+    records.openStudio(studio);
     TestBed.inject(Outbox).run$.subscribe();
     const screen = await Screen.open(BucketPage, { id: of.id });
     records.answer(`/buckets/${of.id}`, of);
+    await screen.settle();
     records.answer('/powders', [...POWDERS, BENTONITE]);
     records.answer('/buckets', [of, ...others].map(summaryOf));
     await screen.settle();
@@ -83,13 +85,13 @@ describe('the benches of a bucket', () => {
       await screen.press('edge softened');
       expect(sent()[0]).toMatchObject({ type: 'nailLooked', shows: 'softened' });
       await screen.settle();
-      expect(screen.text).toContain('Swirl stopped after 4.00 s, and sprang back');
+      expect(screen.text).toContain('Swirl stopped after 4 s, and sprang back');
     });
 
     it('what it should feel like is kept with the bucket, and judged by', async () => {
       const of = happened(bucket(), { ...head(5), type: 'swirlTimed', seconds: 14 });
       const told = await open({ ...of, body: { ...of.body, feel: { swirl: { low: 6, high: 10 } } } }, 'By feel');
-      expect(told.text).toContain('Feels too thin. swirl 14.0 s');
+      expect(told.text).toContain('Feels too thin: swirl 14.0 s');
       expect(told.text).toContain('SG is right and it runs like water: a few drops of Epsom brine');
       await told.type('Swirl from', '12');
       expect(told.text).toContain('The “from” must not be above the “to”.');
@@ -112,6 +114,33 @@ describe('the benches of a bucket', () => {
       const screen = await open({ ...plain, events: [first, ...enough, { ...head(10), type: 'swirlTimed', seconds: 10.5 }] }, 'By feel');
       expect(screen.text).toContain('A swirl of 10.5 s stands for SG 1.45 (');
       expect(screen.text).toContain('from 4 pairs in this bucket');
+    });
+  });
+
+  describe('a studio that works by feel alone', () => {
+    const felt = { swirl: { low: 6, high: 10 } };
+
+    it('meets a bucket by its feel: no SG is asked for', async () => {
+      const of = happened(bucket(), { ...head(5), type: 'swirlTimed', seconds: 8 });
+      const { text } = await open({ ...of, body: { ...of.body, feel: felt } }, undefined, [], { reads: 'feel' });
+      expect(text).toContain('Feels right: swirl 8.0 s');
+      expect(text).not.toContain('Measure the SG');
+      expect(text).not.toContain('Wanted 1.43');
+    });
+
+    it('sees its shelf by feel', async () => {
+      const shelf = new FakeRecords();
+      shelf.openStudio({ reads: 'feel' });
+      const screen = await Screen.open(BucketShelf);
+      const of = summaryOf(bucket());
+      const at = ago(5);
+      shelf.answer('/buckets', [
+        { ...of, body: { ...of.body, feel: felt }, contents: { ...of.contents!, feel: { swirlSeconds: 14, at } } },
+        { ...of, id: id(), code: 'B2' },
+      ]);
+      await screen.settle();
+      expect(screen.text).toContain('14 s too thin');
+      expect(screen.text).toContain('not felt');
     });
   });
 

@@ -1,10 +1,10 @@
 import type {
   AgainstEarlier,
   AgainstTheBook,
+  BucketContents,
   BucketEvent,
   CorrectionPlan,
   DaysInRange,
-  DriftAnswer,
   Evaporated,
   EvaporationGround,
 } from '@cazuela/core';
@@ -22,9 +22,9 @@ export function eventWords(event: BucketEvent, units: Units): string {
     case 'volumeMeasured':
       return event.depthMm
         ? `Stands ${Math.round(event.depthMm)} mm deep: ${units.litres(event.volumeMl)}`
-        : `Holds ${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.litres(event.volumeMl)}`;
+        : `Holds ${event.entered ? `${units.typed(event.entered.value)} ${event.entered.unit}` : units.litres(event.volumeMl)}`;
     case 'waterAdded':
-      return `${event.entered ? `${units.plain(event.entered.value)} ${event.entered.unit}` : units.millilitres(event.grams)} of water in`;
+      return `${event.entered ? `${units.typed(event.entered.value)} ${event.entered.unit}` : units.millilitres(event.grams)} of water in`;
     case 'waterPouredOff':
       return `${units.millilitres(event.grams)} of clear water poured off and kept`;
     case 'powderAdded': {
@@ -46,9 +46,9 @@ export function eventWords(event: BucketEvent, units: Units): string {
     case 'gumAdded':
       return `${units.millilitres(event.millilitres)} of gum solution in`;
     case 'swirlTimed':
-      return `Swirl stopped after ${units.plain(event.seconds)} s${event.springsBack ? ', and sprang back' : ''}`;
+      return `Swirl stopped after ${units.typed(event.seconds)} s${event.springsBack ? ', and sprang back' : ''}`;
     case 'flowTimed':
-      return `Flow cup empty after ${units.plain(event.seconds)} s`;
+      return `Flow cup empty after ${units.typed(event.seconds)} s`;
     case 'dripsCounted':
       return `${event.drips} ${event.drips === 1 ? 'drip' : 'drips'} from a finger`;
     case 'nailLooked':
@@ -162,12 +162,11 @@ export function daysLeftWords(left: DaysInRange & { ground: EvaporationGround })
   return `${about} in range${left.ground === 'guess' ? ', a guess' : ''}`;
 }
 
-/** How a bucket drifts and how long it will do, with what that rests on; nothing while too few readings tell. */
-export function driftWords(answer: DriftAnswer, left: DaysInRange | undefined, units: Units): string {
-  if (answer.kind === 'tooFewReadings' || !answer.tells) return '';
-  const ground = `from ${answer.spells} spells between its readings`;
-  const way = answer.perDay > 0 ? 'Thickens' : 'Thins';
-  const speed = `${way} by ${units.sgFine(Math.abs(answer.perDay))} a day, ${ground}.`;
+/** How a bucket drifts and how long it will do, with what that rests on. */
+export function driftWords(drift: NonNullable<BucketContents['drift']>, left: DaysInRange | undefined, units: Units): string {
+  const ground = `from ${drift.spells} spells between its readings`;
+  const way = drift.perDay > 0 ? 'Thickens' : 'Thins';
+  const speed = `${way} by ${units.sgFine(Math.abs(drift.perDay))} a day, ${ground}.`;
   if (!left) return speed;
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;

@@ -14,19 +14,19 @@ export const NAIL_WORDS: Readonly<Record<NailLook, string>> = {
 };
 
 export const FEEL_VERDICT_WORDS: Readonly<Record<FeelVerdict, { tone: string; words: string }>> = {
-  inRange: { tone: 'good', words: 'Feels right.' },
-  tooThick: { tone: 'stop', words: 'Feels too thick.' },
-  tooThin: { tone: 'stop', words: 'Feels too thin.' },
-  mixed: { tone: 'look', words: 'The readings contradict each other: stir and take them again.' },
+  inRange: { tone: 'good', words: 'Feels right' },
+  tooThick: { tone: 'stop', words: 'Feels too thick' },
+  tooThin: { tone: 'stop', words: 'Feels too thin' },
+  mixed: { tone: 'look', words: 'The readings contradict each other, stir and take them again' },
   unknown: { tone: 'quiet', words: '' },
 };
 
 /** A reading by feel as it is said. */
-export function feelValueWords(kind: FeelKind, value: number, units: Units): string {
+export function feelValueWords(kind: FeelKind, value: number): string {
   switch (kind) {
     case 'swirl':
     case 'flow':
-      return `${units.plain(value)} s`;
+      return `${value.toFixed(1)} s`;
     case 'drips':
       return `${Math.round(value)} drips`;
     case 'nail':
@@ -44,10 +44,10 @@ export function relationWords(both: FeelAndSg, now: { value: number | undefined;
   const ground = `from ${pairs.length} pairs in this bucket`;
   if (now.value !== undefined) {
     const { y, low, high, outside } = predictFromFit({ fit: sgFromFeel, x: now.value });
-    const said = `A ${FEEL_NAMES[kind]} of ${feelValueWords(kind, now.value, units)} stands for SG ${units.sg(y)} (${units.sg(low)}–${units.sg(high)}), ${ground}.`;
+    const said = `A ${FEEL_NAMES[kind]} of ${feelValueWords(kind, now.value)} stands for SG ${units.sg(y)} (${units.sg(low)}–${units.sg(high)}), ${ground}.`;
     return outside ? `${said} It lies outside of all of them.` : said;
   }
   if (now.sg === undefined) return '';
   const { y, low, high } = predictFromFit({ fit: feelFromSg, x: now.sg });
-  return `At SG ${units.sg(now.sg)} expect a ${FEEL_NAMES[kind]} of ${feelValueWords(kind, y, units)} (${units.plain(Math.max(0, low))}–${units.plain(high)}), ${ground}.`;
+  return `At SG ${units.sg(now.sg)} expect a ${FEEL_NAMES[kind]} of ${feelValueWords(kind, y)} (${units.plain(Math.max(0, low))}–${units.plain(high)}), ${ground}.`;
 }

@@ -15,7 +15,7 @@ import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 import { coatChart } from './coat-chart';
-import { cannotWords, curveSeconds } from './coat-words';
+import { cannotWords, curveSeconds, standWords } from './coat-words';
 
 const questionSchema = z.object({
   bucketId: z.string(),
@@ -54,6 +54,10 @@ export class CoatStation {
   protected readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   protected readonly chosen = computed(() => this.buckets().find((bucket) => bucket.id === this.question().bucketId) ?? this.buckets()[0]);
   protected readonly body = computed(() => this.bodies().find((body) => body.id === this.question().bodyId) ?? this.bodies()[0]);
+  protected readonly stands = computed(() => {
+    const contents = this.chosen()?.contents;
+    return contents ? standWords(contents) : [];
+  });
   protected readonly sg = computed(() => this.question().sg ?? this.chosen()?.contents?.sg ?? null);
   private readonly situation = computed<CoatSituation | undefined>(() => {
     const contents = this.chosen()?.contents;

@@ -1,4 +1,4 @@
-import type { CoatSituation, SecondsForCoat } from '@cazuela/core';
+import { STATE_GUESSES, type BucketContents, type CoatSituation, type SecondsForCoat } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** Why no time gives the wanted coat, and what would. Nothing when a time does. */
@@ -45,4 +45,19 @@ export interface CoatQuestion {
   situation: CoatSituation;
   seconds: number;
   coatMm: number;
+}
+
+/** How the liquid of a bucket stands and why that is thought, with what it does to film and packing; what else speaks against dipping now. */
+export function standWords(contents: BucketContents): string[] {
+  const { slurryState, feel, additives, contaminated } = contents;
+  const { filmMm, packing } = STATE_GUESSES[slurryState];
+  const swirl = feel?.swirlSeconds === undefined ? '' : `, by a swirl of ${feel.swirlSeconds} s`;
+  const salts = additives?.epsomGrams ? `, ${additives.epsomGrams.toFixed(1)} g of Epsom salts in it` : '';
+  const silicate = additives?.silicateGrams ? `, ${additives.silicateGrams.toFixed(1)} g of silicate in it` : '';
+  const film = `film ${filmMm.toFixed(2)} mm, packing ${packing}`;
+  return [
+    ...(slurryState === 'normal' && !swirl ? [] : [`Reckoned as ${slurryState}${swirl}${salts}${silicate}: ${film}.`]),
+    ...(additives?.gumMl ? ['Gum in it: it drinks slower than reckoned here, so expect less.'] : []),
+    ...(contaminated ? [`Contaminated: ${contaminated.join('; ')}.`] : []),
+  ];
 }

@@ -24,7 +24,7 @@ describe('the coat station', () => {
     const { text } = await open();
     expect(text).toMatch(/\d\.\d s for 0\.60 mm; expect 0\.\d\d mm to 0\.\d\d mm/);
     expect(text).toMatch(/0\.\d\d mm after 3\.0 s; 0\.\d\d mm to \d\.\d\d mm/);
-    expect(text).toContain('Starting guess: from SG, bisque cone and wall alone.');
+    expect(text).toContain('Starting guess: from SG, how the liquid stands, bisque cone and wall alone.');
   });
 
   it('opens with the bucket the potter came from; a thicker one needs less time', async () => {
@@ -32,6 +32,20 @@ describe('the coat station', () => {
     const screen = await open({ bucket: thick.id });
     expect(screen.text).toContain('the bucket: 1.550');
     expect(seconds(screen)).toBeLessThan(thin);
+  });
+
+  it('says how the bucket stands and why, and what that does to film and packing', async () => {
+    const contents = {
+      ...white.contents!,
+      slurryState: 'flocculated' as const,
+      feel: { swirlSeconds: 4, at: white.createdAt },
+      additives: { epsomGrams: 3.15, silicateGrams: 0, gumMl: 60 },
+      contaminated: ['iron from the tongs'],
+    };
+    const { text } = await open({}, [{ ...white, contents }]);
+    expect(text).toContain('Reckoned as flocculated, by a swirl of 4 s, 3.1 g of Epsom salts in it: film 0.30 mm, packing 0.42.');
+    expect(text).toContain('Gum in it: it drinks slower than reckoned here');
+    expect(text).toContain('Contaminated: iron from the tongs.');
   });
 
   it('moves with every key', async () => {

@@ -64,7 +64,13 @@ export class Home {
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
     });
   });
-  private readonly rows = computed(() => this.items().map((item) => nowRow(item, this.units)));
+  /** A studio that works by feel is not told of SGs it never asked for. */
+  private readonly rows = computed(() =>
+    this.items()
+      .filter((item) => this.studio()?.reads !== 'feel' || (item.kind !== 'outOfRange' && item.kind !== 'neverMeasured'))
+      .map((item) => nowRow(item, this.units)),
+  );
+  protected readonly inUse = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => !bucket.body.closedAt));
   protected readonly firstRows = computed(() => this.rows().slice(0, MOST_ROWS));
   protected readonly otherRows = computed(() => this.rows().slice(MOST_ROWS));
   protected readonly hotKiln = computed(() => {

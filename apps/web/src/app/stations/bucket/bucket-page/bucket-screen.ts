@@ -2,12 +2,12 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   attempt,
-  bucketHistory,
+  bucketStory,
   evaporatedSince,
   feelVerdict,
   lightnessOf,
+  mixtureOf,
   planCorrection,
-  replayBucket,
   solubleNames,
   stirringDue,
   stirringNeed,
@@ -23,6 +23,7 @@ import {
 import type { Bucket, BucketBody, BucketSummary } from '@cazuela/contract';
 import { catchError, combineLatest, EMPTY, filter, switchMap, tap, timer } from 'rxjs';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
+import { BucketAhead } from '../../../data/bucket-ahead';
 import { Clock } from '../../../data/clock';
 import { deed } from '../../../data/deed';
 import { loadedFor } from '../../../data/load';
@@ -31,6 +32,7 @@ import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { rangeAdvice } from '../bucket-words';
+import { wayWords } from '../way-words';
 
 /** Another tablet at the same bucket is seen after so long, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -39,48 +41,40 @@ const LOOK_AGAIN_MS = 4_000;
 @Injectable()
 export class BucketScreen {
   private readonly api = inject(StudioApi);
+  private readonly ahead = inject(BucketAhead);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
   private readonly units = inject(Units);
   private readonly studio = inject(StudioStore).studio;
   readonly nowAt = inject(Clock).at;
   private readonly id = signal<string | undefined>(undefined);
-  readonly all = loadedFor(this.id, (id) => combineLatest({ bucket: this.api.bucket(id), powders: this.api.powders(), buckets: this.api.buckets() }));
-  readonly bucket = computed<Bucket | undefined>(() => this.all.value()?.bucket);
-  readonly powders = computed(() => this.all.value()?.powders ?? []);
+  readonly all = loadedFor(this.id, (id) => this.ahead.take(id));
+  readonly bucket = computed<Bucket | undefined>(() => this.all.value());
+  /** What stands around it, asked for once the bucket itself is there: nobody waits for the shelf to see a bucket. */
+  readonly around = loadedFor(
+    () => this.bucket()?.id,
+    () => combineLatest({ powders: this.api.powders(), buckets: this.api.buckets() }),
+  );
+  readonly powders = computed(() => this.around.value()?.powders ?? []);
   readonly others = computed<BucketSummary[]>(() =>
-    (this.all.value()?.buckets ?? []).filter((one) => one.id !== this.bucket()?.id && !one.body.closedAt),
+    (this.around.value()?.buckets ?? []).filter((one) => one.id !== this.bucket()?.id && !one.body.closedAt),
   );
   readonly events = computed<BucketEvent[]>(() => {
     const bucket = this.bucket();
     return bucket ? withDoneHere(bucket.events, this.outbox.doneHere('bucket', bucket.id)) : [];
   });
+  private readonly story = computed(() => bucketStory({ events: this.events() }));
   readonly contents = computed(() => {
-    const replay = replayBucket({ events: this.events() });
-    return replay.kind === 'ok' ? { ...replay.contents, ...drifting(this.bucket()) } : undefined;
+    const { now } = this.story();
+    return now.kind === 'ok' ? { ...now.contents, ...drifting(this.bucket()) } : undefined;
   });
-  readonly history = computed(() => bucketHistory({ events: this.events() }));
+  readonly mixture = computed(() => mixtureOf(this.contents() ?? {}));
+  readonly history = computed(() => this.story().moments);
   /** What this studio judges its buckets by. */
   readonly reads = computed(() => this.studio()?.reads ?? 'both');
   readonly targetSg = computed(() => {
     const body = this.bucket()?.body;
     return body ? (body.sgLow + body.sgHigh) / 2 : 1.45;
-  });
-  readonly advice = computed(() => {
-    const contents = this.contents();
-    const body = this.bucket()?.body;
-    if (!contents || !body) return undefined;
-    const plan = attempt(() =>
-      planCorrection({
-        volumeMl: contents.volumeMl,
-        sg: contents.sg,
-        targetSg: this.targetSg(),
-        tolerance: (body.sgHigh - body.sgLow) / 2,
-        sgSd: contents.sgSd ?? 0.02,
-      }),
-    );
-    if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
-    return rangeAdvice(plan.value, { ...contents, targetSg: this.targetSg(), measured: contents.sgSd !== undefined }, this.units);
   });
   private readonly weighed = computed(() => weighedParts({ parts: this.contents()?.parts ?? [], powders: this.powders() }));
   readonly risk = computed(() => suspensionRisk({ parts: this.weighed() }));
@@ -98,7 +92,7 @@ export class BucketScreen {
     const { capacityMl, sgLow, sgHigh, shape } = bucket.body;
     const { volumeMl, sg, sgSd, density, waterGrams } = contents;
     const others = this.others()
-      .filter((one) => one.recipeId !== null && one.recipeId === bucket.recipeId && one.contents?.sgSd !== undefined && !one.contents.mixtureOf)
+      .filter((one) => one.recipeId !== null && one.recipeId === bucket.recipeId && one.contents?.sgSd !== undefined && !mixtureOf(one.contents))
       .map((one) => ({ id: one.id, code: one.code, sg: one.contents!.sg, volumeMl: one.contents!.volumeMl }));
     const asked = attempt(() =>
       waysIntoRange({
@@ -117,6 +111,29 @@ export class BucketScreen {
       }),
     );
     return asked.kind === 'ok' && asked.value.kind === 'ways' ? asked.value : undefined;
+  });
+  readonly advice = computed(() => {
+    const contents = this.contents();
+    const body = this.bucket()?.body;
+    if (!contents || !body) return undefined;
+    const plan = attempt(() =>
+      planCorrection({
+        volumeMl: contents.volumeMl,
+        sg: contents.sg,
+        targetSg: this.targetSg(),
+        tolerance: (body.sgHigh - body.sgLow) / 2,
+        sgSd: contents.sgSd ?? 0.02,
+      }),
+    );
+    if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
+    const best = this.ways()?.ways[0];
+    // A glaze that never clears is not settled and poured off: the quickest way that is open is the advice.
+    if (best && best.kind !== 'water' && best.kind !== 'pourOff') {
+      const { what, cost } = wayWords(best, this.units);
+      const side = this.ways()!.side === 'tooThin' ? 'Too thin' : 'Too thick';
+      return { tone: 'stop' as const, what: `${side}: ${lowered(what)}.`, how: `${cost}.` };
+    }
+    return rangeAdvice(plan.value, { ...contents, targetSg: this.targetSg(), measured: contents.sgSd !== undefined }, this.units);
   });
   readonly evaporated = computed(() => {
     const [contents, bucket] = [this.contents(), this.bucket()];
@@ -186,3 +203,5 @@ export class BucketScreen {
 
 /** Learnt by the records from its whole history. */
 const drifting = (bucket: Bucket | undefined): Pick<BucketContents, 'drift'> => (bucket?.contents?.drift ? { drift: bucket.contents.drift } : {});
+
+const lowered = (words: string): string => words[0]!.toLowerCase() + words.slice(1);

@@ -16,7 +16,7 @@ import { NumberField } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
 import { TapTimer } from '../../../parts/tap-timer';
 import { twoTargetWords } from '../cure-words';
-import { FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from '../feel-words';
+import { FEEL_NAMES, FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from '../feel-words';
 import { BucketScreen } from './bucket-screen';
 
 const RANGED = [
@@ -180,7 +180,7 @@ export class FeelPanel {
     const feel = this.screen.contents()?.feel;
     const said = feel ? FEEL_KINDS.flatMap((kind) => this.said(kind, feelValue(kind, feel))).join(', ') : '';
     if (!feel) return { tone: 'quiet', words: 'Not felt yet. Stir it, and tap.' };
-    return { tone, words: `${words} ${said}, ${sayWhen(feel.at)}.`.trim() };
+    return { tone, words: `${words ? `${words}: ` : 'Felt '}${said}, ${sayWhen(feel.at)}.` };
   });
   /** SG and liquid at once, where both are known and both have a range. */
   protected readonly both = computed(() => {
@@ -254,6 +254,6 @@ export class FeelPanel {
   }
 
   private said(kind: FeelKind, value: number | undefined): string[] {
-    return value === undefined ? [] : [`${kind} ${feelValueWords(kind, value, this.units)}`];
+    return value === undefined ? [] : [`${FEEL_NAMES[kind]} ${feelValueWords(kind, value)}`];
   }
 }

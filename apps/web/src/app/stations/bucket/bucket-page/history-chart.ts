@@ -9,16 +9,25 @@ export interface TimeWindow {
   toMs: number;
 }
 
+interface Dot {
+  x: number;
+  y: number;
+}
+const MARK_KINDS = ['water', 'powder', 'out', 'drops'] as const;
+type MarkKind = (typeof MARK_KINDS)[number];
+
 export interface HistorySeries {
-  points: { x: number; y: number; measured: boolean }[];
+  points: Dot[];
+  measured: Dot[];
   /** What went in or out, for the marks under the curve. */
-  marks: { x: number; kind: 'water' | 'powder' | 'out' | 'drops' }[];
+  marks: Record<MarkKind, Dot[]>;
   all: TimeWindow;
 }
 
 /** More than a screen has columns for is thinned to lowest and highest. */
-const MOST_POINTS = 500;
-const MARKS: Partial<Record<BucketMoment['event']['type'], HistorySeries['marks'][number]['kind']>> = {
+const MOST_POINTS = 320;
+const MOST_MARKS = 80;
+const MARKS: Partial<Record<BucketMoment['event']['type'], MarkKind>> = {
   waterAdded: 'water',
   waterPouredOff: 'water',
   powderAdded: 'powder',
@@ -30,19 +39,21 @@ const MARKS: Partial<Record<BucketMoment['event']['type'], HistorySeries['marks'
 
 /** What a bucket's history draws in one mode; nothing below two points. */
 export function historySeries(history: readonly BucketMoment[], mode: HistoryMode): HistorySeries | undefined {
-  const points: HistorySeries['points'] = [];
-  const marks: HistorySeries['marks'] = [];
+  const points: Dot[] = [];
+  const measured: Dot[] = [];
+  const marks: HistorySeries['marks'] = { water: [], powder: [], out: [], drops: [] };
   for (const { event, undone, sg, volumeMl, dryGrams } of history) {
     const y = mode === 'sg' ? sg : mode === 'volume' ? volumeMl : dryGrams;
     if (undone || y === undefined) continue;
-    const x = Date.parse(event.at);
-    points.push({ x, y, measured: mode === 'sg' ? event.type === 'sgMeasured' : event.type === 'volumeMeasured' });
+    const dot = { x: Date.parse(event.at), y };
+    points.push(dot);
+    if (event.type === (mode === 'sg' ? 'sgMeasured' : 'volumeMeasured')) measured.push(dot);
     const kind = MARKS[event.type];
-    if (kind) marks.push({ x, kind });
+    if (kind) marks[kind].push(dot);
   }
   if (points.length < 2) return undefined;
   const [fromMs, toMs] = [points[0]!.x, points.at(-1)!.x];
-  return { points, marks, all: { fromMs, toMs: Math.max(toMs, fromMs + 60_000) } };
+  return { points, measured, marks, all: { fromMs, toMs: Math.max(toMs, fromMs + 60_000) } };
 }
 
 /** The window as drawn: what lies in it and one point to each side, thinned to what the screen can show. */
@@ -79,10 +90,7 @@ export function historyChart(
 ): { config: LineChartConfig; words: string } {
   const { mode, range, units } = look;
   const points = thinned(series.points, window);
-  const readings = thinned(
-    series.points.filter((point) => point.measured),
-    window,
-  );
+  const readings = thinned(series.measured, window, MOST_POINTS / 2);
   const say = (value: number): string => (mode === 'sg' ? units.sg(value) : mode === 'volume' ? units.litres(value) : units.mass(value));
   const values = points.map((point) => point.y);
   const [low, high] = [Math.min(...values), Math.max(...values)];
@@ -94,17 +102,16 @@ export function historyChart(
   const ink = token('--iron-wash');
   const colour = { water: token('--cobalt'), powder: token('--iron'), out: token('--rutile'), drops: token('--copper') };
   const dots = { borderWidth: 0, showLine: false, clip: 8 } as const;
-  const marks = (Object.keys(colour) as (keyof typeof colour)[]).map((kind) => ({
+  // One row of marks in four colours: each set of points of its own costs the chart as much as its curve.
+  const marked = MARK_KINDS.flatMap((kind) => thinned(series.marks[kind], window, MOST_MARKS).map(({ x }) => ({ x, y: foot, colour: colour[kind] })));
+  const marks = {
     ...dots,
-    data: thinned(
-      series.marks.filter((mark) => mark.kind === kind).map((mark) => ({ x: mark.x, y: foot })),
-      window,
-    ),
+    data: marked,
     pointStyle: 'rect' as const,
     pointRadius: 3,
-    pointBackgroundColor: colour[kind],
+    pointBackgroundColor: marked.map((mark) => mark.colour),
     pointBorderWidth: 0,
-  }));
+  };
   const band =
     mode === 'sg'
       ? [
@@ -114,7 +121,7 @@ export function historyChart(
       : [];
   const format_ = window.toMs - window.fromMs > 2 * 86_400_000 ? 'd MMM' : 'd MMM HH:mm';
   return {
-    words: `${{ sg: 'SG', volume: 'Volume', dry: 'Dry powder' }[mode]} over time: ${series.points.length} steps, ${readings.length} of them measured, from ${say(series.points[0]!.y)} to ${say(series.points.at(-1)!.y)}.`,
+    words: `${{ sg: 'SG', volume: 'Volume', dry: 'Dry powder' }[mode]} over time: ${series.points.length} steps, ${series.measured.length} of them measured, from ${say(series.points[0]!.y)} to ${say(series.points.at(-1)!.y)}.`,
     config: {
       type: 'line',
       data: {
@@ -122,7 +129,7 @@ export function historyChart(
           ...band,
           { data: points, borderColor: token('--iron'), borderWidth: 1.5, stepped: 'after', clip: 8, pointRadius: 0 },
           { ...dots, data: readings, pointRadius: 3.5, pointBackgroundColor: token('--cobalt'), pointBorderWidth: 0 },
-          ...marks,
+          marks,
         ],
       },
       options: {

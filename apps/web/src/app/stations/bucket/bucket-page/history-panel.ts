@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { bucketDrift, daysLeft } from '@cazuela/core';
+import { daysLeft } from '@cazuela/core';
 import { PreferencesStore } from '../../../data/preferences';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
@@ -204,11 +204,7 @@ export class HistoryPanel {
   protected readonly drift = computed(() => {
     const [bucket, contents] = [this.screen.bucket(), this.screen.contents()];
     if (!bucket || !contents?.measuredAt) return '';
-    const drift = bucketDrift({ events: this.screen.events() });
-    if (drift.kind !== 'ok') return '';
-    const { perDay, perDaySd, spells, tells } = drift;
-    const drifting = { ...contents, ...(tells ? { drift: { perDay, perDaySd, spells } } : {}) };
-    return driftWords(drift, daysLeft({ contents: drifting, ...bucket.body, nowAt: this.screen.nowAt() }), this.units);
+    return contents.drift ? driftWords(contents.drift, daysLeft({ contents, ...bucket.body, nowAt: this.screen.nowAt() }), this.units) : '';
   });
   protected readonly gone = computed(() => {
     const evaporated = this.screen.evaporated();

@@ -10,7 +10,7 @@ import { BucketScreen } from './bucket-screen';
   selector: 'cz-ways-panel',
   imports: [RouterLink],
   template: `
-    @if (ways().length > 0) {
+    @if (ways().length > 1) {
       <section aria-labelledby="ways">
         <h2 id="ways">Ways into its range</h2>
         <ul class="plain-list ways">
@@ -56,6 +56,7 @@ import { BucketScreen } from './bucket-screen';
   `,
   styles: `
     .ways {
+      margin: 0.5rem 0;
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
       gap: 0 1.4rem;
@@ -83,6 +84,7 @@ import { BucketScreen } from './bucket-screen';
 export class WaysPanel {
   protected readonly screen = inject(BucketScreen);
   protected readonly units = inject(Units);
+  /** One way alone is the advice itself. */
   protected readonly ways = computed(() =>
     (this.screen.ways()?.ways ?? []).map((way) => ({
       way,

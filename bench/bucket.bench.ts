@@ -1,0 +1,158 @@
+import { chromium, type Page } from '@playwright/test';
+import { createConnection, type Connection } from 'mariadb';
+import { v7 as uuid } from 'uuid';
+import type { BucketSummary } from '@cazuela/contract';
+import type { MariaDbAddress } from '../scripts/lib/private-mariadb';
+import { fillShelf } from './list.bench';
+import { percentile, type Row } from './measure';
+
+const EVENTS = 5_000;
+const OPENINGS = 7;
+const MOST_OPEN_MS = 300;
+/** A frame at 60 Hz, and what still counts as one when the clock of the machine jitters, ms. */
+const LATE_FRAME_MS = 25;
+
+/** A bucket with 5,000 steps behind it, from the tap on it to its chart, and moved through; a shelf of 500 buckets, scrolled. */
+export async function bucketRows(address: string, db: MariaDbAddress): Promise<Row[]> {
+  const sql = await createConnection({ host: db.host, port: db.port, user: db.user, password: db.password, database: db.database });
+  const browser = await chromium.launch({
+    executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    const [studio] = (await (await fetch(`${address}/api/studios`)).json()) as [{ id: string }];
+    const buckets = (await (await fetch(`${address}/api/studios/${studio.id}/buckets`)).json()) as BucketSummary[];
+    const bucket = buckets.find((one) => one.body.name === 'Marisma')!;
+    await addHistory(sql, studio.id, bucket.id);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    // What the bundler wraps named functions in is not there in the page.
+    await page.addInitScript('globalThis.__name = (named) => named');
+    const opened: number[] = [];
+    for (let i = 0; i < OPENINGS; i++) opened.push(await open(page, address, bucket.id));
+    const pan = await frames(page, panning);
+    await fillShelf(sql, studio.id);
+    await page.goto(`${address}/bucket`);
+    await page.getByRole('listitem').nth(400).waitFor({ state: 'attached' });
+    const scroll = await frames(page, scrolling);
+    const openMs = percentile(opened, 0.5);
+    return [
+      {
+        what: `a bucket of ${EVENTS} events, pointed at, tap to chart`,
+        measured: `${openMs.toFixed(0)} ms`,
+        wanted: `under ${MOST_OPEN_MS} ms`,
+        ok: openMs < MOST_OPEN_MS,
+      },
+      frameRow('its chart dragged', pan),
+      frameRow('a shelf of 500 buckets scrolled', scroll),
+    ];
+  } finally {
+    await browser.close();
+    await sql.end();
+  }
+}
+
+function frameRow(what: string, times: readonly number[]): Row {
+  const late = times.filter((ms) => ms > LATE_FRAME_MS).length;
+  return {
+    what,
+    measured: `${late} of ${times.length} late`,
+    wanted: `no frame late (95 of 100 within ${percentile(times, 0.95).toFixed(1)} ms)`,
+    // One in a hundred is the machine's own.
+    ok: late <= times.length / 100,
+  };
+}
+
+/** A hand rests on what it is about to press, ms. */
+const POINTED_MS = 200;
+
+/** Pointed at as a hand does it, then from the tap on the shelf to the frame after which the chart is there. */
+async function open(page: Page, address: string, id: string): Promise<number> {
+  await page.goto(`${address}/bucket`);
+  await page.locator(`a[href="/bucket/${id}"]`).waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.locator(`a[href="/bucket/${id}"]`).hover();
+  await page.waitForTimeout(POINTED_MS);
+  return page.evaluate(
+    (href) =>
+      new Promise<number>((resolve) => {
+        const started = performance.now();
+        document.querySelector<HTMLElement>(`a[href="${href}"]`)!.click();
+        const look = (): void => {
+          const canvas = document.querySelector<HTMLCanvasElement>('cz-line-chart canvas');
+          if (canvas && canvas.width > 300) requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - started)));
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+    `/bucket/${id}`,
+  );
+}
+
+/** Times between frames, ms, while something moves. */
+async function frames(page: Page, moving: (page: Page) => Promise<void>): Promise<number[]> {
+  await page.evaluate(() => {
+    const seen: number[] = [];
+    (window as unknown as { seen: number[] }).seen = seen;
+    const tick = (at: number): void => {
+      seen.push(at);
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  await moving(page);
+  const at = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);
+  return at.slice(1).map((time, index) => time - at[index]!);
+}
+
+/** Closer first, then to and fro, one move a frame as a finger makes them. */
+async function panning(page: Page): Promise<void> {
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Closer' }).click();
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const chart = document.querySelector<HTMLElement>('cz-line-chart')!;
+        chart.setPointerCapture = () => undefined;
+        const box = chart.getBoundingClientRect();
+        const send = (type: string, clientX: number): boolean =>
+          chart.dispatchEvent(new PointerEvent(type, { clientX, clientY: box.top + 20, pointerId: 1, bubbles: true }));
+        send('pointerdown', box.left + box.width / 2);
+        let step = 0;
+        const move = (): void => {
+          send('pointermove', box.left + box.width / 2 + 200 * Math.sin(step / 20));
+          if (step++ < 180) requestAnimationFrame(move);
+          else resolve();
+        };
+        move();
+      }),
+  );
+}
+
+async function scrolling(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        let step = 0;
+        const move = (): void => {
+          window.scrollBy(0, step < 120 ? 60 : -60);
+          if (step++ < 240) requestAnimationFrame(move);
+          else resolve();
+        };
+        move();
+      }),
+  );
+}
+
+async function addHistory(sql: Connection, studioId: string, bucketId: string): Promise<void> {
+  const start = Date.now() - EVENTS * 600_000;
+  const rows = Array.from({ length: EVENTS }, (_, i) => {
+    const head = { id: uuid(), at: new Date(start + i * 600_000).toISOString(), by: 'Inés' };
+    const event =
+      i % 3 === 0
+        ? { ...head, type: 'sgMeasured', sg: 1.455 + 0.01 * Math.sin(i / 90), sgSd: 0.006 }
+        : i % 3 === 1
+          ? { ...head, type: 'waterAdded', grams: 3 }
+          : { ...head, type: 'glazeTaken', millilitres: 0.5, reason: 'dips' };
+    return [head.id, studioId, bucketId, JSON.stringify(event)];
+  });
+  await sql.batch("INSERT INTO bench_events (id, studio_id, stream, stream_id, body, received_at) VALUES (?, ?, 'bucket', ?, ?, NOW(3))", rows);
+}
