@@ -166,6 +166,17 @@ describe('files in and out', () => {
     expect(screen.has('Take it in')).toBe(false);
   });
 
+  it('a file chosen before the studio’s own recipes came is read once they are there', async () => {
+    records = start();
+    const screen = await Screen.open(FilesPage);
+    await read(screen, 'recipe,part,powder,percent\nNueva,base,Silica,100');
+    records.answer('/recipes', [RECIPE]);
+    records.answer('/powders', POWDERS);
+    await screen.settle();
+    await screen.settle();
+    expect(screen.text).toContain('ours.csv: 1 recipe.');
+  });
+
   it('a good file is sent, then taken in at once; what is here is left alone unless it is said otherwise', async () => {
     const screen = await open();
     await read(screen, 'recipe,part,powder,percent\nNueva,base,Silica,100\nLeche de Higo,base,Silica,100');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
 import { combineLatest, type Subscription } from 'rxjs';
@@ -38,6 +38,8 @@ export class FilesPage {
   private readonly now = inject(NOW);
   private running: Subscription | undefined;
   protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
+  /** A file chosen before the studio's own recipes were there waits for them. */
+  private readonly chosenEarly = signal<{ name: string; text: string } | undefined>(undefined);
   protected readonly state = signal<State>({ kind: 'waiting' });
   protected readonly choice = signal<ImportChoice>('leaveMine');
   protected readonly choices = [
@@ -73,6 +75,14 @@ export class FilesPage {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.running?.unsubscribe());
+    effect(() => {
+      const [all, early] = [this.all.value(), this.chosenEarly()];
+      if (!all || !early) return;
+      untracked(() => {
+        this.chosenEarly.set(undefined);
+        this.read(early.name, early.text);
+      });
+    });
   }
 
   protected async choose(event: Event): Promise<void> {
@@ -88,9 +98,9 @@ export class FilesPage {
 
   protected read(name: string, text: string): void {
     const all = this.all.value();
-    if (!all) return;
     this.stop();
     this.state.set({ kind: 'reading', name });
+    if (!all) return this.chosenEarly.set({ name, text });
     const shelf = { powderNames: all.powders.map((powder) => powder.name), recipeNames: all.recipes.map((recipe) => recipe.body.name) };
     this.running = this.files.read({ text, now: this.now().toISOString(), shelf }).subscribe({
       next: (file) => this.state.set({ kind: 'looking', name, file }),
@@ -113,6 +123,7 @@ export class FilesPage {
   protected stop(): void {
     this.running?.unsubscribe();
     this.running = undefined;
+    this.chosenEarly.set(undefined);
     this.state.set({ kind: 'waiting' });
   }
 }
