@@ -362,6 +362,15 @@ describe('the benches of a bucket', () => {
     });
   });
 
+  it('a vessel is checked with water where it is used, and its true volume kept', async () => {
+    const screen = await open(bucket());
+    await screen.type('Full of water', '161.6');
+    expect(screen.text).toContain('To that mark it holds 99.2 mL, not 100.');
+    await screen.press('Keep its true volume');
+    const { body } = records.http.expectOne((one) => one.method === 'PUT').request as { body: Studio };
+    expect(body.vessels[0]).toMatchObject({ volumeMl: 99.2, tareGrams: 62.4 });
+  });
+
   it('a reading that does not fit the one just before is asked about', async () => {
     const of = bucket({ measured: false });
     const screen = await open(happened(of, { ...head(10), type: 'sgMeasured', sg: 1.45, sgSd: 0.006 }));

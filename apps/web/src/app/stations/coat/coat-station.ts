@@ -1,9 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
-import { attempt, coatCurve, predictCoat, predictSeconds, type CoatSituation } from '@cazuela/core';
+import {
+  attempt,
+  coatCurve,
+  predictCoat,
+  predictSeconds,
+  stirringDue,
+  stirringNeed,
+  suspensionRisk,
+  weighedParts,
+  type CoatSituation,
+} from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import * as z from 'zod';
+import { Clock } from '../../data/clock';
 import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { remembered } from '../../data/remembered';
@@ -42,13 +53,14 @@ export class CoatStation {
   /** The bucket the potter came from. */
   readonly bucket = input<string>();
   private readonly api = inject(StudioApi);
+  private readonly nowAt = inject(Clock).at;
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
   protected readonly faces = [
     [1, 'one face'],
     [2, 'both faces'],
   ] as const;
-  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies() }));
+  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies(), powders: this.api.powders() }));
   protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
   protected readonly bodies = computed(() => this.all.value()?.bodies ?? []);
@@ -56,7 +68,11 @@ export class CoatStation {
   protected readonly body = computed(() => this.bodies().find((body) => body.id === this.question().bodyId) ?? this.bodies()[0]);
   protected readonly stands = computed(() => {
     const contents = this.chosen()?.contents;
-    return contents ? standWords(contents) : [];
+    if (!contents) return [];
+    const risk = suspensionRisk({ parts: weighedParts({ parts: contents.parts, powders: this.all.value()?.powders ?? [] }) });
+    const need = risk && stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
+    const due = need && stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() });
+    return standWords(contents, due ? need.every : undefined);
   });
   protected readonly sg = computed(() => this.question().sg ?? this.chosen()?.contents?.sg ?? null);
   private readonly situation = computed<CoatSituation | undefined>(() => {

@@ -1,4 +1,4 @@
-import { STATE_GUESSES, type BucketContents, type CoatSituation, type SecondsForCoat } from '@cazuela/core';
+import { STATE_GUESSES, type BucketContents, type CoatSituation, type SecondsForCoat, type StirringNeed } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** Why no time gives the wanted coat, and what would. Nothing when a time does. */
@@ -48,7 +48,7 @@ export interface CoatQuestion {
 }
 
 /** How the liquid of a bucket stands and why that is thought, with what it does to film and packing; what else speaks against dipping now. */
-export function standWords(contents: BucketContents): string[] {
+export function standWords(contents: BucketContents, stir?: StirringNeed['every']): string[] {
   const { slurryState, feel, additives, contaminated } = contents;
   const { filmMm, packing } = STATE_GUESSES[slurryState];
   const swirl = feel?.swirlSeconds === undefined ? '' : `, by a swirl of ${feel.swirlSeconds} s`;
@@ -58,6 +58,7 @@ export function standWords(contents: BucketContents): string[] {
   return [
     ...(slurryState === 'normal' && !swirl ? [] : [`Reckoned as ${slurryState}${swirl}${salts}${silicate}: ${film}.`]),
     ...(additives?.gumMl ? ['Gum in it: it drinks slower than reckoned here, so expect less.'] : []),
+    ...(stir ? [`Stir it first, then ${{ piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' }[stir]}.`] : []),
     ...(contaminated ? [`Contaminated: ${contaminated.join('; ')}.`] : []),
   ];
 }

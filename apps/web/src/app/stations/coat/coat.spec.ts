@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { bucket, CLAY, summaryOf } from '../../../testing/made-up';
+import { bucket, CLAY, POWDERS, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units';
@@ -15,6 +15,7 @@ describe('the coat station', () => {
     const screen = await Screen.open(CoatStation, inputs);
     records.answer('/buckets', buckets.map(summaryOf));
     records.answer('/bodies', bodies);
+    records.answer('/powders', POWDERS);
     await screen.settle();
     return screen;
   };
@@ -44,6 +45,7 @@ describe('the coat station', () => {
     };
     const { text } = await open({}, [{ ...white, contents }]);
     expect(text).toContain('Reckoned as flocculated, by a swirl of 4 s, 3.1 g of Epsom salts in it: film 0.30 mm, packing 0.42.');
+    expect(text).toContain('Stir it first, then now and then.');
     expect(text).toContain('Gum in it: it drinks slower than reckoned here');
     expect(text).toContain('Contaminated: iron from the tongs.');
   });

@@ -7,6 +7,7 @@ import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { CodeCheck } from '../../../parts/code-check';
 import { Coming } from '../../../parts/coming';
 import { Says } from '../../../parts/says';
+import { STIRRING_WORDS } from '../cure-words';
 import { FEEL_VERDICT_WORDS } from '../feel-words';
 import { BucketForm } from './bucket-form';
 import { BucketScreen } from './bucket-screen';
@@ -59,6 +60,7 @@ export class BucketPage {
   protected readonly screen = inject(BucketScreen);
   protected readonly editing = signal(false);
   protected readonly when = sayWhen;
+  protected readonly stirWords = STIRRING_WORDS;
   protected readonly benches = [
     ['feel', 'By feel'],
     ['stain', 'Stain it'],

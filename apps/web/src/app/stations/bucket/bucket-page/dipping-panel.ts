@@ -28,7 +28,8 @@ const USUAL_COAT_MM = 0.6;
 interface DipRow {
   tone: string;
   dips: string;
-  pour: string;
+  pourIn: string;
+  pourOver: string;
   covers: string;
 }
 
@@ -54,14 +55,16 @@ interface DipRow {
         <tr>
           <th scope="col">Piece</th>
           <th scope="col">Dip, rim first</th>
-          <th scope="col" class="num">Pour inside</th>
+          <th scope="col" class="num">A pour inside</th>
+          <th scope="col" class="num">over it</th>
           <th scope="col" class="num">It covers</th>
         </tr>
         @for (row of list; track row.name) {
           <tr>
             <td>{{ row.name }}</td>
             <td [class]="row.tone">{{ row.dips }}</td>
-            <td class="num">{{ row.pour }}</td>
+            <td class="num">{{ row.pourIn }}</td>
+            <td class="num">{{ row.pourOver }}</td>
             <td class="num">{{ row.covers }}</td>
           </tr>
         }
@@ -69,7 +72,8 @@ interface DipRow {
     }
     <p class="quiet small">
       Counted: what the piece pushes aside, a finger under and beside it, {{ coatMm() }} mm in and out where no plan says otherwise, and the waste of
-      dipping. Pours are bench rules: a third of the inside is rolled round. Handles and lugs are not counted.
+      dipping. Pours are bench rules: a third of the inside is rolled round; over it, four times what stays runs past into the basin. Handles and lugs
+      are not counted.
     </p>
   `,
   styles: `
@@ -127,10 +131,14 @@ export class DippingPanel {
     const gramsPerPiece = this.gramsFor(piece, planned, coatMm);
     return {
       ...(reach?.kind === 'ok' ? reachWords(reach.value, this.units) : { tone: 'quiet', dips: 'needs its inner sizes' }),
-      pour: this.units.millilitres(Math.round(pourNeedMl({ piece, zone: 'inside', coatSlurryMl }) / 10) * 10),
+      pourIn: this.jug(pourNeedMl({ piece, zone: 'inside', coatSlurryMl })),
+      pourOver: this.jug(pourNeedMl({ piece, zone: 'outside', coatSlurryMl })),
       covers: this.coversWords(bucket, piece, reach?.kind === 'ok' ? reach.value : undefined, gramsPerPiece),
     };
   }
+
+  /** To the ten millilitres that a jug can tell. */
+  private jug = (millilitres: number): string => this.units.millilitres(Math.round(millilitres / 10) * 10);
 
   /** Dry grams one piece takes: by its plan where this bucket is in it, else both faces at the coat asked for. */
   private gramsFor(shape: PieceShape, planned: Piece | undefined, coatMm: number): number {

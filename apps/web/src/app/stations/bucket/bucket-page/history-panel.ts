@@ -209,7 +209,10 @@ export class HistoryPanel {
   protected readonly gone = computed(() => {
     const evaporated = this.screen.evaporated();
     if (!evaporated || evaporated.waterMl < 5) return undefined;
-    return { words: evaporatedWords(evaporated, this.units), pourable: this.units.pourable(evaporated.lowMl) };
+    // Out of its range it is corrected from a measurement, not topped up by an estimate.
+    const { sg } = this.screen.contents()!;
+    const pourable = sg <= this.screen.bucket()!.body.sgHigh ? this.units.pourable(evaporated.lowMl) : 0;
+    return { words: evaporatedWords(evaporated, this.units), pourable };
   });
 
   protected setLid(lid: 'open' | 'closed' | 'untold'): void {

@@ -87,6 +87,29 @@ const SAME_VISIT_MS = 6 * 3_600_000;
       @if (book(); as words) {
         <p class="look small" role="note">{{ words }}</p>
       }
+      @if (vessel(); as one) {
+        <details>
+          <summary>Check {{ one.name }} with water</summary>
+          <ol class="small">
+            <li>Dry it, weigh it empty: {{ units.mass(one.tareGrams) }} is what is kept.</li>
+            <li>Fill it with water to the mark you use, eye at the mark, and weigh it full.</li>
+          </ol>
+          <span class="row">
+            <cz-number-field
+              label="Full of water"
+              quantity="mass"
+              [decimals]="2"
+              [value]="watered()"
+              [least]="0"
+              (changed)="watered.set($event.value)"
+            />
+            @if (trueMl(); as ml) {
+              <span role="status">To that mark it holds {{ fine(ml) }} mL, not {{ fine(one.volumeMl) }}.</span>
+              <button type="button" class="press quiet-press" [disabled]="storing.busy()" (click)="correct(one.id, ml)">Keep its true volume</button>
+            }
+          </span>
+        </details>
+      }
       @if (vesselId() === another && reading()?.kind === 'ok') {
         <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button>
       }
@@ -102,6 +125,16 @@ const SAME_VISIT_MS = 6 * 3_600_000;
       gap: 0.9rem;
       align-items: end;
       margin-top: 0.4rem;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.9rem;
+      align-items: end;
+    }
+    ol {
+      margin: 0.3rem 0;
+      padding-left: 1.2rem;
     }
     .reads {
       min-height: 44px;
@@ -135,6 +168,12 @@ export class MeasurePanel {
   protected readonly scale = signal<SgScale>('SG');
   protected readonly tare = signal<number | null>(null);
   protected readonly volume = signal<number | null>(100);
+  protected readonly watered = signal<number | null>(null);
+  /** A gram of water is a millilitre: what it weighs full of water, less itself, is its true volume. */
+  protected readonly trueMl = computed(() => {
+    const [vessel, full] = [this.vessel(), this.watered()];
+    return vessel && full !== null && full > vessel.tareGrams ? Number((full - vessel.tareGrams).toFixed(2)) : undefined;
+  });
   private readonly filled = computed(() => {
     const vessel = this.vessel();
     const division = this.studios.studio()?.scales[0]?.divisionGrams ?? 0.1;
@@ -227,6 +266,16 @@ export class MeasurePanel {
     });
     this.gross.set({ value: null });
     this.direct.set(null);
+  }
+
+  protected fine = (millilitres: number): string => this.units.typed(millilitres);
+
+  protected correct(vesselId: string, volumeMl: number): void {
+    const studio = this.studios.studio();
+    if (!studio) return;
+    const body = studioBodyOf(studio);
+    const vessels = body.vessels.map((vessel) => (vessel.id === vesselId ? { ...vessel, volumeMl } : vessel));
+    this.storing.run(this.studios.save({ ...body, vessels }), () => this.watered.set(null));
   }
 
   protected store(): void {
