@@ -94,7 +94,9 @@ export function historyChart(
   const say = (value: number): string => (mode === 'sg' ? units.sg(value) : mode === 'volume' ? units.litres(value) : units.mass(value));
   const values = points.map((point) => point.y);
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  const foot = low - (high - low || 0.01) * 0.14;
+  // Under the curve, a row for each kind: what happened in one visit lies over one another otherwise.
+  const row = (high - low || 0.01) * 0.07;
+  const foot = (kind: MarkKind): number => low - row * (1.5 + MARK_KINDS.indexOf(kind));
   const edge = (y: number): { x: number; y: number }[] => [
     { x: window.fromMs, y },
     { x: window.toMs, y },
@@ -103,7 +105,9 @@ export function historyChart(
   const colour = { water: token('--cobalt'), powder: token('--iron'), out: token('--rutile'), drops: token('--copper') };
   const dots = { borderWidth: 0, showLine: false, clip: 8 } as const;
   // One row of marks in four colours: each set of points of its own costs the chart as much as its curve.
-  const marked = MARK_KINDS.flatMap((kind) => thinned(series.marks[kind], window, MOST_MARKS).map(({ x }) => ({ x, y: foot, colour: colour[kind] })));
+  const marked = MARK_KINDS.flatMap((kind) =>
+    thinned(series.marks[kind], window, MOST_MARKS).map(({ x }) => ({ x, y: foot(kind), colour: colour[kind] })),
+  );
   const marks = {
     ...dots,
     data: marked,

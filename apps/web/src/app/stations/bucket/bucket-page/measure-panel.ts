@@ -121,7 +121,7 @@ const SAME_VISIT_MS = 6 * 3_600_000;
   styles: `
     form {
       display: grid;
-      grid-template-columns: minmax(150px, 1.1fr) repeat(auto-fit, minmax(140px, 1fr));
+      grid-template-columns: minmax(150px, 1.1fr) repeat(auto-fit, minmax(190px, 1fr));
       gap: 0.9rem;
       align-items: end;
       margin-top: 0.4rem;

@@ -67,6 +67,11 @@ const JAR_ML = 500;
       <cz-says [failure]="pouring.failure()?.problem?.detail" (again)="pour()" />
     </form>
   `,
+  styles: `
+    form {
+      max-width: 32rem;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PourPanel {
