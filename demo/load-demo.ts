@@ -3,6 +3,7 @@ import type { Context } from '../apps/server/src/context';
 import { createStudio } from '../apps/server/src/features/studios/ensure-studio';
 import { DemoClock } from './clock';
 import { loadBuckets } from './load-buckets';
+import { loadCoats } from './load-coats';
 import { loadDays } from './load-days';
 import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
@@ -39,6 +40,7 @@ export async function loadDemo(context: Context): Promise<void> {
     const recipes = await loadRecipes(load);
     const buckets = await loadBuckets(load, recipes);
     const pieces = await loadPieces(load, buckets);
+    await loadCoats(load, buckets);
     await loadDays(load, pieces, buckets);
     await loadResults(load, pieces, buckets);
     await loadShelf(load);

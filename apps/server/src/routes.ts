@@ -2,6 +2,7 @@ import type { Route } from './http/route';
 import { batchRoutes } from './features/batches/routes';
 import { bodyRoutes } from './features/bodies/routes';
 import { bucketRoutes } from './features/buckets/routes';
+import { coatRoutes } from './features/coats/routes';
 import { dayRoutes } from './features/days/routes';
 import { eventRoutes } from './features/events/routes';
 import { fileRoutes } from './features/files/routes';
@@ -23,6 +24,7 @@ export const studioRoutes: readonly Route[] = [
   ...recipeRoutes,
   ...batchRoutes,
   ...bucketRoutes,
+  ...coatRoutes,
   ...printRoutes,
   ...seriesRoutes,
   ...eventRoutes,

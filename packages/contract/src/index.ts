@@ -85,6 +85,15 @@ export {
   type Batch,
 } from './batch';
 export {
+  coatReadingSchema,
+  coatDipSchema,
+  coatDipBodySchema,
+  coatDipsCreateSchema,
+  coatDipUpdateSchema,
+  type CoatDip,
+  type CoatDipBody,
+} from './coat';
+export {
   bucketContentsSchema,
   bucketShapeSchema,
   feelRangesSchema,

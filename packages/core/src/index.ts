@@ -124,13 +124,16 @@ export {
 } from './slurry/ways-into-range';
 export { splitBucket, type PouredOut } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
+export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatGround, type CoatKnowledge } from './coat/knowledge';
+export { coatOfReading, type CoatReading } from './learning/coat-reading';
+export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation } from './learning/coat-learning';
+export { coverageOf, type Coverage } from './learning/coverage';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
 export { TOO_THICK_SHARE, dipCoat, roomMm, filmCoatMm, checkDip, type Dip, type DipCoat } from './coat/dip-coat';
 export { coatFromWetGain, coatFromDryGain, MELT_DENSITY, meltedMm } from './coat/from-weight';
 export {
   STATE_GUESSES,
   BODY_DENSITY,
-  PRIOR_LN_SD,
   EIGHTY_PERCENT_Z,
   LONGEST_DIP_SECONDS,
   predictCoat,

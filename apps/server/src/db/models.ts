@@ -5,6 +5,7 @@ import type {
   BenchEvent,
   BucketBody,
   ClayBody,
+  CoatDipBody,
   FiringBody,
   PieceBody,
   PowderBody,
@@ -87,6 +88,13 @@ export interface BucketRow {
   recipeId: string | null;
   recipeVersionId: string | null;
   contents: BucketContents | null;
+  createdAt: Date;
+}
+export interface CoatDipRow {
+  id: string;
+  studioId: string;
+  version: number;
+  body: CoatDipBody;
   createdAt: Date;
 }
 export interface ImportJobRow {
@@ -175,6 +183,7 @@ export interface Models {
   stockMoves: Table<StockMoveRow>;
   powderUses: Table<PowderUseRow>;
   series: Table<SeriesRow>;
+  coatDips: Table<CoatDipRow>;
   imports: Table<ImportJobRow>;
   importRows: Table<StagedRow>;
   bodies: Table<ClayBodyRow>;
@@ -232,6 +241,7 @@ export function defineModels(sequelize: Sequelize): Models {
       studioId: ref,
       grams: DataTypes.DOUBLE,
     }),
+    coatDips: table('coat_dips', { id, studioId: ref, version, body: json('body'), createdAt: time }),
     imports: table('imports', { id, studioId: ref, outcome: json('outcome'), createdAt: time }),
     importRows: table('import_rows', {
       importId: { type: DataTypes.CHAR(36), primaryKey: true },

@@ -1,3 +1,4 @@
+import type { CoatKnowledge } from './knowledge';
 import { coatPredictor, type CoatSituation } from './predict';
 
 export interface CoatCurvePoint {
@@ -8,8 +9,11 @@ export interface CoatCurvePoint {
 }
 
 /** Coat against seconds with its 80 % band, for a chart. Empty when the bucket is too thick to dip. */
-export function coatCurve({ points, mostSeconds, ...situation }: CoatSituation & { points: number; mostSeconds: number }): CoatCurvePoint[] {
-  const predict = coatPredictor(situation);
+export function coatCurve(
+  { points, mostSeconds, ...situation }: CoatSituation & { points: number; mostSeconds: number },
+  knowledge?: CoatKnowledge,
+): CoatCurvePoint[] {
+  const predict = coatPredictor(situation, knowledge);
   const curve: CoatCurvePoint[] = [];
   for (let i = 0; i < points; i++) {
     const seconds = (mostSeconds * i) / (points - 1);

@@ -2,6 +2,7 @@ import { requireNotNegative, requireSg } from '../checks/require';
 import { solidsByVolume } from '../slurry/contents';
 import { cakeFactor } from './cake';
 import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
+import { PRIOR_KNOWLEDGE, type CoatGround, type CoatKnowledge } from './knowledge';
 import { secondsForCoat, type SecondsForCoat } from './seconds-for-coat';
 import { CAKE_SUCTION_GUESS, absorptionGuessPercent, effectiveSuction, wallCapacityMm, wallSuctionGuess } from './suction';
 
@@ -16,8 +17,6 @@ export const STATE_GUESSES: Record<BucketState, { filmMm: number; packing: numbe
 
 /** Density of a bisque wall, g/mL. */
 export const BODY_DENSITY = 1.9;
-/** Priors: sd of ln J_cake, ln J_wall and ln f before any weighing. */
-export const PRIOR_LN_SD = 0.5;
 /** Half width of an 80 % interval of a normal, in sd. */
 export const EIGHTY_PERCENT_Z = 1.2816;
 export const LONGEST_DIP_SECONDS = 60;
@@ -41,57 +40,65 @@ export interface CoatSituation {
 }
 
 export interface CoatPrediction {
-  ground: 'startingGuess';
+  ground: CoatGround;
   coat: DipCoat;
+  /** Standard deviation of ln(coat). */
+  lnSd?: number;
   /** 80 % band, mm; absent when the bucket is too thick to dip. */
   lowMm?: number;
   highMm?: number;
 }
 
-/** Predicted dry coat for a time in the glaze with its 80 % band, from starting guesses alone. */
-export function predictCoat({ seconds, ...situation }: CoatSituation & { seconds: number }): CoatPrediction {
-  return coatPredictor(situation)(seconds);
+/** Predicted dry coat for a time in the glaze with its 80 % band, from what is known of this glaze on this body; from starting guesses alone else. */
+export function predictCoat(
+  { seconds, ...situation }: CoatSituation & { seconds: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): CoatPrediction {
+  return coatPredictor(situation, knowledge)(seconds);
 }
 
 /** The same for many times in one situation: bucket and wall are worked out once, so that a curve moves with the hand. */
-export function coatPredictor(situation: CoatSituation): (seconds: number) => CoatPrediction {
-  const middle = dipFor(situation, {});
-  const pairs = (['lnCake', 'lnWall', 'lnFilm'] as const).map(
-    (key) => [dipFor(situation, { [key]: DELTA_STEP }), dipFor(situation, { [key]: -DELTA_STEP })] as const,
+export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge = PRIOR_KNOWLEDGE): (seconds: number) => CoatPrediction {
+  const { shift, covariance, ground } = knowledge;
+  const middle = dipFor(situation, shift);
+  const pairs = [0, 1, 2].map(
+    (axis) => [dipFor(situation, moved(shift, axis, DELTA_STEP)), dipFor(situation, moved(shift, axis, -DELTA_STEP))] as const,
   );
   // Checked once: the shifted dips differ only by positive factors.
   checkDip(middle);
   return (seconds) => {
     const coat = checkedDipCoat(middle, requireNotNegative('seconds', seconds));
-    if (coat.kind !== 'ok') return { ground: 'startingGuess', coat };
+    if (coat.kind !== 'ok') return { ground, coat };
     const at = (dip: Omit<Dip, 'seconds'>): number => {
       const shifted = checkedDipCoat(dip, seconds);
       return shifted.kind === 'ok' ? shifted.coatMm : coat.coatMm;
     };
-    // Delta method: sd of ln(coat) from the three independent priors by central differences.
+    // Delta method: variance of ln(coat) from the covariance of the three, by central differences.
+    const slopes = coat.coatMm > 0 ? pairs.map(([up, down]) => Math.log(at(up) / at(down)) / (2 * DELTA_STEP)) : [0, 0, 0];
     let variance = 0;
-    for (const [up, down] of pairs) variance += ((Math.log(at(up) / at(down)) / (2 * DELTA_STEP)) * PRIOR_LN_SD) ** 2;
-    const spread = coat.coatMm > 0 ? Math.exp(EIGHTY_PERCENT_Z * Math.sqrt(variance)) : 1;
-    return { ground: 'startingGuess', coat, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+    for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) variance += slopes[i]! * slopes[j]! * covariance[i]![j]!;
+    const lnSd = Math.sqrt(Math.max(0, variance));
+    const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
+    return { ground, coat, lnSd, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
   };
 }
 
 /** Seconds for a wanted coat in the same situation. */
-export function predictSeconds({
-  coatMm,
-  longestSeconds = LONGEST_DIP_SECONDS,
-  ...situation
-}: CoatSituation & { coatMm: number; longestSeconds?: number }): SecondsForCoat {
-  return secondsForCoat({ ...dipFor(situation, {}), coatMm, longestSeconds });
+export function predictSeconds(
+  { coatMm, longestSeconds = LONGEST_DIP_SECONDS, ...situation }: CoatSituation & { coatMm: number; longestSeconds?: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): SecondsForCoat {
+  return secondsForCoat({ ...dipFor(situation, knowledge.shift), coatMm, longestSeconds });
 }
 
-interface Shift {
-  lnCake?: number;
-  lnWall?: number;
-  lnFilm?: number;
-}
+/** How far ln J_cake, ln J_wall and ln f are from their starting guesses. */
+type Shift = CoatKnowledge['shift'];
 
-function dipFor(situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> {
+const moved = (shift: Shift, axis: number, by: number): Shift =>
+  shift.map((value, index) => (index === axis ? value + by : value)) as unknown as Shift;
+
+/** The dip of a situation, with suction and film moved from their starting guesses. */
+export function dipFor(situation: CoatSituation, [lnCake, lnWall, lnFilm]: Shift): Omit<Dip, 'seconds'> {
   const { filmMm, packing } = STATE_GUESSES[situation.state];
   const phi = solidsByVolume({ sg: requireSg('sg', situation.sg), density: situation.density });
   const factor = cakeFactor({ solidsByVolume: phi, packing });
@@ -105,12 +112,12 @@ function dipFor(situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> {
     suction:
       phi < packing
         ? effectiveSuction({
-            cakeSuction: CAKE_SUCTION_GUESS * Math.exp(shift.lnCake ?? 0),
-            wallSuction: wallSuctionGuess({ bisqueCone: situation.bisqueCone }) * Math.exp(shift.lnWall ?? 0),
+            cakeSuction: CAKE_SUCTION_GUESS * Math.exp(lnCake),
+            wallSuction: wallSuctionGuess({ bisqueCone: situation.bisqueCone }) * Math.exp(lnWall),
             cakeFactor: factor,
           })
         : 0,
-    filmMm: filmMm * Math.exp(shift.lnFilm ?? 0),
+    filmMm: filmMm * Math.exp(lnFilm),
     underMm: situation.underMm ?? 0,
     underDryness: situation.underDryness ?? 1,
     wallWaterMm: Math.max(0, capacity - (situation.wallTakenMm ?? 0)),

@@ -1,3 +1,4 @@
+import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../coat/knowledge';
 import { predictSeconds, predictCoat, BODY_DENSITY, type CoatSituation } from '../coat/predict';
 import type { SecondsForCoat } from '../coat/seconds-for-coat';
 import { absorptionGuessPercent, wallCapacityMm } from '../coat/suction';
@@ -30,8 +31,15 @@ export interface TimedStep extends PieceStep {
  * Seconds and waits for steps in a given order. The wall is one reservoir of water shared by both faces: what the first
  * coat drank is missing for the next, and only evaporation brings it back.
  */
-export function timeSteps(question: { steps: readonly PieceStep[]; glazes: readonly GlazeFacts[]; body: BodyFacts; wallMm: number }): TimedStep[] {
-  const { steps, glazes, body, wallMm } = question;
+export function timeSteps(question: {
+  steps: readonly PieceStep[];
+  glazes: readonly GlazeFacts[];
+  body: BodyFacts;
+  wallMm: number;
+  /** What the studio's own dips taught of a glaze on this body; starting guesses where it is not given. */
+  knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
+}): TimedStep[] {
+  const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
   const absorptionPercent = body.absorptionPercent ?? absorptionGuessPercent(body);
   const capacityMm = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm, faces: 1 });
   let takenMm = 0;
@@ -59,24 +67,25 @@ export function timeSteps(question: { steps: readonly PieceStep[]; glazes: reado
         underDryness: HANDLE_DRY_DRYNESS,
         wallTakenMm: takenMm / (step.zones.length === 2 ? 2 : 1),
       };
-      takenMm += waterFor(step, situation);
+      const known = knowledge(glaze);
+      takenMm += waterFor(step, situation, known);
       const pairMm = underMm + step.layer.coatMm;
       coatOn[zone] = pairMm;
-      timed = layerTimes(step, situation, pairMm, takenMm / capacityMm, Math.max(0, capacityMm - takenMm));
+      timed = layerTimes(step, situation, known, pairMm, takenMm / capacityMm, Math.max(0, capacityMm - takenMm));
     }
     takenMm = Math.max(0, takenMm - (2 * EVAPORATION_MM_PER_HOUR * timed.waitMinutes) / 60);
     return timed;
   });
 }
 
-function layerTimes(step: PieceStep, situation: CoatSituation, pairMm: number, wallUsed: number, roomMm: number): TimedStep {
+function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, pairMm: number, wallUsed: number, roomMm: number): TimedStep {
   const { way, coatMm } = step.layer!;
   // Minutes × (coat/0.6) × clamp(0.5/room left, 0.5, 6): a full wall keeps the coat wet.
   const handleDry = WAIT_MINUTES[way] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
   const through = pairMm > 0.8 || wallUsed > 0.7;
   return {
     ...step,
-    ...(way === 'brush' ? { brushCoats: Math.max(1, Math.round(coatMm / BRUSH_COAT_MM)) } : { dip: predictSeconds({ ...situation, coatMm }) }),
+    ...(way === 'brush' ? { brushCoats: Math.max(1, Math.round(coatMm / BRUSH_COAT_MM)) } : { dip: predictSeconds({ ...situation, coatMm }, known) }),
     handSeconds: way === 'brush' ? step.handSeconds * Math.max(1, Math.round(coatMm / BRUSH_COAT_MM)) : step.handSeconds,
     waitMinutes: Math.max(1, Math.round(handleDry)),
     waitFor: through ? 'dryThrough' : 'handleDry',
@@ -85,9 +94,9 @@ function layerTimes(step: PieceStep, situation: CoatSituation, pairMm: number, w
 }
 
 /** Water this coat leaves in the wall, mm, both faces counted once each. */
-function waterFor(step: PieceStep, situation: CoatSituation): number {
-  const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm });
+function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): number {
+  const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm }, known);
   const seconds = wanted.kind === 'ok' ? wanted.seconds : wanted.kind === 'filmAlreadyExceeds' ? 0.5 : 10;
-  const { coat } = predictCoat({ ...situation, seconds });
+  const { coat } = predictCoat({ ...situation, seconds }, known);
   return coat.kind === 'ok' ? coat.waterTakenMm * step.zones.length : 0;
 }

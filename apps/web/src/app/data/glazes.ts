@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { BucketSummary, Recipe } from '@cazuela/contract';
+import type { BucketSummary, CoatDip, Recipe } from '@cazuela/contract';
 import { glazeFacts, mixtureOf, type GlazeFacts, type Powder } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from './studio-api';
@@ -9,6 +9,8 @@ export interface StudioGlazes {
   recipes: Recipe[];
   powders: Powder[];
   facts: GlazeFacts[];
+  /** Measured dips: what the seconds of a plan are learnt from. */
+  dips: CoatDip[];
 }
 
 /** Every bucket with what ordering, running and food warnings need to know of it. */
@@ -17,8 +19,14 @@ export class Glazes {
   private readonly api = inject(StudioApi);
 
   all(): Observable<StudioGlazes> {
-    return combineLatest([this.api.buckets(), this.api.recipes(), this.api.powders()]).pipe(
-      map(([buckets, recipes, powders]) => ({ buckets, recipes, powders, facts: buckets.flatMap((bucket) => factsOf(bucket, recipes, powders)) })),
+    return combineLatest([this.api.buckets(), this.api.recipes(), this.api.powders(), this.api.coatDips()]).pipe(
+      map(([buckets, recipes, powders, dips]) => ({
+        buckets,
+        recipes,
+        powders,
+        dips,
+        facts: buckets.flatMap((bucket) => factsOf(bucket, recipes, powders)),
+      })),
     );
   }
 }

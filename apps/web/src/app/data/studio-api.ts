@@ -6,6 +6,7 @@ import {
   bucketPulseSchema,
   bucketSchema,
   bucketSummarySchema,
+  coatDipSchema,
   daySchema,
   eventsAnswerSchema,
   firingSchema,
@@ -27,6 +28,8 @@ import {
   type BucketBody,
   type BucketSummary,
   type ClayBody,
+  type CoatDip,
+  type CoatDipBody,
   type Day,
   type EventsAnswer,
   type Firing,
@@ -100,6 +103,10 @@ export class StudioApi {
   splitBucket = (id: string, split: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/split`, split, bucketSchema);
 
   pourInto = (id: string, pour: Record<string, unknown>): Observable<Bucket> => this.post(`/buckets/${id}/pour`, pour, bucketSchema);
+
+  coatDips = (): Observable<CoatDip[]> => this.get('/coats', z.array(coatDipSchema));
+  addCoatDips = (dips: { id: string; body: CoatDipBody }[]): Observable<CoatDip[]> => this.post('/coats', { dips }, z.array(coatDipSchema));
+  updateCoatDip = ({ id, version, body }: CoatDip): Observable<CoatDip> => this.put(`/coats/${id}`, { version, body }, coatDipSchema);
 
   pieces = (): Observable<Piece[]> => this.get('/pieces', z.array(pieceSchema));
   piece = (id: string): Observable<Piece> => this.get(`/pieces/${id}`, pieceSchema);

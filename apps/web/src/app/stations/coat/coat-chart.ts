@@ -1,11 +1,15 @@
-import type { CoatCurvePoint } from '@cazuela/core';
+import type { CoatCurvePoint, CoatObservation } from '@cazuela/core';
 import { token, type LineChartConfig } from '../../parts/line-chart';
 
-/** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point. */
+/** Readings at an SG this far from the one asked about are drawn open: they lie on another curve. */
+const SAME_SG = 0.015;
+
+/** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point, measured dips as diamonds. */
 export function coatChart(
   curve: readonly CoatCurvePoint[],
-  marks: { coatMm: number; seconds: number; atSecondsMm: number | undefined },
+  marks: { coatMm: number; seconds: number; atSecondsMm: number | undefined; dips?: readonly CoatObservation[]; sg: number },
 ): LineChartConfig {
+  const dips = marks.dips ?? [];
   const ink = token('--iron-wash');
   const last = curve.at(-1)?.seconds ?? 6;
   return {
@@ -42,6 +46,15 @@ export function coatChart(
           pointRadius: 7,
           pointBackgroundColor: token('--iron'),
           borderWidth: 0,
+        },
+        {
+          data: dips.map((dip) => ({ x: dip.seconds, y: dip.coatMm })),
+          showLine: false,
+          pointStyle: 'rectRot',
+          pointRadius: 6,
+          pointBorderColor: token('--rutile'),
+          pointBorderWidth: 2,
+          pointBackgroundColor: dips.map((dip) => (Math.abs(dip.situation.sg - marks.sg) <= SAME_SG ? token('--rutile') : 'transparent')),
         },
       ],
     },

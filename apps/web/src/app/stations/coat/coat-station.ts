@@ -4,6 +4,9 @@ import { RouterLink } from '@angular/router';
 import {
   attempt,
   coatCurve,
+  coverageOf,
+  knowledgeOf,
+  learnCoats,
   predictCoat,
   predictSeconds,
   stirringDue,
@@ -15,6 +18,7 @@ import {
 import { combineLatest } from 'rxjs';
 import * as z from 'zod';
 import { Clock } from '../../data/clock';
+import { glazeOf, observationsOf } from '../../data/coat-learning';
 import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { remembered } from '../../data/remembered';
@@ -26,7 +30,8 @@ import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 import { coatChart } from './coat-chart';
-import { cannotWords, curveSeconds, standWords } from './coat-words';
+import { cannotWords, curveSeconds, groundWords, standWords } from './coat-words';
+import { DipsPanel } from './dips-panel';
 
 const questionSchema = z.object({
   bucketId: z.string(),
@@ -40,11 +45,13 @@ const questionSchema = z.object({
 type Question = z.infer<typeof questionSchema>;
 const START: Question = { bucketId: '', bodyId: '', wallMm: 5, faces: 1, seconds: 3, coatMm: 0.6, sg: null };
 const CURVE_POINTS = 200;
+/** Dips that say how often the ranges held. */
+const NEWEST_DIPS = 9;
 
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
+  imports: [RouterLink, DipsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,7 +67,9 @@ export class CoatStation {
     [1, 'one face'],
     [2, 'both faces'],
   ] as const;
-  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies(), powders: this.api.powders() }));
+  protected readonly all = loaded(() =>
+    combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies(), powders: this.api.powders(), dips: this.api.coatDips() }),
+  );
   protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
   protected readonly bodies = computed(() => this.all.value()?.bodies ?? []);
@@ -92,16 +101,24 @@ export class CoatStation {
       faces,
     };
   });
+  private readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
+  protected readonly learning = computed(() => learnCoats({ observations: this.observations() }));
+  private readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
+  private readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
+  protected readonly ground = computed(() =>
+    groundWords(this.knowledge().ground, coverageOf({ observations: this.observations(), newest: NEWEST_DIPS })),
+  );
   protected readonly result = computed(() => {
     const situation = this.situation();
     const { seconds, coatMm } = this.question();
     if (!situation || seconds === null || coatMm === null) return undefined;
     return attempt(() => {
-      const wanted = predictSeconds({ ...situation, coatMm });
-      const at = predictCoat({ ...situation, seconds });
+      const known = this.knowledge();
+      const wanted = predictSeconds({ ...situation, coatMm }, known);
+      const at = predictCoat({ ...situation, seconds }, known);
       // The wanted coat's own band: what comes out when the seconds are kept exactly.
-      const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }) : undefined;
-      const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds: curveSeconds(wanted, seconds) });
+      const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
+      const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds: curveSeconds(wanted, seconds) }, known);
       return { wanted, at, band, curve, cannot: cannotWords(wanted, { coatMm, sg: situation.sg }, this.units) };
     });
   });
@@ -111,7 +128,15 @@ export class CoatStation {
     const { seconds, coatMm } = this.question();
     if (result?.kind !== 'ok' || result.value.curve.length === 0) return undefined;
     const { at, curve } = result.value;
-    return coatChart(curve, { coatMm: coatMm!, seconds: seconds!, atSecondsMm: at.coat.kind === 'ok' ? at.coat.coatMm : undefined });
+    const { glazeId, bodyId } = this.pair();
+    const dips = this.observations().filter((dip) => dip.glazeId === glazeId && dip.bodyId === bodyId);
+    return coatChart(curve, {
+      coatMm: coatMm!,
+      seconds: seconds!,
+      atSecondsMm: at.coat.kind === 'ok' ? at.coat.coatMm : undefined,
+      dips,
+      sg: this.sg()!,
+    });
   });
   protected readonly chartWords = computed(() => {
     const result = this.result();

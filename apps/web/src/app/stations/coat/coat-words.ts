@@ -1,4 +1,14 @@
-import { STATE_GUESSES, type BucketContents, type CoatSituation, type SecondsForCoat, type StirringNeed } from '@cazuela/core';
+import {
+  STATE_GUESSES,
+  type Attempt,
+  type BucketContents,
+  type CoatGround,
+  type CoatSituation,
+  type Coverage,
+  type SecondsForCoat,
+  type StirringNeed,
+} from '@cazuela/core';
+import type { CoatDipBody } from '@cazuela/contract';
 import type { Units } from '../../data/units';
 
 /** Why no time gives the wanted coat, and what would. Nothing when a time does. */
@@ -61,4 +71,32 @@ export function standWords(contents: BucketContents, stir?: StirringNeed['every'
     ...(stir ? [`Stir it first, then ${{ piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' }[stir]}.`] : []),
     ...(contaminated ? [`Contaminated: ${contaminated.join('; ')}.`] : []),
   ];
+}
+
+/** What a prediction leans on, in words, and how often its ranges held so far. */
+export function groundWords(ground: CoatGround, coverage: Coverage): { what: string; how: string } {
+  if (ground.kind === 'startingGuess')
+    return {
+      what: 'Starting guess:',
+      how: 'from SG, how the liquid stands, bisque cone and wall alone. Dip a step tile to make it yours. Ranges hold four times in five.',
+    };
+  const { pair, glaze, body } = ground;
+  const dips = (count: number): string => `${count} ${count === 1 ? 'dip' : 'dips'}`;
+  const leans =
+    pair > 0
+      ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `, and ${dips(glaze + body - 2 * pair)} of it or on it elsewhere` : ''}.`
+      : glaze > 0 && body > 0
+        ? `${dips(glaze)} of this glaze on other bodies and ${dips(body)} of others on this body; never both together.`
+        : glaze > 0
+          ? `${dips(glaze)} of this glaze on other bodies; how thirsty this one is stays a guess.`
+          : `${dips(body)} of other glazes on this body; how this glaze builds up stays a guess.`;
+  const held = coverage.of >= 3 ? ` ${coverage.inside} of the studio’s last ${coverage.of} dips fell inside what was said before.` : '';
+  return { what: 'Learnt:', how: `from ${leans}${held}` };
+}
+
+/** A measured dip as it is listed. */
+export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, units: Units): string {
+  const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
+  const coat = read.kind === 'ok' ? units.millimetres(read.value.coatMm) : 'no coat';
+  return `${units.seconds(body.seconds)} at SG ${units.sg(body.sg)}: ${coat}, ${how}, ${body.by}`;
 }

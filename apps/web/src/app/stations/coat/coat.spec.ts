@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { bucket, CLAY, POWDERS, summaryOf } from '../../../testing/made-up';
+import type { CoatDip } from '@cazuela/contract';
+import { ago, bucket, CLAY, id, POWDERS, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units';
@@ -7,15 +8,17 @@ import { CoatStation } from './coat-station';
 import { cannotWords, curveSeconds } from './coat-words';
 
 describe('the coat station', () => {
+  let records: FakeRecords;
   const white = bucket();
   const thick = bucket({ sg: 1.55, code: 'B2', body: { ...white.body, name: 'Marisma' } });
-  const open = async (inputs = {}, buckets = [white, thick], bodies = [CLAY]): Promise<Screen<CoatStation>> => {
-    const records = new FakeRecords();
+  const open = async (inputs = {}, buckets = [white, thick], bodies = [CLAY], dips: CoatDip[] = []): Promise<Screen<CoatStation>> => {
+    records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(CoatStation, inputs);
     records.answer('/buckets', buckets.map(summaryOf));
     records.answer('/bodies', bodies);
     records.answer('/powders', POWDERS);
+    records.answer('/coats', dips);
     await screen.settle();
     return screen;
   };
@@ -48,6 +51,94 @@ describe('the coat station', () => {
     expect(text).toContain('Stir it first, then now and then.');
     expect(text).toContain('Gum in it: it drinks slower than reckoned here');
     expect(text).toContain('Contaminated: iron from the tongs.');
+  });
+
+  describe('what was dipped and measured', () => {
+    const dip = (seconds: number, coatMm: number, change: Partial<CoatDip['body']> = {}): CoatDip => ({
+      id: id(),
+      version: 1,
+      body: {
+        bucketId: white.id,
+        glazeId: RECIPE.id,
+        bodyId: CLAY.id,
+        at: ago(500 - seconds),
+        by: 'Maia',
+        seconds,
+        sg: 1.45,
+        density: 2.6,
+        state: 'normal',
+        bisqueCone: '05',
+        earthenware: false,
+        wallMm: 5,
+        faces: 1,
+        reading: { kind: 'thickness', coatMm },
+        ...change,
+      },
+    });
+    const openWith = async (...dips: CoatDip[]): Promise<[Screen<CoatStation>, FakeRecords]> => {
+      const screen = await open({}, [white, thick], [CLAY], dips);
+      return [screen, records];
+    };
+
+    it('moves the answer to this studio’s own glaze and body, and says what it leans on', async () => {
+      const guess = seconds(await open());
+      const thin = [1, 2, 3, 4, 6].map((time) =>
+        dip(time, 0.22 * Math.sqrt(time), { reading: { kind: 'dryWeight', gainGrams: 2.86 * Math.sqrt(time), areaCm2: 100, divisionGrams: 0.01 } }),
+      );
+      const [screen] = await openWith(...thin);
+      expect(seconds(screen)).toBeGreaterThan(1.3 * guess);
+      expect(screen.text).toContain('Learnt: from 5 dips of this glaze on this body.');
+      expect(screen.text).toMatch(/\d of the studio’s last 5 dips fell inside what was said before\./);
+    });
+
+    it('of another body still helps, and says so', async () => {
+      const [screen] = await openWith(dip(3, 0.5, { bodyId: id() }));
+      expect(screen.text).toContain('from 1 dip of this glaze on other bodies; how thirsty this one is stays a guess.');
+    });
+
+    it('is told in one go: a step tile of three, each with its own error', async () => {
+      const [screen] = await openWith();
+      await screen.press('A step tile: 3 dips');
+      for (const [index, coat] of ['0.3', '0.5', '0.7'].entries()) {
+        await screen.type(`Time in the glaze, dip ${index + 1}`, String(index + 1));
+        await screen.type(`It measures, dip ${index + 1}`, coat);
+      }
+      expect(screen.text).toContain('0.50 mm ± 0.10 mm');
+      await screen.press('Keep 3 dips');
+      const { dips } = records.http.expectOne((one) => one.method === 'POST').request.body as { dips: CoatDip[] };
+      expect(dips.map((one) => one.body.reading)).toEqual([0.3, 0.5, 0.7].map((coatMm) => ({ kind: 'thickness', coatMm })));
+      expect(dips[0]!.body).toMatchObject({ glazeId: RECIPE.id, bodyId: CLAY.id, wallMm: 5, faces: 1, state: 'normal' });
+    });
+
+    it('by weight: the area comes from the form, and a pot that lost weight is asked about', async () => {
+      const [screen] = await openWith();
+      await screen.choose('Glazed area of a', 'Cup, outside');
+      await screen.type('Time in the glaze, dip 1', '3');
+      await screen.type('Before, dip 1', '210');
+      await screen.type('After, dip 1', '205');
+      expect(screen.text).toContain('After the dip it must weigh more than before.');
+      expect(screen.button(/^Keep/).disabled).toBe(true);
+      await screen.type('After, dip 1', '235');
+      await screen.press('Keep the dip');
+      const { dips } = records.http.expectOne((one) => one.method === 'POST').request.body as { dips: CoatDip[] };
+      expect(dips[0]!.body.reading).toMatchObject({ kind: 'wetWeight', gainGrams: 25, areaCm2: expect.any(Number) as number });
+    });
+
+    it('that does not fit is asked about, left out with a reason, and can count again', async () => {
+      const others = [1, 2, 3, 4, 5].map((time) => dip(time, 0.35 * Math.sqrt(time)));
+      const odd = dip(2.5, 2.6);
+      const [screen] = await openWith(...others, odd);
+      expect(screen.text).toContain('It does not fit the others');
+      await screen.press(/^Leave out: 2\.5 s/);
+      await screen.type('Why it does not count', 'the comb slipped');
+      await screen.press('Leave it out');
+      const put = records.http.expectOne((one) => one.method === 'PUT').request.body as CoatDip;
+      expect(put.body.leftOut).toBe('the comb slipped');
+      const [again] = await openWith(...others, { ...odd, body: { ...odd.body, leftOut: 'the comb slipped' } });
+      expect(again.text).toContain('Left out: the comb slipped');
+      await again.press('Count it again');
+      expect((records.http.expectOne((one) => one.method === 'PUT').request.body as CoatDip).body.leftOut).toBeUndefined();
+    });
   });
 
   it('moves with every key', async () => {

@@ -27,6 +27,7 @@ describe('the piece planner', () => {
     records.answer('/buckets', [summaryOf(WHITE), summaryOf(BLUE)]);
     records.answer('/recipes', [RECIPE]);
     records.answer('/powders', POWDERS);
+    records.answer('/coats', []);
     await screen.settle();
     return screen;
   };

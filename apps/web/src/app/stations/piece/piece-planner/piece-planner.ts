@@ -14,13 +14,18 @@ import {
   pieceWarnings,
   sortWarnings,
   stepWords,
+  knowledgeOf,
+  learnCoats,
   timeSteps,
+  type CoatKnowledge,
+  type GlazeFacts,
   ZONES,
   type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/clock';
+import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { deed } from '../../../data/deed';
 import { Glazes } from '../../../data/glazes';
 import { Keys } from '../../../data/keys';
@@ -75,12 +80,19 @@ export class PiecePlanner {
   protected readonly clay = computed(() => this.bodies().find((body) => body.id === this.draft.body()?.bodyId));
   protected readonly shape = computed(() => PIECE_SHAPES.find((shape) => shape.id === this.draft.body()?.plan.shapeId) ?? PIECE_SHAPES[0]!);
   protected readonly area = computed(() => areaCm2({ profile: this.shape().outside }));
+  /** The studio's own dips sharpen the seconds of its plans. */
+  private readonly learning = computed(() => learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []) }));
   protected readonly steps = computed<TimedStep[]>(() => {
     const plan = this.draft.body()?.plan;
     const clay = this.clay();
     if (!plan || !clay) return [];
+    const learning = this.learning();
+    const knowledge = (glaze: GlazeFacts): CoatKnowledge => {
+      const bucket = this.buckets().find((one) => one.id === glaze.bucketId);
+      return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId: clay.id });
+    };
     const timed = attempt(() =>
-      timeSteps({ steps: chosenOrder({ plan, glazes: this.facts() }), glazes: this.facts(), body: clay, wallMm: this.shape().wallMm }),
+      timeSteps({ steps: chosenOrder({ plan, glazes: this.facts() }), glazes: this.facts(), body: clay, wallMm: this.shape().wallMm, knowledge }),
     );
     return timed.kind === 'ok' ? timed.value : [];
   });

@@ -1,0 +1,315 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { BucketSummary, ClayBody, CoatDip } from '@cazuela/contract';
+import { areaCm2, insideProfile, OUTLIER_SDS, PIECE_SHAPES, type CoatLearning, type CoatReading } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import * as z from 'zod';
+import { glazeOf, readCoat } from '../../data/coat-learning';
+import { deed } from '../../data/deed';
+import { remembered } from '../../data/remembered';
+import { StudioApi } from '../../data/studio-api';
+import { StudioStore } from '../../data/studio-store';
+import { sayWhen } from '../../data/times';
+import { Units } from '../../data/units';
+import { Choice } from '../../parts/choice';
+import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
+import { dipWords } from './coat-words';
+
+const WAYS = [
+  ['wetWeight', 'weighed wet'],
+  ['dryWeight', 'weighed dry'],
+  ['thickness', 'caliper, needle, comb'],
+] as const;
+const rowSchema = z.object({
+  seconds: z.number().nullable(),
+  before: z.number().nullable(),
+  after: z.number().nullable(),
+  coatMm: z.number().nullable(),
+});
+type Row = z.infer<typeof rowSchema>;
+const EMPTY: Row = { seconds: null, before: null, after: null, coatMm: null };
+const draftSchema = z.object({ way: z.enum(WAYS.map(([way]) => way)), areaCm2: z.number().nullable(), rows: z.array(rowSchema).min(1).max(12) });
+type Draft = z.infer<typeof draftSchema>;
+/** A step tile: one dip, two, three. */
+const TILE_STEPS = 3;
+
+/** What was dipped and measured: a step tile or weighed pots, told in one go; and every dip this pair leans on. */
+@Component({
+  selector: 'cz-dips-panel',
+  imports: [Choice, NumberField, Says],
+  template: `
+    <section aria-labelledby="dips">
+      <h2 id="dips">Measured dips</h2>
+      <form class="stack" (submit)="$event.preventDefault(); keep()">
+        <div class="row">
+          <cz-choice label="How it was measured" [options]="ways" [value]="draft().way" (changed)="change({ way: $event })" />
+          @if (draft().way !== 'thickness') {
+            <label class="named"
+              >Glazed area of a<select (change)="takeArea($any($event.target).value)">
+                <option value="">…</option>
+                @for (one of shapes; track one.id) {
+                  <option [value]="one.id">{{ one.name }}, {{ faces() === 2 ? 'in and out' : 'outside' }}</option>
+                }
+              </select></label
+            >
+            <cz-number-field
+              label="Area"
+              unit="cm²"
+              [decimals]="0"
+              [value]="draft().areaCm2"
+              [least]="1"
+              [most]="50000"
+              (changed)="change({ areaCm2: $event.value })"
+            />
+          }
+        </div>
+        <ol class="plain-list rows">
+          @for (row of rows(); track row.index) {
+            <li>
+              <cz-number-field
+                [label]="'Time in the glaze, dip ' + (row.index + 1)"
+                unit="s"
+                [decimals]="1"
+                [value]="row.seconds"
+                [least]="0"
+                [most]="600"
+                (changed)="edit(row.index, { seconds: $event.value })"
+              />
+              @if (draft().way === 'thickness') {
+                <cz-number-field
+                  [label]="'It measures, dip ' + (row.index + 1)"
+                  unit="mm"
+                  [value]="row.coatMm"
+                  [least]="0.01"
+                  [most]="5"
+                  (changed)="edit(row.index, { coatMm: $event.value })"
+                />
+              } @else {
+                <cz-number-field
+                  [label]="'Before, dip ' + (row.index + 1)"
+                  quantity="mass"
+                  [value]="row.before"
+                  [least]="0"
+                  (changed)="edit(row.index, { before: $event.value })"
+                />
+                <cz-number-field
+                  [label]="'After, dip ' + (row.index + 1)"
+                  quantity="mass"
+                  [value]="row.after"
+                  [least]="0"
+                  [says]="row.says"
+                  (changed)="edit(row.index, { after: $event.value })"
+                />
+              }
+              <span class="says-coat" role="status">{{ row.coat }}</span>
+            </li>
+          }
+        </ol>
+        <span class="row">
+          <button type="button" class="press bare" [disabled]="draft().rows.length >= 12" (click)="another()">Another dip</button>
+          @if (draft().rows.length === 1) {
+            <button type="button" class="press bare" (click)="tile()">A step tile: {{ steps }} dips</button>
+          }
+          <button type="submit" class="press" [disabled]="ready().length === 0 || keeping.busy()">
+            Keep {{ ready().length === 1 ? 'the dip' : ready().length + ' dips' }}
+          </button>
+        </span>
+        <cz-says [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
+        <p class="quiet small">
+          Weigh the dry bisque, dip, weigh again at once: drips belong to the floor. Dry: weigh when it is dry through. A reading counts with its own
+          error.
+        </p>
+      </form>
+      @if (list().length > 0) {
+        <table class="sheet">
+          @for (one of list(); track one.dip.id) {
+            <tr [class.out]="one.dip.body.leftOut">
+              <td class="quiet small nowrap">{{ when(one.dip.body.at) }}</td>
+              <td>
+                {{ one.words }}
+                @if (one.odd) {
+                  <span class="look small">It does not fit the others: count it, or leave it out with a reason.</span>
+                }
+                @if (one.dip.body.leftOut) {
+                  <span class="quiet small">Left out: {{ one.dip.body.leftOut }}</span>
+                }
+              </td>
+              <td>
+                @if (one.dip.body.leftOut) {
+                  <button type="button" class="press bare" (click)="judge(one.dip, undefined)">Count it again</button>
+                } @else if (asking() === one.dip.id) {
+                  <form class="row" (submit)="$event.preventDefault(); leave(one.dip, reason)">
+                    <label class="named">Why it does not count<input #reason maxlength="200" /></label>
+                    <button type="submit" class="press quiet-press">Leave it out</button>
+                  </form>
+                } @else {
+                  <button type="button" class="press bare" [attr.aria-label]="'Leave out: ' + one.words" (click)="asking.set(one.dip.id)">
+                    Leave out
+                  </button>
+                }
+              </td>
+            </tr>
+          }
+        </table>
+        <cz-says [failure]="judging.failure()?.problem?.detail" (again)="changed.emit()" />
+      }
+    </section>
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem 1rem;
+      align-items: end;
+    }
+    .rows li {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+      gap: 0.8rem;
+      align-items: end;
+      margin-bottom: 0.6rem;
+    }
+    .says-coat {
+      min-height: 44px;
+      display: flex;
+      align-items: center;
+    }
+    .out td {
+      color: var(--iron-wash);
+    }
+    .nowrap {
+      white-space: nowrap;
+    }
+    table {
+      margin-top: 0.8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DipsPanel {
+  readonly bucket = input.required<BucketSummary>();
+  readonly clay = input.required<ClayBody>();
+  readonly wallMm = input.required<number | null>();
+  readonly faces = input.required<1 | 2>();
+  readonly dips = input.required<readonly CoatDip[]>();
+  readonly learning = input.required<CoatLearning>();
+  readonly changed = output<void>();
+  private readonly api = inject(StudioApi);
+  private readonly store = inject(StudioStore);
+  private readonly units = inject(Units);
+  protected readonly keeping = deed();
+  protected readonly judging = deed();
+  protected readonly ways = WAYS;
+  protected readonly shapes = PIECE_SHAPES;
+  protected readonly steps = TILE_STEPS;
+  protected readonly when = sayWhen;
+  protected readonly asking = signal<string | undefined>(undefined);
+  /** Half-typed weights are there again after a reload. */
+  protected readonly draft = remembered<Draft>(
+    'coat-dips',
+    { way: 'wetWeight', areaCm2: null, rows: [EMPTY] },
+    (kept) => draftSchema.safeParse(kept).data,
+  );
+  protected readonly rows = computed(() =>
+    this.draft().rows.map((row, index) => {
+      const reading = this.readingOf(row);
+      const read = reading && readCoat(reading, this.glaze());
+      const lighter = this.draft().way !== 'thickness' && row.before !== null && row.after !== null && row.after <= row.before;
+      return {
+        ...row,
+        index,
+        reading: read?.kind === 'ok' && row.seconds !== null ? reading : undefined,
+        coat:
+          read?.kind === 'ok' ? `${this.units.millimetres(read.value.coatMm)} ± ${this.units.millimetres(read.value.coatMm * read.value.lnSd)}` : '',
+        says: lighter ? 'After the dip it must weigh more than before.' : undefined,
+      };
+    }),
+  );
+  protected readonly ready = computed(() => this.rows().filter((row) => row.reading !== undefined));
+  protected readonly list = computed(() => {
+    const [glazeId, bodyId] = [glazeOf(this.bucket()), this.clay().id];
+    const odd = new Set(
+      this.learning()
+        .fits.filter((fit) => Math.abs(fit.sds) > OUTLIER_SDS)
+        .map((fit) => fit.id),
+    );
+    return this.dips()
+      .filter((dip) => dip.body.glazeId === glazeId && dip.body.bodyId === bodyId)
+      .map((dip) => ({ dip, odd: odd.has(dip.id), words: dipWords(dip.body, readCoat(dip.body.reading, dip.body), this.units) }))
+      .sort((a, b) => b.dip.body.at.localeCompare(a.dip.body.at));
+  });
+
+  protected change(change: Partial<Draft>): void {
+    this.draft.update((draft) => ({ ...draft, ...change }));
+  }
+
+  protected edit(index: number, change: Partial<Row>): void {
+    this.change({ rows: this.draft().rows.map((row, at) => (at === index ? { ...row, ...change } : row)) });
+  }
+
+  protected another(): void {
+    this.change({ rows: [...this.draft().rows, EMPTY] });
+  }
+
+  /** Read step by step with a needle or a comb: nobody weighs a part of a tile. */
+  protected tile(): void {
+    this.change({ way: 'thickness', rows: Array.from({ length: TILE_STEPS }, (_, index) => this.draft().rows[index] ?? EMPTY) });
+  }
+
+  protected takeArea(shapeId: string): void {
+    const shape = PIECE_SHAPES.find((one) => one.id === shapeId);
+    if (!shape) return;
+    const inside = this.faces() === 2 ? areaCm2({ profile: insideProfile(shape) }) : 0;
+    this.change({ areaCm2: Math.round(areaCm2({ profile: shape.outside }) + inside) });
+  }
+
+  protected keep(): void {
+    const { id: bucketId, contents } = this.bucket();
+    const { id: bodyId, bisqueCone, earthenware, absorptionPercent } = this.clay();
+    const wallMm = this.wallMm();
+    const ready = this.ready();
+    if (!contents || wallMm === null || ready.length === 0) return;
+    const head = {
+      at: new Date().toISOString(),
+      by: this.store.by(),
+      bucketId,
+      glazeId: glazeOf(this.bucket()),
+      bodyId,
+      wallMm,
+      faces: this.faces(),
+    };
+    const bisque = { bisqueCone, earthenware, ...(absorptionPercent === undefined ? {} : { absorptionPercent }) };
+    const dips = ready.map((row) => ({
+      id: uuid(),
+      body: { ...head, ...bisque, ...this.glaze(), seconds: row.seconds!, reading: row.reading! },
+    }));
+    this.keeping.run(this.api.addCoatDips(dips), () => {
+      this.change({ rows: [EMPTY] });
+      this.changed.emit();
+    });
+  }
+
+  protected leave(dip: CoatDip, reason: HTMLInputElement): void {
+    if (reason.value.trim()) this.judge(dip, reason.value.trim());
+  }
+
+  protected judge(dip: CoatDip, leftOut: string | undefined): void {
+    const { leftOut: _before, ...body } = dip.body;
+    this.judging.run(this.api.updateCoatDip({ ...dip, body: { ...body, ...(leftOut ? { leftOut } : {}) } }), () => {
+      this.asking.set(undefined);
+      this.changed.emit();
+    });
+  }
+
+  private readonly glaze = computed(() => {
+    const { sg, density, slurryState: state } = this.bucket().contents!;
+    return { sg, density, state };
+  });
+
+  private readingOf(row: Row): CoatReading | undefined {
+    const { way, areaCm2: area } = this.draft();
+    if (way === 'thickness') return row.coatMm === null || row.coatMm <= 0 ? undefined : { kind: way, coatMm: row.coatMm };
+    if (row.before === null || row.after === null || area === null || area <= 0 || row.after <= row.before) return undefined;
+    return { kind: way, gainGrams: row.after - row.before, areaCm2: area, divisionGrams: this.units.divisionFor(row.after) };
+  }
+}

@@ -1,0 +1,50 @@
+import * as z from 'zod';
+import type { CoatReading } from '@cazuela/core';
+import { coneSchema, gramsSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
+
+const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
+const weighed = {
+  gainGrams: gramsSchema.gt(0, 'It must weigh more than before the dip.'),
+  areaCm2: areaSchema,
+  divisionGrams: z.number().min(0).max(100),
+};
+
+export const coatReadingSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('wetWeight'), ...weighed }),
+  z.strictObject({ kind: z.literal('dryWeight'), ...weighed }),
+  z.strictObject({ kind: z.literal('thickness'), coatMm: z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.') }),
+]) satisfies z.ZodType<CoatReading>;
+
+/** A dip whose coat was measured, with everything it was made in as it was on that day. */
+export const coatDipBodySchema = z.strictObject({
+  bucketId: idSchema,
+  /** The recipe where there is one, else the bucket itself: what J_cake and the film belong to. */
+  glazeId: idSchema,
+  bodyId: idSchema,
+  at: timeSchema,
+  by: nameSchema,
+  seconds: z.number().min(0, 'A time cannot be less than 0.').max(600, 'Ten minutes in the glaze is no dip.'),
+  sg: sgSchema,
+  density: z.number().gt(1).max(12),
+  state: z.enum(['flocculated', 'normal', 'deflocculated']),
+  bisqueCone: coneSchema,
+  earthenware: z.boolean(),
+  absorptionPercent: z.number().min(0).max(40).optional(),
+  wallMm: z.number().gt(0, 'A wall is more than 0 mm.').max(60),
+  faces: z.union([z.literal(1), z.literal(2)]),
+  reading: coatReadingSchema,
+  /** Why it does not count; kept with the reason, never thrown away. */
+  leftOut: noteSchema.min(1, 'Say why it does not count.').optional(),
+});
+export type CoatDipBody = z.infer<typeof coatDipBodySchema>;
+export const coatDipSchema = z.strictObject({ id: idSchema, version: versionSchema, body: coatDipBodySchema });
+export type CoatDip = z.infer<typeof coatDipSchema>;
+
+/** A step tile is told in one go, all of it or nothing. */
+export const coatDipsCreateSchema = z.strictObject({
+  dips: z
+    .array(z.strictObject({ id: idSchema, body: coatDipBodySchema }))
+    .min(1)
+    .max(20),
+});
+export const coatDipUpdateSchema = z.strictObject({ version: versionSchema, body: coatDipBodySchema });

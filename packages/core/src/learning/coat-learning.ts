@@ -1,0 +1,189 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { checkedDipCoat, type Dip } from '../coat/dip-coat';
+import { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatKnowledge } from '../coat/knowledge';
+import { dipFor, type CoatSituation } from '../coat/predict';
+import { attempt } from '../checks/potter-error';
+
+/** A dip whose coat was measured. */
+export interface CoatObservation {
+  id: string;
+  /** What J_cake and f belong to, and what J_wall belongs to. */
+  glazeId: string;
+  bodyId: string;
+  situation: CoatSituation;
+  seconds: number;
+  coatMm: number;
+  /** Standard deviation of ln(coat) of the measuring alone. */
+  lnSd: number;
+}
+
+export interface CoatLearning {
+  glazeIds: readonly string[];
+  bodyIds: readonly string[];
+  /** Shifts of ln from the starting guesses: J_cake of each glaze, then f of each glaze, then J_wall of each body. */
+  mean: readonly number[];
+  covariance: readonly (readonly number[])[];
+  /** How each dip fits, in its own sd. */
+  fits: readonly { id: string; sds: number }[];
+  /** Dips no model can use: too thick to dip, or not a dip at all. */
+  unusable: readonly string[];
+  counts: ReadonlyMap<string, number>;
+  converged: boolean;
+}
+
+/** People count seconds to about a third. */
+const SECONDS_SD = 0.3;
+const STEP = 0.05;
+const MOST_ROUNDS = 40;
+const SMALL_ENOUGH = 1e-7;
+/** Missing by more than this many of its own sd, a dip is asked about. */
+export const OUTLIER_SDS = 3;
+
+/**
+ * Learns from all dips of a studio at once: maximum a posteriori in ln J_cake, ln J_wall and ln f with priors of sd 0.5, by Gauss–Newton with
+ * halved steps; its covariance is Laplace's. A glaze weighed on one body sharpens what is thought of it on every other, and the other way round.
+ */
+export function learnCoats({ observations }: { observations: readonly CoatObservation[] }): CoatLearning {
+  const usable: Usable[] = [];
+  const unusable: string[] = [];
+  const glazeIds = [...new Set(observations.map((one) => one.glazeId))];
+  const bodyIds = [...new Set(observations.map((one) => one.bodyId))];
+  for (const observation of observations) {
+    const made = attempt(() => usableFrom(observation, glazeIds, bodyIds));
+    if (made.kind === 'ok' && made.value) usable.push(made.value);
+    else unusable.push(observation.id);
+  }
+  const size = 2 * glazeIds.length + bodyIds.length;
+  const counts = countsOf(usable);
+  if (usable.length === 0)
+    return { glazeIds, bodyIds, mean: Array<number>(size).fill(0), covariance: prior(size), fits: [], unusable, counts, converged: true };
+  const { mean, information, converged } = climb(usable, size);
+  const covariance = new CholeskyDecomposition(information).solve(Matrix.eye(size)).to2DArray();
+  const fits = usable.map((one) => ({ id: one.observation.id, sds: residual(one, mean) / one.sd }));
+  return { glazeIds, bodyIds, mean, covariance, fits, unusable, counts, converged };
+}
+
+/** What was learnt of one glaze on one body. What nobody weighed keeps its prior. */
+export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glazeId: string; bodyId: string }): CoatKnowledge {
+  const { glazeIds, bodyIds, mean, covariance, counts } = learning;
+  const [glaze, body] = [glazeIds.indexOf(glazeId), bodyIds.indexOf(bodyId)];
+  if (glaze < 0 && body < 0) return PRIOR_KNOWLEDGE;
+  const at = [glaze, body < 0 ? -1 : 2 * glazeIds.length + body, glaze < 0 ? -1 : glazeIds.length + glaze];
+  const variance = (i: number, j: number): number => {
+    const [row, column] = [at[i]!, at[j]!];
+    if (row >= 0 && column >= 0) return covariance[row]![column]!;
+    return i === j ? PRIOR_LN_SD ** 2 : 0;
+  };
+  const count = (key: string): number => counts.get(key) ?? 0;
+  return {
+    shift: at.map((index) => (index < 0 ? 0 : mean[index]!)) as unknown as CoatKnowledge['shift'],
+    covariance: [0, 1, 2].map((i) => [0, 1, 2].map((j) => variance(i, j))),
+    ground: { kind: 'learnt', pair: count(pairKey(glazeId, bodyId)), glaze: count(`glaze ${glazeId}`), body: count(`body ${bodyId}`) },
+  };
+}
+
+interface Usable {
+  observation: CoatObservation;
+  lnCoat: number;
+  /** Of the measuring and the counting of seconds together. */
+  sd: number;
+  /** Where its three parameters stand. */
+  at: readonly [cake: number, wall: number, film: number];
+}
+
+const pairKey = (glazeId: string, bodyId: string): string => `pair ${glazeId} ${bodyId}`;
+
+function usableFrom(observation: CoatObservation, glazeIds: readonly string[], bodyIds: readonly string[]): Usable | undefined {
+  const { situation, seconds, coatMm, lnSd } = observation;
+  const dip = dipFor(situation, [0, 0, 0]);
+  const [before, after] = [lnCoatOf(dip, Math.max(0, seconds - SECONDS_SD)), lnCoatOf(dip, seconds + SECONDS_SD)];
+  if (before === undefined || after === undefined || !(coatMm > 0) || !(lnSd > 0)) return undefined;
+  const glaze = glazeIds.indexOf(observation.glazeId);
+  const fromSeconds = (after - before) / 2;
+  return {
+    observation,
+    lnCoat: Math.log(coatMm),
+    sd: Math.hypot(lnSd, fromSeconds),
+    at: [glaze, 2 * glazeIds.length + bodyIds.indexOf(observation.bodyId), glazeIds.length + glaze],
+  };
+}
+
+/** Undefined where the glaze is too thick to dip, or nothing at all would cling. */
+function lnCoatOf(dip: Omit<Dip, 'seconds'>, seconds: number): number | undefined {
+  const coat = checkedDipCoat(dip, seconds);
+  return coat.kind === 'ok' && coat.coatMm > 0 ? Math.log(coat.coatMm) : undefined;
+}
+
+function lnCoatAt({ observation, at }: Usable, mean: readonly number[], axis = -1, by = 0): number {
+  const shift = at.map((index, which) => mean[index]! + (which === axis ? by : 0)) as [number, number, number];
+  return lnCoatOf(dipFor(observation.situation, shift), observation.seconds) ?? 0;
+}
+
+const residual = (one: Usable, mean: readonly number[]): number => one.lnCoat - lnCoatAt(one, mean);
+
+function cost(usable: readonly Usable[], mean: readonly number[]): number {
+  let sum = 0;
+  for (const one of usable) sum += (residual(one, mean) / one.sd) ** 2;
+  for (const value of mean) sum += (value / PRIOR_LN_SD) ** 2;
+  return sum;
+}
+
+function climb(usable: readonly Usable[], size: number): { mean: number[]; information: Matrix; converged: boolean } {
+  let mean = Array<number>(size).fill(0);
+  let best = cost(usable, mean);
+  let { information, push } = slopesAt(usable, mean);
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const step = new CholeskyDecomposition(information).solve(Matrix.columnVector(push)).to1DArray();
+    let share = 1;
+    let next = mean.map((value, index) => value + step[index]!);
+    let found = cost(usable, next);
+    while (found > best && share > 1e-4) {
+      share /= 2;
+      next = mean.map((value, index) => value + share * step[index]!);
+      found = cost(usable, next);
+    }
+    const moved = found <= best ? share * Math.max(...step.map(Math.abs)) : 0;
+    if (found <= best) {
+      mean = next;
+      best = found;
+    }
+    ({ information, push } = slopesAt(usable, mean));
+    if (moved < SMALL_ENOUGH) return { mean, information, converged: true };
+  }
+  return { mean, information, converged: false };
+}
+
+/** Information matrix and the push of residuals and priors at a point. */
+function slopesAt(usable: readonly Usable[], mean: readonly number[]): { information: Matrix; push: number[] } {
+  const information = Matrix.eye(mean.length, mean.length, 1 / PRIOR_LN_SD ** 2);
+  const push = mean.map((value) => -value / PRIOR_LN_SD ** 2);
+  for (const one of usable) {
+    const weight = 1 / one.sd ** 2;
+    const left = residual(one, mean);
+    const slopes = [0, 1, 2].map((axis) => (lnCoatAt(one, mean, axis, STEP) - lnCoatAt(one, mean, axis, -STEP)) / (2 * STEP));
+    for (let i = 0; i < 3; i++) {
+      push[one.at[i]!]! += weight * slopes[i]! * left;
+      for (let j = 0; j <= i; j++) {
+        const [row, column] = [one.at[i]!, one.at[j]!];
+        const value = information.get(row, column) + weight * slopes[i]! * slopes[j]!;
+        // Both at once, so that rounding never makes it lopsided.
+        information.set(row, column, value);
+        information.set(column, row, value);
+      }
+    }
+  }
+  return { information, push };
+}
+
+function countsOf(usable: readonly Usable[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { observation } of usable) {
+    for (const key of [pairKey(observation.glazeId, observation.bodyId), `glaze ${observation.glazeId}`, `body ${observation.bodyId}`]) {
+      counts.set(key, (counts.get(key) ?? 0) + 1);
+    }
+  }
+  return counts;
+}
+
+const prior = (size: number): number[][] =>
+  Array.from({ length: size }, (_, i) => Array.from({ length: size }, (_each, j) => (i === j ? PRIOR_LN_SD ** 2 : 0)));

@@ -1,0 +1,27 @@
+import { EIGHTY_PERCENT_Z } from '../coat/predict';
+import { attempt } from '../checks/potter-error';
+import { coatPredictor } from '../coat/predict';
+import { knowledgeOf, learnCoats, type CoatObservation } from './coat-learning';
+
+export interface Coverage {
+  inside: number;
+  of: number;
+}
+
+/**
+ * How often the studio's newest dips fell inside what was predicted for each from the dips before it: the measuring's own error counted in,
+ * oldest first. About four of five is right; more says the ranges are too wide.
+ */
+export function coverageOf({ observations, newest }: { observations: readonly CoatObservation[]; newest: number }): Coverage {
+  const coverage: Coverage = { inside: 0, of: 0 };
+  for (let index = Math.max(0, observations.length - newest); index < observations.length; index++) {
+    const one = observations[index]!;
+    const knowledge = knowledgeOf(learnCoats({ observations: observations.slice(0, index) }), one);
+    const asked = attempt(() => coatPredictor(one.situation, knowledge)(one.seconds));
+    if (asked.kind !== 'ok' || asked.value.coat.kind !== 'ok' || asked.value.lnSd === undefined) continue;
+    const off = Math.abs(Math.log(one.coatMm / asked.value.coat.coatMm));
+    coverage.of += 1;
+    if (off <= EIGHTY_PERCENT_Z * Math.hypot(asked.value.lnSd, one.lnSd)) coverage.inside += 1;
+  }
+  return coverage;
+}
