@@ -128,6 +128,7 @@ export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatGround, type CoatKnowledge } fro
 export { coatOfReading, type CoatReading } from './learning/coat-reading';
 export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation } from './learning/coat-learning';
 export { coverageOf, type Coverage } from './learning/coverage';
+export { BEAT_MS, COUNT_IN_BEATS, READY_TIMER, pressTimer, timerAt, timerShows, withoutLastDip, type DipTimer } from './coat/dip-timer';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
 export { TOO_THICK_SHARE, dipCoat, roomMm, filmCoatMm, checkDip, type Dip, type DipCoat } from './coat/dip-coat';
 export { coatFromWetGain, coatFromDryGain, MELT_DENSITY, meltedMm } from './coat/from-weight';
@@ -136,6 +137,7 @@ export {
   BODY_DENSITY,
   EIGHTY_PERCENT_Z,
   LONGEST_DIP_SECONDS,
+  coatPredictor,
   predictCoat,
   predictSeconds,
   type BucketState,

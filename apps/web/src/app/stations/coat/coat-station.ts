@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
 import {
   attempt,
   coatCurve,
+  coatPredictor,
   coverageOf,
   knowledgeOf,
   learnCoats,
@@ -19,6 +20,7 @@ import { combineLatest } from 'rxjs';
 import * as z from 'zod';
 import { Clock } from '../../data/clock';
 import { glazeOf, observationsOf } from '../../data/coat-learning';
+import { Keys } from '../../data/keys';
 import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { remembered } from '../../data/remembered';
@@ -31,6 +33,7 @@ import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 import { coatChart } from './coat-chart';
 import { cannotWords, curveSeconds, groundWords, standWords } from './coat-words';
+import { DipBench, timerKeptSchema, type TimerKept } from './dip-bench';
 import { DipsPanel } from './dips-panel';
 
 const questionSchema = z.object({
@@ -51,7 +54,7 @@ const NEWEST_DIPS = 9;
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, DipsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
+  imports: [RouterLink, DipBench, DipsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -105,6 +108,22 @@ export class CoatStation {
   protected readonly learning = computed(() => learnCoats({ observations: this.observations() }));
   private readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
   private readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
+  /** The full-screen dip timer, and the seconds it brought back. */
+  protected readonly timer = remembered<TimerKept>(
+    'dip-timer',
+    { open: false, dips: [], silent: false },
+    (kept) => timerKeptSchema.safeParse(kept).data,
+  );
+  protected readonly timed = signal<readonly number[]>([]);
+  protected readonly predictor = computed(() => {
+    const situation = this.situation();
+    const asked = situation && attempt(() => coatPredictor(situation, this.knowledge()));
+    return asked?.kind === 'ok' ? asked.value : undefined;
+  });
+  protected readonly wantedSeconds = computed(() => {
+    const result = this.result();
+    return result?.kind === 'ok' && result.value.wanted.kind === 'ok' ? result.value.wanted.seconds : undefined;
+  });
   protected readonly ground = computed(() =>
     groundWords(this.knowledge().ground, coverageOf({ observations: this.observations(), newest: NEWEST_DIPS })),
   );
@@ -147,10 +166,20 @@ export class CoatStation {
   });
 
   constructor() {
+    inject(Keys).bind([{ keys: ['t'], words: 'dip timer', run: () => this.openTimer() }]);
     effect(() => {
       const bucketId = this.bucket();
       if (bucketId) untracked(() => this.change({ bucketId, sg: null }));
     });
+  }
+
+  protected openTimer(): void {
+    this.timer.update((timer) => ({ ...timer, open: true }));
+  }
+
+  protected leaveTimer(seconds: readonly number[]): void {
+    this.timer.update((timer) => ({ ...timer, open: false, dips: [] }));
+    this.timed.set(seconds);
   }
 
   protected change(change: Partial<Question>): void {

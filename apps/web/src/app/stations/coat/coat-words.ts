@@ -66,7 +66,7 @@ export function standWords(contents: BucketContents, stir?: StirringNeed['every'
   const silicate = additives?.silicateGrams ? `, ${additives.silicateGrams.toFixed(1)} g of silicate in it` : '';
   const film = `film ${filmMm.toFixed(2)} mm, packing ${packing}`;
   return [
-    ...(slurryState === 'normal' && !swirl ? [] : [`Reckoned as ${slurryState}${swirl}${salts}${silicate}: ${film}.`]),
+    ...(slurryState === 'normal' ? [] : [`Reckoned as ${slurryState}${swirl}${salts}${silicate}: ${film}.`]),
     ...(additives?.gumMl ? ['Gum in it: it drinks slower than reckoned here, so expect less.'] : []),
     ...(stir ? [`Stir it first, then ${{ piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' }[stir]}.`] : []),
     ...(contaminated ? [`Contaminated: ${contaminated.join('; ')}.`] : []),

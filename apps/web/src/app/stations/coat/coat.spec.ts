@@ -141,6 +141,24 @@ describe('the coat station', () => {
     });
   });
 
+  describe('the dip timer', () => {
+    it('is one key: count in, out; the real seconds wait beside the weights', async () => {
+      const clock = jest.spyOn(performance, 'now').mockReturnValue(10_000);
+      const screen = await open();
+      await screen.press('Dip timer');
+      expect(screen.text).toMatch(/Leche de Higo take it out at \d\.\d s/);
+      await screen.key(' ');
+      expect(screen.text).toContain('Not yet, Space');
+      clock.mockReturnValue(16_400);
+      await screen.key(' ');
+      expect(screen.text).toContain('3.4 s');
+      await screen.key('escape');
+      expect(screen.field('Time in the glaze, dip 1').value).toBe('3.4');
+      expect(screen.has('Count in, Space')).toBe(false);
+      clock.mockRestore();
+    });
+  });
+
   it('moves with every key', async () => {
     const screen = await open();
     const before = seconds(screen);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import type { BucketSummary, ClayBody, CoatDip } from '@cazuela/contract';
 import { areaCm2, insideProfile, OUTLIER_SDS, PIECE_SHAPES, type CoatLearning, type CoatReading } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
@@ -20,6 +20,7 @@ const WAYS = [
   ['dryWeight', 'weighed dry'],
   ['thickness', 'caliper, needle, comb'],
 ] as const;
+const MOST_ROWS = 12;
 const rowSchema = z.object({
   seconds: z.number().nullable(),
   before: z.number().nullable(),
@@ -28,7 +29,11 @@ const rowSchema = z.object({
 });
 type Row = z.infer<typeof rowSchema>;
 const EMPTY: Row = { seconds: null, before: null, after: null, coatMm: null };
-const draftSchema = z.object({ way: z.enum(WAYS.map(([way]) => way)), areaCm2: z.number().nullable(), rows: z.array(rowSchema).min(1).max(12) });
+const draftSchema = z.object({
+  way: z.enum(WAYS.map(([way]) => way)),
+  areaCm2: z.number().nullable(),
+  rows: z.array(rowSchema).min(1).max(MOST_ROWS),
+});
 type Draft = z.infer<typeof draftSchema>;
 /** A step tile: one dip, two, three. */
 const TILE_STEPS = 3;
@@ -106,12 +111,12 @@ const TILE_STEPS = 3;
           }
         </ol>
         <span class="row">
-          <button type="button" class="press bare" [disabled]="draft().rows.length >= 12" (click)="another()">Another dip</button>
+          <button type="button" class="press bare" [disabled]="draft().rows.length >= mostRows" (click)="another()">Another dip</button>
           @if (draft().rows.length === 1) {
             <button type="button" class="press bare" (click)="tile()">A step tile: {{ steps }} dips</button>
           }
           <button type="submit" class="press" [disabled]="ready().length === 0 || keeping.busy()">
-            Keep {{ ready().length === 1 ? 'the dip' : ready().length + ' dips' }}
+            Keep {{ ready().length <= 1 ? 'the dip' : ready().length + ' dips' }}
           </button>
         </span>
         <cz-says [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
@@ -156,6 +161,10 @@ const TILE_STEPS = 3;
     </section>
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 2rem;
+    }
     .row {
       display: flex;
       flex-wrap: wrap;
@@ -193,6 +202,8 @@ export class DipsPanel {
   readonly faces = input.required<1 | 2>();
   readonly dips = input.required<readonly CoatDip[]>();
   readonly learning = input.required<CoatLearning>();
+  /** Seconds from the dip timer: only the weights are still to be told. */
+  readonly timed = input<readonly number[]>([]);
   readonly changed = output<void>();
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
@@ -202,6 +213,7 @@ export class DipsPanel {
   protected readonly ways = WAYS;
   protected readonly shapes = PIECE_SHAPES;
   protected readonly steps = TILE_STEPS;
+  protected readonly mostRows = MOST_ROWS;
   protected readonly when = sayWhen;
   protected readonly asking = signal<string | undefined>(undefined);
   /** Half-typed weights are there again after a reload. */
@@ -238,6 +250,14 @@ export class DipsPanel {
       .map((dip) => ({ dip, odd: odd.has(dip.id), words: dipWords(dip.body, readCoat(dip.body.reading, dip.body), this.units) }))
       .sort((a, b) => b.dip.body.at.localeCompare(a.dip.body.at));
   });
+
+  constructor() {
+    effect(() => {
+      const timed = this.timed();
+      if (timed.length === 0) return;
+      untracked(() => this.change({ rows: timed.slice(-MOST_ROWS).map((seconds) => ({ ...EMPTY, seconds })) }));
+    });
+  }
 
   protected change(change: Partial<Draft>): void {
     this.draft.update((draft) => ({ ...draft, ...change }));

@@ -1,0 +1,46 @@
+/** Beats counted in before the piece goes under, and how long each is: as potters count. */
+export const COUNT_IN_BEATS = 3;
+export const BEAT_MS = 1_000;
+
+/** A timer for dips, one after the other. Times are those of one clock, ms. */
+export type DipTimer =
+  | { kind: 'ready'; dips: readonly number[] }
+  | { kind: 'countIn'; startsAtMs: number; dips: readonly number[] }
+  | { kind: 'dipping'; startedAtMs: number; dips: readonly number[] };
+
+export const READY_TIMER: DipTimer = { kind: 'ready', dips: [] };
+
+/** One key does it all: counts in, gives a count-in up again, ends a dip and keeps its real seconds. */
+export function pressTimer({ timer, atMs }: { timer: DipTimer; atMs: number }): DipTimer {
+  const now = timerAt({ timer, atMs });
+  switch (now.kind) {
+    case 'ready':
+      return { kind: 'countIn', startsAtMs: atMs + COUNT_IN_BEATS * BEAT_MS, dips: now.dips };
+    case 'countIn':
+      return { kind: 'ready', dips: now.dips };
+    case 'dipping':
+      return { kind: 'ready', dips: [...now.dips, Math.max(0, Number(((atMs - now.startedAtMs) / 1_000).toFixed(1)))] };
+  }
+}
+
+/** The timer as time passes: a count-in that is over has become a dip, at the moment it was over. */
+export function timerAt({ timer, atMs }: { timer: DipTimer; atMs: number }): DipTimer {
+  return timer.kind === 'countIn' && atMs >= timer.startsAtMs ? { kind: 'dipping', startedAtMs: timer.startsAtMs, dips: timer.dips } : timer;
+}
+
+/** What to show: beats left, or seconds in the glaze. */
+export function timerShows({
+  timer,
+  atMs,
+}: {
+  timer: DipTimer;
+  atMs: number;
+}): { kind: 'ready' } | { kind: 'beats'; left: number } | { kind: 'seconds'; seconds: number } {
+  const now = timerAt({ timer, atMs });
+  if (now.kind === 'ready') return { kind: 'ready' };
+  if (now.kind === 'countIn') return { kind: 'beats', left: Math.min(COUNT_IN_BEATS, Math.ceil((now.startsAtMs - atMs) / BEAT_MS)) };
+  return { kind: 'seconds', seconds: Math.max(0, (atMs - now.startedAtMs) / 1_000) };
+}
+
+/** Takes the last dip back. */
+export const withoutLastDip = (timer: DipTimer): DipTimer => ({ ...timer, dips: timer.dips.slice(0, -1) });
