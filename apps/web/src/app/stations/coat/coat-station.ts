@@ -35,6 +35,7 @@ import { coatChart } from './coat-chart';
 import { cannotWords, curveSeconds, groundWords, standWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dip-bench';
 import { DipsPanel } from './dips-panel';
+import { EqualCoatsPanel } from './equal-coats-panel';
 
 const questionSchema = z.object({
   bucketId: z.string(),
@@ -54,7 +55,7 @@ const NEWEST_DIPS = 9;
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, DipBench, DipsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
+  imports: [RouterLink, DipBench, DipsPanel, EqualCoatsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -87,7 +88,7 @@ export class CoatStation {
     return standWords(contents, due ? need.every : undefined);
   });
   protected readonly sg = computed(() => this.question().sg ?? this.chosen()?.contents?.sg ?? null);
-  private readonly situation = computed<CoatSituation | undefined>(() => {
+  protected readonly situation = computed<CoatSituation | undefined>(() => {
     const contents = this.chosen()?.contents;
     const body = this.body();
     const { wallMm, faces } = this.question();
@@ -107,7 +108,7 @@ export class CoatStation {
   private readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
   protected readonly learning = computed(() => learnCoats({ observations: this.observations() }));
   private readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
-  private readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
+  protected readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
   /** The full-screen dip timer, and the seconds it brought back. */
   protected readonly timer = remembered<TimerKept>(
     'dip-timer',

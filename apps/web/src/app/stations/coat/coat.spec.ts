@@ -141,6 +141,12 @@ describe('the coat station', () => {
     });
   });
 
+  it('the same coat by other ways, with glaze and hands', async () => {
+    const { text } = await open();
+    expect(text).toMatch(/Brush, loaded 5 passes 0\.65 mm \d+ mL 13 min, and 80 min drying between/);
+    expect(text).toMatch(/Spray 12 passes 0\.60 mm/);
+  });
+
   describe('the dip timer', () => {
     it('is one key: count in, out; the real seconds wait beside the weights', async () => {
       const clock = jest.spyOn(performance, 'now').mockReturnValue(10_000);

@@ -191,7 +191,7 @@ export class DipBench {
   protected readonly coatWords = computed(() => {
     const now = this.coatNow();
     if (now)
-      return `${this.units.millimetres(now.coatMm)}, ${this.units.millimetres(now.lowMm)} to ${this.units.millimetres(now.highMm)}; drawn ${EXAGGERATED / 4} times as thick`;
+      return `${this.units.millimetres(now.coatMm)}, ${this.units.millimetres(now.lowMm)} to ${this.units.millimetres(now.highMm)}; drawn larger than the wall`;
     return this.showing().kind === 'beats' ? 'Ready …' : `Wanted ${this.units.millimetres(this.coatMm())}`;
   });
   protected readonly spoken = computed(() => `Section of the wall with its coat, ${this.coatWords()}`);
