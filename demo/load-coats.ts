@@ -27,12 +27,36 @@ const STORIES: readonly DipStory[] = [
 ];
 const NEEDLE_MM = 0.1;
 
+const WINDOWS = [
+  {
+    glaze: 'Leche de Higo',
+    clay: 'Barro Claro',
+    thinMm: 0.45,
+    thickMm: 0.8,
+    looks: { thin: 'the clay shows through', right: 'white, soft', thick: 'crawls at the rim' },
+  },
+  {
+    glaze: 'Marisma',
+    clay: 'Barro Claro',
+    thinMm: 0.5,
+    thickMm: 0.75,
+    looks: { thin: 'grey and dry', right: 'sea-green', thick: 'breaks to blue and runs' },
+  },
+  { glaze: 'Tinaja', clay: 'Barro Tostado', thinMm: 0.4, thickMm: 0.7, looks: { thin: 'brown and dull', right: 'amber', thick: 'dark, pools' } },
+];
+
 /** Dips measured over the months: a step tile or two, pots weighed before and after; one that slipped and was left out. */
 export async function loadCoats(load: DemoLoad, buckets: LoadedBuckets): Promise<void> {
   const random = seeded(41);
   const { context, studioId, transaction } = load;
   const rows = await context.models.bodies.findAll({ where: { studioId }, transaction });
   const clays = rows.map((row): ClayBody => ({ id: row.get().id, name: row.get().name, ...row.get().body }));
+  for (const { glaze, clay, ...window } of WINDOWS) {
+    const glazeId = buckets.get(glaze)!.recipe!.id;
+    const bodyId = clays.find((one) => one.name === clay)!.id;
+    const change = { at: load.clock.ago({ days: 60 }), by: 'Maia', reason: 'from the step tile', window };
+    await context.models.coatWindows.create({ id: uuid(), studioId, version: 1, glazeId, bodyId, changes: [change] }, { transaction });
+  }
   for (const story of STORIES) {
     const bucket = buckets.get(story.glaze)!;
     const clay = clays.find((one) => one.name === story.clay)!;

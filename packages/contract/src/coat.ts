@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { CoatReading } from '@cazuela/core';
+import type { CoatReading, CoatWindow } from '@cazuela/core';
 import { coneSchema, gramsSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
 
 const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
@@ -48,3 +48,35 @@ export const coatDipsCreateSchema = z.strictObject({
     .max(20),
 });
 export const coatDipUpdateSchema = z.strictObject({ version: versionSchema, body: coatDipBodySchema });
+
+const coatSchema = z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.');
+const lookSchema = z.string().max(300, 'A look has at most 300 characters.');
+export const coatWindowBodySchema = z
+  .strictObject({
+    thinMm: coatSchema,
+    thickMm: coatSchema,
+    looks: z.strictObject({ thin: lookSchema, right: lookSchema, thick: lookSchema }),
+  })
+  .refine(({ thinMm, thickMm }) => thinMm < thickMm, {
+    message: 'Too thick must lie above too thin.',
+    path: ['thickMm'],
+  }) satisfies z.ZodType<CoatWindow>;
+
+const windowChangeSchema = z.strictObject({ at: timeSchema, by: nameSchema, reason: noteSchema, window: coatWindowBodySchema });
+/** A glaze's window on one body, newest change last: results point at what was thought then. */
+export const coatWindowSchema = z.strictObject({
+  id: idSchema,
+  version: versionSchema,
+  glazeId: idSchema,
+  bodyId: idSchema,
+  changes: z.array(windowChangeSchema).min(1).max(200),
+});
+export type CoatWindowDocument = z.infer<typeof coatWindowSchema>;
+
+/** Version 0 for a window nobody set yet. */
+export const coatWindowPutSchema = z.strictObject({
+  version: z.int().min(0),
+  glazeId: idSchema,
+  bodyId: idSchema,
+  change: windowChangeSchema,
+});

@@ -90,6 +90,9 @@ export {
   coatDipBodySchema,
   coatDipsCreateSchema,
   coatDipUpdateSchema,
+  coatWindowSchema,
+  coatWindowPutSchema,
+  type CoatWindowDocument,
   type CoatDip,
   type CoatDipBody,
 } from './coat';

@@ -128,6 +128,7 @@ export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatGround, type CoatKnowledge } fro
 export { coatOfReading, type CoatReading } from './learning/coat-reading';
 export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation } from './learning/coat-learning';
 export { coverageOf, type Coverage } from './learning/coverage';
+export { normalShareBelow, windowChances, windowVerdict, type CoatWindow, type WindowVerdict } from './coat/coat-window';
 export { COAT_PER_PASS, coatOfLabel, equalCoats, type EqualCoat, type EqualWay } from './coat/equal-coats';
 export { BEAT_MS, COUNT_IN_BEATS, READY_TIMER, pressTimer, timerAt, timerShows, withoutLastDip, type DipTimer } from './coat/dip-timer';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';

@@ -6,6 +6,7 @@ import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
 import { importTables } from './migrations/005-imports';
+import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 
 /** One change to the tables, there and back, as plain SQL. */
@@ -16,7 +17,15 @@ export interface Migration {
 }
 
 /** Listed by hand, in order. */
-export const MIGRATIONS: readonly Migration[] = [studioTables, recipeAndBucketTables, pieceTables, shelfAndSeriesTables, importTables, coatDipTables];
+export const MIGRATIONS: readonly Migration[] = [
+  studioTables,
+  recipeAndBucketTables,
+  pieceTables,
+  shelfAndSeriesTables,
+  importTables,
+  coatDipTables,
+  coatWindowTables,
+];
 
 function umzugFor(sequelize: Sequelize): Umzug {
   const run = async (statements: string[]): Promise<void> => {

@@ -6,6 +6,7 @@ import type {
   BucketBody,
   ClayBody,
   CoatDipBody,
+  CoatWindowDocument,
   FiringBody,
   PieceBody,
   PowderBody,
@@ -97,6 +98,9 @@ export interface CoatDipRow {
   body: CoatDipBody;
   createdAt: Date;
 }
+export interface CoatWindowRow extends CoatWindowDocument {
+  studioId: string;
+}
 export interface ImportJobRow {
   id: string;
   studioId: string;
@@ -184,6 +188,7 @@ export interface Models {
   powderUses: Table<PowderUseRow>;
   series: Table<SeriesRow>;
   coatDips: Table<CoatDipRow>;
+  coatWindows: Table<CoatWindowRow>;
   imports: Table<ImportJobRow>;
   importRows: Table<StagedRow>;
   bodies: Table<ClayBodyRow>;
@@ -242,6 +247,7 @@ export function defineModels(sequelize: Sequelize): Models {
       grams: DataTypes.DOUBLE,
     }),
     coatDips: table('coat_dips', { id, studioId: ref, version, body: json('body'), createdAt: time }),
+    coatWindows: table('coat_windows', { id, studioId: ref, version, glazeId: ref, bodyId: ref, changes: json('changes') }),
     imports: table('imports', { id, studioId: ref, outcome: json('outcome'), createdAt: time }),
     importRows: table('import_rows', {
       importId: { type: DataTypes.CHAR(36), primaryKey: true },

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { Bucket, CoatDip, CoatDipBody } from '@cazuela/contract';
+import type { Bucket, CoatDip, CoatDipBody, CoatWindowDocument } from '@cazuela/contract';
 import { aBucket, NOW } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
@@ -65,5 +65,38 @@ describe('dips whose coat was measured', () => {
     ['an empty reason', { leftOut: '' }],
   ])('refuses %s', async (_what, change) => {
     await server.post('/coats', { dips: [dip(2, change as Partial<CoatDipBody>)] }).expect(422);
+  });
+
+  describe('the window of a glaze on a body', () => {
+    const glazeId = uuid();
+    const change = (thinMm: number, at: string, by = 'Inés') => ({
+      at,
+      by,
+      reason: 'from the tile',
+      window: { thinMm, thickMm: 0.7, looks: { thin: 'grey', right: 'sea-green', thick: 'runs' } },
+    });
+    const put = (version: number, what: ReturnType<typeof change>) => server.put(`/windows/${uuid()}`, { version, glazeId, bodyId, change: what });
+
+    it('is set once, changed with a reason, and keeps every change', async () => {
+      await put(0, change(0.4, '2026-03-01T10:00:00.000Z')).expect(200);
+      await put(1, change(0.45, '2026-03-02T10:00:00.000Z')).expect(200);
+      const [window] = ((await server.get('/windows').expect(200)).body as CoatWindowDocument[]).filter((one) => one.glazeId === glazeId);
+      expect(window).toMatchObject({ version: 2 });
+      expect(window!.changes.map((one) => one.window.thinMm)).toEqual([0.4, 0.45]);
+    });
+
+    it('changed by somebody meanwhile, both are shown; sent twice, it counts once', async () => {
+      const twice = change(0.5, '2026-03-03T10:00:00.000Z', 'Maia');
+      await put(2, twice).expect(200);
+      await put(2, twice).expect(200);
+      const stale = await put(2, change(0.3, '2026-03-04T10:00:00.000Z', 'Bruno')).expect(409);
+      expect((stale.body as { current: CoatWindowDocument }).current.version).toBe(3);
+    });
+
+    it('upside down, or on a body of nobody, it is refused', async () => {
+      await put(3, change(0.9, '2026-03-05T10:00:00.000Z')).expect(422);
+      const other = { version: 0, glazeId: uuid(), bodyId: uuid(), change: change(0.4, '2026-03-05T10:00:00.000Z') };
+      await server.put(`/windows/${uuid()}`, other).expect(422);
+    });
   });
 });

@@ -1,16 +1,19 @@
 import type * as z from 'zod';
 import type { Transaction } from 'sequelize';
-import { coatDipsCreateSchema, coatDipUpdateSchema, type CoatDip, type CoatDipBody } from '@cazuela/contract';
+import { coatDipsCreateSchema, coatDipUpdateSchema, coatWindowPutSchema, type CoatDip, type CoatDipBody } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
 import type { CoatDipRow } from '../../db/models';
 import { updateVersioned } from '../../db/versioned';
 import { ProblemError } from '../../http/problem-error';
 import { route, type Call, type Route } from '../../http/route';
+import { listWindows, putWindow } from './windows';
 
 export const coatRoutes: readonly Route[] = [
   route({ method: 'get', path: '/coats', handle: listDips }),
   route({ method: 'post', path: '/coats', body: coatDipsCreateSchema, handle: addDips }),
+  route({ method: 'get', path: '/windows', handle: listWindows }),
+  route({ method: 'put', path: '/windows/:id', body: coatWindowPutSchema, handle: putWindow }),
   route({ method: 'put', path: '/coats/:id', body: coatDipUpdateSchema, handle: updateDip }),
 ];
 

@@ -7,6 +7,7 @@ import {
   bucketSchema,
   bucketSummarySchema,
   coatDipSchema,
+  coatWindowSchema,
   daySchema,
   eventsAnswerSchema,
   firingSchema,
@@ -30,6 +31,7 @@ import {
   type ClayBody,
   type CoatDip,
   type CoatDipBody,
+  type CoatWindowDocument,
   type Day,
   type EventsAnswer,
   type Firing,
@@ -107,6 +109,12 @@ export class StudioApi {
   coatDips = (): Observable<CoatDip[]> => this.get('/coats', z.array(coatDipSchema));
   addCoatDips = (dips: { id: string; body: CoatDipBody }[]): Observable<CoatDip[]> => this.post('/coats', { dips }, z.array(coatDipSchema));
   updateCoatDip = ({ id, version, body }: CoatDip): Observable<CoatDip> => this.put(`/coats/${id}`, { version, body }, coatDipSchema);
+
+  coatWindows = (): Observable<CoatWindowDocument[]> => this.get('/windows', z.array(coatWindowSchema));
+  putCoatWindow = (
+    id: string,
+    put: Omit<CoatWindowDocument, 'id' | 'changes'> & { change: CoatWindowDocument['changes'][number] },
+  ): Observable<CoatWindowDocument> => this.put(`/windows/${id}`, put, coatWindowSchema);
 
   pieces = (): Observable<Piece[]> => this.get('/pieces', z.array(pieceSchema));
   piece = (id: string): Observable<Piece> => this.get(`/pieces/${id}`, pieceSchema);

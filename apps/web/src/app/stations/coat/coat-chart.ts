@@ -1,4 +1,4 @@
-import type { CoatCurvePoint, CoatObservation } from '@cazuela/core';
+import type { CoatCurvePoint, CoatObservation, CoatWindow } from '@cazuela/core';
 import { token, type LineChartConfig } from '../../parts/line-chart';
 
 /** Readings at an SG this far from the one asked about are drawn open: they lie on another curve. */
@@ -7,21 +7,40 @@ const SAME_SG = 0.015;
 /** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point, measured dips as diamonds. */
 export function coatChart(
   curve: readonly CoatCurvePoint[],
-  marks: { coatMm: number; seconds: number; atSecondsMm: number | undefined; dips?: readonly CoatObservation[]; sg: number },
+  marks: {
+    coatMm: number;
+    seconds: number;
+    atSecondsMm: number | undefined;
+    dips?: readonly CoatObservation[];
+    sg: number;
+    window?: CoatWindow | undefined;
+  },
 ): LineChartConfig {
   const dips = marks.dips ?? [];
   const ink = token('--iron-wash');
   const last = curve.at(-1)?.seconds ?? 6;
+  const level = (y: number): { x: number; y: number }[] => [
+    { x: 0, y },
+    { x: last, y },
+  ];
+  // Where the glaze looks right on this body.
+  const right = marks.window
+    ? [
+        { data: level(marks.window.thickMm), borderWidth: 0, pointRadius: 0, backgroundColor: `${token('--copper')}2e`, fill: '+1' },
+        { data: level(marks.window.thinMm), borderWidth: 0, pointRadius: 0 },
+      ]
+    : [];
   return {
     type: 'line',
     data: {
       datasets: [
+        ...right,
         {
           data: curve.map((point) => ({ x: point.seconds, y: point.highMm })),
           borderWidth: 0,
           pointRadius: 0,
           backgroundColor: `${token('--cobalt')}26`,
-          fill: 1,
+          fill: '+1',
         },
         { data: curve.map((point) => ({ x: point.seconds, y: point.lowMm })), borderWidth: 0, pointRadius: 0 },
         {

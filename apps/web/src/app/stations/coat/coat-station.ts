@@ -32,10 +32,11 @@ import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
 import { coatChart } from './coat-chart';
-import { cannotWords, curveSeconds, groundWords, standWords } from './coat-words';
+import { cannotWords, curveSeconds, groundWords, standWords, windowWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dip-bench';
 import { DipsPanel } from './dips-panel';
 import { EqualCoatsPanel } from './equal-coats-panel';
+import { WindowPanel } from './window-panel';
 
 const questionSchema = z.object({
   bucketId: z.string(),
@@ -55,7 +56,7 @@ const NEWEST_DIPS = 9;
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, DipBench, DipsPanel, EqualCoatsPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
+  imports: [RouterLink, DipBench, DipsPanel, EqualCoatsPanel, WindowPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -72,7 +73,13 @@ export class CoatStation {
     [2, 'both faces'],
   ] as const;
   protected readonly all = loaded(() =>
-    combineLatest({ buckets: this.api.buckets(), bodies: this.api.bodies(), powders: this.api.powders(), dips: this.api.coatDips() }),
+    combineLatest({
+      buckets: this.api.buckets(),
+      bodies: this.api.bodies(),
+      powders: this.api.powders(),
+      dips: this.api.coatDips(),
+      windows: this.api.coatWindows(),
+    }),
   );
   protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
@@ -107,8 +114,17 @@ export class CoatStation {
   });
   private readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
   protected readonly learning = computed(() => learnCoats({ observations: this.observations() }));
-  private readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
+  protected readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
   protected readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
+  protected readonly window = computed(() => {
+    const { glazeId, bodyId } = this.pair();
+    return this.all.value()?.windows.find((one) => one.glazeId === glazeId && one.bodyId === bodyId);
+  });
+  protected readonly windowSays = computed(() => {
+    const [result, window, coatMm] = [this.result(), this.window()?.changes.at(-1)?.window, this.question().coatMm];
+    const lnSd = result?.kind === 'ok' ? result.value.band?.lnSd : undefined;
+    return window && coatMm && lnSd !== undefined ? windowWords(window, { coatMm, lnSd }, this.units) : '';
+  });
   /** The full-screen dip timer, and the seconds it brought back. */
   protected readonly timer = remembered<TimerKept>(
     'dip-timer',
@@ -156,6 +172,7 @@ export class CoatStation {
       atSecondsMm: at.coat.kind === 'ok' ? at.coat.coatMm : undefined,
       dips,
       sg: this.sg()!,
+      window: this.window()?.changes.at(-1)?.window,
     });
   });
   protected readonly chartWords = computed(() => {

@@ -1,5 +1,8 @@
 import {
   STATE_GUESSES,
+  windowChances,
+  windowVerdict,
+  type CoatWindow,
   type Attempt,
   type BucketContents,
   type CoatGround,
@@ -99,4 +102,24 @@ export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, u
   const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
   const coat = read.kind === 'ok' ? units.millimetres(read.value.coatMm) : 'no coat';
   return `${units.seconds(body.seconds)} at SG ${units.sg(body.sg)}: ${coat}, ${how}, ${body.by}`;
+}
+
+/** What a dip does with the window of its glaze on this body: how it will look, and how sure that is. */
+export function windowWords(window: CoatWindow, wanted: { coatMm: number; lnSd: number }, units: Units): string {
+  const { thin, right, thick } = windowChances({ ...wanted, window });
+  const share = (chance: number): string => `${Math.round(100 * chance)} %`;
+  const look = (words: string): string => (words ? `, ${words}` : '');
+  const verdict = windowVerdict({ coatMm: wanted.coatMm, window });
+  const { looks } = window;
+  const range = `${units.millimetres(window.thinMm)}–${units.millimetres(window.thickMm)}`;
+  const is = {
+    right: `Right for this body (${range})${look(looks.right)}`,
+    thin: `Thin for this body (${range})${look(looks.thin)}`,
+    thick: `Thick for this body (${range})${look(looks.thick)}`,
+  }[verdict];
+  const misses = [
+    ...(thin >= 0.05 ? [`${share(thin)} thin${verdict === 'thin' ? '' : look(looks.thin)}`] : []),
+    ...(thick >= 0.05 ? [`${share(thick)} thick${verdict === 'thick' ? '' : look(looks.thick)}`] : []),
+  ];
+  return `${is}. Of dips like this ${share(right)} come out right${misses.length > 0 ? `; ${misses.join('; ')}` : ''}.`;
 }

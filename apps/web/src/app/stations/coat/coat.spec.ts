@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { CoatDip } from '@cazuela/contract';
+import type { CoatDip, CoatWindowDocument } from '@cazuela/contract';
 import { ago, bucket, CLAY, id, POWDERS, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
@@ -11,7 +11,13 @@ describe('the coat station', () => {
   let records: FakeRecords;
   const white = bucket();
   const thick = bucket({ sg: 1.55, code: 'B2', body: { ...white.body, name: 'Marisma' } });
-  const open = async (inputs = {}, buckets = [white, thick], bodies = [CLAY], dips: CoatDip[] = []): Promise<Screen<CoatStation>> => {
+  const open = async (
+    inputs = {},
+    buckets = [white, thick],
+    bodies = [CLAY],
+    dips: CoatDip[] = [],
+    windows: CoatWindowDocument[] = [],
+  ): Promise<Screen<CoatStation>> => {
     records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(CoatStation, inputs);
@@ -19,6 +25,7 @@ describe('the coat station', () => {
     records.answer('/bodies', bodies);
     records.answer('/powders', POWDERS);
     records.answer('/coats', dips);
+    records.answer('/windows', windows);
     await screen.settle();
     return screen;
   };
@@ -138,6 +145,40 @@ describe('the coat station', () => {
       expect(again.text).toContain('Left out: the comb slipped');
       await again.press('Count it again');
       expect((records.http.expectOne((one) => one.method === 'PUT').request.body as CoatDip).body.leftOut).toBeUndefined();
+    });
+  });
+
+  describe('the window of a glaze on a body', () => {
+    const looks = { thin: 'grey and dry', right: 'sea-green', thick: 'blue, runs' };
+    const set = (thinMm: number, thickMm: number): CoatWindowDocument => ({
+      id: id(),
+      version: 3,
+      glazeId: RECIPE.id,
+      bodyId: CLAY.id,
+      changes: [{ at: ago(900), by: 'Maia', reason: 'from the tile', window: { thinMm, thickMm, looks } }],
+    });
+
+    it('says how the wanted coat will look, and how many dips miss it', async () => {
+      const { text } = await open({}, [white, thick], [CLAY], [], [set(0.5, 0.75)]);
+      expect(text).toMatch(
+        /Right for this body \(0\.50 mm–0\.75 mm\), sea-green\. Of dips like this \d\d % come out right; \d+ % thin, grey and dry; \d+ % thick, blue, runs\./,
+      );
+      expect((await open({}, [white, thick], [CLAY], [], [set(0.7, 0.9)])).text).toContain('Thin for this body (0.70 mm–0.90 mm), grey and dry.');
+    });
+
+    it('is changed with a reason, and keeps what was thought before', async () => {
+      const screen = await open({}, [white, thick], [CLAY], [], [set(0.5, 0.75)]);
+      expect(screen.text).toContain('Maia: 0.50 mm–0.75 mm, from the tile');
+      await screen.type('Too thin below', '0.8');
+      expect(screen.text).toContain('Too thick must lie above too thin.');
+      await screen.type('Too thin below', '0.45');
+      await screen.type('Why', 'grey only below that');
+      await screen.press('Keep the window');
+      const put = records.http.expectOne((one) => one.method === 'PUT').request.body as {
+        version: number;
+        change: CoatWindowDocument['changes'][number];
+      };
+      expect(put).toMatchObject({ version: 3, change: { reason: 'grey only below that', window: { thinMm: 0.45, thickMm: 0.75, looks } } });
     });
   });
 
