@@ -107,7 +107,8 @@ export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, u
 /** What a dip does with the window of its glaze on this body: how it will look, and how sure that is. */
 export function windowWords(window: CoatWindow, wanted: { coatMm: number; lnSd: number }, units: Units): string {
   const { thin, right, thick } = windowChances({ ...wanted, window });
-  const share = (chance: number): string => `${Math.round(100 * chance)} %`;
+  // Never all of them: a range says what is usual, not what cannot be.
+  const share = (chance: number): string => (chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
   const look = (words: string): string => (words ? `, ${words}` : '');
   const verdict = windowVerdict({ coatMm: wanted.coatMm, window });
   const { looks } = window;

@@ -18,9 +18,6 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
   selector: 'cz-window-panel',
   imports: [NumberField, TwoVersions],
   template: `
-    @if (says(); as words) {
-      <p class="says-window" role="status">{{ words }}</p>
-    }
     <details>
       <summary>{{ document() ? 'Its window on this body' : 'Tell how thick it looks right on this body' }}</summary>
       <form class="stack" (submit)="$event.preventDefault(); keep()">
@@ -66,9 +63,6 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
     </details>
   `,
   styles: `
-    .says-window {
-      margin: 0.3rem 0;
-    }
     .fields {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
@@ -84,8 +78,6 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
 export class WindowPanel {
   readonly document = input<CoatWindowDocument>();
   readonly pair = input.required<{ glazeId: string; bodyId: string }>();
-  /** What the wanted dip does with it, in words. */
-  readonly says = input('');
   readonly changed = output<void>();
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
