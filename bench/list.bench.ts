@@ -49,7 +49,7 @@ export async function listRows(address: string, db: MariaDbAddress): Promise<Row
 }
 
 /** Five hundred measured buckets and their history, straight into the tables. */
-export async function fillShelf(sql: Connection, studioId: string): Promise<void> {
+export async function fillShelf(sql: Connection, studioId: string, letter = 'T'): Promise<void> {
   const body = JSON.stringify({ name: 'Prueba', sgLow: 1.44, sgHigh: 1.47, capacityMl: 12_000, colour: '#7FA08C', notes: '' });
   const parts = Array.from({ length: 9 }, (_, i) => ({ powderId: uuid(), name: `Powder ${i}`, part: 'base', grams: 500, density: 2.6 }));
   const contents = JSON.stringify({
@@ -70,7 +70,7 @@ export async function fillShelf(sql: Connection, studioId: string): Promise<void
   const ids = Array.from({ length: BUCKETS }, () => uuid());
   await sql.batch(
     'INSERT INTO buckets (id, studio_id, code, version, name, body, recipe_id, recipe_version_id, contents, created_at) VALUES (?, ?, ?, 1, ?, ?, NULL, NULL, ?, NOW(3))',
-    ids.map((id, i) => [id, studioId, `T${i}`, 'Prueba', body, contents]),
+    ids.map((id, i) => [id, studioId, `${letter}${i}`, 'Prueba', body, contents]),
   );
   const event = JSON.stringify({ id: 'x', at: '2026-03-01T09:00:00.000Z', by: 'Inés', type: 'stirred' });
   await sql.batch(

@@ -59,11 +59,6 @@ interface ShelfEntry extends DrawnBucket {
       grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
       row-gap: 1.4rem;
     }
-    li {
-      /* Hundreds of buckets scroll smoothly: what is far off the screen is not drawn. */
-      content-visibility: auto;
-      contain-intrinsic-size: auto 240px;
-    }
     a {
       display: grid;
       justify-items: center;
