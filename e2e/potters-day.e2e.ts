@@ -94,7 +94,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await expect(page.getByRole('combobox', { name: 'Bucket' })).toContainText('Nube, stained');
     await page.getByLabel('Coat wanted', { exact: true }).fill('0.5');
     await expect(page.getByText(/for 0.50 mm; expect/)).toBeVisible();
-    await expect(page.getByText('Starting guess:')).toBeVisible();
+    await expect(page.getByText('how this glaze builds up stays a guess.')).toBeVisible();
     await expect(page.getByRole('img', { name: /Coat against seconds/ })).toBeVisible();
     await page.getByRole('link', { name: 'Plan a piece with it' }).click();
   });
