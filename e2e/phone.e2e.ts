@@ -13,6 +13,20 @@ test('on a phone: from what now to a measured bucket by tap, nothing wider than 
   await page.getByRole('link', { name: 'Bring into range' }).first().tap();
   await expect(page.getByRole('heading', { name: /Marisma|Humo/, level: 1 })).toBeVisible();
   await fits();
+  for (const bench of ['By feel', 'Stain it', 'Settling', 'Level', 'What dips in it', 'Pour', 'Label', 'Notes']) {
+    await page.getByRole('button', { name: bench, exact: true }).tap();
+    await fits();
+    if (bench === 'What dips in it') {
+      await expect(page.getByRole('row', { name: /Cup with a blue lip/ })).toBeVisible();
+      await fits();
+    }
+    if (bench === 'Settling') {
+      // The last of five cures can be reached, not only the first three.
+      await page.getByRole('radio', { name: 'thin it: silicate' }).tap();
+      await expect(page.getByText('Liquid sodium silicate')).toBeVisible();
+      await fits();
+    }
+  }
   await page.getByLabel('Full weight').fill('208');
   await page.getByRole('button', { name: 'Keep the reading' }).tap();
   await expect(page.getByRole('heading', { name: 'In range.' })).toBeVisible();
@@ -34,4 +48,17 @@ test('on a phone: one line fills the bench, with targets for wet knuckles', asyn
   await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(before!);
   await page.getByRole('button', { name: 'back', exact: true }).tap();
   await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(before!);
+});
+
+test('on a phone: the coat with its table and its timer', async ({ page }) => {
+  await page.goto('/coat');
+  await page.getByText('The same coat another way').tap();
+  await expect(page.getByRole('row', { name: /Spray/ })).toBeVisible();
+  const width = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(width).toBeLessThanOrEqual(390);
+  await page.getByRole('radio', { name: 'caliper, needle, comb' }).tap();
+  await expect(page.getByLabel('It measures, dip 1')).toBeVisible();
+  await page.getByRole('button', { name: 'Dip timer' }).tap();
+  const box = await page.getByRole('button', { name: 'Count in, Space' }).boundingBox();
+  expect(box!.height).toBeGreaterThanOrEqual(64);
 });

@@ -20,24 +20,26 @@ const AREA_CM2 = 100;
     <details>
       <summary>The same coat another way</summary>
       @if (rows(); as list) {
-        <table class="sheet">
-          <tr>
-            <th scope="col">Way</th>
-            <th scope="col">How</th>
-            <th scope="col" class="num">gives</th>
-            <th scope="col" class="num">glaze for {{ area }} cm²</th>
-            <th scope="col">hands</th>
-          </tr>
-          @for (row of list; track row.way) {
+        <div class="sheet-frame" tabindex="0" role="region" aria-label="The same coat another way">
+          <table class="sheet">
             <tr>
-              <td>{{ row.name }}</td>
-              <td>{{ row.how }}</td>
-              <td class="num">{{ row.gives }}</td>
-              <td class="num">{{ row.glaze }}</td>
-              <td>{{ row.hands }}</td>
+              <th scope="col">Way</th>
+              <th scope="col">How</th>
+              <th scope="col" class="num">gives</th>
+              <th scope="col" class="num">glaze for {{ area }} cm²</th>
+              <th scope="col">hands</th>
             </tr>
-          }
-        </table>
+            @for (row of list; track row.way) {
+              <tr>
+                <td>{{ row.name }}</td>
+                <td>{{ row.how }}</td>
+                <td class="num">{{ row.gives }}</td>
+                <td class="num">{{ row.glaze }}</td>
+                <td>{{ row.hands }}</td>
+              </tr>
+            }
+          </table>
+        </div>
       }
       <p class="quiet small">
         Dip and pour lean on what is said above. A pass of the brush (0.13 mm loaded, 0.08 drawn dry) and of the spray gun (0.05) are starting guesses

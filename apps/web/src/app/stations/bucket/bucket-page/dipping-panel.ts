@@ -51,24 +51,26 @@ interface DipRow {
       <cz-number-field label="Coat" unit="mm" [value]="coatMm()" [least]="0.05" [most]="3" (changed)="coatMm.set($event.value)" />
     </div>
     @if (rows(); as list) {
-      <table class="sheet">
-        <tr>
-          <th scope="col">Piece</th>
-          <th scope="col">Dip, rim first</th>
-          <th scope="col" class="num">A pour inside</th>
-          <th scope="col" class="num">over it</th>
-          <th scope="col" class="num">It covers</th>
-        </tr>
-        @for (row of list; track row.name) {
+      <div class="sheet-frame" tabindex="0" role="region" aria-label="What dips in it">
+        <table class="sheet">
           <tr>
-            <td>{{ row.name }}</td>
-            <td [class]="row.tone">{{ row.dips }}</td>
-            <td class="num">{{ row.pourIn }}</td>
-            <td class="num">{{ row.pourOver }}</td>
-            <td class="num">{{ row.covers }}</td>
+            <th scope="col">Piece</th>
+            <th scope="col">Dip, rim first</th>
+            <th scope="col" class="num">A pour inside</th>
+            <th scope="col" class="num">over it</th>
+            <th scope="col" class="num">It covers</th>
           </tr>
-        }
-      </table>
+          @for (row of list; track row.name) {
+            <tr>
+              <td>{{ row.name }}</td>
+              <td [class]="row.tone">{{ row.dips }}</td>
+              <td class="num">{{ row.pourIn }}</td>
+              <td class="num">{{ row.pourOver }}</td>
+              <td class="num">{{ row.covers }}</td>
+            </tr>
+          }
+        </table>
+      </div>
     }
     <p class="quiet small">
       Counted: what the piece pushes aside, a finger under and beside it, {{ coatMm() }} mm in and out where no plan says otherwise, and the waste of
