@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
 import type { BucketSummary, ClayBody, CoatDip } from '@cazuela/contract';
-import { areaCm2, insideProfile, OUTLIER_SDS, PIECE_SHAPES, type CoatLearning, type CoatReading } from '@cazuela/core';
+import { areaCm2, insideProfile, PIECE_SHAPES, type CoatLearning, type CoatReading } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { glazeOf, readCoat } from '../../data/coat-learning';
@@ -8,12 +8,11 @@ import { deed } from '../../data/deed';
 import { remembered } from '../../data/remembered';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
-import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
-import { dipWords } from './coat-words';
+import { DipsList } from './dips-list';
 
 const WAYS = [
   ['wetWeight', 'weighed wet'],
@@ -41,7 +40,7 @@ const TILE_STEPS = 3;
 /** What was dipped and measured: a step tile or weighed pots, told in one go; and every dip this pair leans on. */
 @Component({
   selector: 'cz-dips-panel',
-  imports: [Choice, NumberField, Says],
+  imports: [Choice, DipsList, NumberField, Says],
   template: `
     <section aria-labelledby="dips">
       <h2 id="dips">Measured dips</h2>
@@ -125,39 +124,7 @@ const TILE_STEPS = 3;
           error.
         </p>
       </form>
-      @if (list().length > 0) {
-        <table class="sheet">
-          @for (one of list(); track one.dip.id) {
-            <tr [class.out]="one.dip.body.leftOut">
-              <td class="quiet small nowrap">{{ when(one.dip.body.at) }}</td>
-              <td>
-                {{ one.words }}
-                @if (one.odd) {
-                  <span class="look small">It does not fit the others: count it, or leave it out with a reason.</span>
-                }
-                @if (one.dip.body.leftOut) {
-                  <span class="quiet small">Left out: {{ one.dip.body.leftOut }}</span>
-                }
-              </td>
-              <td>
-                @if (one.dip.body.leftOut) {
-                  <button type="button" class="press bare" (click)="judge(one.dip, undefined)">Count it again</button>
-                } @else if (asking() === one.dip.id) {
-                  <form class="row" (submit)="$event.preventDefault(); leave(one.dip, reason)">
-                    <label class="named">Why it does not count<input #reason maxlength="200" /></label>
-                    <button type="submit" class="press quiet-press">Leave it out</button>
-                  </form>
-                } @else {
-                  <button type="button" class="press bare" [attr.aria-label]="'Leave out: ' + one.words" (click)="asking.set(one.dip.id)">
-                    Leave out
-                  </button>
-                }
-              </td>
-            </tr>
-          }
-        </table>
-        <cz-says [failure]="judging.failure()?.problem?.detail" (again)="changed.emit()" />
-      }
+      <cz-dips-list [dips]="dips()" [learning]="learning()" [pair]="pair()" (changed)="changed.emit()" />
     </section>
   `,
   styles: `
@@ -183,15 +150,6 @@ const TILE_STEPS = 3;
       display: flex;
       align-items: center;
     }
-    .out td {
-      color: var(--iron-wash);
-    }
-    .nowrap {
-      white-space: nowrap;
-    }
-    table {
-      margin-top: 0.8rem;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -209,13 +167,10 @@ export class DipsPanel {
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
   protected readonly keeping = deed();
-  protected readonly judging = deed();
   protected readonly ways = WAYS;
   protected readonly shapes = PIECE_SHAPES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;
-  protected readonly when = sayWhen;
-  protected readonly asking = signal<string | undefined>(undefined);
   /** Half-typed weights are there again after a reload. */
   protected readonly draft = remembered<Draft>(
     'coat-dips',
@@ -238,18 +193,7 @@ export class DipsPanel {
     }),
   );
   protected readonly ready = computed(() => this.rows().filter((row) => row.reading !== undefined));
-  protected readonly list = computed(() => {
-    const [glazeId, bodyId] = [glazeOf(this.bucket()), this.clay().id];
-    const odd = new Set(
-      this.learning()
-        .fits.filter((fit) => Math.abs(fit.sds) > OUTLIER_SDS)
-        .map((fit) => fit.id),
-    );
-    return this.dips()
-      .filter((dip) => dip.body.glazeId === glazeId && dip.body.bodyId === bodyId)
-      .map((dip) => ({ dip, odd: odd.has(dip.id), words: dipWords(dip.body, readCoat(dip.body.reading, dip.body), this.units) }))
-      .sort((a, b) => b.dip.body.at.localeCompare(a.dip.body.at));
-  });
+  protected readonly pair = computed(() => ({ glazeId: glazeOf(this.bucket()), bodyId: this.clay().id }));
 
   constructor() {
     effect(() => {
@@ -305,18 +249,6 @@ export class DipsPanel {
     }));
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.change({ rows: [EMPTY] });
-      this.changed.emit();
-    });
-  }
-
-  protected leave(dip: CoatDip, reason: HTMLInputElement): void {
-    if (reason.value.trim()) this.judge(dip, reason.value.trim());
-  }
-
-  protected judge(dip: CoatDip, leftOut: string | undefined): void {
-    const { leftOut: _before, ...body } = dip.body;
-    this.judging.run(this.api.updateCoatDip({ ...dip, body: { ...body, ...(leftOut ? { leftOut } : {}) } }), () => {
-      this.asking.set(undefined);
       this.changed.emit();
     });
   }
