@@ -126,10 +126,26 @@ export { splitBucket, type PouredOut } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
 export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatGround, type CoatKnowledge } from './coat/knowledge';
 export { coatOfReading, type CoatReading } from './learning/coat-reading';
-export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation } from './learning/coat-learning';
+export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation, type WallObservation } from './learning/coat-learning';
 export { coverageOf, type Coverage } from './learning/coverage';
 export { normalShareBelow, windowChances, windowVerdict, type CoatWindow, type WindowVerdict } from './coat/coat-window';
-export { COAT_PER_PASS, coatOfLabel, equalCoats, type EqualCoat, type EqualWay } from './coat/equal-coats';
+export { equalCoats, labelCoats, type ContactWay, type EqualCoat, type EqualWay } from './coat/equal-coats';
+export { PASS_WAYS, type PassWay } from './coat/pass-ways';
+export { passCoatOf, type PassCoat, type PassReading } from './learning/pass-coats';
+export { readThirstTest, type Thirst, type ThirstTest } from './learning/thirst-test';
+export { glazeUse, type GlazeUse, type GlazeUseRow } from './coat/glaze-use';
+export { planStepTile, type StepTilePlan, type StepTileStrip, type TileWay } from './coat/step-tile';
+export { windowFromLooks, type CoatLook, type WindowFromLooks } from './coat/window-from-looks';
+export {
+  NOTHING_ON_SCALE,
+  answerAsked,
+  hearBucketScale,
+  overnightWater,
+  type Asked,
+  type BucketOnScale,
+  type OvernightWater,
+  type ScaleDip,
+} from './scale/bucket-on-scale';
 export { BEAT_MS, COUNT_IN_BEATS, READY_TIMER, pressTimer, timerAt, timerShows, withoutLastDip, type DipTimer } from './coat/dip-timer';
 export { coatCurve, type CoatCurvePoint } from './coat/coat-curve';
 export { TOO_THICK_SHARE, dipCoat, roomMm, filmCoatMm, checkDip, type Dip, type DipCoat } from './coat/dip-coat';
@@ -147,6 +163,39 @@ export {
   type CoatPrediction,
 } from './coat/predict';
 export { secondsForCoat, type SecondsForCoat, type WantedCoat } from './coat/seconds-for-coat';
+export {
+  AIR_FACTORS,
+  DRY_THROUGH_HOURS,
+  EVAPORATION_MM_PER_HOUR,
+  THIRST_BACK_MINUTES,
+  WIPE_WATER_MM,
+  coated,
+  dryWall,
+  faceNow,
+  waitForCoat,
+  waited,
+  wallAfter,
+  wallUsed,
+  wetted,
+  type Air,
+  type Face,
+  type FaceState,
+  type PieceDeed,
+  type PieceWall,
+  type WaitForCoat,
+  type WallState,
+} from './coat/wall-water';
+export { sgForCoat, type SgForCoat } from './coat/sg-for-coat';
+export { TOO_THICK_CELL, coatMap, type CoatMap, type CoatMapQuestion } from './coat/coat-map';
+export {
+  FLAKE_DIFFERENCE,
+  dryCoatAdvice,
+  flakesOff,
+  type CrackRemedy,
+  type DryCoatAdvice,
+  type DryCoatQuestion,
+  type DryFault,
+} from './coat/crack-advice';
 export { CAKE_SUCTION_GUESS, WALL_SUCTION_BY_CONE, effectiveSuction, wallSuctionGuess, absorptionGuessPercent, wallCapacityMm } from './coat/suction';
 export { areaCm2, volumeMl, profileBetween, type ProfilePoint } from './geometry/profile';
 export { PIECE_SHAPES, insideProfile, type PieceShape } from './geometry/shapes';
@@ -161,9 +210,9 @@ export { glazeFacts, lightnessOf, type GlazeSource } from './layering/glaze-fact
 export { orderWarnings, type OrderQuestion } from './layering/order-rules';
 export { precedencesOf, safeOrder, chosenOrder, type Precedence } from './layering/order';
 export { ZONES, MOST_LAYERS, type Zone, type Way, type Layer, type PiecePlan, type GlazeFacts, type BodyFacts } from './layering/piece-plan';
-export { FLAKE_DIFFERENCE, SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun, type PieceQuestion } from './layering/piece-rules';
+export { SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun, type PieceQuestion } from './layering/piece-rules';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
-export { EVAPORATION_MM_PER_HOUR, DRY_THROUGH_HOURS, BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
+export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
 export { HAND_SECONDS, WAIT_MINUTES, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';

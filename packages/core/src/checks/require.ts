@@ -18,6 +18,11 @@ const FIELD_WORDS: Record<string, string> = {
   seconds: 'The time in the glaze',
   coatMm: 'The coat',
   areaCm2: 'The glazed area',
+  wallMm: 'The wall',
+  minutes: 'The wait',
+  thirst: 'The thirst of the wall',
+  share: 'How wet it is',
+  underDryness: 'How dry the coat beneath is',
 };
 
 /** The field's words, as used at the start of a sentence. */
@@ -41,6 +46,13 @@ export function requirePositive(field: string, value: number): number {
 export function requireNotNegative(field: string, value: number): number {
   requireNumber(field, value);
   if (value < 0) throw new PotterError('tooSmall', field, value, `${fieldWords(field)} cannot be less than 0; ${value} was given.`);
+  return value;
+}
+
+/** A share from 0 to 1. */
+export function requireShare(field: string, value: number): number {
+  requireNotNegative(field, value);
+  if (value > 1) throw new PotterError('tooLarge', field, value, `${fieldWords(field)} is a share from 0 to 1; ${value} was given.`);
   return value;
 }
 

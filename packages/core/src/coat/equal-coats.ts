@@ -1,24 +1,28 @@
 import { requirePositive } from '../checks/require';
+import { passCoatOf, type PassCoat, type PassReading } from '../learning/pass-coats';
 import { WASTE_SHARE } from '../weighing/for-pieces';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
-import { predictSeconds, STATE_GUESSES, type CoatSituation } from './predict';
+import { PASS_WAYS, type PassWay } from './pass-ways';
+import { EIGHTY_PERCENT_Z, predictSeconds, STATE_GUESSES, type CoatSituation } from './predict';
 import type { SecondsForCoat } from './seconds-for-coat';
 
-/** Dry coat of one pass, mm: starting guesses for any glaze, to be learnt. */
-export const COAT_PER_PASS = { brushLoaded: 0.13, brushDry: 0.08, spray: 0.05 } as const;
-/** Hands for one piece, seconds, and the wait before the next pass, minutes. Spraying has no figure yet. */
-const HANDS = { dip: 25, pour: 35, brush: 150 } as const;
-const BETWEEN_COATS_MINUTES = 20;
+/** Hands for one piece, seconds. A ladle round the outside takes as long as a pour. */
+const HANDS = { dip: 25, pour: 35, ladle: 35 } as const;
 
-export type EqualWay = 'dip' | 'pour' | 'brushLoaded' | 'brushDry' | 'spray';
+export type ContactWay = keyof typeof HANDS;
+export type EqualWay = ContactWay | PassWay;
 
 export interface EqualCoat {
   way: EqualWay;
-  /** Seconds in the glaze, for a dip and for a pour in and out. */
+  /** Seconds in the glaze: of a dip, of a pour's contact, of the stream of a ladle. */
   seconds?: SecondsForCoat;
-  /** Passes, and the coat that so many whole ones give. */
+  /** Passes, and the coat that so many whole ones give with its 80 % band. */
   passes?: number;
   givesMm: number;
+  lowMm?: number;
+  highMm?: number;
+  /** Readings of this glaze by this way that the pass rests on. */
+  readings?: number;
   handSeconds?: number;
   waitMinutes: number;
   /** Wet glaze it takes with its waste, mL. */
@@ -27,10 +31,10 @@ export interface EqualCoat {
 
 /** The same coat by each way of putting it on: computed for this glaze on this wall, never "one dip is so many coats". */
 export function equalCoats(
-  question: { coatMm: number; areaCm2: number; situation: CoatSituation; volumeMlPerDryGram: number },
+  question: { coatMm: number; areaCm2: number; situation: CoatSituation; volumeMlPerDryGram: number; passReadings?: readonly PassReading[] },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
 ): EqualCoat[] {
-  const { situation, volumeMlPerDryGram } = question;
+  const { situation, volumeMlPerDryGram, passReadings = [] } = question;
   const coatMm = requirePositive('coatMm', question.coatMm);
   const { packing } = STATE_GUESSES[situation.state];
   const millilitres = (givesMm: number, waste: number): number =>
@@ -42,27 +46,40 @@ export function equalCoats(
     requirePositive('volumeMl', volumeMlPerDryGram) *
     (1 + waste);
   const seconds = predictSeconds({ ...situation, coatMm }, knowledge);
-  const passed = (way: 'brushLoaded' | 'brushDry' | 'spray'): EqualCoat => {
-    const passes = Math.max(1, Math.round(coatMm / COAT_PER_PASS[way]));
-    const givesMm = passes * COAT_PER_PASS[way];
-    const brushed = way !== 'spray';
+  const inContact = (way: ContactWay): EqualCoat => {
+    const waste = way === 'dip' ? WASTE_SHARE.dip : WASTE_SHARE.pour;
+    return { way, seconds, givesMm: coatMm, handSeconds: HANDS[way], waitMinutes: 0, glazeMl: millilitres(coatMm, waste) };
+  };
+  const inPasses = (way: PassWay): EqualCoat => {
+    const one = passCoatOf(way, passReadings);
+    const passes = passesFor(one, coatMm);
+    const givesMm = passes * one.perPassMm;
+    const spread = Math.exp(EIGHTY_PERCENT_Z * one.lnSd);
+    const { handSeconds, betweenMinutes, waste } = PASS_WAYS[way];
     return {
       way,
       passes,
       givesMm,
-      ...(brushed ? { handSeconds: passes * HANDS.brush } : {}),
-      waitMinutes: brushed ? (passes - 1) * BETWEEN_COATS_MINUTES : 0,
-      glazeMl: millilitres(givesMm, brushed ? WASTE_SHARE.brush : WASTE_SHARE.spray),
+      lowMm: givesMm / spread,
+      highMm: givesMm * spread,
+      readings: one.readings,
+      ...(handSeconds === undefined ? {} : { handSeconds: passes * handSeconds }),
+      waitMinutes: (passes - 1) * betweenMinutes,
+      glazeMl: millilitres(givesMm, waste),
     };
   };
-  return [
-    { way: 'dip', seconds, givesMm: coatMm, handSeconds: HANDS.dip, waitMinutes: 0, glazeMl: millilitres(coatMm, WASTE_SHARE.dip) },
-    { way: 'pour', seconds, givesMm: coatMm, handSeconds: HANDS.pour, waitMinutes: 0, glazeMl: millilitres(coatMm, WASTE_SHARE.pour) },
-    passed('brushLoaded'),
-    passed('brushDry'),
-    passed('spray'),
-  ];
+  return [...(['dip', 'pour', 'ladle'] as const).map(inContact), ...(['brushLoaded', 'brushDry', 'sponge', 'spray'] as const).map(inPasses)];
 }
 
-/** What a label's coats give by the brush, mm: beside what this glaze wants. */
-export const coatOfLabel = ({ coats }: { coats: number }): number => requirePositive('coats', coats) * COAT_PER_PASS.brushLoaded;
+const passesFor = ({ perPassMm }: PassCoat, coatMm: number): number => Math.max(1, Math.round(coatMm / perPassMm));
+
+/** What a jar's label promises against what this glaze wants: the coat of so many brushed ones, and how many the wanted coat takes. */
+export function labelCoats(
+  { coats, coatMm }: { coats: number; coatMm: number },
+  readings: readonly PassReading[] = [],
+): { givesMm: number; lowMm: number; highMm: number; wantsCoats: number } {
+  const one = passCoatOf('brushLoaded', readings);
+  const givesMm = requirePositive('coats', coats) * one.perPassMm;
+  const spread = Math.exp(EIGHTY_PERCENT_Z * one.lnSd);
+  return { givesMm, lowMm: givesMm / spread, highMm: givesMm * spread, wantsCoats: passesFor(one, requirePositive('coatMm', coatMm)) };
+}

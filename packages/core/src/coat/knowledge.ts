@@ -2,7 +2,7 @@
 export const PRIOR_LN_SD = 0.5;
 
 /** What a prediction rests on: the studio's own dips, counted by what they share with the question, or the starting guesses alone. */
-export type CoatGround = { kind: 'startingGuess' } | { kind: 'learnt'; pair: number; glaze: number; body: number };
+export type CoatGround = { kind: 'startingGuess' } | { kind: 'learnt'; pair: number; glaze: number; body: number; thirstTest?: true };
 
 /** What is known of one glaze on one body: J_cake and f belong to the glaze, J_wall to the bisque. */
 export interface CoatKnowledge {

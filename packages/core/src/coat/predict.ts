@@ -1,4 +1,4 @@
-import { requireNotNegative, requireSg } from '../checks/require';
+import { requireNotNegative, requireSg, requireShare } from '../checks/require';
 import { solidsByVolume } from '../slurry/contents';
 import { cakeFactor } from './cake';
 import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
@@ -35,8 +35,12 @@ export interface CoatSituation {
   /** Glaze beneath, mm, and how dry it is. */
   underMm?: number;
   underDryness?: number;
-  /** Water the wall has already drunk for an earlier coat, mm. */
+  /** Water the wall has already drunk, mm. */
   wallTakenMm?: number;
+  /** How much of its thirst the face has, from 0 just dipped to 1. */
+  thirst?: number;
+  /** A fired glaze beneath: nothing is drunk. */
+  firedUnder?: boolean;
 }
 
 export interface CoatPrediction {
@@ -110,8 +114,9 @@ export function dipFor(situation: CoatSituation, [lnCake, lnWall, lnFilm]: Shift
     packing,
     // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
     suction:
-      phi < packing
-        ? effectiveSuction({
+      phi < packing && !situation.firedUnder
+        ? requireShare('thirst', situation.thirst ?? 1) *
+          effectiveSuction({
             cakeSuction: CAKE_SUCTION_GUESS * Math.exp(lnCake),
             wallSuction: wallSuctionGuess({ bisqueCone: situation.bisqueCone }) * Math.exp(lnWall),
             cakeFactor: factor,

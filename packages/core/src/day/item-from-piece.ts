@@ -1,6 +1,6 @@
+import { DRY_THROUGH_HOURS } from '../coat/wall-water';
 import type { GlazeFacts } from '../layering/piece-plan';
 import type { TimedStep } from '../layering/step-times';
-import { DRY_THROUGH_HOURS } from '../layering/step-times';
 import type { DayItem, DayStep } from './day-plan';
 
 export interface PieceForDay {

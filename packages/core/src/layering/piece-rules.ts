@@ -1,3 +1,4 @@
+import { flakesOff } from '../coat/crack-advice';
 import { meltedMm } from '../coat/from-weight';
 import type { PieceShape } from '../geometry/shapes';
 import type { GlazeFacts, Layer, PiecePlan } from './piece-plan';
@@ -10,8 +11,6 @@ export interface PieceQuestion {
   glazes: readonly GlazeFacts[];
 }
 
-/** A glaze that holds more than this much dry shrinkage than the one beneath pulls it off (F1). */
-export const FLAKE_DIFFERENCE = 12;
 /** Kept free between the 95 % run and the shelf, mm (M4). */
 export const SHELF_MARGIN_MM = 2;
 
@@ -57,7 +56,7 @@ function flaking({ plan, glazes }: PieceQuestion): Warning[] {
     for (let i = 1; i < stack.length; i++) {
       const lower = facts(stack[i - 1]!);
       const upper = facts(stack[i]!);
-      if (!lower || !upper || upper.shrinkShare - lower.shrinkShare <= FLAKE_DIFFERENCE || lower.shrinkShare >= FLAKE_DIFFERENCE) continue;
+      if (!lower || !upper || !flakesOff({ upper: upper.shrinkShare, lower: lower.shrinkShare })) continue;
       return [
         {
           rule: 'F1',

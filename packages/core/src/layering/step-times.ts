@@ -1,21 +1,12 @@
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../coat/knowledge';
-import { predictSeconds, predictCoat, BODY_DENSITY, type CoatSituation } from '../coat/predict';
+import { predictSeconds, predictCoat, type CoatSituation } from '../coat/predict';
 import type { SecondsForCoat } from '../coat/seconds-for-coat';
-import { absorptionGuessPercent, wallCapacityMm } from '../coat/suction';
+import { coated, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face } from '../coat/wall-water';
 import type { BodyFacts, GlazeFacts } from './piece-plan';
 import { WAIT_MINUTES, type PieceStep } from './steps';
 
-/** Water an exposed face gives back to the air, mm/h, in a usual room. */
-export const EVAPORATION_MM_PER_HOUR = 0.06;
-/** Dry through, hours. */
-export const DRY_THROUGH_HOURS = 12;
 /** Thickest loaded brush coat, mm. */
 export const BRUSH_COAT_MM = 0.13;
-/** A handle-dry coat still holds most of its water: this much of its pores drink again. A starting guess. */
-const HANDLE_DRY_DRYNESS = 0.3;
-/** A damp wipe leaves this much water in the wall, mm. */
-const WIPE_WATER_MM = 0.05;
-
 export interface TimedStep extends PieceStep {
   /** Seconds in the glaze for a dip or a pour; absent for wax, wiping and the brush. */
   dip?: SecondsForCoat;
@@ -40,42 +31,34 @@ export function timeSteps(question: {
   knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
 }): TimedStep[] {
   const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
-  const absorptionPercent = body.absorptionPercent ?? absorptionGuessPercent(body);
-  const capacityMm = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm, faces: 1 });
-  let takenMm = 0;
-  const coatOn: Record<string, number> = {};
+  const wall = { ...body, wallMm };
+  let state = dryWall(wall);
   return steps.map((step) => {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
     let timed: TimedStep;
     if (!step.layer || !glaze) {
-      if (step.kind === 'check') takenMm += WIPE_WATER_MM;
+      if (step.kind === 'check') state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
       const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.way ?? 'dip'] : WAIT_MINUTES[step.kind];
-      timed = { ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: takenMm / capacityMm };
+      timed = { ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) };
     } else {
-      const zone = step.zones.includes('outside') || step.zones.includes('rim') ? 'outer' : step.zones[0]!;
-      const underMm = coatOn[zone] ?? 0;
-      const situation: CoatSituation = {
-        sg: glaze.sg,
-        density: glaze.density,
-        state: glaze.slurryState,
-        bisqueCone: body.bisqueCone,
-        earthenware: body.earthenware,
-        absorptionPercent,
-        wallMm,
-        faces: step.zones.length === 2 ? 2 : 1,
-        underMm,
-        underDryness: HANDLE_DRY_DRYNESS,
-        wallTakenMm: takenMm / (step.zones.length === 2 ? 2 : 1),
-      };
+      const faces = facesOf(step);
+      const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
       const known = knowledge(glaze);
-      takenMm += waterFor(step, situation, known);
-      const pairMm = underMm + step.layer.coatMm;
-      coatOn[zone] = pairMm;
-      timed = layerTimes(step, situation, known, pairMm, takenMm / capacityMm, Math.max(0, capacityMm - takenMm));
+      const { waterMm, full } = waterFor(step, situation, known);
+      state = coated(state, { faces, coatMm: step.layer.coatMm, waterMm, full });
+      const pairMm = situation.underMm! + step.layer.coatMm;
+      timed = layerTimes(step, situation, known, pairMm, wallUsed(state), Math.max(0, state.capacityMm - state.takenMm));
     }
-    takenMm = Math.max(0, takenMm - (2 * EVAPORATION_MM_PER_HOUR * timed.waitMinutes) / 60);
+    state = waited(state, timed.waitMinutes);
     return timed;
   });
+}
+
+/** A rim band and a foot lie on the outside; a dip over inside and outside touches both. */
+function facesOf({ zones }: PieceStep): Face[] {
+  const inside = zones.includes('inside');
+  const outside = zones.some((zone) => zone !== 'inside');
+  return [...(inside ? (['inside'] as const) : []), ...(outside ? (['outside'] as const) : [])];
 }
 
 function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, pairMm: number, wallUsed: number, roomMm: number): TimedStep {
@@ -93,10 +76,10 @@ function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowle
   };
 }
 
-/** Water this coat leaves in the wall, mm, both faces counted once each. */
-function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): number {
+/** Water a face drinks for this coat, mm, and whether the wall is full then. */
+function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): { waterMm: number; full: boolean } {
   const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm }, known);
   const seconds = wanted.kind === 'ok' ? wanted.seconds : wanted.kind === 'filmAlreadyExceeds' ? 0.5 : 10;
   const { coat } = predictCoat({ ...situation, seconds }, known);
-  return coat.kind === 'ok' ? coat.waterTakenMm * step.zones.length : 0;
+  return coat.kind === 'ok' ? { waterMm: coat.waterTakenMm, full: coat.saturated } : { waterMm: 0, full: false };
 }

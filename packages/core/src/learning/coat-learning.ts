@@ -7,13 +7,20 @@ import { attempt } from '../checks/potter-error';
 /** A dip whose coat was measured. */
 export interface CoatObservation {
   id: string;
-  /** What J_cake and f belong to, and what J_wall belongs to. */
+  /** What J_cake and f belong to, and what J_wall belongs to: a body, or a bisque lot that had a thirst test of its own. */
   glazeId: string;
   bodyId: string;
   situation: CoatSituation;
   seconds: number;
   coatMm: number;
   /** Standard deviation of ln(coat) of the measuring alone. */
+  lnSd: number;
+}
+
+/** A wall measured in water alone: how far ln J_wall lies from its starting guess. */
+export interface WallObservation {
+  bodyId: string;
+  lnWall: number;
   lnSd: number;
 }
 
@@ -43,21 +50,28 @@ export const OUTLIER_SDS = 3;
  * Learns from all dips of a studio at once: maximum a posteriori in ln J_cake, ln J_wall and ln f with priors of sd 0.5, by Gauss–Newton with
  * halved steps; its covariance is Laplace's. A glaze weighed on one body sharpens what is thought of it on every other, and the other way round.
  */
-export function learnCoats({ observations }: { observations: readonly CoatObservation[] }): CoatLearning {
+export function learnCoats({
+  observations,
+  walls = [],
+}: {
+  observations: readonly CoatObservation[];
+  walls?: readonly WallObservation[];
+}): CoatLearning {
   const usable: Usable[] = [];
   const unusable: string[] = [];
   const glazeIds = [...new Set(observations.map((one) => one.glazeId))];
-  const bodyIds = [...new Set(observations.map((one) => one.bodyId))];
+  const bodyIds = [...new Set([...observations, ...walls].map((one) => one.bodyId))];
   for (const observation of observations) {
     const made = attempt(() => usableFrom(observation, glazeIds, bodyIds));
     if (made.kind === 'ok' && made.value) usable.push(made.value);
     else unusable.push(observation.id);
   }
   const size = 2 * glazeIds.length + bodyIds.length;
-  const counts = countsOf(usable);
-  if (usable.length === 0)
+  const counts = countsOf(usable, walls);
+  const told = walls.map(({ bodyId, lnWall, lnSd }): Told => ({ at: 2 * glazeIds.length + bodyIds.indexOf(bodyId), lnWall, weight: 1 / lnSd ** 2 }));
+  if (usable.length === 0 && told.length === 0)
     return { glazeIds, bodyIds, mean: Array<number>(size).fill(0), covariance: prior(size), fits: [], unusable, counts, converged: true };
-  const { mean, information, converged } = climb(usable, size);
+  const { mean, information, converged } = climb({ usable, told }, size);
   const covariance = new CholeskyDecomposition(information).solve(Matrix.eye(size)).to2DArray();
   const fits = usable.map((one) => ({ id: one.observation.id, sds: residual(one, mean) / one.sd }));
   return { glazeIds, bodyIds, mean, covariance, fits, unusable, counts, converged };
@@ -78,7 +92,13 @@ export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glaze
   return {
     shift: at.map((index) => (index < 0 ? 0 : mean[index]!)) as unknown as CoatKnowledge['shift'],
     covariance: [0, 1, 2].map((i) => [0, 1, 2].map((j) => variance(i, j))),
-    ground: { kind: 'learnt', pair: count(pairKey(glazeId, bodyId)), glaze: count(`glaze ${glazeId}`), body: count(`body ${bodyId}`) },
+    ground: {
+      kind: 'learnt',
+      pair: count(pairKey(glazeId, bodyId)),
+      glaze: count(`glaze ${glazeId}`),
+      body: count(`body ${bodyId}`),
+      ...(count(`thirst ${bodyId}`) > 0 ? { thirstTest: true } : {}),
+    },
   };
 }
 
@@ -89,6 +109,18 @@ interface Usable {
   sd: number;
   /** Where its three parameters stand. */
   at: readonly [cake: number, wall: number, film: number];
+}
+
+/** A wall told by water: where it stands, and what it weighs. */
+interface Told {
+  at: number;
+  lnWall: number;
+  weight: number;
+}
+
+interface Evidence {
+  usable: readonly Usable[];
+  told: readonly Told[];
 }
 
 const pairKey = (glazeId: string, bodyId: string): string => `pair ${glazeId} ${bodyId}`;
@@ -121,42 +153,47 @@ function lnCoatAt({ observation, at }: Usable, mean: readonly number[], axis = -
 
 const residual = (one: Usable, mean: readonly number[]): number => one.lnCoat - lnCoatAt(one, mean);
 
-function cost(usable: readonly Usable[], mean: readonly number[]): number {
+function cost({ usable, told }: Evidence, mean: readonly number[]): number {
   let sum = 0;
+  for (const { at, lnWall, weight } of told) sum += weight * (lnWall - mean[at]!) ** 2;
   for (const one of usable) sum += (residual(one, mean) / one.sd) ** 2;
   for (const value of mean) sum += (value / PRIOR_LN_SD) ** 2;
   return sum;
 }
 
-function climb(usable: readonly Usable[], size: number): { mean: number[]; information: Matrix; converged: boolean } {
+function climb(evidence: Evidence, size: number): { mean: number[]; information: Matrix; converged: boolean } {
   let mean = Array<number>(size).fill(0);
-  let best = cost(usable, mean);
-  let { information, push } = slopesAt(usable, mean);
+  let best = cost(evidence, mean);
+  let { information, push } = slopesAt(evidence, mean);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const step = new CholeskyDecomposition(information).solve(Matrix.columnVector(push)).to1DArray();
     let share = 1;
     let next = mean.map((value, index) => value + step[index]!);
-    let found = cost(usable, next);
+    let found = cost(evidence, next);
     while (found > best && share > 1e-4) {
       share /= 2;
       next = mean.map((value, index) => value + share * step[index]!);
-      found = cost(usable, next);
+      found = cost(evidence, next);
     }
     const moved = found <= best ? share * Math.max(...step.map(Math.abs)) : 0;
     if (found <= best) {
       mean = next;
       best = found;
     }
-    ({ information, push } = slopesAt(usable, mean));
+    ({ information, push } = slopesAt(evidence, mean));
     if (moved < SMALL_ENOUGH) return { mean, information, converged: true };
   }
   return { mean, information, converged: false };
 }
 
 /** Information matrix and the push of residuals and priors at a point. */
-function slopesAt(usable: readonly Usable[], mean: readonly number[]): { information: Matrix; push: number[] } {
+function slopesAt({ usable, told }: Evidence, mean: readonly number[]): { information: Matrix; push: number[] } {
   const information = Matrix.eye(mean.length, mean.length, 1 / PRIOR_LN_SD ** 2);
   const push = mean.map((value) => -value / PRIOR_LN_SD ** 2);
+  for (const { at, lnWall, weight } of told) {
+    information.set(at, at, information.get(at, at) + weight);
+    push[at]! += weight * (lnWall - mean[at]!);
+  }
   for (const one of usable) {
     const weight = 1 / one.sd ** 2;
     const left = residual(one, mean);
@@ -175,8 +212,8 @@ function slopesAt(usable: readonly Usable[], mean: readonly number[]): { informa
   return { information, push };
 }
 
-function countsOf(usable: readonly Usable[]): Map<string, number> {
-  const counts = new Map<string, number>();
+function countsOf(usable: readonly Usable[], walls: readonly WallObservation[]): Map<string, number> {
+  const counts = new Map<string, number>(walls.map(({ bodyId }) => [`thirst ${bodyId}`, 1]));
   for (const { observation } of usable) {
     for (const key of [pairKey(observation.glazeId, observation.bodyId), `glaze ${observation.glazeId}`, `body ${observation.bodyId}`]) {
       counts.set(key, (counts.get(key) ?? 0) + 1);

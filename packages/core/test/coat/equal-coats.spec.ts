@@ -1,4 +1,4 @@
-import { coatOfLabel, equalCoats, predictCoat, type CoatSituation } from '../../src/index';
+import { equalCoats, labelCoats, predictCoat, type CoatSituation } from '../../src/index';
 
 const situation: CoatSituation = { sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '06', wallMm: 5, faces: 1 };
 /** 1 mL of glaze at 1.45 of density 2.6 holds 0.73125 g dry. */
@@ -12,11 +12,13 @@ describe('the same coat another way', () => {
     const { coat } = predictCoat({ ...situation, seconds: seconds.seconds });
     expect(coat.kind === 'ok' && coat.coatMm).toBeCloseTo(0.52, 6);
     expect(way('pour').seconds).toEqual(seconds);
+    expect(way('ladle').seconds).toEqual(seconds);
   });
 
   it.each([
     ['brushLoaded', 4, 0.52],
     ['brushDry', 7, 0.56],
+    ['sponge', 7, 0.56],
     ['spray', 10, 0.5],
   ])('by %s in %p whole passes, which give %p mm', (name, passes, givesMm) => {
     const one = way(name);
@@ -34,6 +36,10 @@ describe('the same coat another way', () => {
   });
 
   it('a label’s three coats are beside what the glaze wants', () => {
-    expect(coatOfLabel({ coats: 3 })).toBeCloseTo(0.39, 9);
+    expect(labelCoats({ coats: 3, coatMm: 0.6 })).toMatchObject({ wantsCoats: 5 });
+    expect(labelCoats({ coats: 3, coatMm: 0.6 }).givesMm).toBeCloseTo(0.39, 9);
+    // A hand that lays it on thin, weighed twice, wants more of them.
+    const thin = [1, 2].map(() => ({ way: 'brushLoaded' as const, passes: 3, coatMm: 0.27, lnSd: 0.08 }));
+    expect(labelCoats({ coats: 3, coatMm: 0.6 }, thin).wantsCoats).toBeGreaterThan(5);
   });
 });

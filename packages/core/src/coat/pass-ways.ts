@@ -1,0 +1,21 @@
+/** Ways that build a coat pass by pass. */
+export type PassWay = 'brushLoaded' | 'brushDry' | 'sponge' | 'spray';
+
+interface PassWayFacts {
+  /** Dry coat of one pass, mm: starting guess for any glaze. */
+  guessMm: number;
+  /** Where the guess is worth less than usual, the sd of its ln. */
+  guessLnSd?: number;
+  waste: number;
+  /** Hands for one pass over one piece, s, and drying before the next, minutes, where there is a figure. */
+  handSeconds?: number;
+  betweenMinutes: number;
+}
+
+/** Nobody has a figure for a dabbed sponge: taken as a brush drawn dry, and very unsure. */
+export const PASS_WAYS: Readonly<Record<PassWay, PassWayFacts>> = {
+  brushLoaded: { guessMm: 0.13, waste: 0.15, handSeconds: 150, betweenMinutes: 20 },
+  brushDry: { guessMm: 0.08, waste: 0.15, handSeconds: 150, betweenMinutes: 20 },
+  sponge: { guessMm: 0.08, guessLnSd: 1, waste: 0.15, betweenMinutes: 20 },
+  spray: { guessMm: 0.05, waste: 0.4, betweenMinutes: 0 },
+};

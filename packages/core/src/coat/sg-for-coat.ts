@@ -1,0 +1,41 @@
+import { requirePositive } from '../checks/require';
+import { checkedDipCoat, TOO_THICK_SHARE } from './dip-coat';
+import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
+import { dipFor, STATE_GUESSES, type CoatSituation } from './predict';
+
+export type SgForCoat =
+  | { kind: 'ok'; sg: number }
+  /** Not even the thickest bucket that still runs off gives it in that time. */
+  | { kind: 'outOfReach'; mostSg: number; mostMm: number };
+
+const HALVINGS = 50;
+
+/** The SG at which a dip of so many seconds gives the wanted coat: the other way round of `predictSeconds`. */
+export function sgForCoat(
+  { seconds, coatMm, ...situation }: Omit<CoatSituation, 'sg'> & { seconds: number; coatMm: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): SgForCoat {
+  requirePositive('coatMm', coatMm);
+  requirePositive('seconds', seconds);
+  const coatAt = (solids: number): number => {
+    const coat = checkedDipCoat(dipFor({ ...situation, sg: 1 + solids * (situation.density - 1) }, knowledge.shift), seconds);
+    return coat.kind === 'ok' ? coat.coatMm : Infinity;
+  };
+  const most = mostSolids(situation);
+  const mostSg = 1 + most * (situation.density - 1);
+  const mostMm = coatAt(most);
+  if (mostMm < coatMm) return { kind: 'outOfReach', mostSg, mostMm };
+  let [low, high] = [1e-6, most];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (coatAt(middle) < coatMm) low = middle;
+    else high = middle;
+  }
+  return { kind: 'ok', sg: 1 + ((low + high) / 2) * (situation.density - 1) };
+}
+
+/** Most solids by volume that can still be dipped in, and no SG above a stiff paste's. */
+function mostSolids({ state, density }: Pick<CoatSituation, 'state' | 'density'>): number {
+  const stiffestSg = 2.2;
+  return Math.min(TOO_THICK_SHARE * STATE_GUESSES[state].packing * (1 - 1e-9), (stiffestSg - 1) / (density - 1));
+}

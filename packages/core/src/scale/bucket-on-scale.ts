@@ -1,0 +1,174 @@
+import { requireNotNegative, requirePositive, requireSg } from '../checks/require';
+
+/** What is known of the bucket that stands on a scale. */
+export interface BucketOnScale {
+  /** Last weight it rested at, g; absent until it stood still once. */
+  restGrams?: number;
+  /** What it weighed before it was lifted off. */
+  beforeLiftGrams?: number;
+  /** Since when something has hung in the glaze, ms: its displaced weight shows. */
+  underSinceMs?: number;
+  /** Seconds the last piece was under, until its loss is known. */
+  underSeconds?: number;
+  dips: readonly ScaleDip[];
+  asked: readonly Asked[];
+  /** Numbers the deeds, so that screens can tell them apart. */
+  count: number;
+}
+
+/** A loss that looks like a piece's coat. */
+export interface ScaleDip {
+  id: number;
+  atMs: number;
+  /** What left the bucket, drips that came back taken off, g. */
+  lossGrams: number;
+  dripsBackGrams: number;
+  /** As the weight showed it, when the piece's own lift was seen. */
+  seconds?: number;
+}
+
+/** A change that could be anything: nothing is booked until somebody says what it was. */
+export interface Asked {
+  id: number;
+  atMs: number;
+  /** Less than before when positive. */
+  lossGrams: number;
+  guess: 'spilled' | 'tooLittle' | 'added' | 'lifted';
+}
+
+export const NOTHING_ON_SCALE: BucketOnScale = { dips: [], asked: [], count: 0 };
+
+export interface DipLimits {
+  divisionGrams: number;
+  /** Least and most that a piece can take off on it, wet, g. */
+  leastGrams: number;
+  mostGrams: number;
+}
+
+/** Touched and let go: so many divisions are no change. */
+const SAME_DIVISIONS = 2;
+/** A bucket that lost this share at once was lifted, not dipped in. */
+const LIFTED_SHARE = 0.5;
+/** Drips run back into the bucket within this long. */
+const DRIPS_WITHIN_MS = 90_000;
+/** A piece under shows at least so many divisions of what it displaces. */
+const UNDER_DIVISIONS = 5;
+
+/** One reading of the scale under the bucket: `settledGrams` once it stands still. Dips are recognised, everything else is asked about. */
+export function hearBucketScale(
+  before: BucketOnScale,
+  reading: { atMs: number; shownGrams: number; settledGrams?: number },
+  limits: DipLimits,
+): BucketOnScale {
+  const { atMs, settledGrams } = reading;
+  const same = SAME_DIVISIONS * limits.divisionGrams * 1.0001;
+  if (before.restGrams === undefined && before.beforeLiftGrams === undefined) {
+    return settledGrams === undefined ? before : { ...before, restGrams: settledGrams };
+  }
+  if (before.beforeLiftGrams !== undefined) {
+    if (settledGrams === undefined || settledGrams < LIFTED_SHARE * before.beforeLiftGrams) return before;
+    const { beforeLiftGrams, ...back } = before;
+    const lossGrams = beforeLiftGrams - settledGrams;
+    const stands = { ...back, restGrams: settledGrams };
+    return Math.abs(lossGrams) <= same ? stands : ask(stands, { atMs, lossGrams, guess: 'lifted' });
+  }
+  const restGrams = before.restGrams!;
+  if (settledGrams === undefined) return watchUnder(before, reading, restGrams, limits);
+  if (settledGrams < LIFTED_SHARE * restGrams) {
+    const { restGrams: beforeLiftGrams, underSinceMs: _since, underSeconds: _seconds, ...rest } = before;
+    return { ...rest, beforeLiftGrams: beforeLiftGrams! };
+  }
+  const lossGrams = restGrams - settledGrams;
+  if (Math.abs(lossGrams) <= same) return calm(before);
+  // Held still under the glaze it rests as well: heavier than before by what it displaces, and not yet out.
+  if (lossGrams < 0 && before.underSinceMs !== undefined && !isDripping(before, atMs, -lossGrams)) {
+    return before.underSinceMs + LONGEST_UNDER_MS > atMs
+      ? before
+      : ask({ ...calm(before), restGrams: settledGrams }, { atMs, lossGrams, guess: 'added' });
+  }
+  const stands = { ...calm(before), restGrams: settledGrams };
+  if (lossGrams < 0) return isDripping(before, atMs, -lossGrams) ? dripsBack(stands, -lossGrams) : ask(stands, { atMs, lossGrams, guess: 'added' });
+  if (lossGrams < limits.leastGrams) return ask(stands, { atMs, lossGrams, guess: 'tooLittle' });
+  if (lossGrams > limits.mostGrams) return ask(stands, { atMs, lossGrams, guess: 'spilled' });
+  const id = before.count + 1;
+  const dip: ScaleDip = { id, atMs, lossGrams, dripsBackGrams: 0, ...(before.underSeconds === undefined ? {} : { seconds: before.underSeconds }) };
+  return { ...stands, count: id, dips: [...before.dips, dip] };
+}
+
+/** Nothing is held under for longer, ms: then it is something that was put in. */
+const LONGEST_UNDER_MS = 60_000;
+
+/** While it moves: a piece that goes under lifts the weight, and its coming out lets go of it. */
+function watchUnder(
+  before: BucketOnScale,
+  { atMs, shownGrams }: { atMs: number; shownGrams: number },
+  restGrams: number,
+  limits: DipLimits,
+): BucketOnScale {
+  const isUnder = shownGrams > restGrams + Math.max(UNDER_DIVISIONS * limits.divisionGrams, limits.leastGrams);
+  if (isUnder) return before.underSinceMs === undefined ? { ...before, underSinceMs: atMs } : before;
+  if (before.underSinceMs === undefined) return before;
+  const { underSinceMs, ...rest } = before;
+  return { ...rest, underSeconds: Number(((atMs - underSinceMs) / 1000).toFixed(1)) };
+}
+
+function calm(state: BucketOnScale): BucketOnScale {
+  const { underSinceMs: _since, underSeconds: _seconds, ...rest } = state;
+  return rest;
+}
+
+function isDripping(state: BucketOnScale, atMs: number, gainGrams: number): boolean {
+  const last = state.dips.at(-1);
+  return last !== undefined && atMs - last.atMs <= DRIPS_WITHIN_MS && gainGrams < last.lossGrams / 2;
+}
+
+function dripsBack(state: BucketOnScale, grams: number): BucketOnScale {
+  const last = state.dips.at(-1)!;
+  const dripped = { ...last, lossGrams: last.lossGrams - grams, dripsBackGrams: last.dripsBackGrams + grams };
+  return { ...state, dips: [...state.dips.slice(0, -1), dripped] };
+}
+
+function ask(state: BucketOnScale, question: Omit<Asked, 'id'>): BucketOnScale {
+  const id = state.count + 1;
+  return { ...state, count: id, asked: [...state.asked, { id, ...question }] };
+}
+
+/** Somebody said what it was: a dip after all, or nothing of the kind. */
+export function answerAsked(state: BucketOnScale, { id, wasDip }: { id: number; wasDip: boolean }): BucketOnScale {
+  const question = state.asked.find((one) => one.id === id);
+  if (!question) return state;
+  const asked = state.asked.filter((one) => one.id !== id);
+  if (!wasDip || question.lossGrams <= 0) return { ...state, asked };
+  const dip = { id, atMs: question.atMs, lossGrams: question.lossGrams, dripsBackGrams: 0 };
+  return { ...state, asked, dips: [...state.dips, dip].sort((a, b) => a.atMs - b.atMs) };
+}
+
+export type OvernightWater =
+  | { kind: 'lost'; waterGrams: number; sg: number; sgSd: number }
+  /** Too short a time, or no loss the scale can tell. */
+  | { kind: 'nothing' }
+  /** It weighs more, or so much less that water alone is no likely answer. */
+  | { kind: 'notWaterAlone'; changeGrams: number };
+
+/** Hours after which a loss is the air's, and the largest share of the water that goes that way in a night and a day. */
+const LEAST_HOURS = 2;
+const MOST_SHARE_A_DAY = 0.15;
+
+/** What stood on the scale overnight lost water and nothing else: how much, and the SG it has now, without a cylinder. */
+export function overnightWater(question: {
+  before: { grams: number; hoursAgo: number };
+  nowGrams: number;
+  divisionGrams: number;
+  bucket: { volumeMl: number; sg: number; sgSd: number; waterGrams: number };
+}): OvernightWater {
+  const { before, nowGrams, divisionGrams, bucket } = question;
+  const waterGrams = requirePositive('grossGrams', before.grams) - requireNotNegative('grossGrams', nowGrams);
+  if (Math.abs(waterGrams) <= SAME_DIVISIONS * divisionGrams || before.hoursAgo < LEAST_HOURS) return { kind: 'nothing' };
+  const days = Math.max(1, before.hoursAgo / 24);
+  if (waterGrams < 0 || waterGrams > MOST_SHARE_A_DAY * days * bucket.waterGrams) return { kind: 'notWaterAlone', changeGrams: -waterGrams };
+  const leftMl = requirePositive('volumeMl', bucket.volumeMl) - waterGrams;
+  const sg = (requireSg('sg', bucket.sg) * bucket.volumeMl - waterGrams) / leftMl;
+  // What was not known of it yesterday is not known today either; two readings of the scale are new.
+  const sgSd = Math.hypot((bucket.sgSd * bucket.volumeMl) / leftMl, ((sg - 1) * Math.SQRT1_2 * divisionGrams) / leftMl);
+  return { kind: 'lost', waterGrams, sg, sgSd };
+}
