@@ -50,7 +50,7 @@ export async function loadCoats(load: DemoLoad, buckets: LoadedBuckets): Promise
   const random = seeded(41);
   const { context, studioId, transaction } = load;
   const rows = await context.models.bodies.findAll({ where: { studioId }, transaction });
-  const clays = rows.map((row): ClayBody => ({ id: row.get().id, name: row.get().name, ...row.get().body }));
+  const clays = rows.map((row): ClayBody => ({ id: row.get().id, version: row.get().version, name: row.get().name, ...row.get().body }));
   for (const { glaze, clay, ...window } of WINDOWS) {
     const glazeId = buckets.get(glaze)!.recipe!.id;
     const bodyId = clays.find((one) => one.name === clay)!.id;

@@ -9,6 +9,7 @@ import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
 import { loadResults } from './load-results';
 import { loadShelf, scaleChecks } from './load-shelf';
+import { loadTiles } from './load-tiles';
 import { OWN_POWDERS } from './recipes';
 import type { DemoLoad } from './demo-load';
 
@@ -29,6 +30,7 @@ export async function loadDemo(context: Context): Promise<void> {
       vessels,
       scales: [
         { id: uuid(), name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000, checks: scaleChecks(clock) },
+        { id: uuid(), name: 'Floor scale', divisionGrams: 1, capacityGrams: 30_000, checks: [] },
         { id: uuid(), name: 'Fine scale', divisionGrams: 0.01, capacityGrams: 300, checks: [] },
       ],
       currency: '€',
@@ -41,6 +43,7 @@ export async function loadDemo(context: Context): Promise<void> {
     const buckets = await loadBuckets(load, recipes);
     const pieces = await loadPieces(load, buckets);
     await loadCoats(load, buckets);
+    await loadTiles(load, buckets);
     await loadDays(load, pieces, buckets);
     await loadResults(load, pieces, buckets);
     await loadShelf(load);

@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Layer, PiecePlan, Way } from '@cazuela/core';
 import type { ClayBody, PieceBody } from '@cazuela/contract';
+import { demoBodies } from './bodies';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 
@@ -89,12 +90,9 @@ const STORIES: readonly PieceStory[] = [
 
 /** The autumn fair's pieces with their plans, and the two clay bodies. */
 export async function loadPieces(load: DemoLoad, buckets: LoadedBuckets): Promise<LoadedPiece[]> {
-  const clays = new Map<string, ClayBody>([
-    ['Barro Claro', { id: uuid(), name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false }],
-    ['Barro Tostado', { id: uuid(), name: 'Barro Tostado', colour: '#8A5A3C', bisqueCone: '05', earthenware: false, absorptionPercent: 11.5 }],
-  ]);
-  for (const { id, name, ...rest } of clays.values())
-    await load.context.models.bodies.create({ id, studioId: load.studioId, name, body: rest }, { transaction: load.transaction });
+  const clays = new Map(demoBodies(load.clock).map((body) => [body.name, body]));
+  for (const { id, version, name, ...rest } of clays.values())
+    await load.context.models.bodies.create({ id, studioId: load.studioId, version, name, body: rest }, { transaction: load.transaction });
   const pieces: LoadedPiece[] = [];
   for (const [index, story] of STORIES.entries()) {
     const clay = clays.get(story.clay)!;

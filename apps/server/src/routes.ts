@@ -14,6 +14,7 @@ import { powderRoutes } from './features/powders/routes';
 import { recipeRoutes } from './features/recipes/routes';
 import { seriesRoutes } from './features/series/routes';
 import { searchRoutes } from './features/search/routes';
+import { tileRoutes } from './features/tiles/routes';
 import { studioDocumentRoutes } from './features/studios/routes';
 
 /** Everything under /api/studios/:studioId. */
@@ -25,6 +26,7 @@ export const studioRoutes: readonly Route[] = [
   ...batchRoutes,
   ...bucketRoutes,
   ...coatRoutes,
+  ...tileRoutes,
   ...printRoutes,
   ...seriesRoutes,
   ...eventRoutes,

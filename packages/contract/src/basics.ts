@@ -15,6 +15,7 @@ export const LIMITS = {
   innerMm: 2_000,
   eventsInOneSend: 200,
   scaleChecks: 60,
+  bisqueLots: 60,
   recipesInOneImport: 10_000,
   photoBytes: 8 * 1024 * 1024,
 } as const;

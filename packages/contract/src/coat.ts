@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { CoatReading, CoatWindow } from '@cazuela/core';
+import { PASS_WAYS, type CoatReading, type CoatWindow, type PassWay } from '@cazuela/core';
 import { coneSchema, gramsSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
 
 const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
@@ -15,14 +15,33 @@ export const coatReadingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('thickness'), coatMm: z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.') }),
 ]) satisfies z.ZodType<CoatReading>;
 
-/** A dip whose coat was measured, with everything it was made in as it was on that day. */
+const CONTACT_WAYS = ['dip', 'pour', 'ladle'] as const;
+const passWays = Object.keys(PASS_WAYS) as [PassWay, ...PassWay[]];
+
+/** What the face it went on had been through: glaze beneath, water in the wall, thirst. */
+export const wallBeforeSchema = z.strictObject({
+  underMm: z.number().min(0).max(10),
+  underDryness: z.number().min(0).max(1),
+  wallTakenMm: z.number().min(0).max(50),
+  thirst: z.number().min(0).max(1),
+  firedUnder: z.boolean().optional(),
+});
+
+/** A coat that was measured, with everything it was made in as it was on that day: dipped, or put on in passes. */
 export const coatDipBodySchema = z.strictObject({
   bucketId: idSchema,
   /** The recipe where there is one, else the bucket itself: what J_cake and the film belong to. */
   glazeId: idSchema,
   bodyId: idSchema,
+  /** The bisque lot, where the body's card knows several. */
+  lotId: idSchema.optional(),
   at: timeSchema,
   by: nameSchema,
+  /** A dip where nothing is said. */
+  way: z.enum([...CONTACT_WAYS, ...passWays]).optional(),
+  /** How many, for brush, sponge and spray; their seconds are 0. */
+  passes: z.int().min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
+  before: wallBeforeSchema.optional(),
   seconds: z.number().min(0, 'A time cannot be less than 0.').max(600, 'Ten minutes in the glaze is no dip.'),
   sg: sgSchema,
   density: z.number().gt(1).max(12),

@@ -113,16 +113,27 @@ export {
   type Bucket,
 } from './bucket';
 export {
+  thirstTestSchema,
+  bisqueLotSchema,
+  bodyBodySchema,
   bodySchema,
-  piecePlanSchema,
-  pieceBodySchema,
-  pieceSchema,
-  pieceCreateSchema,
-  pieceUpdateSchema,
+  bodyCreateSchema,
+  bodyUpdateSchema,
+  type BisqueLot,
+  type BodyBody,
   type ClayBody,
-  type PieceBody,
-  type Piece,
-} from './piece';
+} from './body';
+export {
+  tileStripSchema,
+  tileBodySchema,
+  tileSchema,
+  tileCreateSchema,
+  tileUpdateSchema,
+  type StepTile,
+  type TileBody,
+  type TileStrip,
+} from './tile';
+export { piecePlanSchema, pieceBodySchema, pieceSchema, pieceCreateSchema, pieceUpdateSchema, type PieceBody, type Piece } from './piece';
 export { dayStepSchema, dayItemSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day';
 export {
   firingPointSchema,

@@ -1,16 +1,6 @@
 import * as z from 'zod';
 import type { PiecePlan } from '@cazuela/core';
-import { coneSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
-
-export const bodySchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  colour: z.string(),
-  bisqueCone: coneSchema,
-  earthenware: z.boolean(),
-  absorptionPercent: z.number().min(0).max(40).optional(),
-});
-export type ClayBody = z.infer<typeof bodySchema>;
+import { idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
 
 const layerSchema = z.strictObject({
   id: idSchema,

@@ -133,6 +133,7 @@ export { equalCoats, labelCoats, type ContactWay, type EqualCoat, type EqualWay 
 export { PASS_WAYS, type PassWay } from './coat/pass-ways';
 export { passCoatOf, type PassCoat, type PassReading } from './learning/pass-coats';
 export { readThirstTest, type Thirst, type ThirstTest } from './learning/thirst-test';
+export { BUSINESS_CARD_MM, coatCompared, type CoatCompared } from './coat/coat-compared';
 export { glazeUse, type GlazeUse, type GlazeUseRow } from './coat/glaze-use';
 export { planStepTile, type StepTilePlan, type StepTileStrip, type TileWay } from './coat/step-tile';
 export { windowFromLooks, type CoatLook, type WindowFromLooks } from './coat/window-from-looks';

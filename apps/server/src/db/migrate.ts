@@ -6,6 +6,7 @@ import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
 import { importTables } from './migrations/005-imports';
+import { bodyCardsAndTiles } from './migrations/008-body-cards-and-tiles';
 import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 
@@ -25,6 +26,7 @@ export const MIGRATIONS: readonly Migration[] = [
   importTables,
   coatDipTables,
   coatWindowTables,
+  bodyCardsAndTiles,
 ];
 
 function umzugFor(sequelize: Sequelize): Umzug {

@@ -3,8 +3,8 @@ import type { BatchPlan, BucketContents, DayItem } from '@cazuela/core';
 import type {
   BatchCreate,
   BenchEvent,
+  BodyBody,
   BucketBody,
-  ClayBody,
   CoatDipBody,
   CoatWindowDocument,
   FiringBody,
@@ -16,6 +16,7 @@ import type {
   SeriesBody,
   StockMove,
   StudioBody,
+  TileBody,
 } from '@cazuela/contract';
 import type { ImportOutcome, ImportRow } from '@cazuela/formats';
 
@@ -60,8 +61,17 @@ export interface SeriesRow {
 export interface ClayBodyRow {
   id: string;
   studioId: string;
+  version: number;
   name: string;
-  body: Omit<ClayBody, 'id' | 'name'>;
+  body: Omit<BodyBody, 'name'>;
+}
+export interface TileRow {
+  id: string;
+  studioId: string;
+  version: number;
+  code: string;
+  body: TileBody;
+  createdAt: Date;
 }
 export interface RecipeRow {
   id: string;
@@ -189,6 +199,7 @@ export interface Models {
   series: Table<SeriesRow>;
   coatDips: Table<CoatDipRow>;
   coatWindows: Table<CoatWindowRow>;
+  tiles: Table<TileRow>;
   imports: Table<ImportJobRow>;
   importRows: Table<StagedRow>;
   bodies: Table<ClayBodyRow>;
@@ -255,7 +266,8 @@ export function defineModels(sequelize: Sequelize): Models {
       body: json('body'),
     }),
     series: table('series', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time, doneAt: time }),
-    bodies: table('bodies', { id, studioId: ref, name, body: json('body') }),
+    bodies: table('bodies', { id, studioId: ref, version, name, body: json('body') }),
+    tiles: table('tiles', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time }),
     recipes: table('recipes', { id, studioId: ref, version, name, createdAt: time }),
     recipeVersions: table('recipe_versions', {
       id,

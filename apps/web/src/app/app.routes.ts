@@ -75,5 +75,10 @@ export const routes: Routes = [
   { path: 'kiln', title: 'Kiln · Cazuela', loadComponent: () => import('./stations/kiln/kiln-station').then((m) => m.KilnStation) },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
+  {
+    path: 'studio/bodies/:id',
+    title: 'Clay body · Cazuela',
+    loadComponent: () => import('./stations/studio/body-page/body-page').then((m) => m.BodyPage),
+  },
   { path: '**', title: 'Not here · Cazuela', loadComponent: () => import('./stations/home/not-here').then((m) => m.NotHere) },
 ];

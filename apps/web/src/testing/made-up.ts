@@ -105,7 +105,7 @@ export function summaryOf({ events: _events, ...summary }: Bucket): BucketSummar
   return summary;
 }
 
-export const CLAY: ClayBody = { id: id(), name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false };
+export const CLAY: ClayBody = { id: id(), version: 1, name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false };
 
 export function piece(change: Partial<Piece['body']['plan']> = {}): Piece {
   const plan = {

@@ -1,8 +1,23 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
+import { attempt, coatMap } from '@cazuela/core';
+import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
+type Stub = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
+
+export const coatMapWorker = (): Stub => ({
+  onmessage: null,
+  onerror: null,
+  postMessage({ ask, question, knowledge }: MapQuestion) {
+    const made = attempt(() => coatMap(question, knowledge));
+    const data: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, says: made.error.message };
+    this.onmessage?.call(this as Worker, { data } as MessageEvent<MapAnswer>);
+  },
+  terminate: () => undefined,
+});
+
 /** Does the worker's work at once: jsdom has no workers. */
-export const readFileWorker = (): Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'> => ({
+export const readFileWorker = (): Stub => ({
   onmessage: null,
   onerror: null,
   postMessage({ text, now, shelf }: ReadQuestion) {

@@ -24,6 +24,8 @@ export interface StudioNow {
   firings: readonly { id: string; kiln: string; startedAt: string; points: readonly FiringPoint[] }[];
   /** Ids of firings that have a result already. */
   readFiringIds: ReadonlySet<string>;
+  /** Step tiles that came out of the fire and were not looked at yet. */
+  unreadTiles?: readonly { code: string; glazeName: string; bucketId: string; bodyId: string }[];
 }
 
 export type NowItem =
@@ -52,6 +54,7 @@ export type NowItem =
   | { kind: 'drying'; name: string; count: number; untilAt: string }
   | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string }
   | { kind: 'toRead'; firingId: string; kiln: string; startedAt: string }
+  | { kind: 'tileToRead'; code: string; glazeName: string; bucketId: string; bodyId: string }
   | { kind: 'neverMeasured'; bucketId: string; name: string };
 
 /** Opened kilns older than this are history, days. */
@@ -60,7 +63,15 @@ const HOUR_MS = 3_600_000;
 
 /** What waits for a hand in the studio, most urgent first: the interrupted batch, what is dry, the kiln, buckets, results. */
 export function whatNow(studio: StudioNow): NowItem[] {
-  return [...unfinished(studio), ...dry(studio), ...kilns(studio), ...outOfRange(studio), ...drying(studio), ...neverMeasured(studio)];
+  return [
+    ...unfinished(studio),
+    ...dry(studio),
+    ...kilns(studio),
+    ...tilesToRead(studio),
+    ...outOfRange(studio),
+    ...drying(studio),
+    ...neverMeasured(studio),
+  ];
 }
 
 function unfinished({ batches }: StudioNow): NowItem[] {
@@ -109,6 +120,10 @@ function kilns({ firings, nowAt, readFiringIds }: StudioNow): NowItem[] {
     const isRecent = hours < READ_WITHIN_DAYS * 24;
     return isRecent && !readFiringIds.has(id) ? [{ kind: 'toRead', firingId: id, kiln, startedAt }] : [];
   });
+}
+
+function tilesToRead({ unreadTiles = [] }: StudioNow): NowItem[] {
+  return unreadTiles.map(({ code, glazeName, bucketId, bodyId }) => ({ kind: 'tileToRead', code, glazeName, bucketId, bodyId }));
 }
 
 function outOfRange({ buckets }: StudioNow): NowItem[] {

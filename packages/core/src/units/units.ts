@@ -16,7 +16,8 @@ export const VOLUME_UNITS = {
   drop: 0.05,
 } as const;
 
-export const LENGTH_UNITS = { mm: 1, cm: 10, in: 25.4 } as const;
+/** A thou is a thousandth of an inch. */
+export const LENGTH_UNITS = { mm: 1, cm: 10, in: 25.4, thou: 0.0254 } as const;
 
 export type MassUnit = keyof typeof MASS_UNITS;
 export type VolumeUnit = keyof typeof VOLUME_UNITS;

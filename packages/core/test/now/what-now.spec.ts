@@ -41,6 +41,11 @@ describe('what now?', () => {
     expect(kinds({ buckets: [bucket(1.455, 0.008)] })).toEqual([]);
   });
 
+  it('a fired step tile that nobody looked at waits, with the glaze and body it tells of', () => {
+    const tile = { code: 'T2', glazeName: 'Noche Honda', bucketId: 'b', bodyId: 'c' };
+    expect(whatNow({ ...EMPTY, unreadTiles: [tile] })).toEqual([{ kind: 'tileToRead', ...tile }]);
+  });
+
   it('a new bucket asks to be measured', () => {
     expect(kinds({ buckets: [bucket(1.455)] })).toEqual(['neverMeasured']);
   });

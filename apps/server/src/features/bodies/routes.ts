@@ -1,12 +1,13 @@
 import type * as z from 'zod';
-import { bodySchema, type ClayBody } from '@cazuela/contract';
-import { route, type Call, type Route } from '../../http/route';
-import { createOnce } from '../../db/versioned';
+import { bodyCreateSchema, bodyUpdateSchema, type ClayBody } from '@cazuela/contract';
+import { createOnce, updateVersioned } from '../../db/versioned';
 import type { ClayBodyRow } from '../../db/models';
+import { route, type Call, type Route } from '../../http/route';
 
 export const bodyRoutes: readonly Route[] = [
   route({ method: 'get', path: '/bodies', handle: listBodies }),
-  route({ method: 'post', path: '/bodies', body: bodySchema, handle: createBody }),
+  route({ method: 'post', path: '/bodies', body: bodyCreateSchema, handle: createBody }),
+  route({ method: 'put', path: '/bodies/:id', body: bodyUpdateSchema, handle: updateBody }),
 ];
 
 async function listBodies({ context, studioId }: Call<unknown>): Promise<ClayBody[]> {
@@ -14,9 +15,22 @@ async function listBodies({ context, studioId }: Call<unknown>): Promise<ClayBod
   return rows.map((row) => bodyFromRow(row.get()));
 }
 
-async function createBody({ context, studioId, body }: Call<z.infer<typeof bodySchema>>): Promise<ClayBody> {
+async function createBody({ context, studioId, body }: Call<z.infer<typeof bodyCreateSchema>>): Promise<ClayBody> {
   const { id, name, ...rest } = body;
-  return bodyFromRow(await createOnce(context.models.bodies, { id, studioId, name, body: rest }));
+  return bodyFromRow(await createOnce(context.models.bodies, { id, studioId, version: 1, name, body: rest }));
 }
 
-const bodyFromRow = (row: ClayBodyRow): ClayBody => ({ id: row.id, name: row.name, ...row.body });
+async function updateBody({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof bodyUpdateSchema>>): Promise<ClayBody> {
+  const { name, ...rest } = body;
+  const row = await updateVersioned({
+    table: context.models.bodies,
+    where: { id, studioId },
+    version,
+    values: { name, body: rest },
+    missing: 'There is no such clay body.',
+    toContract: bodyFromRow,
+  });
+  return bodyFromRow(row);
+}
+
+const bodyFromRow = ({ id, version, name, body }: ClayBodyRow): ClayBody => ({ id, version, name, ...body });

@@ -1,5 +1,14 @@
 import type { BucketSummary, CoatDip } from '@cazuela/contract';
-import { attempt, coatOfReading, STATE_GUESSES, type CoatObservation, type CoatReading } from '@cazuela/core';
+import {
+  attempt,
+  coatOfReading,
+  PASS_WAYS,
+  STATE_GUESSES,
+  type CoatObservation,
+  type CoatReading,
+  type PassReading,
+  type PassWay,
+} from '@cazuela/core';
 
 /** What J_cake and the film belong to: the recipe, whatever bucket it is in; a mixture belongs to its bucket alone. */
 export const glazeOf = (bucket: Pick<BucketSummary, 'id' | 'recipeId' | 'contents'>): string =>
@@ -13,16 +22,28 @@ export function readCoat(
   return attempt(() => coatOfReading(reading, { sg: glaze.sg, density: glaze.density, packing: STATE_GUESSES[glaze.state].packing }));
 }
 
-/** The studio's measured dips as the core learns from them, oldest first; what was left out, or says nothing, is not among them. */
+export const isPassWay = (way: CoatDip['body']['way']): way is PassWay => way !== undefined && way in PASS_WAYS;
+
+const counted = (dips: readonly CoatDip[]): CoatDip[] =>
+  dips.filter((dip) => dip.body.leftOut === undefined).sort((a, b) => a.body.at.localeCompare(b.body.at));
+
+/** The studio's measured dips as the core learns from them, oldest first; what was left out, says nothing or was brushed is not among them. */
 export function observationsOf(dips: readonly CoatDip[]): CoatObservation[] {
-  return dips
-    .filter((dip) => dip.body.leftOut === undefined)
-    .sort((a, b) => a.body.at.localeCompare(b.body.at))
-    .flatMap(({ id, body }): CoatObservation[] => {
-      const read = readCoat(body.reading, body);
-      if (read.kind === 'refused') return [];
-      const { glazeId, bodyId, seconds, sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces } = body;
-      const situation = { sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces };
-      return [{ id, glazeId, bodyId, seconds, situation, ...read.value }];
-    });
+  return counted(dips).flatMap(({ id, body }): CoatObservation[] => {
+    if (isPassWay(body.way)) return [];
+    const read = readCoat(body.reading, body);
+    if (read.kind === 'refused') return [];
+    const { glazeId, bodyId, seconds, sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces, before } = body;
+    const situation = { sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces, ...before };
+    return [{ id, glazeId, bodyId, seconds, situation, ...read.value }];
+  });
+}
+
+/** What was put on in passes of one glaze: brushed, sponged, sprayed. */
+export function passReadingsOf(dips: readonly CoatDip[], glazeId: string): PassReading[] {
+  return counted(dips).flatMap(({ body }): PassReading[] => {
+    if (body.glazeId !== glazeId || !isPassWay(body.way) || body.passes === undefined) return [];
+    const read = readCoat(body.reading, body);
+    return read.kind === 'refused' ? [] : [{ way: body.way, passes: body.passes, ...read.value }];
+  });
 }

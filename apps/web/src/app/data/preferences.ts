@@ -5,6 +5,7 @@ const KEY = 'cazuela.preferences';
 const preferencesSchema = z.object({
   mass: z.enum(['g', 'oz', 'lb']).default('g'),
   volume: z.enum(['metric', 'US', 'imp']).default('metric'),
+  coat: z.enum(['mm', 'thou']).default('mm'),
   temperature: z.enum(['C', 'F']).default('C'),
   theme: z.enum(['auto', 'light', 'dark']).default('auto'),
 });

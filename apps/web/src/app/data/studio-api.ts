@@ -21,10 +21,12 @@ import {
   resultSchema,
   searchHitSchema,
   seriesSchema,
+  tileSchema,
   type Batch,
   type BatchCreate,
   type BatchSummary,
   type BenchEvent,
+  type BodyBody,
   type Bucket,
   type BucketBody,
   type BucketSummary,
@@ -49,8 +51,10 @@ import {
   type SearchHit,
   type SeriesBody,
   type SeriesDocument,
+  type StepTile,
   type StockMove,
   type StudioPowder,
+  type TileBody,
 } from '@cazuela/contract';
 import type { DayItem } from '@cazuela/core';
 import { first, switchMap, type Observable } from 'rxjs';
@@ -72,7 +76,12 @@ export class StudioApi {
   powderMoves = (id: string): Observable<PowderMoves> => this.get(`/powders/${id}/stock`, powderMovesSchema);
   moveStock = (powderId: string, move: StockMove): Observable<PowderMoves> => this.post(`/powders/${powderId}/stock`, move, powderMovesSchema);
   bodies = (): Observable<ClayBody[]> => this.get('/bodies', z.array(bodySchema));
-  createBody = (body: ClayBody): Observable<ClayBody> => this.post('/bodies', body, bodySchema);
+  createBody = (body: BodyBody & { id: string }): Observable<ClayBody> => this.post('/bodies', body, bodySchema);
+  updateBody = ({ id, version, ...body }: ClayBody): Observable<ClayBody> => this.put(`/bodies/${id}`, { version, body }, bodySchema);
+  tiles = (): Observable<StepTile[]> => this.get('/tiles', z.array(tileSchema));
+  createTile = (id: string, body: TileBody): Observable<StepTile> => this.post('/tiles', { id, body }, tileSchema);
+  updateTile = ({ id, version, body }: Pick<StepTile, 'id' | 'version' | 'body'>): Observable<StepTile> =>
+    this.put(`/tiles/${id}`, { version, body }, tileSchema);
 
   recipes = (): Observable<Recipe[]> => this.get('/recipes', z.array(recipeSchema));
   recipe = (id: string): Observable<Recipe> => this.get(`/recipes/${id}`, recipeSchema);

@@ -73,7 +73,10 @@ export class Units {
 
   sg = (value: number): string => formatFixed(value, 2);
   sgFine = (value: number): string => formatFixed(value, 3);
-  millimetres = (value: number): string => `${formatFixed(value, value < 10 ? 2 : 0)} mm`;
+  readonly coatUnit = computed<'mm' | 'thou'>(() => this.preferences().coat);
+  /** A coat: mm, or thousandths of an inch. */
+  coat = (value: number): string =>
+    this.coatUnit() === 'mm' ? `${formatFixed(value, 2)} mm` : `${formatFixed(fromCanonical(value, 'thou'), 0)} thou`;
   /** Lengths that are only roughly known: a run, a wax line. */
   roughly = (millimetres: number): string => `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`;
   minutes = (value: number): string => `${formatFixed(value, 0)} min`;

@@ -1,10 +1,18 @@
 import type { ElementRef } from '@angular/core';
-import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, viewChild } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, viewChild } from '@angular/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);
 
 export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number }[]>;
+
+/** Where a hand is in a chart, in its own numbers, and how much of them a pixel is. */
+export interface ChartPoint {
+  x: number;
+  y: number;
+  perPixelX: number;
+  perPixelY: number;
+}
 
 /** Chart.js on a canvas, with the same in words for those who cannot see it. */
 @Component({
@@ -20,12 +28,37 @@ export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number 
       position: absolute;
       inset: 0;
     }
+    :host(.draggable) {
+      cursor: grab;
+      touch-action: none;
+    }
+    :host(.draggable:active) {
+      cursor: grabbing;
+    }
+    @media (max-width: 700px) {
+      /* On a phone the page must still scroll under a thumb; the fields beside it do the same. */
+      :host(.draggable) {
+        touch-action: pan-y;
+      }
+    }
   `,
+  host: {
+    '[class.draggable]': 'draggable()',
+    '(pointerdown)': 'take($event)',
+    '(pointermove)': 'move($event)',
+    '(pointerup)': 'drop()',
+    '(pointercancel)': 'drop()',
+  },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LineChart {
   readonly config = input.required<LineChartConfig>();
   readonly words = input.required<string>();
+  readonly draggable = input(false);
+  readonly grabbed = output<ChartPoint>();
+  readonly dragged = output<ChartPoint>();
+  readonly dropped = output<void>();
+  private isHeld = false;
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: Chart<'line', { x: number; y: number }[]> | undefined;
 
@@ -40,6 +73,36 @@ export class LineChart {
       } else this.chart = new Chart(this.canvas().nativeElement, config);
     });
     inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+  }
+
+  protected take(event: PointerEvent): void {
+    const point = this.draggable() && event.isPrimary ? this.pointAt(event) : undefined;
+    if (!point) return;
+    this.isHeld = true;
+    this.canvas().nativeElement.setPointerCapture?.(event.pointerId);
+    event.preventDefault();
+    this.grabbed.emit(point);
+  }
+
+  protected move(event: PointerEvent): void {
+    const point = this.isHeld ? this.pointAt(event) : undefined;
+    if (point) this.dragged.emit(point);
+  }
+
+  protected drop(): void {
+    if (!this.isHeld) return;
+    this.isHeld = false;
+    this.dropped.emit();
+  }
+
+  private pointAt(event: PointerEvent): ChartPoint | undefined {
+    const [xs, ys] = [this.chart?.scales['x'], this.chart?.scales['y']];
+    if (!xs || !ys) return undefined;
+    const box = this.canvas().nativeElement.getBoundingClientRect();
+    const [left, top] = [event.clientX - box.left, event.clientY - box.top];
+    const [x, y, x1, y1] = [xs.getValueForPixel(left), ys.getValueForPixel(top), xs.getValueForPixel(left + 1), ys.getValueForPixel(top + 1)];
+    if (x === undefined || y === undefined || x1 === undefined || y1 === undefined) return undefined;
+    return { x, y, perPixelX: Math.abs(x1 - x), perPixelY: Math.abs(y1 - y) };
   }
 }
 

@@ -13,7 +13,7 @@ import {
 import { Units } from '../data/units';
 
 /** What a field measures: decides its unit, and which other units may be typed. */
-export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'temperature';
+export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature';
 
 export interface TypedNumber {
   /** In g, mL, mm or plain; null when the field is empty or holds no number. */
@@ -28,6 +28,7 @@ const FAMILY: Record<Quantity, readonly string[]> = {
   smallVolume: ['mL', 'L', 'US gal', 'US qt', 'US pt', 'US fl oz', 'US tbsp', 'US tsp', 'imp gal', 'imp pt', 'imp fl oz', 'drop'],
   bigVolume: ['mL', 'L', 'US gal', 'US qt', 'US pt', 'US fl oz', 'imp gal', 'imp pt', 'imp fl oz'],
   length: ['mm', 'cm', 'in'],
+  coat: ['mm', 'thou', 'in'],
   temperature: [],
 };
 let counter = 0;
@@ -144,6 +145,8 @@ export class NumberField {
         return this.units.bigVolumeUnit();
       case 'length':
         return this.unit() || 'mm';
+      case 'coat':
+        return this.units.coatUnit();
       case 'temperature':
         return this.units.temperatureUnit();
     }

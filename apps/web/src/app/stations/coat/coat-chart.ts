@@ -1,8 +1,17 @@
 import type { CoatCurvePoint, CoatObservation, CoatWindow } from '@cazuela/core';
+import type { AlsoCurve } from './also-curves';
 import { token, type LineChartConfig } from '../../parts/line-chart';
 
 /** Readings at an SG this far from the one asked about are drawn open: they lie on another curve. */
 const SAME_SG = 0.015;
+/** Lines of the curves beside it, each with a dash of its own. */
+export const ALSO_COLOURS = ['--rutile', '--iron-wash', '--copper', '--iron'] as const;
+const DASHES = [
+  [9, 4],
+  [3, 3],
+  [12, 3, 3, 3],
+  [2, 5],
+];
 
 /** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point, measured dips as diamonds. */
 export function coatChart(
@@ -14,11 +23,14 @@ export function coatChart(
     dips?: readonly CoatObservation[];
     sg: number;
     window?: CoatWindow | undefined;
+    also?: readonly AlsoCurve[];
+    /** Axes that stand still while a hand drags. */
+    held?: { mostSeconds: number; mostMm: number } | undefined;
   },
 ): LineChartConfig {
   const dips = marks.dips ?? [];
   const ink = token('--iron-wash');
-  const last = curve.at(-1)?.seconds ?? 6;
+  const last = marks.held?.mostSeconds ?? curve.at(-1)?.seconds ?? 6;
   const level = (y: number): { x: number; y: number }[] => [
     { x: 0, y },
     { x: last, y },
@@ -58,8 +70,18 @@ export function coatChart(
           borderColor: token('--copper'),
           borderWidth: 1.5,
           borderDash: [6, 5],
-          pointRadius: 0,
+          // What a hand takes hold of.
+          pointRadius: [0, 7],
+          pointBackgroundColor: token('--copper'),
+          clip: false,
         },
+        ...(marks.also ?? []).map((one, index) => ({
+          data: one.points,
+          borderColor: token(ALSO_COLOURS[index % ALSO_COLOURS.length]!),
+          borderWidth: 2,
+          borderDash: DASHES[index % DASHES.length]!,
+          pointRadius: 0,
+        })),
         {
           data: marks.atSecondsMm === undefined ? [] : [{ x: marks.seconds, y: marks.atSecondsMm }],
           pointRadius: 7,
@@ -93,7 +115,7 @@ export function coatChart(
         },
         y: {
           beginAtZero: true,
-          suggestedMax: marks.coatMm * 1.6,
+          ...(marks.held ? { max: marks.held.mostMm } : { suggestedMax: marks.coatMm * 1.6 }),
           grid: { color: token('--line') },
           ticks: { color: ink },
           title: { display: true, text: 'dry coat, mm', color: ink },

@@ -1,62 +1,72 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
-import {
-  attempt,
-  coatCurve,
-  coatPredictor,
-  coverageOf,
-  knowledgeOf,
-  learnCoats,
-  predictCoat,
-  predictSeconds,
-  stirringDue,
-  stirringNeed,
-  suspensionRisk,
-  weighedParts,
-  type CoatSituation,
-} from '@cazuela/core';
-import { combineLatest } from 'rxjs';
+import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts } from '@cazuela/core';
 import * as z from 'zod';
 import { Clock } from '../../data/clock';
-import { glazeOf, observationsOf } from '../../data/coat-learning';
 import { Keys } from '../../data/keys';
-import { loaded } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { remembered } from '../../data/remembered';
-import { StudioApi } from '../../data/studio-api';
 import { Units } from '../../data/units';
-import { Coming } from '../../parts/coming';
-import { LineChart } from '../../parts/line-chart';
 import { Choice } from '../../parts/choice';
+import { Coming } from '../../parts/coming';
+import { LineChart, type ChartPoint } from '../../parts/line-chart';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
-import { coatChart } from './coat-chart';
-import { cannotWords, curveSeconds, groundWords, standWords, windowWords } from './coat-words';
+import { ALSO_COLOURS, coatChart } from './coat-chart';
+import { CoatMapPanel } from './coat-map-panel';
+import { CoatScreen } from './coat-screen';
+import { cannotWords, comparedWords, groundWords, standWords, waitWords, windowWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dip-bench';
 import { DipsPanel } from './dips-panel';
+import { DryingPanel } from './drying-panel';
 import { EqualCoatsPanel } from './equal-coats-panel';
+import { GlazeUsePanel } from './glaze-use-panel';
+import { HistoryPanel } from './history-panel';
+import { ScaleBucketPanel } from './scale-bucket-panel';
+import { StepTilePanel } from './step-tile-panel';
 import { WindowPanel } from './window-panel';
 
-const questionSchema = z.object({
-  bucketId: z.string(),
-  bodyId: z.string(),
-  wallMm: z.number().nullable(),
-  faces: z.union([z.literal(1), z.literal(2)]),
-  seconds: z.number().nullable(),
-  coatMm: z.number().nullable(),
-  sg: z.number().nullable(),
-});
-type Question = z.infer<typeof questionSchema>;
-const START: Question = { bucketId: '', bodyId: '', wallMm: 5, faces: 1, seconds: 3, coatMm: 0.6, sg: null };
-const CURVE_POINTS = 200;
-/** Dips that say how often the ranges held. */
-const NEWEST_DIPS = 9;
+const BENCHES = [
+  ['dips', 'Measured dips'],
+  ['tile', 'Step tile'],
+  ['window', 'Its window'],
+  ['another', 'Another way'],
+  ['drying', 'As it dries'],
+  ['pieces', 'Glaze for pieces'],
+  ['scale', 'Bucket on the scale'],
+] as const;
+type Bench = (typeof BENCHES)[number][0];
+const benchSchema = z.object({ bench: z.enum(BENCHES.map(([bench]) => bench)) });
+/** A hand takes hold of what is this near, pixels. */
+const REACH_PX = 26;
+/** Above this share of the wall's water a coat over it must wait until it is dry through. */
+const DRY_THROUGH_SHARE = 0.7;
 
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
 @Component({
   selector: 'cz-coat-station',
-  imports: [RouterLink, DipBench, DipsPanel, EqualCoatsPanel, WindowPanel, MatSlider, MatSliderThumb, Choice, NumberField, LineChart, Says, Coming],
+  imports: [
+    RouterLink,
+    CoatMapPanel,
+    DipBench,
+    DipsPanel,
+    DryingPanel,
+    EqualCoatsPanel,
+    GlazeUsePanel,
+    HistoryPanel,
+    ScaleBucketPanel,
+    StepTilePanel,
+    WindowPanel,
+    MatSlider,
+    MatSliderThumb,
+    Choice,
+    NumberField,
+    LineChart,
+    Says,
+    Coming,
+  ],
+  providers: [CoatScreen],
   templateUrl: './coat-station.html',
   styleUrl: './coat-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -64,64 +74,40 @@ const NEWEST_DIPS = 9;
 export class CoatStation {
   /** The bucket the potter came from. */
   readonly bucket = input<string>();
-  private readonly api = inject(StudioApi);
+  /** The body and the bench of a tile that is to be read. */
+  readonly body = input<string>();
+  readonly open = input<string>();
+  protected readonly screen = inject(CoatScreen);
   private readonly nowAt = inject(Clock).at;
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
   protected readonly faces = [
-    [1, 'one face'],
-    [2, 'both faces'],
+    ['outside', 'outside'],
+    ['inside', 'inside'],
+    ['both', 'both'],
   ] as const;
-  protected readonly all = loaded(() =>
-    combineLatest({
-      buckets: this.api.buckets(),
-      bodies: this.api.bodies(),
-      powders: this.api.powders(),
-      dips: this.api.coatDips(),
-      windows: this.api.coatWindows(),
-    }),
-  );
-  protected readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
-  protected readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
-  protected readonly bodies = computed(() => this.all.value()?.bodies ?? []);
-  protected readonly chosen = computed(() => this.buckets().find((bucket) => bucket.id === this.question().bucketId) ?? this.buckets()[0]);
-  protected readonly body = computed(() => this.bodies().find((body) => body.id === this.question().bodyId) ?? this.bodies()[0]);
+  protected readonly views = [
+    ['curve', 'seconds'],
+    ['map', 'seconds and SG'],
+  ] as const;
+  protected readonly alsoOptions = [
+    ['sg', 'SG wanted'],
+    ['second', 'second dip'],
+    ['walls', 'thin and thick wall'],
+  ] as const;
+  protected readonly alsoColours = ALSO_COLOURS;
+  protected readonly benches = BENCHES;
+  protected readonly bench = remembered<{ bench: Bench }>('coat-bench', { bench: 'dips' }, (kept) => benchSchema.safeParse(kept).data);
   protected readonly stands = computed(() => {
-    const contents = this.chosen()?.contents;
+    const contents = this.screen.bucket()?.contents;
     if (!contents) return [];
-    const risk = suspensionRisk({ parts: weighedParts({ parts: contents.parts, powders: this.all.value()?.powders ?? [] }) });
+    const risk = suspensionRisk({ parts: weighedParts({ parts: contents.parts, powders: this.screen.all.value()?.powders ?? [] }) });
     const need = risk && stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
     const due = need && stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() });
     return standWords(contents, due ? need.every : undefined);
   });
-  protected readonly sg = computed(() => this.question().sg ?? this.chosen()?.contents?.sg ?? null);
-  protected readonly situation = computed<CoatSituation | undefined>(() => {
-    const contents = this.chosen()?.contents;
-    const body = this.body();
-    const { wallMm, faces } = this.question();
-    const sg = this.sg();
-    if (!contents || !body || wallMm === null || sg === null) return undefined;
-    return {
-      sg,
-      density: contents.density,
-      state: contents.slurryState,
-      bisqueCone: body.bisqueCone,
-      earthenware: body.earthenware,
-      absorptionPercent: body.absorptionPercent,
-      wallMm,
-      faces,
-    };
-  });
-  private readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
-  protected readonly learning = computed(() => learnCoats({ observations: this.observations() }));
-  protected readonly pair = computed(() => ({ glazeId: this.chosen() ? glazeOf(this.chosen()!) : '', bodyId: this.body()?.id ?? '' }));
-  protected readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
-  protected readonly window = computed(() => {
-    const { glazeId, bodyId } = this.pair();
-    return this.all.value()?.windows.find((one) => one.glazeId === glazeId && one.bodyId === bodyId);
-  });
   protected readonly windowSays = computed(() => {
-    const [result, window, coatMm] = [this.result(), this.window()?.changes.at(-1)?.window, this.question().coatMm];
+    const [result, window, coatMm] = [this.screen.result(), this.screen.window(), this.screen.question().coatMm];
     const lnSd = result?.kind === 'ok' ? result.value.band?.lnSd : undefined;
     return window && coatMm && lnSd !== undefined ? windowWords(window, { coatMm, lnSd }, this.units) : '';
   });
@@ -131,55 +117,54 @@ export class CoatStation {
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,
   );
-  protected readonly timed = signal<readonly number[]>([]);
-  protected readonly predictor = computed(() => {
-    const situation = this.situation();
-    const asked = situation && attempt(() => coatPredictor(situation, this.knowledge()));
-    return asked?.kind === 'ok' ? asked.value : undefined;
+  protected readonly ground = computed(() => groundWords(this.screen.knowledge().ground, this.screen.coverage()));
+  protected readonly cannot = computed(() => {
+    const [result, coatMm, sg] = [this.screen.result(), this.screen.question().coatMm, this.screen.sg()];
+    return result?.kind === 'ok' && coatMm !== null && sg !== null ? cannotWords(result.value.wanted, { coatMm, sg }, this.units) : undefined;
   });
-  protected readonly wantedSeconds = computed(() => {
-    const result = this.result();
-    return result?.kind === 'ok' && result.value.wanted.kind === 'ok' ? result.value.wanted.seconds : undefined;
+  protected readonly compared = computed(() => {
+    const [coatMm, glaze] = [this.screen.question().coatMm, this.screen.glaze()];
+    return coatMm && glaze ? comparedWords(coatCompared({ coatMm, ...glaze }), this.units) : '';
   });
-  protected readonly ground = computed(() =>
-    groundWords(this.knowledge().ground, coverageOf({ observations: this.observations(), newest: NEWEST_DIPS })),
-  );
-  protected readonly result = computed(() => {
-    const situation = this.situation();
-    const { seconds, coatMm } = this.question();
-    if (!situation || seconds === null || coatMm === null) return undefined;
-    return attempt(() => {
-      const known = this.knowledge();
-      const wanted = predictSeconds({ ...situation, coatMm }, known);
-      const at = predictCoat({ ...situation, seconds }, known);
-      // The wanted coat's own band: what comes out when the seconds are kept exactly.
-      const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
-      const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds: curveSeconds(wanted, seconds) }, known);
-      return { wanted, at, band, curve, cannot: cannotWords(wanted, { coatMm, sg: situation.sg }, this.units) };
-    });
+  protected readonly waitSays = computed(() => {
+    const [wait, state] = [this.screen.wait(), this.screen.wallState()];
+    const result = this.screen.result();
+    if (!wait || !state || result?.kind !== 'ok') return undefined;
+    const touched = this.screen.question().deeds.length > 0;
+    return touched || result.value.wanted.kind === 'wallSaturated' ? waitWords(wait, state, touched, this.units) : undefined;
   });
+  /** What is left of the wall once this coat is on. */
+  protected readonly fullAfter = computed(() => {
+    const [state, result] = [this.screen.wallState(), this.screen.result()];
+    const coat = result?.kind === 'ok' ? result.value.band?.coat : undefined;
+    if (!state || coat?.kind !== 'ok') return undefined;
+    const used = wallUsed({ ...state, takenMm: state.takenMm + coat.waterTakenMm * this.screen.faces().length });
+    return used > DRY_THROUGH_SHARE ? Math.round(100 * used) : undefined;
+  });
+  /** Axes stand still while a hand drags in the picture. */
+  private readonly held = signal<{ what: 'coat' | 'sg' | 'seconds'; mostSeconds: number; mostMm: number } | undefined>(undefined);
   protected readonly chart = computed(() => {
     this.preferences();
-    const result = this.result();
-    const { seconds, coatMm } = this.question();
+    const result = this.screen.result();
+    const { seconds, coatMm } = this.screen.question();
     if (result?.kind !== 'ok' || result.value.curve.length === 0) return undefined;
     const { at, curve } = result.value;
-    const { glazeId, bodyId } = this.pair();
-    const dips = this.observations().filter((dip) => dip.glazeId === glazeId && dip.bodyId === bodyId);
     return coatChart(curve, {
       coatMm: coatMm!,
       seconds: seconds!,
       atSecondsMm: at.coat.kind === 'ok' ? at.coat.coatMm : undefined,
-      dips,
-      sg: this.sg()!,
-      window: this.window()?.changes.at(-1)?.window,
+      dips: this.screen.pairDips(),
+      sg: this.screen.sg()!,
+      window: this.screen.window(),
+      also: this.screen.also(),
+      held: this.held(),
     });
   });
   protected readonly chartWords = computed(() => {
-    const result = this.result();
+    const result = this.screen.result();
     const last = result?.kind === 'ok' ? result.value.curve.at(-1) : undefined;
     return last
-      ? `Coat against seconds: up to ${this.units.millimetres(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.millimetres(last.lowMm)} to ${this.units.millimetres(last.highMm)}.`
+      ? `Coat against seconds: up to ${this.units.coat(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.coat(last.lowMm)} to ${this.units.coat(last.highMm)}.`
       : '';
   });
 
@@ -187,7 +172,15 @@ export class CoatStation {
     inject(Keys).bind([{ keys: ['t'], words: 'dip timer', run: () => this.openTimer() }]);
     effect(() => {
       const bucketId = this.bucket();
-      if (bucketId) untracked(() => this.change({ bucketId, sg: null }));
+      if (bucketId) untracked(() => this.screen.change({ bucketId, sg: null }));
+    });
+    effect(() => {
+      const bodyId = this.body();
+      if (bodyId) untracked(() => this.screen.change({ bodyId, lotId: '', wallMm: null }));
+    });
+    effect(() => {
+      const asked = benchSchema.safeParse({ bench: this.open() });
+      if (asked.success) untracked(() => this.bench.set(asked.data));
     });
   }
 
@@ -197,11 +190,52 @@ export class CoatStation {
 
   protected leaveTimer(seconds: readonly number[]): void {
     this.timer.update((timer) => ({ ...timer, open: false, dips: [] }));
-    this.timed.set(seconds);
+    this.screen.timed.set(seconds);
+    if (seconds.length > 0) this.bench.set({ bench: 'dips' });
   }
 
-  protected change(change: Partial<Question>): void {
-    this.question.update((question) => ({ ...question, ...change }));
+  protected toggleAlso(which: (typeof this.alsoOptions)[number][0], on: boolean): void {
+    const also = this.screen.question().also.filter((one) => one !== which);
+    this.screen.change({ also: on ? [...also, which] : also });
+  }
+
+  /** The dashed line is the coat wanted, the curve the SG, the dot the time: whichever is nearest to the hand. */
+  protected grab(point: ChartPoint): void {
+    const { coatMm, seconds } = this.screen.question();
+    const result = this.screen.result();
+    const predict = this.screen.predictor();
+    if (result?.kind !== 'ok' || !predict || coatMm === null || seconds === null) return;
+    const { at, curve, mostSeconds } = result.value;
+    const onCurve = predict(Math.max(0, point.x)).coat;
+    const away = (mm: number): number => Math.abs(point.y - mm) / point.perPixelY;
+    const dot = at.coat.kind === 'ok' ? Math.hypot((point.x - seconds) / point.perPixelX, away(at.coat.coatMm)) : Infinity;
+    const near = [
+      // The dot first: it lies on the curve.
+      { what: 'seconds' as const, px: dot - REACH_PX / 2 },
+      { what: 'coat' as const, px: away(coatMm) },
+      { what: 'sg' as const, px: onCurve.kind === 'ok' ? away(onCurve.coatMm) : Infinity },
+    ].sort((a, b) => a.px - b.px)[0]!;
+    if (near.px > REACH_PX) return;
+    const mostMm = Math.max(1.6 * coatMm, curve.at(-1)?.highMm ?? 0);
+    this.held.set({ what: near.what, mostSeconds, mostMm });
+  }
+
+  protected drag(point: ChartPoint): void {
+    const held = this.held();
+    const situation = this.screen.situation();
+    if (!held || !situation) return;
+    const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+    if (held.what === 'coat') this.screen.change({ coatMm: Number(within(point.y, 0.05, 5).toFixed(2)) });
+    if (held.what === 'seconds') this.screen.change({ seconds: Number(within(point.x, 0, 60).toFixed(1)) });
+    if (held.what === 'sg' && point.y > 0.01 && point.x > 0.05) {
+      const answer = sgForCoat({ ...situation, seconds: point.x, coatMm: point.y }, this.screen.knowledge());
+      const sg = answer.kind === 'ok' ? answer.sg : answer.mostSg;
+      this.screen.change({ sg: Number(within(sg, 1.02, 2.2).toFixed(3)) });
+    }
+  }
+
+  protected drop(): void {
+    this.held.set(undefined);
   }
 
   /** Nobody counts finer than a tenth. */
@@ -215,5 +249,9 @@ export class CoatStation {
 
   protected number(event: Event): number {
     return Number((event.target as HTMLInputElement).value);
+  }
+
+  protected checked(event: Event): boolean {
+    return (event.target as HTMLInputElement).checked;
   }
 }

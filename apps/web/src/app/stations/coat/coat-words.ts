@@ -1,15 +1,20 @@
 import {
   STATE_GUESSES,
+  wallUsed,
   windowChances,
   windowVerdict,
   type CoatWindow,
   type Attempt,
   type BucketContents,
+  type CoatCompared,
   type CoatGround,
-  type CoatSituation,
+  type CoatPrediction,
+  type EqualWay,
   type Coverage,
   type SecondsForCoat,
   type StirringNeed,
+  type WaitForCoat,
+  type WallState,
 } from '@cazuela/core';
 import type { CoatDipBody } from '@cazuela/contract';
 import type { Units } from '../../data/units';
@@ -30,17 +35,17 @@ export function cannotWords(
       };
     case 'filmAlreadyExceeds':
       return {
-        what: `What clings when the piece comes out is already ${units.millimetres(answer.filmCoatMm)}, more than you want.`,
+        what: `What clings when the piece comes out is already ${units.coat(answer.filmCoatMm)}, more than you want.`,
         remedy: 'Thin the bucket, or dip and shake at once.',
       };
     case 'noSuction':
       return {
-        what: `This wall drinks nothing: only the film of ${units.millimetres(answer.filmCoatMm)} stays.`,
+        what: `This wall drinks nothing: only the film of ${units.coat(answer.filmCoatMm)} stays.`,
         remedy: 'Warm the piece, thicken the glaze or add gum, dip more than once, or spray.',
       };
     case 'wallSaturated':
       return {
-        what: `The wall is full at ${units.millimetres(answer.mostMm)}: it drinks no more, however long you wait.`,
+        what: `The wall is full at ${units.coat(answer.mostMm)}: it drinks no more, however long you wait.`,
         remedy: 'A thicker bucket, one face at a time with a day between, or a second coat when it is dry through.',
       };
     case 'tooSlow':
@@ -48,16 +53,24 @@ export function cannotWords(
   }
 }
 
+/** People count seconds to about a third: less than this is what was wanted. */
+const TOLD_SECONDS = 0.4;
+
+/** The ways of putting glaze on, as they are told. */
+export const WAY_NAMES: Readonly<Record<EqualWay, string>> = {
+  dip: 'Dip',
+  pour: 'Pour in and out',
+  ladle: 'Ladle over',
+  brushLoaded: 'Brush, loaded',
+  brushDry: 'Brush, drawn dry',
+  sponge: 'Sponge, dabbed',
+  spray: 'Spray',
+};
+
 /** Seconds shown on the curve: enough for the answer, never a useless stretch. */
 export function curveSeconds(answer: SecondsForCoat, seconds: number): number {
   const wanted = answer.kind === 'ok' ? answer.seconds : 0;
   return Math.min(60, Math.max(6, Math.ceil(2.2 * Math.max(wanted, seconds))));
-}
-
-export interface CoatQuestion {
-  situation: CoatSituation;
-  seconds: number;
-  coatMm: number;
 }
 
 /** How the liquid of a bucket stands and why that is thought, with what it does to film and packing; what else speaks against dipping now. */
@@ -83,25 +96,38 @@ export function groundWords(ground: CoatGround, coverage: Coverage): { what: str
       what: 'Starting guess:',
       how: 'from SG, how the liquid stands, bisque cone and wall alone. Dip a step tile to make it yours. Ranges hold four times in five.',
     };
-  const { pair, glaze, body } = ground;
+  const { pair, glaze, body, thirstTest } = ground;
   const dips = (count: number): string => `${count} ${count === 1 ? 'dip' : 'dips'}`;
+  const water = thirstTest ? ' Its wall was tested in water.' : '';
   const leans =
-    pair > 0
-      ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `, and ${dips(glaze + body - 2 * pair)} of it or on it elsewhere` : ''}.`
-      : glaze > 0 && body > 0
-        ? `${dips(glaze)} of this glaze on other bodies and ${dips(body)} of others on this body; never both together.`
-        : glaze > 0
-          ? `${dips(glaze)} of this glaze on other bodies; how thirsty this one is stays a guess.`
-          : `${dips(body)} of other glazes on this body; how this glaze builds up stays a guess.`;
+    thirstTest && glaze + body === 0
+      ? 'a thirst test of this wall in water; how this glaze builds up stays a guess.'
+      : pair > 0
+        ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `, and ${dips(glaze + body - 2 * pair)} of it or on it elsewhere` : ''}.`
+        : glaze > 0 && body > 0
+          ? `${dips(glaze)} of this glaze on other bodies and ${dips(body)} of others on this body; never both together.`
+          : glaze > 0
+            ? `${dips(glaze)} of this glaze on other bodies; how thirsty this one is stays a guess.`
+            : `${dips(body)} of other glazes on this body; how this glaze builds up stays a guess.`;
   const held = coverage.of >= 3 ? ` ${coverage.inside} of the studio’s last ${coverage.of} dips fell inside what was said before.` : '';
-  return { what: 'Learnt:', how: `from ${leans}${held}` };
+  return { what: 'Learnt:', how: `from ${leans}${glaze + body > 0 ? water : ''}${held}` };
 }
 
 /** A measured dip as it is listed. */
 export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, units: Units): string {
   const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
-  const coat = read.kind === 'ok' ? units.millimetres(read.value.coatMm) : 'no coat';
-  return `${units.seconds(body.seconds)} at SG ${units.sg(body.sg)}: ${coat}, ${how}, ${body.by}`;
+  const coat = read.kind === 'ok' ? units.coat(read.value.coatMm) : 'no coat';
+  const way = body.way ?? 'dip';
+  const put = body.passes === undefined ? units.seconds(body.seconds) : `${body.passes} × ${WAY_NAMES[way].toLowerCase()}`;
+  const over = body.before
+    ? body.before.firedUnder
+      ? ' on a fired glaze'
+      : body.before.underMm > 0
+        ? ` over ${units.coat(body.before.underMm)}`
+        : ' on a damp wall'
+    : '';
+  const named = way === 'dip' || body.passes !== undefined ? '' : `${WAY_NAMES[way].toLowerCase()}, `;
+  return `${named}${put} at SG ${units.sg(body.sg)}${over}: ${coat}, ${how}, ${body.by}`;
 }
 
 /** What a dip does with the window of its glaze on this body: how it will look, and how sure that is. */
@@ -112,7 +138,7 @@ export function windowWords(window: CoatWindow, wanted: { coatMm: number; lnSd: 
   const look = (words: string): string => (words ? `, ${words}` : '');
   const verdict = windowVerdict({ coatMm: wanted.coatMm, window });
   const { looks } = window;
-  const range = `${units.millimetres(window.thinMm)}–${units.millimetres(window.thickMm)}`;
+  const range = `${units.coat(window.thinMm)}–${units.coat(window.thickMm)}`;
   const is = {
     right: `Right for this body (${range})${look(looks.right)}`,
     thin: `Thin for this body (${range})${look(looks.thin)}`,
@@ -123,4 +149,40 @@ export function windowWords(window: CoatWindow, wanted: { coatMm: number; lnSd: 
     ...(thick >= 0.05 ? [`${share(thick)} thick${verdict === 'thick' ? '' : look(looks.thick)}`] : []),
   ];
   return `${is}. Of dips like this ${share(right)} come out right${misses.length > 0 ? `; ${misses.join('; ')}` : ''}.`;
+}
+
+/** The same coat in other people's measures. */
+export function comparedWords({ thou, gramsPerCm2, cards }: CoatCompared, units: Units): string {
+  const other = units.coatUnit() === 'mm' ? `${thou.toFixed(0)} thou` : `${(thou * 0.0254).toFixed(2)} mm`;
+  const whole = Math.max(0.5, Math.round(2 * cards) / 2);
+  return `= ${other}, ${gramsPerCm2.toFixed(3)} g/cm² dry, as thick as ${whole === 0.5 ? 'half a business card' : `${whole} business card${whole === 1 ? '' : 's'}`}`;
+}
+
+/** A time as it is told: minutes, or hours and minutes. */
+export function longWords(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+  return `${hours} h${rest > 0 ? ` ${rest} min` : ''}`;
+}
+
+/** What the wall is like after all that, and how long it has to rest before the coat. */
+export function waitWords(wait: WaitForCoat, state: WallState, touched: boolean, units: Units): { words: string; tone: string } | undefined {
+  const stands = touched ? `The wall holds ${Math.round(100 * wallUsed(state))} % of the water it can. ` : '';
+  if (wait.kind === 'now') return { words: `${stands}It can be dipped now.`, tone: 'good' };
+  if (wait.kind === 'wait') return { words: `${stands}Wait ${longWords(wait.minutes)}: then ${units.seconds(wait.seconds)} give it.`, tone: 'look' };
+  return { words: `${stands}Not even dry through it gives that coat in one dip.`, tone: 'look' };
+}
+
+/** What a time in the glaze comes to, beside the time that was wanted. */
+export function predictedWords(
+  { coat, lowMm, highMm }: CoatPrediction,
+  asked: { wantedSeconds: number | undefined; seconds: number; window: CoatWindow | undefined },
+  units: Units,
+): string {
+  if (coat.kind !== 'ok') return 'too thick to dip';
+  const off = asked.wantedSeconds === undefined ? 0 : asked.seconds - asked.wantedSeconds;
+  const late = Math.abs(off) < TOLD_SECONDS ? '' : `${units.seconds(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than wanted: `;
+  const verdict = asked.window ? `, ${windowVerdict({ coatMm: coat.coatMm, window: asked.window })} for this body` : '';
+  return `${late}expect ${units.coat(coat.coatMm)} (${units.coat(lowMm ?? coat.coatMm)} to ${units.coat(highMm ?? coat.coatMm)})${verdict}`;
 }

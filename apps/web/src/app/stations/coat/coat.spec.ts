@@ -168,6 +168,7 @@ describe('the coat station', () => {
 
     it('is changed with a reason, and keeps what was thought before', async () => {
       const screen = await open({}, [white, thick], [CLAY], [], [set(0.5, 0.75)]);
+      await screen.press('Its window');
       expect(screen.text).toContain('Maia: 0.50 mm–0.75 mm, from the tile');
       await screen.type('Too thin below', '0.8');
       expect(screen.text).toContain('Too thick must lie above too thin.');
@@ -183,9 +184,13 @@ describe('the coat station', () => {
   });
 
   it('the same coat by other ways, with glaze and hands', async () => {
-    const { text } = await open();
-    expect(text).toMatch(/Brush, loaded 5 passes 0\.65 mm \d+ mL 13 min, and 80 min drying between/);
-    expect(text).toMatch(/Spray 12 passes 0\.60 mm/);
+    const screen = await open();
+    await screen.press('Another way');
+    expect(screen.text).toMatch(/Brush, loaded 5 passes 0\.65 mm \(0\.34–1\.23 mm\) \d+ mL 13 min, and 80 min drying between starting guess/);
+    expect(screen.text).toMatch(/Spray 12 passes 0\.60 mm/);
+    expect(screen.text).toContain('no figure known: taken as a brush drawn dry');
+    await screen.type('A label asks for', '3');
+    expect(screen.text).toMatch(/The label’s 3 brushed coats give about 0\.39 mm \(0\.21 mm to 0\.74 mm\); for 0\.60 mm put on 5\./);
   });
 
   describe('the dip timer', () => {

@@ -190,9 +190,8 @@ export class DipBench {
   protected readonly wantedX = computed(() => 90 + EXAGGERATED * Math.min(WIDEST_MM, this.coatMm()));
   protected readonly coatWords = computed(() => {
     const now = this.coatNow();
-    if (now)
-      return `${this.units.millimetres(now.coatMm)}, ${this.units.millimetres(now.lowMm)} to ${this.units.millimetres(now.highMm)}; drawn larger than the wall`;
-    return this.showing().kind === 'beats' ? 'Ready …' : `Wanted ${this.units.millimetres(this.coatMm())}`;
+    if (now) return `${this.units.coat(now.coatMm)}, ${this.units.coat(now.lowMm)} to ${this.units.coat(now.highMm)}; drawn larger than the wall`;
+    return this.showing().kind === 'beats' ? 'Ready …' : `Wanted ${this.units.coat(this.coatMm())}`;
   });
   protected readonly spoken = computed(() => `Section of the wall with its coat, ${this.coatWords()}`);
   /** The first fifth of every beat and second, for those who work in silence. */

@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { CoatDip } from '@cazuela/contract';
-import { OUTLIER_SDS, type CoatLearning } from '@cazuela/core';
+import { OUTLIER_SDS } from '@cazuela/core';
 import { readCoat } from '../../data/coat-learning';
 import { deed } from '../../data/deed';
 import { StudioApi } from '../../data/studio-api';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { Says } from '../../parts/says';
+import { CoatScreen } from './coat-screen';
 import { dipWords } from './coat-words';
 
 /** Every measured dip of this glaze on this body: what the answer leans on, and what was left out with its reason. */
@@ -45,7 +46,7 @@ import { dipWords } from './coat-words';
           </tr>
         }
       </table>
-      <cz-says [failure]="judging.failure()?.problem?.detail" (again)="changed.emit()" />
+      <cz-says [failure]="judging.failure()?.problem?.detail" (again)="reload()" />
     }
   `,
   styles: `
@@ -68,27 +69,29 @@ import { dipWords } from './coat-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DipsList {
-  readonly dips = input.required<readonly CoatDip[]>();
-  readonly learning = input.required<CoatLearning>();
-  readonly pair = input.required<{ glazeId: string; bodyId: string }>();
-  readonly changed = output<void>();
+  private readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
   protected readonly judging = deed();
   protected readonly when = sayWhen;
   protected readonly asking = signal<string | undefined>(undefined);
   protected readonly list = computed(() => {
-    const { glazeId, bodyId } = this.pair();
+    const { glazeId, bodyId } = this.screen.pair();
     const odd = new Set(
-      this.learning()
+      this.screen
+        .learning()
         .fits.filter((fit) => Math.abs(fit.sds) > OUTLIER_SDS)
         .map((fit) => fit.id),
     );
-    return this.dips()
+    return (this.screen.all.value()?.dips ?? [])
       .filter((dip) => dip.body.glazeId === glazeId && dip.body.bodyId === bodyId)
       .map((dip) => ({ dip, odd: odd.has(dip.id), words: dipWords(dip.body, readCoat(dip.body.reading, dip.body), this.units) }))
       .sort((a, b) => b.dip.body.at.localeCompare(a.dip.body.at));
   });
+
+  protected reload(): void {
+    this.screen.all.reload();
+  }
 
   protected leave(dip: CoatDip, reason: HTMLInputElement): void {
     if (reason.value.trim()) this.judge(dip, reason.value.trim());
@@ -98,7 +101,7 @@ export class DipsList {
     const { leftOut: _before, ...body } = dip.body;
     this.judging.run(this.api.updateCoatDip({ ...dip, body: { ...body, ...(leftOut ? { leftOut } : {}) } }), () => {
       this.asking.set(undefined);
-      this.changed.emit();
+      this.reload();
     });
   }
 }

@@ -1,9 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
-import type { BucketSummary, ClayBody, CoatDip } from '@cazuela/contract';
-import { areaCm2, insideProfile, PIECE_SHAPES, type CoatLearning, type CoatReading } from '@cazuela/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { PASS_WAYS, type CoatReading, type EqualWay } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { glazeOf, readCoat } from '../../data/coat-learning';
+import { isPassWay, readCoat } from '../../data/coat-learning';
 import { deed } from '../../data/deed';
 import { remembered } from '../../data/remembered';
 import { StudioApi } from '../../data/studio-api';
@@ -12,6 +11,9 @@ import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Says } from '../../parts/says';
+import { AreaField } from './area-field';
+import { CoatScreen } from './coat-screen';
+import { predictedWords, WAY_NAMES } from './coat-words';
 import { DipsList } from './dips-list';
 
 const WAYS = [
@@ -19,16 +21,19 @@ const WAYS = [
   ['dryWeight', 'weighed dry'],
   ['thickness', 'caliper, needle, comb'],
 ] as const;
+const PUT_WAYS = Object.keys(WAY_NAMES) as EqualWay[];
 const MOST_ROWS = 12;
 const rowSchema = z.object({
   seconds: z.number().nullable(),
+  passes: z.number().nullable(),
   before: z.number().nullable(),
   after: z.number().nullable(),
   coatMm: z.number().nullable(),
 });
 type Row = z.infer<typeof rowSchema>;
-const EMPTY: Row = { seconds: null, before: null, after: null, coatMm: null };
+const EMPTY: Row = { seconds: null, passes: null, before: null, after: null, coatMm: null };
 const draftSchema = z.object({
+  put: z.enum(PUT_WAYS),
   way: z.enum(WAYS.map(([way]) => way)),
   areaCm2: z.number().nullable(),
   rows: z.array(rowSchema).min(1).max(MOST_ROWS),
@@ -40,49 +45,51 @@ const TILE_STEPS = 3;
 /** What was dipped and measured: a step tile or weighed pots, told in one go; and every dip this pair leans on. */
 @Component({
   selector: 'cz-dips-panel',
-  imports: [Choice, DipsList, NumberField, Says],
+  imports: [AreaField, Choice, DipsList, NumberField, Says],
   template: `
     <section aria-labelledby="dips">
       <h2 id="dips">Measured dips</h2>
       <form class="stack" (submit)="$event.preventDefault(); keep()">
         <div class="row">
           <cz-choice label="How it was measured" [options]="ways" [value]="draft().way" (changed)="change({ way: $event })" />
+          <label class="named"
+            >Put on by<select (change)="change({ put: $any($event.target).value })">
+              @for (way of putWays; track way) {
+                <option [value]="way" [selected]="way === draft().put">{{ wayNames[way] }}</option>
+              }
+            </select></label
+          >
           @if (draft().way !== 'thickness') {
-            <label class="named"
-              >Glazed area of a<select (change)="takeArea($any($event.target).value)">
-                <option value="">…</option>
-                @for (one of shapes; track one.id) {
-                  <option [value]="one.id">{{ one.name }}, {{ faces() === 2 ? 'in and out' : 'outside' }}</option>
-                }
-              </select></label
-            >
-            <cz-number-field
-              label="Area"
-              unit="cm²"
-              [decimals]="0"
-              [value]="draft().areaCm2"
-              [least]="1"
-              [most]="50000"
-              (changed)="change({ areaCm2: $event.value })"
-            />
+            <cz-area-field [areaCm2]="draft().areaCm2" (changed)="change({ areaCm2: $event })" />
           }
         </div>
         <ol class="plain-list rows">
           @for (row of rows(); track row.index) {
             <li>
-              <cz-number-field
-                [label]="'Time in the glaze, dip ' + (row.index + 1)"
-                unit="s"
-                [decimals]="1"
-                [value]="row.seconds"
-                [least]="0"
-                [most]="600"
-                (changed)="edit(row.index, { seconds: $event.value })"
-              />
+              @if (inPasses()) {
+                <cz-number-field
+                  [label]="'Passes, piece ' + (row.index + 1)"
+                  [decimals]="0"
+                  [value]="row.passes"
+                  [least]="1"
+                  [most]="60"
+                  (changed)="edit(row.index, { passes: $event.value })"
+                />
+              } @else {
+                <cz-number-field
+                  [label]="'Time in the glaze, dip ' + (row.index + 1)"
+                  unit="s"
+                  [decimals]="1"
+                  [value]="row.seconds"
+                  [least]="0"
+                  [most]="600"
+                  (changed)="edit(row.index, { seconds: $event.value })"
+                />
+              }
               @if (draft().way === 'thickness') {
                 <cz-number-field
                   [label]="'It measures, dip ' + (row.index + 1)"
-                  unit="mm"
+                  quantity="coat"
                   [value]="row.coatMm"
                   [least]="0.01"
                   [most]="5"
@@ -105,7 +112,7 @@ const TILE_STEPS = 3;
                   (changed)="edit(row.index, { after: $event.value })"
                 />
               }
-              <span class="says-coat" role="status">{{ row.coat }}</span>
+              <span class="says-coat" role="status">{{ row.coat || row.expected }}</span>
             </li>
           }
         </ol>
@@ -124,7 +131,7 @@ const TILE_STEPS = 3;
           error.
         </p>
       </form>
-      <cz-dips-list [dips]="dips()" [learning]="learning()" [pair]="pair()" (changed)="changed.emit()" />
+      <cz-dips-list />
     </section>
   `,
   styles: `
@@ -154,52 +161,48 @@ const TILE_STEPS = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DipsPanel {
-  readonly bucket = input.required<BucketSummary>();
-  readonly clay = input.required<ClayBody>();
-  readonly wallMm = input.required<number | null>();
-  readonly faces = input.required<1 | 2>();
-  readonly dips = input.required<readonly CoatDip[]>();
-  readonly learning = input.required<CoatLearning>();
-  /** Seconds from the dip timer: only the weights are still to be told. */
-  readonly timed = input<readonly number[]>([]);
-  readonly changed = output<void>();
+  protected readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
   protected readonly keeping = deed();
   protected readonly ways = WAYS;
-  protected readonly shapes = PIECE_SHAPES;
+  protected readonly putWays = PUT_WAYS;
+  protected readonly wayNames = WAY_NAMES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;
   /** Half-typed weights are there again after a reload. */
   protected readonly draft = remembered<Draft>(
     'coat-dips',
-    { way: 'wetWeight', areaCm2: null, rows: [EMPTY] },
+    { put: 'dip', way: 'wetWeight', areaCm2: null, rows: [EMPTY] },
     (kept) => draftSchema.safeParse(kept).data,
   );
   protected readonly rows = computed(() =>
     this.draft().rows.map((row, index) => {
       const reading = this.readingOf(row);
-      const read = reading && readCoat(reading, this.glaze());
+      const read = reading && readCoat(reading, this.glaze()!);
       const lighter = this.draft().way !== 'thickness' && row.before !== null && row.after !== null && row.after <= row.before;
       return {
         ...row,
         index,
-        reading: read?.kind === 'ok' && row.seconds !== null ? reading : undefined,
-        coat:
-          read?.kind === 'ok' ? `${this.units.millimetres(read.value.coatMm)} ± ${this.units.millimetres(read.value.coatMm * read.value.lnSd)}` : '',
+        reading: read?.kind === 'ok' && (this.inPasses() ? row.passes : row.seconds) !== null ? reading : undefined,
+        expected: this.expected(row),
+        coat: read?.kind === 'ok' ? `${this.units.coat(read.value.coatMm)} ± ${this.units.coat(read.value.coatMm * read.value.lnSd)}` : '',
         says: lighter ? 'After the dip it must weigh more than before.' : undefined,
       };
     }),
   );
   protected readonly ready = computed(() => this.rows().filter((row) => row.reading !== undefined));
-  protected readonly pair = computed(() => ({ glazeId: glazeOf(this.bucket()), bodyId: this.clay().id }));
+  protected readonly inPasses = computed(() => isPassWay(this.draft().put));
 
   constructor() {
     effect(() => {
-      const timed = this.timed();
+      const timed = this.screen.timed();
       if (timed.length === 0) return;
-      untracked(() => this.change({ rows: timed.slice(-MOST_ROWS).map((seconds) => ({ ...EMPTY, seconds })) }));
+      untracked(() => {
+        this.change({ put: 'dip', rows: timed.slice(-MOST_ROWS).map((seconds) => ({ ...EMPTY, seconds })) });
+        this.screen.timed.set([]);
+      });
     });
   }
 
@@ -220,46 +223,58 @@ export class DipsPanel {
     this.change({ way: 'thickness', rows: Array.from({ length: TILE_STEPS }, (_, index) => this.draft().rows[index] ?? EMPTY) });
   }
 
-  protected takeArea(shapeId: string): void {
-    const shape = PIECE_SHAPES.find((one) => one.id === shapeId);
-    if (!shape) return;
-    const inside = this.faces() === 2 ? areaCm2({ profile: insideProfile(shape) }) : 0;
-    this.change({ areaCm2: Math.round(areaCm2({ profile: shape.outside }) + inside) });
-  }
-
   protected keep(): void {
-    const { id: bucketId, contents } = this.bucket();
-    const { id: bodyId, bisqueCone, earthenware, absorptionPercent } = this.clay();
-    const wallMm = this.wallMm();
+    const [bucket, body, bisque, glaze] = [this.screen.bucket(), this.screen.body(), this.screen.bisque(), this.glaze()];
     const ready = this.ready();
-    if (!contents || wallMm === null || ready.length === 0) return;
+    if (!bucket || !body || !bisque || !glaze || ready.length === 0) return;
+    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
+    const before = this.screen.before();
+    const { put } = this.draft();
     const head = {
       at: new Date().toISOString(),
       by: this.store.by(),
-      bucketId,
-      glazeId: glazeOf(this.bucket()),
-      bodyId,
-      wallMm,
-      faces: this.faces(),
+      bucketId: bucket.id,
+      ...this.screen.pair(),
+      ...(lot ? { lotId: lot.id } : {}),
+      wallMm: this.screen.wallMm(),
+      faces: this.screen.faces().length === 2 ? (2 as const) : (1 as const),
+      bisqueCone,
+      earthenware,
+      ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
+      ...(before ? { before } : {}),
+      ...(put === 'dip' ? {} : { way: put }),
+      ...glaze,
     };
-    const bisque = { bisqueCone, earthenware, ...(absorptionPercent === undefined ? {} : { absorptionPercent }) };
     const dips = ready.map((row) => ({
       id: uuid(),
-      body: { ...head, ...bisque, ...this.glaze(), seconds: row.seconds!, reading: row.reading! },
+      body: { ...head, ...(put in PASS_WAYS ? { passes: row.passes!, seconds: 0 } : { seconds: row.seconds! }), reading: row.reading! },
     }));
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.change({ rows: [EMPTY] });
-      this.changed.emit();
+      this.screen.all.reload();
     });
   }
 
+  /** What the seconds alone say, before anything is weighed: four seconds instead of two are told at once. */
+  private expected(row: Row): string {
+    const predict = this.screen.predictor();
+    if (row.seconds === null || this.inPasses() || !predict) return '';
+    return predictedWords(
+      predict(row.seconds),
+      { wantedSeconds: this.screen.wantedSeconds(), seconds: row.seconds, window: this.screen.window() },
+      this.units,
+    );
+  }
+
+  /** The bucket as it stands; an SG typed to see what would be is not one that was dipped in. */
   private readonly glaze = computed(() => {
-    const { sg, density, slurryState: state } = this.bucket().contents!;
-    return { sg, density, state };
+    const contents = this.screen.bucket()?.contents;
+    return contents && { sg: contents.sg, density: contents.density, state: contents.slurryState };
   });
 
   private readingOf(row: Row): CoatReading | undefined {
     const { way, areaCm2: area } = this.draft();
+    if (!this.glaze()) return undefined;
     if (way === 'thickness') return row.coatMm === null || row.coatMm <= 0 ? undefined : { kind: way, coatMm: row.coatMm };
     if (row.before === null || row.after === null || area === null || area <= 0 || row.after <= row.before) return undefined;
     return { kind: way, gainGrams: row.after - row.before, areaCm2: area, divisionGrams: this.units.divisionFor(row.after) };

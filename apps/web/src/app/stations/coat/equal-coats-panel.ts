@@ -1,87 +1,130 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { BucketSummary } from '@cazuela/contract';
-import { attempt, equalCoats, type CoatKnowledge, type CoatSituation, type EqualCoat, type EqualWay } from '@cazuela/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { attempt, equalCoats, labelCoats, type EqualCoat, type EqualWay } from '@cazuela/core';
+import * as z from 'zod';
+import { remembered } from '../../data/remembered';
 import { Units } from '../../data/units';
+import { NumberField } from '../../parts/number-field';
+import { AreaField } from './area-field';
+import { CoatScreen } from './coat-screen';
+import { WAY_NAMES } from './coat-words';
 
-const WAY_WORDS: Readonly<Record<EqualWay, string>> = {
-  dip: 'Dip',
-  pour: 'Pour in and out, or ladle',
-  brushLoaded: 'Brush, loaded',
-  brushDry: 'Brush, drawn dry',
-  spray: 'Spray',
-};
-/** What a tile or a small pot measures: for another, glaze and time scale with it. */
-const AREA_CM2 = 100;
+const askedSchema = z.object({ areaCm2: z.number().nullable(), labelCoats: z.number().nullable() });
 
-/** The wanted coat by every way of putting it on, with what each takes of glaze and hands. */
+/** The wanted coat by every way of putting it on, with what each takes of glaze and hands; and what a label's coats come to. */
 @Component({
   selector: 'cz-equal-coats-panel',
+  imports: [AreaField, NumberField],
   template: `
-    <details>
-      <summary>The same coat another way</summary>
-      @if (rows(); as list) {
-        <div class="sheet-frame" tabindex="0" role="region" aria-label="The same coat another way">
-          <table class="sheet">
+    <h2>The same coat another way</h2>
+    <div class="row">
+      <cz-area-field [areaCm2]="asked().areaCm2" (changed)="change({ areaCm2: $event })" />
+      <cz-number-field
+        label="A label asks for"
+        unit="coats"
+        [decimals]="0"
+        [value]="asked().labelCoats"
+        [least]="1"
+        [most]="20"
+        (changed)="change({ labelCoats: $event.value })"
+      />
+    </div>
+    @if (label(); as words) {
+      <p role="status">{{ words }}</p>
+    }
+    @if (rows(); as list) {
+      <div class="sheet-frame" tabindex="0" role="region" aria-label="The same coat another way">
+        <table class="sheet">
+          <tr>
+            <th scope="col">Way</th>
+            <th scope="col">How</th>
+            <th scope="col" class="num">gives</th>
+            <th scope="col" class="num">glaze</th>
+            <th scope="col">hands</th>
+            <th scope="col">rests on</th>
+          </tr>
+          @for (row of list; track row.way) {
             <tr>
-              <th scope="col">Way</th>
-              <th scope="col">How</th>
-              <th scope="col" class="num">gives</th>
-              <th scope="col" class="num">glaze for {{ area }} cm²</th>
-              <th scope="col">hands</th>
+              <td>{{ row.name }}</td>
+              <td>{{ row.how }}</td>
+              <td class="num">{{ row.gives }}</td>
+              <td class="num">{{ row.glaze }}</td>
+              <td>{{ row.hands }}</td>
+              <td class="quiet small">{{ row.ground }}</td>
             </tr>
-            @for (row of list; track row.way) {
-              <tr>
-                <td>{{ row.name }}</td>
-                <td>{{ row.how }}</td>
-                <td class="num">{{ row.gives }}</td>
-                <td class="num">{{ row.glaze }}</td>
-                <td>{{ row.hands }}</td>
-              </tr>
-            }
-          </table>
-        </div>
-      }
-      <p class="quiet small">
-        Dip and pour lean on what is said above. A pass of the brush (0.13 mm loaded, 0.08 drawn dry) and of the spray gun (0.05) are starting guesses
-        for any glaze: weigh one to know yours. Coats at right angles, each dry to the touch. Spraying: respirator and a booth that draws.
-      </p>
-    </details>
+          }
+        </table>
+      </div>
+    }
+    <p class="quiet small">
+      Measure one under “Measured dips” and the pass is this glaze’s own. Coats at right angles, each dry to the touch. Spraying: respirator and a
+      booth that draws.
+    </p>
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem 1rem;
+      align-items: end;
+      margin-bottom: 0.8rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class EqualCoatsPanel {
-  readonly bucket = input.required<BucketSummary>();
-  readonly situation = input.required<CoatSituation>();
-  readonly knowledge = input.required<CoatKnowledge>();
-  readonly coatMm = input.required<number>();
+  protected readonly screen = inject(CoatScreen);
   private readonly units = inject(Units);
-  protected readonly area = AREA_CM2;
+  protected readonly asked = remembered(
+    'equal-coats',
+    { areaCm2: 100 as number | null, labelCoats: null as number | null },
+    (kept) => askedSchema.safeParse(kept).data,
+  );
   protected readonly rows = computed(() => {
-    const { volumeMl, dryGrams } = this.bucket().contents!;
+    const [contents, situation, coatMm, area] = [
+      this.screen.bucket()?.contents,
+      this.screen.situation(),
+      this.screen.question().coatMm,
+      this.asked().areaCm2,
+    ];
+    if (!contents || !situation || !coatMm || !area) return undefined;
+    const volumeMlPerDryGram = contents.volumeMl / contents.dryGrams;
     const asked = attempt(() =>
-      equalCoats(
-        { coatMm: this.coatMm(), areaCm2: AREA_CM2, situation: this.situation(), volumeMlPerDryGram: volumeMl / dryGrams },
-        this.knowledge(),
-      ),
+      equalCoats({ coatMm, areaCm2: area, situation, volumeMlPerDryGram, passReadings: this.screen.passReadings() }, this.screen.knowledge()),
     );
-    return asked.kind === 'ok' ? asked.value.map((one) => ({ way: one.way, name: WAY_WORDS[one.way], ...this.words(one) })) : undefined;
+    return asked.kind === 'ok' ? asked.value.map((one) => ({ way: one.way, name: WAY_NAMES[one.way], ...this.words(one) })) : undefined;
+  });
+  protected readonly label = computed(() => {
+    const [coats, coatMm] = [this.asked().labelCoats, this.screen.question().coatMm];
+    if (!coats || !coatMm) return '';
+    const { givesMm, lowMm, highMm, wantsCoats } = labelCoats({ coats, coatMm }, this.screen.passReadings());
+    const gives = `The label’s ${coats} brushed ${coats === 1 ? 'coat gives' : 'coats give'} about ${this.units.coat(givesMm)} (${this.units.coat(lowMm)} to ${this.units.coat(highMm)})`;
+    return wantsCoats === coats
+      ? `${gives}: the ${this.units.coat(coatMm)} you want.`
+      : `${gives}; for ${this.units.coat(coatMm)} put on ${wantsCoats}.`;
   });
 
-  private words({ seconds, passes, givesMm, handSeconds, waitMinutes, glazeMl }: EqualCoat): Record<'how' | 'gives' | 'glaze' | 'hands', string> {
-    const cannot = seconds !== undefined && seconds.kind !== 'ok';
+  protected change(change: Partial<z.infer<typeof askedSchema>>): void {
+    this.asked.update((asked) => ({ ...asked, ...change }));
+  }
+
+  private words(one: EqualCoat): Record<'how' | 'gives' | 'glaze' | 'hands' | 'ground', string> {
+    const { way, seconds, passes, givesMm, handSeconds, waitMinutes, glazeMl, readings } = one;
+    if (seconds !== undefined && seconds.kind !== 'ok') return { how: 'not by this way, see above', gives: '', glaze: '', hands: '', ground: '' };
     const how =
-      seconds?.kind === 'ok'
-        ? this.units.seconds(seconds.seconds)
-        : cannot
-          ? 'not by this way, see above'
-          : `${passes} ${passes === 1 ? 'pass' : 'passes'}`;
-    const wait = waitMinutes > 0 ? `, and ${this.units.minutes(waitMinutes)} drying between` : '';
+      seconds?.kind === 'ok' ? `${this.units.seconds(seconds.seconds)}${CONTACT_WORDS[way] ?? ''}` : `${passes} ${passes === 1 ? 'pass' : 'passes'}`;
+    const wait = waitMinutes > 0 ? `${handSeconds === undefined ? '' : ', and '}${this.units.minutes(waitMinutes)} drying between` : '';
     const work = handSeconds === undefined ? '' : handSeconds < 90 ? `${handSeconds} s` : this.units.minutes(handSeconds / 60);
+    const range = one.lowMm === undefined ? '' : ` (${one.lowMm.toFixed(2)}–${this.units.coat(one.highMm!)})`;
+    const ground = readings === undefined ? 'as said above' : readings === 0 ? (PASS_GROUND[way] ?? 'starting guess') : `${readings} measured`;
     return {
       how,
-      gives: cannot ? '' : this.units.millimetres(givesMm),
-      glaze: cannot ? '' : this.units.millilitres(glazeMl),
-      hands: cannot ? '' : work + wait,
+      gives: this.units.coat(givesMm) + (this.units.coatUnit() === 'mm' ? range : ''),
+      glaze: this.units.millilitres(glazeMl),
+      hands: work + wait,
+      ground,
     };
   }
 }
+
+const CONTACT_WORDS: Partial<Record<EqualWay, string>> = { pour: ' before it is poured out', ladle: ' under the stream' };
+const PASS_GROUND: Partial<Record<EqualWay, string>> = { sponge: 'no figure known: taken as a brush drawn dry' };

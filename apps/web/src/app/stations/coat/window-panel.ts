@@ -1,30 +1,39 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { coatWindowSchema, type CoatWindowDocument } from '@cazuela/contract';
-import type { CoatWindow } from '@cazuela/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { coatWindowSchema } from '@cazuela/contract';
+import { windowFromLooks, type CoatWindow } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../data/clock';
 import { deed } from '../../data/deed';
+import { loadedFor } from '../../data/load';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
+import { Says } from '../../parts/says';
 import { TwoVersions } from '../../parts/two-versions';
+import { CoatScreen } from './coat-screen';
+import { FiredLooks } from './fired-looks';
 
 const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right: '', thick: '' } };
 
 /** How thick this glaze looks right on this body, how it looks outside of that, and every change of mind with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [NumberField, TwoVersions],
+  imports: [NumberField, Says, TwoVersions],
   template: `
-    <details>
-      <summary>{{ document() ? 'Its window on this body' : 'Tell how thick it looks right on this body' }}</summary>
+    <section aria-labelledby="window">
+      <h2 id="window">{{ document() ? 'Its window on this body' : 'How thick it looks right on this body' }}</h2>
+      <p class="row">
+        <button type="button" class="press quiet-press" (click)="look()">Make it from tiles and results</button>
+        <span role="status">{{ made() }}</span>
+      </p>
+      <cz-says [failure]="looks.failure()" (again)="looks.reload()" />
       <form class="stack" (submit)="$event.preventDefault(); keep()">
         <div class="fields">
           <cz-number-field
             label="Too thin below"
-            unit="mm"
+            quantity="coat"
             [value]="draft().thinMm"
             [least]="0.05"
             [most]="5"
@@ -32,16 +41,16 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
           />
           <cz-number-field
             label="Too thick above"
-            unit="mm"
+            quantity="coat"
             [value]="draft().thickMm"
             [least]="0.05"
             [most]="5"
             [says]="crossed()"
             (changed)="$event.value && edit({ thickMm: $event.value })"
           />
-          <label class="named">Thin, it looks<input maxlength="300" [value]="draft().looks.thin" (input)="look('thin', $event)" /></label>
-          <label class="named">Right, it looks<input maxlength="300" [value]="draft().looks.right" (input)="look('right', $event)" /></label>
-          <label class="named">Thick, it looks<input maxlength="300" [value]="draft().looks.thick" (input)="look('thick', $event)" /></label>
+          <label class="named">Thin, it looks<input maxlength="300" [value]="draft().looks.thin" (input)="words('thin', $event)" /></label>
+          <label class="named">Right, it looks<input maxlength="300" [value]="draft().looks.right" (input)="words('right', $event)" /></label>
+          <label class="named">Thick, it looks<input maxlength="300" [value]="draft().looks.thick" (input)="words('thick', $event)" /></label>
           <label class="named"
             >Why<input maxlength="2000" placeholder="from the step tile of May" [value]="reason()" (input)="reason.set($any($event.target).value)"
           /></label>
@@ -60,7 +69,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
           }
         </ul>
       }
-    </details>
+    </section>
   `,
   styles: `
     .fields {
@@ -69,6 +78,12 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
       gap: 0.8rem 1rem;
       align-items: end;
     }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem 1rem;
+      align-items: center;
+    }
     button[type='submit'] {
       justify-self: start;
     }
@@ -76,14 +91,31 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WindowPanel {
-  readonly document = input<CoatWindowDocument>();
-  readonly pair = input.required<{ glazeId: string; bodyId: string }>();
-  readonly changed = output<void>();
+  private readonly screen = inject(CoatScreen);
+  private readonly fired = inject(FiredLooks);
+  protected readonly document = this.screen.windowDocument;
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
   protected readonly keeping = deed();
+  /** Asked for only when somebody wants the window made of what was fired. */
+  private readonly asked = signal(0);
+  protected readonly looks = loadedFor(
+    () => (this.asked() > 0 ? `${this.asked()} ${this.screen.pair().glazeId} ${this.screen.pair().bodyId}` : undefined),
+    () => this.fired.of(this.screen.pair(), this.screen.buckets()),
+  );
+  protected readonly made = computed(() => {
+    const found = this.looks.value();
+    if (!found) return '';
+    const sources = `${found.fromTiles} from tiles, ${found.fromResults} from results`;
+    if (found.looks.length === 0) return 'Nothing of this glaze on this body was fired and read yet: make a step tile.';
+    const window = windowFromLooks({ looks: found.looks });
+    if (window.kind === 'nothingRight') return `${sources}: none of them looked right yet.`;
+    const open = [...(window.thinOpen ? ['nothing too thin was seen'] : []), ...(window.thickOpen ? ['nothing too thick was seen'] : [])];
+    const odd = window.contradictions > 0 ? `; ${window.contradictions} contradict it` : '';
+    return `${sources}${open.length > 0 ? `; ${open.join(', ')}` : ''}${odd}. Look at it, then keep it.`;
+  });
   protected readonly edited = signal<CoatWindow | undefined>(undefined);
   protected readonly reason = signal('');
   private readonly current = computed(() => this.document()?.changes.at(-1)?.window);
@@ -107,11 +139,31 @@ export class WindowPanel {
       : undefined;
   });
 
+  constructor() {
+    effect(() => {
+      const found = this.looks.value();
+      const window = found && windowFromLooks({ looks: found.looks });
+      if (window?.kind !== 'ok') return;
+      const { thinMm, thickMm, looks } = window.window;
+      untracked(() => {
+        const before = this.draft().looks;
+        // Words that were written by hand stay where the tiles have none.
+        const kept = { thin: looks.thin || before.thin, right: looks.right || before.right, thick: looks.thick || before.thick };
+        this.edited.set({ thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: kept });
+        this.reason.set(found!.says);
+      });
+    });
+  }
+
+  protected look(): void {
+    this.asked.update((count) => count + 1);
+  }
+
   protected edit(change: Partial<CoatWindow>): void {
     this.edited.set({ ...this.draft(), ...change });
   }
 
-  protected look(which: keyof CoatWindow['looks'], event: Event): void {
+  protected words(which: keyof CoatWindow['looks'], event: Event): void {
     this.edit({ looks: { ...this.draft().looks, [which]: (event.target as HTMLInputElement).value } });
   }
 
@@ -119,15 +171,15 @@ export class WindowPanel {
     const window = this.edited();
     if (!window || this.crossed()) return;
     const change = { at: this.now().toISOString(), by: this.store.by(), reason: this.reason().trim(), window };
-    this.keeping.run(this.api.putCoatWindow(this.document()?.id ?? uuid(), { version, ...this.pair(), change }), () => this.theirs());
+    this.keeping.run(this.api.putCoatWindow(this.document()?.id ?? uuid(), { version, ...this.screen.pair(), change }), () => this.theirs());
   }
 
   protected theirs(): void {
     this.edited.set(undefined);
     this.reason.set('');
     this.keeping.clear();
-    this.changed.emit();
+    this.screen.all.reload();
   }
 
-  private range = ({ thinMm, thickMm }: CoatWindow): string => `${this.units.millimetres(thinMm)}–${this.units.millimetres(thickMm)}`;
+  private range = ({ thinMm, thickMm }: CoatWindow): string => `${this.units.coat(thinMm)}–${this.units.coat(thickMm)}`;
 }

@@ -8,11 +8,11 @@ import { Home } from './home';
 import { nowRow } from './now-words';
 
 describe('what now?', () => {
-  const open = async (has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes', unknown[]>>): Promise<Screen<Home>> => {
+  const open = async (has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles', unknown[]>>): Promise<Screen<Home>> => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(Home);
-    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes'] as const) records.answer(`/${kind}`, has[kind] ?? []);
+    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes', 'tiles'] as const) records.answer(`/${kind}`, has[kind] ?? []);
     await screen.settle();
     return screen;
   };

@@ -38,6 +38,7 @@ export class Home {
       firings: this.api.firings(),
       results: this.api.results(),
       recipes: this.api.recipes(),
+      tiles: this.api.tiles(),
     }),
   );
   protected readonly today = computed(() => sayDateAndTime(this.clock.at()));
@@ -61,6 +62,9 @@ export class Home {
       })),
       day: all.days.find((day) => day.date === localDay(this.now())),
       firings: all.firings.map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
+      unreadTiles: all.tiles
+        .filter(({ body }) => body.cone !== undefined && body.strips.every((strip) => strip.verdict === undefined))
+        .map(({ code, body }) => ({ code, glazeName: body.glazeName, bucketId: body.bucketId, bodyId: body.bodyId })),
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
     });
   });

@@ -74,6 +74,16 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         query: { firing: item.firingId },
         tone: 'plain',
       };
+    case 'tileToRead':
+      return {
+        tag: 'Tile',
+        what: `Tile ${item.code}, ${item.glazeName}`,
+        why: 'Fired, no strip looked at yet: it says how thick this glaze wants to be',
+        action: 'Read the tile',
+        link: ['/coat'],
+        query: { bucket: item.bucketId, body: item.bodyId, open: 'tile' },
+        tone: 'plain',
+      };
     case 'neverMeasured':
       return {
         tag: 'New bucket',

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { bodySchema, studioSchema, type ClayBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
+import { RouterLink } from '@angular/router';
+import { bodyBodySchema, studioSchema, type BodyBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../data/deed';
@@ -19,7 +20,7 @@ const MOST_CHECKS = 60;
 /** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [Choice, MatIcon, NumberField, Says, ScaleCard],
+  imports: [Choice, MatIcon, NumberField, RouterLink, Says, ScaleCard],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,6 +38,10 @@ export class StudioPage {
     ['metric', 'mL, L'],
     ['US', 'US'],
     ['imp', 'imperial'],
+  ] as const;
+  protected readonly coats = [
+    ['mm', 'mm'],
+    ['thou', 'thou'],
   ] as const;
   protected readonly temperatures = [
     ['C', '°C'],
@@ -65,8 +70,8 @@ export class StudioPage {
     return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify(studioBodyOf(studio));
   });
   protected readonly kept = signal(false);
-  protected readonly newBody = signal<Omit<ClayBody, 'id'>>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
-  protected readonly bodyFits = computed(() => bodySchema.safeParse({ id: uuid(), ...this.newBody() }).success);
+  protected readonly newBody = signal<BodyBody>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
+  protected readonly bodyFits = computed(() => bodyBodySchema.safeParse(this.newBody()).success);
 
   protected change(change: Partial<StudioBody>): void {
     this.kept.set(false);
@@ -137,7 +142,7 @@ export class StudioPage {
     this.saving.clear();
   }
 
-  protected patchBody(change: Partial<Omit<ClayBody, 'id'>>): void {
+  protected patchBody(change: Partial<BodyBody>): void {
     this.newBody.update((body) => ({ ...body, ...change }));
   }
 

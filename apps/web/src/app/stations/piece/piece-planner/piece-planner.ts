@@ -25,6 +25,7 @@ import {
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/clock';
+import { bisqueOf, wallsOf } from '../../../data/bisque';
 import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { deed } from '../../../data/deed';
 import { Glazes } from '../../../data/glazes';
@@ -81,7 +82,9 @@ export class PiecePlanner {
   protected readonly shape = computed(() => PIECE_SHAPES.find((shape) => shape.id === this.draft.body()?.plan.shapeId) ?? PIECE_SHAPES[0]!);
   protected readonly area = computed(() => areaCm2({ profile: this.shape().outside }));
   /** The studio's own dips sharpen the seconds of its plans. */
-  private readonly learning = computed(() => learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []) }));
+  private readonly learning = computed(() =>
+    learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
+  );
   protected readonly steps = computed<TimedStep[]>(() => {
     const plan = this.draft.body()?.plan;
     const clay = this.clay();
@@ -92,7 +95,13 @@ export class PiecePlanner {
       return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId: clay.id });
     };
     const timed = attempt(() =>
-      timeSteps({ steps: chosenOrder({ plan, glazes: this.facts() }), glazes: this.facts(), body: clay, wallMm: this.shape().wallMm, knowledge }),
+      timeSteps({
+        steps: chosenOrder({ plan, glazes: this.facts() }),
+        glazes: this.facts(),
+        body: { ...bisqueOf(clay), name: clay.name },
+        wallMm: this.shape().wallMm,
+        knowledge,
+      }),
     );
     return timed.kind === 'ok' ? timed.value : [];
   });

@@ -16,11 +16,11 @@ export function dipTrouble(step: TimedStep, units: Units): string {
     case 'tooThickToDip':
       return 'The bucket is too thick to dip: thin it first.';
     case 'filmAlreadyExceeds':
-      return `Even a touch leaves ${units.millimetres(step.dip.filmCoatMm)}: thin the bucket.`;
+      return `Even a touch leaves ${units.coat(step.dip.filmCoatMm)}: thin the bucket.`;
     case 'noSuction':
-      return `Nothing is drunk here: ${units.millimetres(step.dip.filmCoatMm)} of film is all.`;
+      return `Nothing is drunk here: ${units.coat(step.dip.filmCoatMm)} of film is all.`;
     case 'wallSaturated':
-      return `The wall is full at ${units.millimetres(step.dip.mostMm)}: wait a day between the faces, or plan less.`;
+      return `The wall is full at ${units.coat(step.dip.mostMm)}: wait a day between the faces, or plan less.`;
     case 'tooSlow':
       return 'Over a minute in the glaze: thicken it or dip twice.';
     default:

@@ -34,6 +34,8 @@ const BUCKET_ACROSS_MM = 260;
 export class WeighPlan {
   /** The recipe the potter came from. */
   readonly recipe = input<string>();
+  /** What is short, as the coat station reckoned it. */
+  readonly ml = input<string>();
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly router = inject(Router);
@@ -170,7 +172,12 @@ export class WeighPlan {
   constructor() {
     effect(() => {
       const recipeId = this.recipe();
-      if (recipeId) untracked(() => this.choose(recipeId));
+      const millilitres = Number(this.ml());
+      if (!recipeId) return;
+      untracked(() => {
+        this.choose(recipeId);
+        if (millilitres > 0) this.change({ size: 'volume', volumeMl: millilitres, entered: undefined });
+      });
     });
     inject(Keys).bind([{ keys: ['enter', ' '], words: 'start weighing', run: () => this.start() }]);
   }

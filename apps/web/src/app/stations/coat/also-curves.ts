@@ -1,0 +1,76 @@
+import {
+  attempt,
+  coated,
+  coatPredictor,
+  faceNow,
+  waited,
+  type CoatKnowledge,
+  type CoatSituation,
+  type Face,
+  type PieceWall,
+  type WallState,
+} from '@cazuela/core';
+import type { ALSO } from './coat-question';
+
+export interface AlsoCurve {
+  id: string;
+  words: string;
+  points: { x: number; y: number }[];
+}
+
+const POINTS = 60;
+/** How long after the first the second dip is shown, minutes. */
+export const SECOND_AFTER_MINUTES = 20;
+/** Thin and thick walls beside the one asked about. */
+const WALL_FACTORS = [0.6, 1.6];
+/** Nearer than this it is the same curve. */
+const SAME_SG = 0.004;
+/** A curve this close to the one asked about lies under it. */
+const SAME_SHARE = 0.005;
+
+/** The curves a potter compares with: at the SG wanted, for a second dip, on a thinner and a thicker wall. */
+export function alsoCurves(question: {
+  which: readonly (typeof ALSO)[number][];
+  situation: CoatSituation;
+  knowledge: CoatKnowledge;
+  wall: PieceWall;
+  state: WallState;
+  faces: readonly Face[];
+  sgWanted: number;
+  firstSeconds: number;
+  mostSeconds: number;
+}): AlsoCurve[] {
+  const { which, situation, knowledge, state, faces, sgWanted, mostSeconds } = question;
+  const main = attempt(() => coatPredictor(situation, knowledge));
+  const curve = (id: string, words: string, asked: CoatSituation): AlsoCurve[] => {
+    const made = attempt(() => coatPredictor(asked, knowledge));
+    if (made.kind === 'refused') return [];
+    const points = Array.from({ length: POINTS }, (_, index) => (mostSeconds * index) / (POINTS - 1)).flatMap((seconds) => {
+      const { coat } = made.value(seconds);
+      return coat.kind === 'ok' ? [{ x: seconds, y: coat.coatMm }] : [];
+    });
+    if (points.length === 0) return [];
+    const [last, own] = [points.at(-1)!.y, main?.kind === 'ok' ? main.value(mostSeconds).coat : undefined];
+    const same = own?.kind === 'ok' && Math.abs(last / own.coatMm - 1) < SAME_SHARE;
+    return [{ id, words: same ? `${words}: the same here` : words, points }];
+  };
+  const made: AlsoCurve[] = [];
+  if (which.includes('sg') && Math.abs(situation.sg - sgWanted) > SAME_SG) {
+    made.push(...curve('sg', `SG ${sgWanted.toFixed(2)}`, { ...situation, sg: sgWanted }));
+  }
+  if (which.includes('second')) {
+    const first = attempt(() => coatPredictor(situation, knowledge)(question.firstSeconds).coat);
+    if (first.kind === 'ok' && first.value.kind === 'ok') {
+      const { coatMm, waterTakenMm, saturated } = first.value;
+      const after = waited(coated(state, { faces, coatMm, waterMm: waterTakenMm, full: saturated }), SECOND_AFTER_MINUTES);
+      made.push(...curve('second', `a second dip, ${SECOND_AFTER_MINUTES} min after`, { ...situation, ...faceNow(after, faces) }));
+    }
+  }
+  if (which.includes('walls')) {
+    for (const factor of WALL_FACTORS) {
+      const wallMm = Number((factor * situation.wallMm).toFixed(1));
+      made.push(...curve(`wall ${factor}`, `wall ${wallMm} mm`, { ...situation, wallMm }));
+    }
+  }
+  return made;
+}

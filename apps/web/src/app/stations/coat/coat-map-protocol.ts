@@ -1,0 +1,10 @@
+import type { CoatKnowledge, CoatMap, CoatMapQuestion } from '@cazuela/core';
+
+export interface MapQuestion {
+  /** The answer carries it back: only the newest is drawn. */
+  ask: number;
+  question: CoatMapQuestion;
+  knowledge: CoatKnowledge;
+}
+
+export type MapAnswer = { kind: 'map'; ask: number; map: CoatMap } | { kind: 'failed'; ask: number; says: string };

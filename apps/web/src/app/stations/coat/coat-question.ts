@@ -1,0 +1,65 @@
+import type { BucketSummary } from '@cazuela/contract';
+import type { CoatKnowledge, Face, PieceDeed } from '@cazuela/core';
+import * as z from 'zod';
+
+export const FACES = ['outside', 'inside', 'both'] as const;
+export const ALSO = ['sg', 'second', 'walls'] as const;
+const minutesSchema = z.number().min(0).max(30_000);
+
+/** What was done to the piece before, as it is typed: told again as it was after a reload. */
+export const deedSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('wiped') }),
+  z.object({ kind: z.literal('wetted'), share: z.number().min(0).max(1) }),
+  z.object({ kind: z.literal('dipped'), face: z.enum(FACES), seconds: z.number().min(0).max(600), bucketId: z.string() }),
+  z.object({ kind: z.literal('waited'), minutes: minutesSchema, air: z.enum(['damp', 'usual', 'draught']) }),
+]);
+export type Deed = z.infer<typeof deedSchema>;
+
+export const questionSchema = z.object({
+  bucketId: z.string(),
+  bodyId: z.string(),
+  lotId: z.string(),
+  /** Null: as the card says. */
+  wallMm: z.number().nullable(),
+  face: z.enum(FACES),
+  seconds: z.number().nullable(),
+  coatMm: z.number().nullable(),
+  sg: z.number().nullable(),
+  deeds: z.array(deedSchema).max(20),
+  firedUnder: z.boolean(),
+  also: z.array(z.enum(ALSO)),
+  view: z.enum(['curve', 'map']),
+});
+export type Question = z.infer<typeof questionSchema>;
+
+export const START: Question = {
+  bucketId: '',
+  bodyId: '',
+  lotId: '',
+  wallMm: null,
+  face: 'outside',
+  seconds: 3,
+  coatMm: 0.6,
+  sg: null,
+  deeds: [],
+  firedUnder: false,
+  also: [],
+  view: 'curve',
+};
+
+export const facesOf = (face: Question['face']): Face[] => (face === 'both' ? ['inside', 'outside'] : [face]);
+
+/** As the core reckons with it; a dip in a bucket that is gone counts as one in the bucket that is asked about. */
+export function pieceDeeds(
+  deeds: readonly Deed[],
+  buckets: readonly BucketSummary[],
+  asked: BucketSummary,
+  knowledgeOfBucket: (bucket: BucketSummary) => CoatKnowledge,
+): PieceDeed[] {
+  return deeds.map((deed): PieceDeed => {
+    if (deed.kind !== 'dipped') return deed;
+    const bucket = buckets.find((one) => one.id === deed.bucketId) ?? asked;
+    const { sg, density, slurryState: state } = bucket.contents!;
+    return { kind: 'dipped', faces: facesOf(deed.face), seconds: deed.seconds, glaze: { sg, density, state }, knowledge: knowledgeOfBucket(bucket) };
+  });
+}

@@ -1,0 +1,172 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { BucketSummary } from '@cazuela/contract';
+import {
+  attempt,
+  coatCurve,
+  coatPredictor,
+  coverageOf,
+  dryWall,
+  faceNow,
+  knowledgeOf,
+  learnCoats,
+  predictCoat,
+  predictSeconds,
+  sgForCoat,
+  waitForCoat,
+  wallAfter,
+  type CoatKnowledge,
+  type CoatSituation,
+} from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { bisqueOf, wallsOf } from '../../data/bisque';
+import { glazeOf, observationsOf, passReadingsOf } from '../../data/coat-learning';
+import { loaded } from '../../data/load';
+import { remembered } from '../../data/remembered';
+import { StudioApi } from '../../data/studio-api';
+import { alsoCurves } from './also-curves';
+import { facesOf, pieceDeeds, questionSchema, START, type Question } from './coat-question';
+import { curveSeconds } from './coat-words';
+
+const CURVE_POINTS = 200;
+/** Dips that say how often the ranges held. */
+const NEWEST_DIPS = 9;
+/** Where neither the lot nor the body says. */
+const USUAL_WALL_MM = 5;
+
+/** What the coat station asks and knows, for its answer, its chart and its benches alike. */
+@Injectable()
+export class CoatScreen {
+  private readonly api = inject(StudioApi);
+  readonly all = loaded(() =>
+    combineLatest({
+      buckets: this.api.buckets(),
+      bodies: this.api.bodies(),
+      powders: this.api.powders(),
+      dips: this.api.coatDips(),
+      windows: this.api.coatWindows(),
+    }),
+  );
+  readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
+  readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
+  readonly bodies = computed(() => this.all.value()?.bodies ?? []);
+  readonly bucket = computed(() => this.buckets().find((bucket) => bucket.id === this.question().bucketId) ?? this.buckets()[0]);
+  readonly body = computed(() => this.bodies().find((body) => body.id === this.question().bodyId) ?? this.bodies()[0]);
+  readonly bisque = computed(() => {
+    const body = this.body();
+    return body && bisqueOf(body, this.question().lotId);
+  });
+  readonly wallMm = computed(() => this.question().wallMm ?? this.bisque()?.wallMm ?? USUAL_WALL_MM);
+  readonly sg = computed(() => this.question().sg ?? this.bucket()?.contents?.sg ?? null);
+  /** Seconds from the dip timer, on their way to the measured dips. */
+  readonly timed = signal<readonly number[]>([]);
+
+  readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
+  readonly learning = computed(() => learnCoats({ observations: this.observations(), walls: wallsOf(this.bodies()) }));
+  readonly pair = computed(() => ({ glazeId: this.bucket() ? glazeOf(this.bucket()!) : '', bodyId: this.body()?.id ?? '' }));
+  readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
+  readonly coverage = computed(() => coverageOf({ observations: this.observations(), newest: NEWEST_DIPS }));
+  readonly passReadings = computed(() => passReadingsOf(this.all.value()?.dips ?? [], this.pair().glazeId));
+  readonly pairDips = computed(() => {
+    const { glazeId, bodyId } = this.pair();
+    return this.observations().filter((dip) => dip.glazeId === glazeId && dip.bodyId === bodyId);
+  });
+  readonly windowDocument = computed(() => {
+    const { glazeId, bodyId } = this.pair();
+    return this.all.value()?.windows.find((one) => one.glazeId === glazeId && one.bodyId === bodyId);
+  });
+  readonly window = computed(() => this.windowDocument()?.changes.at(-1)?.window);
+
+  readonly wall = computed(() => {
+    const bisque = this.bisque();
+    if (!bisque) return undefined;
+    const { bisqueCone, earthenware, absorptionPercent } = bisque;
+    return { bisqueCone, earthenware, absorptionPercent, wallMm: this.wallMm() };
+  });
+  /** The wall as it is now, after all that was done to the piece. */
+  readonly wallState = computed(() => {
+    const [wall, bucket] = [this.wall(), this.bucket()];
+    if (!wall || !bucket) return undefined;
+    const asked = attempt(() =>
+      wallAfter(
+        wall,
+        pieceDeeds(this.question().deeds, this.buckets(), bucket, (one) => this.knowledgeOfBucket(one)),
+      ),
+    );
+    return asked.kind === 'ok' ? asked.value : dryWall(wall);
+  });
+  readonly faces = computed(() => facesOf(this.question().face));
+  /** What the dip meets beside a fresh dry wall; nothing where the piece is untouched. */
+  readonly before = computed(() => {
+    const state = this.wallState();
+    const { deeds, firedUnder } = this.question();
+    if (!state || (deeds.length === 0 && !firedUnder)) return undefined;
+    const { underMm, underDryness, wallTakenMm, thirst } = faceNow(state, this.faces());
+    return { underMm, underDryness, wallTakenMm, thirst, ...(firedUnder ? { firedUnder } : {}) };
+  });
+  readonly glaze = computed(() => {
+    const [contents, sg] = [this.bucket()?.contents, this.sg()];
+    return contents && sg !== null ? { sg, density: contents.density, state: contents.slurryState } : undefined;
+  });
+  readonly situation = computed<CoatSituation | undefined>(() => {
+    const [glaze, wall] = [this.glaze(), this.wall()];
+    if (!glaze || !wall) return undefined;
+    return { ...glaze, ...wall, faces: this.faces().length === 2 ? 2 : 1, ...this.before() };
+  });
+  readonly predictor = computed(() => {
+    const situation = this.situation();
+    const asked = situation && attempt(() => coatPredictor(situation, this.knowledge()));
+    return asked?.kind === 'ok' ? asked.value : undefined;
+  });
+  readonly result = computed(() => {
+    const situation = this.situation();
+    const { seconds, coatMm } = this.question();
+    if (!situation || seconds === null || coatMm === null) return undefined;
+    return attempt(() => {
+      const known = this.knowledge();
+      const wanted = predictSeconds({ ...situation, coatMm }, known);
+      const at = predictCoat({ ...situation, seconds }, known);
+      // The wanted coat's own band: what comes out when the seconds are kept exactly.
+      const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
+      const mostSeconds = curveSeconds(wanted, seconds);
+      const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds }, known);
+      const sgWanted = seconds > 0 ? sgForCoat({ ...situation, seconds, coatMm }, known) : undefined;
+      return { wanted, at, band, curve, mostSeconds, sgWanted };
+    });
+  });
+  readonly wantedSeconds = computed(() => {
+    const result = this.result();
+    return result?.kind === 'ok' && result.value.wanted.kind === 'ok' ? result.value.wanted.seconds : undefined;
+  });
+  /** How long the wall has to rest first, where it does. */
+  readonly wait = computed(() => {
+    const [state, wall, glaze, coatMm] = [this.wallState(), this.wall(), this.glaze(), this.question().coatMm];
+    if (!state || !wall || !glaze || coatMm === null || this.question().firedUnder) return undefined;
+    const air = this.question().deeds.findLast((deed) => deed.kind === 'waited')?.air ?? 'usual';
+    const asked = attempt(() => waitForCoat({ state, faces: this.faces(), coatMm, glaze, wall, air }, this.knowledge()));
+    return asked.kind === 'ok' ? asked.value : undefined;
+  });
+  /** Other curves in the same picture. */
+  readonly also = computed(() => {
+    const [situation, bucket, wall, state, result] = [this.situation(), this.bucket(), this.wall(), this.wallState(), this.result()];
+    if (!situation || !bucket || !wall || !state || result?.kind !== 'ok') return [];
+    return alsoCurves({
+      which: this.question().also,
+      situation,
+      knowledge: this.knowledge(),
+      wall,
+      state,
+      faces: this.faces(),
+      sgWanted: (bucket.body.sgLow + bucket.body.sgHigh) / 2,
+      firstSeconds: this.wantedSeconds() ?? this.question().seconds ?? 0,
+      mostSeconds: result.value.mostSeconds,
+    });
+  });
+
+  change(change: Partial<Question>): void {
+    this.question.update((question) => ({ ...question, ...change }));
+  }
+
+  knowledgeOfBucket(bucket: BucketSummary): CoatKnowledge {
+    return knowledgeOf(this.learning(), { glazeId: glazeOf(bucket), bodyId: this.pair().bodyId });
+  }
+}

@@ -1,0 +1,202 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import { areaCm2, attempt, glazeUse, insideProfile, PIECE_SHAPES } from '@cazuela/core';
+import * as z from 'zod';
+import { remembered } from '../../data/remembered';
+import { Units } from '../../data/units';
+import { NumberField } from '../../parts/number-field';
+import { FACES } from './coat-question';
+import { CoatScreen } from './coat-screen';
+
+const USE_WAYS = ['dip', 'pour', 'brush', 'spray'] as const;
+const rowSchema = z.object({
+  shapeId: z.string(),
+  face: z.enum(FACES),
+  way: z.enum(USE_WAYS),
+  count: z.number().nullable(),
+  coatMm: z.number().nullable(),
+});
+type Row = z.infer<typeof rowSchema>;
+const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number().nullable() });
+
+/** Grams and millilitres that a list of pieces takes of this bucket at their coats, and whether it is enough. */
+@Component({
+  selector: 'cz-glaze-use-panel',
+  imports: [MatIcon, NumberField, RouterLink],
+  template: `
+    <h2>Glaze for a list of pieces</h2>
+    @for (row of list().rows; track $index; let index = $index) {
+      <div class="piece">
+        <cz-number-field
+          label="How many"
+          [decimals]="0"
+          [value]="row.count"
+          [least]="1"
+          [most]="1000"
+          (changed)="edit(index, { count: $event.value })"
+        />
+        <label class="named"
+          >Piece<select (change)="edit(index, { shapeId: $any($event.target).value })">
+            @for (one of shapes; track one.id) {
+              <option [value]="one.id" [selected]="one.id === row.shapeId">{{ one.name }}</option>
+            }
+          </select></label
+        >
+        <label class="named"
+          >Where<select (change)="edit(index, { face: $any($event.target).value })">
+            <option value="both" [selected]="row.face === 'both'">in and out</option>
+            <option value="outside" [selected]="row.face === 'outside'">outside</option>
+            <option value="inside" [selected]="row.face === 'inside'">inside</option>
+          </select></label
+        >
+        <label class="named"
+          >Way<select (change)="edit(index, { way: $any($event.target).value })">
+            @for (one of ways; track one) {
+              <option [value]="one" [selected]="one === row.way">{{ one }}</option>
+            }
+          </select></label
+        >
+        <cz-number-field
+          label="Coat"
+          quantity="coat"
+          [value]="row.coatMm"
+          [least]="0.05"
+          [most]="5"
+          (changed)="edit(index, { coatMm: $event.value })"
+        />
+        <span class="takes" role="status">{{ takes()[index] ?? '' }}</span>
+        <button type="button" class="press bare" [attr.aria-label]="'Take out line ' + (index + 1)" (click)="remove(index)">
+          <mat-icon svgIcon="close" aria-hidden="true" />
+        </button>
+      </div>
+    }
+    <p class="row">
+      <button type="button" class="press bare" (click)="add()">Another piece</button>
+      <cz-number-field
+        label="Must stay in the bucket"
+        quantity="bigVolume"
+        [value]="list().stayMl"
+        [least]="0"
+        hint="for the last to go under"
+        (changed)="change({ stayMl: $event.value })"
+      />
+    </p>
+    @if (use(); as it) {
+      @if (it.kind === 'refused') {
+        <p class="look" role="alert">{{ it.error.message }}</p>
+      } @else if (list().rows.length > 0) {
+        <p class="total" role="status">
+          <strong class="figure">{{ units.litres(it.value.slurryMl) }}</strong> of glaze,
+          <strong class="figure">{{ units.mass(it.value.dryGrams) }}</strong> dry, with what is lost.
+          @if (it.value.leftMl >= 0) {
+            <span class="good">Enough: {{ units.litres(it.value.leftMl) }} are left over.</span>
+          } @else {
+            <span class="look">{{ units.litres(-it.value.leftMl) }} short.</span>
+            <a class="press quiet-press" routerLink="/weigh" [queryParams]="weigh(-it.value.leftMl)">Weigh a batch for it</a>
+          }
+        </p>
+      }
+    }
+  `,
+  styles: `
+    .piece {
+      display: grid;
+      grid-template-columns: 5rem minmax(7rem, 1.2fr) minmax(6rem, 1fr) minmax(5rem, 0.8fr) 7rem minmax(8rem, 1.4fr) auto;
+      gap: 0.6rem;
+      align-items: end;
+      margin-bottom: 0.6rem;
+    }
+    .takes {
+      min-height: 44px;
+      display: flex;
+      align-items: center;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem 1.4rem;
+      align-items: end;
+    }
+    .total {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.3rem 0.8rem;
+      align-items: center;
+      margin-top: 0.6rem;
+    }
+    @media (max-width: 1100px) {
+      .piece {
+        grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+        padding-bottom: 0.6rem;
+        border-bottom: 1px solid var(--line);
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GlazeUsePanel {
+  private readonly screen = inject(CoatScreen);
+  protected readonly units = inject(Units);
+  protected readonly shapes = PIECE_SHAPES;
+  protected readonly ways = USE_WAYS;
+  protected readonly list = remembered(
+    'glaze-use',
+    { rows: [{ shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
+    (kept) => listSchema.safeParse(kept).data,
+  );
+  protected readonly use = computed(() => {
+    const contents = this.screen.bucket()?.contents;
+    if (!contents) return undefined;
+    const { volumeMl, sg, density } = contents;
+    const stayMl = this.list().stayMl;
+    return attempt(() =>
+      glazeUse({
+        pieces: this.list().rows.map((row) => ({
+          count: row.count ?? 0,
+          areaCm2: areaOf(row),
+          coatMm: row.coatMm ?? this.screen.question().coatMm ?? 0.6,
+          way: row.way,
+        })),
+        bucket: { volumeMl, sg, density },
+        ...(stayMl === null ? {} : { stayMl }),
+      }),
+    );
+  });
+  protected readonly takes = computed(() => {
+    const use = this.use();
+    return use?.kind === 'ok'
+      ? use.value.rows.map((row) => `${this.units.millilitres(row.slurryMl)}; the bucket covers ${row.bucketCovers} of these alone`)
+      : [];
+  });
+
+  protected edit(index: number, change: Partial<Row>): void {
+    this.change({ rows: this.list().rows.map((row, at) => (at === index ? { ...row, ...change } : row)) });
+  }
+
+  protected add(): void {
+    const last = this.list().rows.at(-1);
+    this.change({ rows: [...this.list().rows, last ?? { shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] });
+  }
+
+  protected remove(index: number): void {
+    this.change({ rows: this.list().rows.filter((_, at) => at !== index) });
+  }
+
+  protected change(change: Partial<z.infer<typeof listSchema>>): void {
+    this.list.update((list) => ({ ...list, ...change }));
+  }
+
+  /** What is short, carried along to the weighing. */
+  protected weigh(millilitres: number): Record<string, string> {
+    const bucket = this.screen.bucket();
+    return bucket?.recipeId ? { recipe: bucket.recipeId, ml: String(Math.ceil(millilitres / 100) * 100) } : {};
+  }
+}
+
+function areaOf({ shapeId, face }: Row): number {
+  const shape = PIECE_SHAPES.find((one) => one.id === shapeId) ?? PIECE_SHAPES[0]!;
+  const inside = face === 'outside' ? 0 : areaCm2({ profile: insideProfile(shape) });
+  const outside = face === 'inside' ? 0 : areaCm2({ profile: shape.outside });
+  return inside + outside;
+}

@@ -1,0 +1,167 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { NumberField } from '../../parts/number-field';
+import type { Deed, Question } from './coat-question';
+import { CoatScreen } from './coat-screen';
+
+/** A piece that was rinsed under the tap: so much of what it can drink, by our own word. */
+const RINSED_SHARE = 0.25;
+/** Half dry: the shine is gone, it can be touched. */
+const HALF_DRY_MINUTES = 15;
+const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both faces' } as const;
+
+/** What was done to the piece before this dip: all of it goes through the one water of its wall. */
+@Component({
+  selector: 'cz-history-panel',
+  imports: [MatIcon, NumberField],
+  template: `
+    <details [open]="deeds().length > 0 || screen.question().firedUnder">
+      <summary>{{ said() }}</summary>
+      <ol class="plain-list">
+        @for (deed of deeds(); track $index; let index = $index) {
+          <li>
+            @switch (deed.kind) {
+              @case ('wiped') {
+                <span>Wiped with a damp sponge</span>
+              }
+              @case ('wetted') {
+                <cz-number-field
+                  label="Wet: share of what it can drink"
+                  unit="%"
+                  [decimals]="0"
+                  [value]="100 * deed.share"
+                  [least]="0"
+                  [most]="100"
+                  (changed)="$event.value !== null && edit(index, { kind: 'wetted', share: $event.value / 100 })"
+                />
+              }
+              @case ('dipped') {
+                <label class="named"
+                  >Dipped {{ faceWords[deed.face] }} in<select (change)="edit(index, { ...deed, bucketId: $any($event.target).value })">
+                    @for (one of screen.buckets(); track one.id) {
+                      <option [value]="one.id" [selected]="one.id === deed.bucketId">{{ one.body.name }}</option>
+                    }
+                  </select></label
+                >
+                <cz-number-field
+                  label="for"
+                  unit="s"
+                  [decimals]="1"
+                  [value]="deed.seconds"
+                  [least]="0"
+                  [most]="600"
+                  (changed)="$event.value !== null && edit(index, { ...deed, seconds: $event.value })"
+                />
+              }
+              @case ('waited') {
+                <cz-number-field
+                  label="Waited"
+                  unit="min"
+                  [decimals]="0"
+                  [value]="deed.minutes"
+                  [least]="0"
+                  [most]="30000"
+                  (changed)="$event.value !== null && edit(index, { ...deed, minutes: $event.value })"
+                />
+                <label class="named"
+                  >in<select (change)="edit(index, { ...deed, air: $any($event.target).value })">
+                    <option value="usual" [selected]="deed.air === 'usual'">usual air</option>
+                    <option value="damp" [selected]="deed.air === 'damp'">a damp room</option>
+                    <option value="draught" [selected]="deed.air === 'draught'">draught or warmth</option>
+                  </select></label
+                >
+              }
+            }
+            <button type="button" class="press bare" [attr.aria-label]="'Take out step ' + (index + 1)" (click)="remove(index)">
+              <mat-icon svgIcon="close" aria-hidden="true" />
+            </button>
+          </li>
+        }
+      </ol>
+      <p class="row">
+        <button type="button" class="press bare" (click)="insideFirst()">Inside first, 45 min ago</button>
+        <button type="button" class="press bare" (click)="secondCoat()">A first coat, half dry</button>
+        <button type="button" class="press bare" (click)="add({ kind: 'wetted', share: 1 })">Foot soaked</button>
+        <button type="button" class="press bare" (click)="rinsed()">Rinsed</button>
+        <button type="button" class="press bare" (click)="add({ kind: 'wiped' })">Wiped damp</button>
+        <button type="button" class="press bare" (click)="add({ kind: 'waited', minutes: 60, air: 'usual' })">Waited</button>
+      </p>
+      <label class="check"
+        ><input type="checkbox" [checked]="screen.question().firedUnder" (change)="screen.change({ firedUnder: $any($event.target).checked })" /> a
+        fired glaze beneath</label
+      >
+      @if (deeds().length > 0) {
+        <button type="button" class="press bare" (click)="screen.change({ deeds: [], firedUnder: false })">A fresh dry piece</button>
+      }
+    </details>
+  `,
+  styles: `
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.4rem;
+      align-items: end;
+      margin-bottom: 0.5rem;
+      > * {
+        min-width: 0;
+      }
+      cz-number-field {
+        flex: 1 1 6rem;
+      }
+      .named {
+        flex: 1 1 8rem;
+      }
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.2rem 0.6rem;
+      margin: 0.3rem 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HistoryPanel {
+  protected readonly screen = inject(CoatScreen);
+  protected readonly faceWords = FACE_WORDS;
+  protected readonly deeds = computed(() => this.screen.question().deeds);
+  protected readonly said = computed(() => {
+    const count = this.deeds().length;
+    if (this.screen.question().firedUnder) return 'On a fired glaze';
+    return count === 0 ? 'A fresh dry piece, or what was done to it' : `After ${count} ${count === 1 ? 'step' : 'steps'}`;
+  });
+
+  protected add(...deeds: Deed[]): void {
+    this.set([...this.deeds(), ...deeds]);
+  }
+
+  protected edit(index: number, deed: Deed): void {
+    this.set(this.deeds().map((one, at) => (at === index ? deed : one)));
+  }
+
+  protected remove(index: number): void {
+    this.set(this.deeds().filter((_, at) => at !== index));
+  }
+
+  protected insideFirst(): void {
+    this.screen.change({ face: 'outside' });
+    this.add(this.dipped('inside'), { kind: 'waited', minutes: 45, air: 'usual' });
+  }
+
+  protected secondCoat(): void {
+    this.add(this.dipped(this.screen.question().face), { kind: 'waited', minutes: HALF_DRY_MINUTES, air: 'usual' });
+  }
+
+  protected rinsed(): void {
+    this.add({ kind: 'wetted', share: RINSED_SHARE }, { kind: 'waited', minutes: 10, air: 'usual' });
+  }
+
+  private dipped(face: Question['face']): Deed {
+    const seconds = Number((this.screen.wantedSeconds() ?? this.screen.question().seconds ?? 3).toFixed(1));
+    return { kind: 'dipped', face, seconds, bucketId: this.screen.bucket()?.id ?? '' };
+  }
+
+  private set(deeds: Deed[]): void {
+    this.screen.change({ deeds });
+  }
+}

@@ -1,0 +1,245 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { tileSchema, type CoatDipBody, type StepTile, type TileBody, type TileStrip } from '@cazuela/contract';
+import { CONES } from '@cazuela/core';
+import { concat, last, map, of, type Observable } from 'rxjs';
+import { deed } from '../../data/deed';
+import { StudioApi } from '../../data/studio-api';
+import { StudioStore } from '../../data/studio-store';
+import { sayWhen } from '../../data/times';
+import { Units } from '../../data/units';
+import { NumberField } from '../../parts/number-field';
+import { TwoVersions } from '../../parts/two-versions';
+import { CoatScreen } from './coat-screen';
+
+const VERDICTS = ['thin', 'right', 'thick'] as const;
+/** From here up a strip is dry enough to be read: a dip counts with the bucket as it stood. */
+const USUAL_CONE = '6';
+
+/** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
+@Component({
+  selector: 'cz-tile-card',
+  imports: [NumberField, TwoVersions],
+  template: `
+    <details [open]="open()">
+      <summary>
+        <strong class="figure code">{{ tile().code }}</strong
+        >{{ says() }}
+      </summary>
+      <form class="stack" (submit)="$event.preventDefault()">
+        <div class="sheet-frame" tabindex="0" role="region" [attr.aria-label]="'Strips of ' + tile().code">
+          <table class="sheet">
+            <tr>
+              <th scope="col">Strip</th>
+              <th scope="col">Seconds</th>
+              <th scope="col">Measured</th>
+              <th scope="col">Fired, it looks</th>
+              <th scope="col">In words</th>
+            </tr>
+            @for (strip of draft().strips; track strip.id; let index = $index) {
+              <tr>
+                <td>{{ units.coat(strip.wantedMm) }}</td>
+                <td>
+                  <cz-number-field
+                    [label]="'Seconds, strip ' + (index + 1)"
+                    [labelHidden]="true"
+                    unit="s"
+                    [decimals]="1"
+                    [value]="strip.seconds ?? null"
+                    [least]="0"
+                    [most]="600"
+                    (changed)="edit(index, { seconds: $event.value ?? undefined })"
+                  />
+                </td>
+                <td>
+                  <cz-number-field
+                    [label]="'Measured, strip ' + (index + 1)"
+                    [labelHidden]="true"
+                    quantity="coat"
+                    [value]="strip.measuredMm ?? null"
+                    [least]="0.01"
+                    [most]="5"
+                    (changed)="edit(index, { measuredMm: $event.value ?? undefined })"
+                  />
+                </td>
+                <td>
+                  <select [attr.aria-label]="'Strip ' + (index + 1) + ' looks'" (change)="look(index, $any($event.target).value)">
+                    <option value="" [selected]="!strip.verdict">not looked at</option>
+                    @for (one of verdicts; track one) {
+                      <option [value]="one" [selected]="one === strip.verdict">{{ one }}</option>
+                    }
+                  </select>
+                </td>
+                <td>
+                  <input
+                    maxlength="300"
+                    [attr.aria-label]="'Strip ' + (index + 1) + ' in words'"
+                    [value]="strip.words ?? ''"
+                    (input)="edit(index, { words: $any($event.target).value })"
+                  />
+                </td>
+              </tr>
+            }
+          </table>
+        </div>
+        <p class="quiet small">
+          Dry: prick each strip in its middle with a needle down to the clay, or run a comb across. Fired: look at it in daylight, from the thin end.
+        </p>
+        <div class="row">
+          <label class="named"
+            >Fired to cone<select (change)="fired($any($event.target).value)">
+              <option value="" [selected]="!draft().cone">not yet</option>
+              @for (cone of cones; track cone.cone) {
+                <option [value]="cone.cone" [selected]="cone.cone === draft().cone">{{ cone.cone }}</option>
+              }
+            </select></label
+          >
+          <button type="button" class="press" [disabled]="!changed() || keeping.busy()" (click)="keep()">Keep what was read</button>
+          <button type="button" class="press bare" (click)="timed()">Take the seconds as planned</button>
+        </div>
+        @if (stale(); as theirs) {
+          <cz-two-versions
+            detail="Somebody read this tile meanwhile."
+            [theirs]="toldOf(theirs.body)"
+            [mine]="toldOf(draft())"
+            (takeTheirs)="take()"
+            (keepMine)="keep(theirs.version)"
+          />
+        } @else if (keeping.failure(); as failure) {
+          <p class="says" role="alert">{{ failure.problem.detail }}</p>
+        }
+      </form>
+    </details>
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem 1rem;
+      align-items: end;
+    }
+    cz-number-field {
+      width: 7rem;
+    }
+    .code {
+      margin-right: 0.6rem;
+    }
+    details {
+      margin-bottom: 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TileCard {
+  readonly tile = input.required<StepTile>();
+  readonly open = input(false);
+  readonly kept = output<void>();
+  private readonly screen = inject(CoatScreen);
+  private readonly api = inject(StudioApi);
+  private readonly store = inject(StudioStore);
+  protected readonly units = inject(Units);
+  protected readonly keeping = deed();
+  protected readonly cones = CONES;
+  protected readonly verdicts = VERDICTS;
+  /** Typed here; a reading that somebody else kept meanwhile does not wipe it away. */
+  protected readonly draft = linkedSignal<StepTile, TileBody>({
+    source: this.tile,
+    computation: (tile, before) => (before && this.dirty ? before.value : tile.body),
+  });
+  private dirty = false;
+  protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));
+  protected readonly says = computed(() => this.toldOf(this.tile().body));
+  protected readonly stale = computed(() => {
+    const failure = this.keeping.failure();
+    const current = failure?.problem.code === 'stale' ? tileSchema.safeParse(failure.problem.current) : undefined;
+    return current?.success ? current.data : undefined;
+  });
+
+  protected toldOf(body: TileBody): string {
+    const read = body.strips.filter((strip) => strip.verdict !== undefined).length;
+    const measured = body.strips.filter((strip) => strip.measuredMm !== undefined).length;
+    if (read > 0) return `fired to cone ${body.cone ?? '?'}, ${read} of ${body.strips.length} strips looked at`;
+    if (body.cone) return `fired to cone ${body.cone}, not looked at yet`;
+    if (measured > 0) return `dipped ${body.dippedAt ? sayWhen(body.dippedAt) : ''}, ${measured} strips measured`;
+    return 'to be dipped';
+  }
+
+  protected edit(index: number, change: { [Key in keyof TileStrip]?: TileStrip[Key] | undefined }): void {
+    this.dirty = true;
+    this.draft.update((body) => ({
+      ...body,
+      strips: body.strips.map((strip, at) => (at === index ? (withoutEmpty({ ...strip, ...change }) as TileStrip) : strip)),
+    }));
+  }
+
+  protected look(index: number, verdict: string): void {
+    this.edit(index, { verdict: VERDICTS.find((one) => one === verdict) });
+    if (!this.draft().cone) this.fired(USUAL_CONE);
+  }
+
+  protected fired(cone: string): void {
+    this.dirty = true;
+    this.draft.update(({ cone: _cone, firedAt: _at, ...body }) => (cone ? { ...body, cone, firedAt: _at ?? new Date().toISOString() } : body));
+  }
+
+  /** What was planned was done: only the readings are left to type. */
+  protected timed(): void {
+    this.dirty = true;
+    this.draft.update((body) => ({ ...body, dippedAt: body.dippedAt ?? new Date().toISOString() }));
+  }
+
+  protected keep(version = this.tile().version): void {
+    const { id } = this.tile();
+    const draft = this.draft();
+    const measured = draft.strips.some((strip) => strip.measuredMm !== undefined);
+    const body = measured && !draft.dippedAt ? { ...draft, dippedAt: new Date().toISOString() } : draft;
+    const dips = this.dipsOf(body);
+    const write: Observable<unknown>[] = [this.api.updateTile({ id, version, body }), ...(dips.length > 0 ? [this.api.addCoatDips(dips)] : [])];
+    this.keeping.run(
+      concat(...write, of('done')).pipe(
+        last(),
+        map(() => undefined),
+      ),
+      () => this.take(),
+    );
+  }
+
+  protected take(): void {
+    this.dirty = false;
+    this.keeping.clear();
+    this.kept.emit();
+    this.screen.all.reload();
+  }
+
+  /** Strips measured are measured dips, each under the strip's own id: kept twice, they count once. */
+  private dipsOf(body: TileBody): { id: string; body: CoatDipBody }[] {
+    const [bucket, bisque] = [this.screen.bucket(), this.screen.bisque()];
+    const contents = bucket?.contents;
+    if (!contents || !bisque || body.way !== 'inOneGo') return [];
+    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
+    return body.strips.flatMap((strip) => {
+      if (strip.measuredMm === undefined || strip.seconds === undefined) return [];
+      const dip: CoatDipBody = {
+        bucketId: body.bucketId,
+        glazeId: body.glazeId,
+        bodyId: body.bodyId,
+        ...(lot ? { lotId: lot.id } : {}),
+        at: body.dippedAt ?? new Date().toISOString(),
+        by: this.store.by(),
+        seconds: strip.seconds,
+        sg: body.sg,
+        density: contents.density,
+        state: contents.slurryState,
+        bisqueCone,
+        earthenware,
+        ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
+        wallMm: this.screen.wallMm(),
+        faces: 1,
+        reading: { kind: 'thickness', coatMm: strip.measuredMm },
+      };
+      return [{ id: strip.id, body: dip }];
+    });
+  }
+}
+
+const withoutEmpty = (object: object): object =>
+  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined && value !== ''));

@@ -1,0 +1,142 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { attempt, readThirstTest, type ThirstTest } from '@cazuela/core';
+import { ScaleFeed } from '../../../data/scale-feed';
+import { Units } from '../../../data/units';
+import { Choice } from '../../../parts/choice';
+import { NumberField } from '../../../parts/number-field';
+
+type Draft = { [Key in keyof ThirstTest]: ThirstTest[Key] | null };
+const START: Draft = { dryGrams: null, afterGrams: null, soakedGrams: null, seconds: 3, faceCm2: null, faces: 2, divisionGrams: 0.1 };
+const WEIGHTS = [
+  ['dryGrams', '1. Dry', 'A tile of this lot, bone dry and cool: weigh it.'],
+  ['afterGrams', '2. After the water', 'Hold it under for the seconds, out, blot the shine off at once, weigh it.'],
+  ['soakedGrams', '3. Soaked', 'Leave it in water overnight, or boil it for two hours; blot it, weigh it. Then dry the tile.'],
+] as const;
+
+/** The thirst test without any glaze, weight by weight. */
+@Component({
+  selector: 'cz-thirst-bench',
+  imports: [Choice, NumberField],
+  template: `
+    <section class="bench" [attr.aria-label]="'Thirst test of ' + lotName()">
+      <div class="row">
+        <cz-number-field
+          label="One face of the tile"
+          unit="cm²"
+          [value]="draft().faceCm2"
+          [least]="1"
+          [most]="5000"
+          (changed)="set({ faceCm2: $event.value })"
+        />
+        <cz-choice label="In water" [options]="faces" [value]="draft().faces ?? 2" (changed)="set({ faces: $event })" />
+        <cz-number-field
+          label="Seconds in water"
+          unit="s"
+          [decimals]="1"
+          [value]="draft().seconds"
+          [least]="0.5"
+          [most]="120"
+          (changed)="set({ seconds: $event.value })"
+        />
+      </div>
+      @for (one of weights; track one[0]) {
+        <div class="step">
+          <cz-number-field
+            class="large"
+            [label]="one[1]"
+            quantity="mass"
+            [decimals]="2"
+            [value]="draft()[one[0]]"
+            [least]="0"
+            (changed)="weighed(one[0], $event.value)"
+          />
+          <p>{{ one[2] }}</p>
+          @if (onScale(); as shown) {
+            <button type="button" class="press quiet-press" (click)="weighed(one[0], shown)">Take {{ units.mass(shown) }} from the scale</button>
+          }
+        </div>
+      }
+      <p role="status">
+        @if (read(); as it) {
+          @if (it.kind === 'ok') {
+            It drinks <strong>{{ units.percent(it.value.absorptionPercent) }}</strong>; suction
+            <strong class="figure">{{ it.value.wallSuction.toFixed(3) }} mm²/s</strong> (± {{ (100 * it.value.lnSd).toFixed(0) }} %).
+          } @else {
+            <span class="look">{{ it.error.message }}</span>
+          }
+        }
+      </p>
+      <p class="row">
+        <button type="button" class="press" [disabled]="read()?.kind !== 'ok'" (click)="keep()">Take it to the lot</button>
+        <button type="button" class="press bare" (click)="left.emit()">Leave the test</button>
+      </p>
+    </section>
+  `,
+  styles: `
+    .bench {
+      display: grid;
+      gap: 0.8rem;
+      margin: 0.6rem 0;
+      padding: 0.9rem 1.1rem;
+      background: var(--kaolin);
+      border-radius: var(--round);
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem 1rem;
+      align-items: end;
+    }
+    .step {
+      display: grid;
+      grid-template-columns: 12rem minmax(0, 1fr) auto;
+      gap: 1rem;
+      align-items: end;
+    }
+    @media (max-width: 700px) {
+      .step {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ThirstBench {
+  readonly lotName = input.required<string>();
+  readonly start = input<ThirstTest>();
+  readonly kept = output<ThirstTest>();
+  readonly left = output<void>();
+  private readonly feed = inject(ScaleFeed);
+  protected readonly units = inject(Units);
+  protected readonly weights = WEIGHTS;
+  protected readonly faces = [
+    [2, 'both faces'],
+    [1, 'one face'],
+  ] as const;
+  protected readonly draft = linkedSignal<Draft>(() => this.start() ?? START);
+  protected readonly onScale = computed(() => {
+    const now = this.feed.now();
+    return now.kind === 'reading' && now.settling.settledGrams !== undefined && now.settling.settledGrams > 0 ? now.settling.settledGrams : undefined;
+  });
+  private readonly whole = computed<ThirstTest | undefined>(() => {
+    const draft = this.draft();
+    return Object.values(draft).some((value) => value === null) ? undefined : (draft as ThirstTest);
+  });
+  protected readonly read = computed(() => {
+    const test = this.whole();
+    return test && attempt(() => readThirstTest(test));
+  });
+
+  protected set(change: Partial<Draft>): void {
+    this.draft.update((draft) => ({ ...draft, ...change }));
+  }
+
+  protected weighed(which: (typeof WEIGHTS)[number][0], grams: number | null): void {
+    this.set({ [which]: grams, ...(grams === null ? {} : { divisionGrams: this.units.divisionFor(grams) }) });
+  }
+
+  protected keep(): void {
+    const test = this.whole();
+    if (test) this.kept.emit(test);
+  }
+}
