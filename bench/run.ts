@@ -7,13 +7,14 @@ import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
 import { startServer, stopServer } from '../scripts/lib/server-process';
 import { benchRows } from './bench.bench';
 import { bucketRows } from './bucket.bench';
+import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
 import { importRows } from './import.bench';
 import { listRows } from './list.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
 
-const PARTS = ['core', 'page', 'bench', 'bucket', 'list', 'import'] as const;
+const PARTS = ['core', 'coat', 'page', 'bench', 'bucket', 'list', 'import'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -26,12 +27,14 @@ const wanted = (part: (typeof PARTS)[number]): boolean => asked.length === 0 || 
 
 /** `./cazuela bench [parts]`: measured on this machine, in one run. Nothing here is asserted by the tests. */
 if (wanted('core')) show(coreRows());
+if (wanted('coat')) show(coatRows());
 if (PARTS.some((part) => part !== 'core' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
   const server = await startServer({ db: database.address, port: await freePort(), demo: true, env: { CAZUELA_WRITES_PER_MINUTE: '100000' } });
   try {
+    if (wanted('coat')) show(await coatPageRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));
     if (wanted('bucket')) show(await bucketRows(server.address, database.address));

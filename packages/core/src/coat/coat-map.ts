@@ -3,7 +3,7 @@ import { requirePositive, requireSg } from '../checks/require';
 import { cakeFactor } from './cake';
 import { roomMm, TOO_THICK_SHARE, type Dip } from './dip-coat';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
-import { dipFor, type CoatSituation } from './predict';
+import { dipsFor, type CoatSituation } from './predict';
 
 export interface CoatMapQuestion {
   situation: Omit<CoatSituation, 'sg'>;
@@ -32,9 +32,10 @@ export function coatMap(question: CoatMapQuestion, knowledge: CoatKnowledge = PR
     throw new PotterError('impossible', 'columns', columns, 'A map has at least two columns and rows, and at most a million cells.');
   }
   const coatMm = new Float32Array(columns * rows);
+  const dipAt = dipsFor(situation, knowledge.shift);
   for (let row = 0; row < rows; row++) {
     const sg = lowSg + ((highSg - lowSg) * row) / (rows - 1);
-    fillRow(coatMm, row * columns, columns, mostSeconds / (columns - 1), dipFor({ ...situation, sg }, knowledge.shift));
+    fillRow(coatMm, row * columns, columns, mostSeconds / (columns - 1), dipAt(sg));
   }
   return { coatMm, lowSg, highSg, mostSeconds, columns, rows };
 }
@@ -46,28 +47,27 @@ function fillRow(into: Float32Array, from: number, columns: number, stepSeconds:
     return;
   }
   const factor = cakeFactor(dip);
-  const most = factor * roomMm(dip);
   const film = (filmMm * solidsByVolume) / packing;
+  if (suction <= 0) {
+    into.fill(film, from, from + columns);
+    return;
+  }
+  const most = factor * roomMm(dip);
   const growth = 2 * suction * factor;
   // As in cake.ts: dryness between 0 and 1 interpolates the damp and the dry coat beneath.
   const dry = underMm > 0 ? underDryness : 0;
+  const damp = 1 - dry;
   const pores = (1 - packing) * underMm;
   const stretch = factor + 1 / (1 - packing);
-  const filledAfter = suction > 0 ? (pores * pores * stretch) / (2 * suction) : 0;
-  const start = underMm + factor * pores;
+  const filledAfter = (pores * pores * stretch) / (2 * suction);
+  const [under2, start2, rise] = [underMm ** 2, (underMm + factor * pores) ** 2, (2 * suction) / stretch];
+  const full = most + film / 2;
   for (let column = 0; column < columns; column++) {
     const seconds = column * stepSeconds;
-    let cake = 0;
-    if (suction > 0 && seconds > 0) {
-      if (dry < 1) cake = (1 - dry) * (Math.sqrt(underMm * underMm + growth * seconds) - underMm);
-      if (dry > 0) {
-        const over =
-          seconds <= filledAfter
-            ? factor * Math.sqrt((2 * suction * seconds) / stretch)
-            : Math.sqrt(start * start + growth * (seconds - filledAfter)) - underMm;
-        cake += dry * over;
-      }
+    let cake = damp * (Math.sqrt(under2 + growth * seconds) - underMm);
+    if (dry > 0) {
+      cake += dry * (seconds <= filledAfter ? factor * Math.sqrt(rise * seconds) : Math.sqrt(start2 + growth * (seconds - filledAfter)) - underMm);
     }
-    into[from + column] = suction > 0 && cake >= most ? most + film / 2 : cake + film;
+    into[from + column] = cake >= most ? full : cake + film;
   }
 }

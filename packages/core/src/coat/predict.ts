@@ -102,29 +102,29 @@ const moved = (shift: Shift, axis: number, by: number): Shift =>
   shift.map((value, index) => (index === axis ? value + by : value)) as unknown as Shift;
 
 /** The dip of a situation, with suction and film moved from their starting guesses. */
-export function dipFor(situation: CoatSituation, [lnCake, lnWall, lnFilm]: Shift): Omit<Dip, 'seconds'> {
+export const dipFor = (situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> => dipsFor(situation, shift)(situation.sg);
+
+/** The same for many SGs of one wall: what belongs to the wall is worked out once. */
+export function dipsFor(situation: Omit<CoatSituation, 'sg'>, [lnCake, lnWall, lnFilm]: Shift): (sg: number) => Omit<Dip, 'seconds'> {
+  const { density, bisqueCone, wallMm, faces, firedUnder } = situation;
   const { filmMm, packing } = STATE_GUESSES[situation.state];
-  const phi = solidsByVolume({ sg: requireSg('sg', situation.sg), density: situation.density });
-  const factor = cakeFactor({ solidsByVolume: phi, packing });
-  const absorptionPercent =
-    situation.absorptionPercent ?? absorptionGuessPercent({ bisqueCone: situation.bisqueCone, earthenware: situation.earthenware ?? false });
-  const capacity = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm: situation.wallMm, faces: situation.faces });
-  return {
-    solidsByVolume: phi,
+  const absorptionPercent = situation.absorptionPercent ?? absorptionGuessPercent({ bisqueCone, earthenware: situation.earthenware ?? false });
+  const capacity = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm, faces });
+  const cakeSuction = CAKE_SUCTION_GUESS * Math.exp(lnCake);
+  const wallSuction = wallSuctionGuess({ bisqueCone }) * Math.exp(lnWall);
+  const thirst = requireShare('thirst', situation.thirst ?? 1);
+  const rest = {
     packing,
-    // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
-    suction:
-      phi < packing && !situation.firedUnder
-        ? requireShare('thirst', situation.thirst ?? 1) *
-          effectiveSuction({
-            cakeSuction: CAKE_SUCTION_GUESS * Math.exp(lnCake),
-            wallSuction: wallSuctionGuess({ bisqueCone: situation.bisqueCone }) * Math.exp(lnWall),
-            cakeFactor: factor,
-          })
-        : 0,
     filmMm: filmMm * Math.exp(lnFilm),
     underMm: situation.underMm ?? 0,
     underDryness: situation.underDryness ?? 1,
     wallWaterMm: Math.max(0, capacity - (situation.wallTakenMm ?? 0)),
+  };
+  return (sg) => {
+    const phi = solidsByVolume({ sg: requireSg('sg', sg), density });
+    const factor = cakeFactor({ solidsByVolume: phi, packing });
+    // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
+    const suction = phi < packing && !firedUnder ? thirst * effectiveSuction({ cakeSuction, wallSuction, cakeFactor: factor }) : 0;
+    return { solidsByVolume: phi, suction, ...rest };
   };
 }

@@ -1,7 +1,7 @@
 import { requirePositive } from '../checks/require';
 import { checkedDipCoat, TOO_THICK_SHARE } from './dip-coat';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
-import { dipFor, STATE_GUESSES, type CoatSituation } from './predict';
+import { dipsFor, STATE_GUESSES, type CoatSituation } from './predict';
 
 export type SgForCoat =
   | { kind: 'ok'; sg: number }
@@ -17,8 +17,9 @@ export function sgForCoat(
 ): SgForCoat {
   requirePositive('coatMm', coatMm);
   requirePositive('seconds', seconds);
+  const dipAt = dipsFor(situation, knowledge.shift);
   const coatAt = (solids: number): number => {
-    const coat = checkedDipCoat(dipFor({ ...situation, sg: 1 + solids * (situation.density - 1) }, knowledge.shift), seconds);
+    const coat = checkedDipCoat(dipAt(1 + solids * (situation.density - 1)), seconds);
     return coat.kind === 'ok' ? coat.coatMm : Infinity;
   };
   const most = mostSolids(situation);

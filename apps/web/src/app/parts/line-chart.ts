@@ -59,20 +59,33 @@ export class LineChart {
   readonly dragged = output<ChartPoint>();
   readonly dropped = output<void>();
   private isHeld = false;
+  private optionsTold = '';
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private chart: Chart<'line', { x: number; y: number }[]> | undefined;
 
   constructor() {
     afterRenderEffect(() => {
       const config = this.config();
-      if (this.chart) {
-        // Same chart, new numbers: it moves with the hand instead of being drawn anew.
-        this.chart.data = config.data;
-        this.chart.options = config.options ?? {};
-        this.chart.update('none');
-      } else this.chart = new Chart(this.canvas().nativeElement, config);
+      if (this.chart) this.moveTo(this.chart, config);
+      else this.chart = new Chart(this.canvas().nativeElement, config);
     });
     inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+  }
+
+  /** Same chart, new numbers: it moves with the hand instead of being drawn anew, and what did not change is not worked out again. */
+  private moveTo(chart: Chart<'line', { x: number; y: number }[]>, { data, options = {} }: LineChartConfig): void {
+    const { datasets } = chart.data;
+    if (datasets.length === data.datasets.length) data.datasets.forEach((dataset, index) => Object.assign(datasets[index]!, dataset));
+    else chart.data = data;
+    // A function may see other things than last time, so options that hold one are always taken anew.
+    let hasFunction = false;
+    const told = JSON.stringify(options, (_key, value: unknown) => {
+      hasFunction ||= typeof value === 'function';
+      return value;
+    });
+    if (hasFunction || told !== this.optionsTold) chart.options = options;
+    this.optionsTold = told;
+    chart.update('none');
   }
 
   protected take(event: PointerEvent): void {

@@ -254,29 +254,19 @@ function paint(canvas: HTMLCanvasElement, map: CoatMap, band: Band): void {
   context.putImageData(image, 0, 0);
 }
 
-/** The middle of each region, as shares of the map: for a word on it, since colour alone says nothing. */
+/** A place in the thick of each region, as shares of the map: for a word on it, since colour alone says nothing. */
 function regionLabels({ rows, columns, coatMm }: CoatMap, band: Band): { words: string; left: number; top: number }[] {
-  const sums: Record<Region, { count: number; x: number; y: number }> = {
-    tooThick: { count: 0, x: 0, y: 0 },
-    thin: { count: 0, x: 0, y: 0 },
-    right: { count: 0, x: 0, y: 0 },
-    thick: { count: 0, x: 0, y: 0 },
-  };
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const sum = sums[regionOf(coatMm[row * columns + column]!, band)];
-      sum.count += 1;
-      sum.x += column;
-      sum.y += rows - 1 - row;
-    }
-  }
-  return Object.entries(sums)
-    .filter(([, { count }]) => count > LEAST_SHARE * rows * columns)
-    .map(([region, { count, x, y }]) => ({
-      words: REGION_WORDS[region as Region],
-      left: (100 * x) / count / columns,
-      top: (100 * y) / count / rows,
-    }));
+  const cells: Record<Region, number[]> = { tooThick: [], thin: [], right: [], thick: [] };
+  coatMm.forEach((mm, index) => cells[regionOf(mm, band)].push(index));
+  return Object.entries(cells)
+    .filter(([, own]) => own.length > LEAST_SHARE * rows * columns)
+    .map(([region, own]) => {
+      // Cells come row by row: the middle one lies in the middle row, and the middle of its run is well inside however the region bends.
+      const row = Math.floor(own[own.length >> 1]! / columns);
+      const run = own.filter((index) => Math.floor(index / columns) === row).map((index) => index % columns);
+      const column = run[run.length >> 1]!;
+      return { words: REGION_WORDS[region as Region], left: (100 * column) / columns, top: (100 * (rows - 1 - row)) / rows };
+    });
 }
 
 function rgb(colour: string): [number, number, number] {

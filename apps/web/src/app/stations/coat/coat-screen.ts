@@ -27,7 +27,8 @@ import { alsoCurves } from './also-curves';
 import { facesOf, pieceDeeds, questionSchema, START, type Question } from './coat-question';
 import { curveSeconds } from './coat-words';
 
-const CURVE_POINTS = 200;
+/** Enough for a curve that bends once; each is worked out and painted at every move of a hand. */
+const CURVE_POINTS = 80;
 /** Dips that say how often the ranges held. */
 const NEWEST_DIPS = 9;
 /** Where neither the lot nor the body says. */

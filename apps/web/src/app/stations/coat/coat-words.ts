@@ -45,7 +45,7 @@ export function cannotWords(
       };
     case 'wallSaturated':
       return {
-        what: `The wall is full at ${units.coat(answer.mostMm)}: it drinks no more, however long you wait.`,
+        what: `The wall is full at ${units.coat(answer.mostMm)}: it drinks no more, however long it stays in.`,
         remedy: 'A thicker bucket, one face at a time with a day between, or a second coat when it is dry through.',
       };
     case 'tooSlow':

@@ -60,7 +60,7 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
         <cz-number-field
           label="Coat"
           quantity="coat"
-          [value]="row.coatMm"
+          [value]="row.coatMm ?? wanted()"
           [least]="0.05"
           [most]="5"
           (changed)="edit(index, { coatMm: $event.value })"
@@ -145,6 +145,8 @@ export class GlazeUsePanel {
     { rows: [{ shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
     (kept) => listSchema.safeParse(kept).data,
   );
+  /** A line without a coat of its own takes the one that is asked about. */
+  protected readonly wanted = computed(() => this.screen.question().coatMm ?? 0.6);
   protected readonly use = computed(() => {
     const contents = this.screen.bucket()?.contents;
     if (!contents) return undefined;
@@ -155,7 +157,7 @@ export class GlazeUsePanel {
         pieces: this.list().rows.map((row) => ({
           count: row.count ?? 0,
           areaCm2: areaOf(row),
-          coatMm: row.coatMm ?? this.screen.question().coatMm ?? 0.6,
+          coatMm: row.coatMm ?? this.wanted(),
           way: row.way,
         })),
         bucket: { volumeMl, sg, density },

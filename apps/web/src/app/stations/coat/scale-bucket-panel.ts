@@ -40,7 +40,9 @@ const keptSchema = z.object({
   count: z.number(),
 });
 type Kept = z.infer<typeof keptSchema>;
-/** Thinnest and thickest coat that a loss may be, mm, and the solids share when nothing better is known. */
+/** A cup, where no area is told yet. */
+const USUAL_AREA_CM2 = 300;
+/** Thinnest and thickest coat that a loss may be, mm. */
 const THINNEST_MM = 0.04;
 const THICKEST_MM = 2.5;
 
@@ -60,13 +62,13 @@ const THICKEST_MM = 2.5;
         <section class="night" role="note">
           @if (night.kind === 'lost') {
             <p>
-              Since {{ night.since }} it lost {{ units.mass(night.waterGrams) }} of water to the air and nothing else: SG
+              Since {{ night.since }} it lost {{ shown(night.waterGrams) }} of water to the air and nothing else: SG
               <strong class="figure">{{ units.sgFine(night.sg) }}</strong> now, without a cylinder.
             </p>
             <button type="button" class="press quiet-press" (click)="book(night)">Keep it as a reading</button>
           } @else {
             <p class="look">
-              Since {{ night.since }} it weighs {{ units.mass(night.changeGrams < 0 ? -night.changeGrams : night.changeGrams) }}
+              Since {{ night.since }} it weighs {{ shown(night.changeGrams < 0 ? -night.changeGrams : night.changeGrams) }}
               {{ night.changeGrams < 0 ? 'less' : 'more' }}: that is not water alone. Measure its SG.
             </p>
           }
@@ -86,7 +88,7 @@ const THICKEST_MM = 2.5;
         <table class="sheet">
           @for (row of rows(); track row.id) {
             <tr>
-              <td class="num">{{ units.mass(row.lossGrams) }}</td>
+              <td class="num">{{ shown(row.lossGrams) }}</td>
               <td>{{ row.words }}</td>
               <td>
                 <cz-number-field
@@ -172,15 +174,12 @@ export class ScaleBucketPanel {
   );
   private readonly heard = signal<BucketOnScale>(NOTHING_ON_SCALE);
   private readonly limits = computed(() => {
-    const [glaze, areaCm2] = [this.screen.glaze(), this.kept().areaCm2 ?? 300];
     const divisionGrams = this.feed.scale()?.divisionGrams ?? 1;
-    if (!glaze) return { divisionGrams, leastGrams: 3, mostGrams: 300 };
-    const wetGrams = (mm: number): number => (mm * 0.1 * STATE_GUESSES[glaze.state].packing * glaze.density * areaCm2) / solidsByMass(glaze);
-    return { divisionGrams, leastGrams: Math.max(4 * divisionGrams, wetGrams(THINNEST_MM)), mostGrams: wetGrams(THICKEST_MM) };
+    return { divisionGrams, leastGrams: Math.max(4 * divisionGrams, this.wetGrams(THINNEST_MM)), mostGrams: this.wetGrams(THICKEST_MM) };
   });
   protected readonly shows = computed(() => {
     const now = this.feed.now();
-    return now.kind === 'reading' ? this.units.mass(now.settling.shownGrams) : '–';
+    return now.kind === 'reading' ? this.shown(now.settling.shownGrams) : '–';
   });
   protected readonly stateWords = computed(() => {
     const now = this.feed.now();
@@ -220,7 +219,7 @@ export class ScaleBucketPanel {
       const seconds = dip.seconds ?? this.screen.wantedSeconds() ?? null;
       const reading = this.readingOf(dip.lossGrams);
       const read = reading && glaze ? readCoat(reading, glaze) : undefined;
-      const drips = dip.dripsBackGrams > 0 ? `, ${this.units.mass(dip.dripsBackGrams)} dripped back` : '';
+      const drips = dip.dripsBackGrams > 0 ? `, ${this.shown(dip.dripsBackGrams)} dripped back` : '';
       const expected =
         predict && seconds !== null
           ? `; ${predictedWords(predict(seconds), { wantedSeconds: undefined, seconds, window: this.screen.window() }, this.units)}`
@@ -234,7 +233,8 @@ export class ScaleBucketPanel {
     const contents = this.screen.bucket()?.contents;
     return contents ? Math.round(contents.volumeMl * contents.sg) : 8000;
   });
-  protected readonly usualGrams = computed(() => Math.round((this.limits().leastGrams * (this.screen.question().coatMm ?? 0.5)) / THINNEST_MM));
+  /** What the practice hands take with a piece: the coat wanted. */
+  protected readonly usualGrams = computed(() => Math.round(this.wetGrams(this.screen.question().coatMm ?? 0.5)));
 
   constructor() {
     effect(() => {
@@ -259,6 +259,12 @@ export class ScaleBucketPanel {
     this.kept.update((kept) => ({ ...kept, ...change }));
   }
 
+  /** No finer than the scale under it tells. */
+  protected shown(grams: number): string {
+    const divisionGrams = this.feed.scale()?.divisionGrams ?? 1;
+    return `${this.units.massFigure(Math.round(grams / divisionGrams) * divisionGrams, divisionGrams)} ${this.units.massUnit()}`;
+  }
+
   protected answer(id: number, wasDip: boolean): void {
     const { dips, asked } = answerAsked({ ...this.heard(), dips: this.kept().dips, asked: this.kept().asked }, { id, wasDip });
     this.change({ dips: [...dips], asked: [...asked] });
@@ -273,7 +279,7 @@ export class ScaleBucketPanel {
   }
 
   protected askWords({ lossGrams, guess }: Asked): string {
-    const grams = this.units.mass(Math.abs(lossGrams));
+    const grams = this.shown(Math.abs(lossGrams));
     switch (guess) {
       case 'spilled':
         return `${grams} less at once: more than a coat. Spilled, poured out, or several pieces?`;
@@ -289,7 +295,7 @@ export class ScaleBucketPanel {
   protected book(night: { sg: number; sgSd: number; waterGrams: number; since: string }): void {
     const bucket = this.screen.bucket();
     if (!bucket) return;
-    const how = `${this.units.mass(night.waterGrams)} of water lost since ${night.since}, by the scale`;
+    const how = `${this.shown(night.waterGrams)} of water lost since ${night.since}, by the scale`;
     this.log.note('bucket', bucket.id, {
       type: 'sgMeasured',
       sg: Number(night.sg.toFixed(4)),
@@ -330,6 +336,14 @@ export class ScaleBucketPanel {
       this.change({ dips: [] });
       this.screen.all.reload();
     });
+  }
+
+  /** Wet glaze that such a coat takes out of the bucket, g. */
+  private wetGrams(coatMm: number): number {
+    const glaze = this.screen.glaze();
+    if (!glaze) return 100 * coatMm;
+    const dryGrams = coatMm * 0.1 * STATE_GUESSES[glaze.state].packing * glaze.density * (this.kept().areaCm2 ?? USUAL_AREA_CM2);
+    return dryGrams / solidsByMass(glaze);
   }
 
   private hear(reading: { atMs: number; shownGrams: number; settledGrams?: number }): void {

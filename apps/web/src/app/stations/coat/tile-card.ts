@@ -22,8 +22,7 @@ const USUAL_CONE = '6';
   template: `
     <details [open]="open()">
       <summary>
-        <strong class="figure code">{{ tile().code }}</strong
-        >{{ says() }}
+        <strong class="figure code">{{ tile().code }}</strong>{{ says() }}
       </summary>
       <form class="stack" (submit)="$event.preventDefault()">
         <div class="sheet-frame" tabindex="0" role="region" [attr.aria-label]="'Strips of ' + tile().code">

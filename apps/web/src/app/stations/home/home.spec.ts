@@ -8,7 +8,9 @@ import { Home } from './home';
 import { nowRow } from './now-words';
 
 describe('what now?', () => {
-  const open = async (has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles', unknown[]>>): Promise<Screen<Home>> => {
+  const open = async (
+    has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles', unknown[]>>,
+  ): Promise<Screen<Home>> => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(Home);

@@ -92,6 +92,12 @@ const WEIGHTS = [
       grid-template-columns: 12rem minmax(0, 1fr) auto;
       gap: 1rem;
       align-items: end;
+      p {
+        min-height: 64px;
+        display: flex;
+        align-items: center;
+        margin: 0;
+      }
     }
     @media (max-width: 700px) {
       .step {

@@ -1,0 +1,19 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** The same loop in plain C, compiled here and now: its middle time in ms and the sum of what it worked out; nothing without a compiler. */
+export function besideC(source: string, args: readonly (number | string)[]): { ms: number; sum: number } | undefined {
+  const folder = mkdtempSync(join(tmpdir(), 'cazuela-c-'));
+  try {
+    const program = join(folder, 'loop');
+    execFileSync('cc', ['-O2', '-o', program, new URL(`c/${source}`, import.meta.url).pathname, '-lm'], { stdio: 'pipe' });
+    const [ms, sum] = execFileSync(program, args.map(String), { encoding: 'utf8' }).trim().split(' ').map(Number);
+    return { ms: ms!, sum: sum! };
+  } catch {
+    return undefined;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,149 @@
+import { chromium, type Page } from '@playwright/test';
+import {
+  BODY_DENSITY,
+  CAKE_SUCTION_GUESS,
+  coatMap,
+  coatPredictor,
+  knowledgeOf,
+  learnCoats,
+  predictCoat,
+  STATE_GUESSES,
+  wallSuctionGuess,
+  type CoatObservation,
+  type CoatSituation,
+} from '@cazuela/core';
+import { besideC } from './beside-c';
+import { middleMs, percentile, type Row } from './measure';
+
+const SITUATION: CoatSituation = {
+  sg: 1.46,
+  density: 2.6,
+  state: 'normal',
+  bisqueCone: '05',
+  absorptionPercent: 12,
+  wallMm: 5,
+  faces: 1,
+  underMm: 0.4,
+  underDryness: 0.5,
+};
+const MAP = { lowSg: 1.32, highSg: 1.6, mostSeconds: 10, columns: 200, rows: 200 };
+
+/** The sums of the coat: one prediction with its band, a studio's fit, the whole map beside the same loop in C. */
+export function coatRows(): Row[] {
+  const observations = Array.from({ length: 40 }, (_, index): CoatObservation => {
+    const situation: CoatSituation = { sg: 1.42 + 0.002 * index, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 4 + (index % 4), faces: 1 };
+    const seconds = 1 + (index % 7);
+    const { coat } = predictCoat({ ...situation, seconds });
+    const coatMm = coat.kind === 'ok' ? coat.coatMm * (1 + 0.08 * Math.sin(index)) : 0.5;
+    return { id: `d${index}`, glazeId: `g${index % 5}`, bodyId: `b${index % 2}`, situation, seconds, coatMm, lnSd: 0.08 };
+  });
+  const fit = (): unknown => {
+    const learning = learnCoats({ observations });
+    return coatPredictor(SITUATION, knowledgeOf(learning, { glazeId: 'g0', bodyId: 'b0' }))(3);
+  };
+  const one = middleMs(() => predictCoat({ ...SITUATION, seconds: 3 }));
+  const forty = middleMs(fit, { warmUp: 20, perRound: 5 });
+  const { sg: _sg, ...rest } = SITUATION;
+  const map = (): Float32Array => coatMap({ situation: rest, ...MAP }).coatMm;
+  const whole = middleMs(map, { warmUp: 30, perRound: 5 });
+  const { filmMm, packing } = STATE_GUESSES.normal;
+  const water = (12 / 100) * BODY_DENSITY * 5;
+  const c = besideC('coat-map.c', [
+    SITUATION.density,
+    packing,
+    filmMm,
+    CAKE_SUCTION_GUESS,
+    wallSuctionGuess(SITUATION),
+    water,
+    SITUATION.underMm!,
+    SITUATION.underDryness!,
+    MAP.lowSg,
+    MAP.highSg,
+    MAP.mostSeconds,
+    MAP.columns,
+    MAP.rows,
+  ]);
+  const ours = map().reduce((sum, mm) => sum + mm, 0);
+  const same = c !== undefined && Math.abs(ours / c.sum - 1) < 1e-6;
+  return [
+    { what: 'one coat predicted with its band', measured: `${one.toFixed(4)} ms`, wanted: 'under 0.05 ms', ok: one < 0.05 },
+    { what: 'a fit of 40 dips, with the interval', measured: `${forty.toFixed(2)} ms`, wanted: 'under 10 ms', ok: forty < 10 },
+    { what: 'the map of 200 × 200', measured: `${whole.toFixed(2)} ms`, wanted: 'under 60 ms', ok: whole < 60 },
+    {
+      what: 'the same in plain C',
+      measured: c ? `${c.ms.toFixed(2)} ms, ours ${(whole / c.ms).toFixed(2)}×` : 'no C compiler here',
+      wanted: c && !same ? 'the same sum, and it is another' : 'ours under 2×',
+      ok: c === undefined || (same && whole / c.ms < 2),
+    },
+  ];
+}
+
+const MOVES = 60;
+
+/** A hand drags the coat and the SG in the chart: from the move to the next frame painted. And the map as the page sees it. */
+export async function coatPageRows(address: string): Promise<Row[]> {
+  const browser = await chromium.launch({
+    executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/coat`);
+  await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ index: 0 });
+  await page.locator('cz-line-chart canvas').waitFor();
+  const box = (await page.locator('cz-line-chart canvas').boundingBox())!;
+  const rows: Row[] = [];
+  // The handle of the line wanted is at its right end; the curve is taken in its middle.
+  const line = { x: box.x + box.width - 8, y: await yOfLine(page) };
+  const dragged = await drag(page, line);
+  rows.push({
+    what: 'the wanted coat dragged, move to paint, middle',
+    measured: `${dragged.toFixed(1)} ms`,
+    wanted: 'under 16 ms',
+    ok: dragged < 16,
+  });
+  await browser.close();
+  return rows;
+}
+
+/** Where the dashed line is drawn, found by its colour at the right edge of the picture. */
+async function yOfLine(page: Page): Promise<number> {
+  return page.locator('cz-line-chart canvas').evaluate((canvas: HTMLCanvasElement) => {
+    const context = canvas.getContext('2d')!;
+    const scale = canvas.width / canvas.clientWidth;
+    const column = Math.round((canvas.clientWidth - 8) * scale);
+    const pixels = context.getImageData(column, 0, 1, canvas.height).data;
+    const ys: number[] = [];
+    for (let y = 0; y < canvas.height; y++) {
+      const [red, green, blue, alpha] = [pixels[4 * y]!, pixels[4 * y + 1]!, pixels[4 * y + 2]!, pixels[4 * y + 3]!];
+      if (alpha > 200 && green > red + 30 && green > blue) ys.push(y);
+    }
+    return canvas.getBoundingClientRect().top + ys[ys.length >> 1]! / scale;
+  });
+}
+
+/** Moves the hand up and down by real input; each move is timed inside the page, from its being heard until the frame with it was painted. */
+async function drag(page: Page, from: { x: number; y: number }): Promise<number> {
+  await page.evaluate(() => {
+    const taken: number[] = [];
+    Object.assign(window, { taken });
+    window.addEventListener(
+      'pointermove',
+      () => {
+        const started = performance.now();
+        // A message sent within the frame is read right after it was painted.
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => taken.push(performance.now() - started);
+        requestAnimationFrame(() => port2.postMessage(undefined));
+      },
+      { capture: true },
+    );
+  });
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let i = 0; i < MOVES; i++) {
+    await page.mouse.move(from.x, from.y - 60 * Math.sin((2 * Math.PI * i) / 30));
+    await page.waitForTimeout(25);
+  }
+  await page.mouse.up();
+  return percentile(await page.evaluate(() => (window as unknown as { taken: number[] }).taken.slice(5)), 0.5);
+}
