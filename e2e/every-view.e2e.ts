@@ -25,6 +25,8 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/kiln',
     '/wall',
     '/studio',
+    `/studio/bodies/${await first('bodies')}`,
+    `/coat/tile/${await first('tiles')}`,
   ];
 }
 

@@ -50,15 +50,29 @@ test('on a phone: one line fills the bench, with targets for wet knuckles', asyn
   await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(before!);
 });
 
-test('on a phone: the coat with its table and its timer', async ({ page }) => {
+test('on a phone: every bench of the coat, its map and its timer', async ({ page }) => {
   await page.goto('/coat');
-  await page.getByText('The same coat another way').tap();
-  await expect(page.getByRole('row', { name: /Spray/ })).toBeVisible();
-  const width = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(width).toBeLessThanOrEqual(390);
+  for (const bench of ['Step tile', 'Its window', 'Another way', 'As it dries', 'Glaze for pieces', 'Bucket on the scale', 'Measured dips']) {
+    await page.getByRole('button', { name: bench, exact: true }).tap();
+    await expect(page.getByRole('button', { name: bench, exact: true })).toHaveAttribute('aria-pressed', 'true');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), bench).toBeLessThanOrEqual(390);
+  }
+  await page.getByRole('radio', { name: 'seconds and SG' }).tap();
+  await expect(page.getByRole('img', { name: /^Band:/ })).toBeVisible();
+  await page.getByText('A fresh dry piece, or what was done to it').tap();
+  await page.getByRole('button', { name: 'A first coat, half dry' }).tap();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await page.getByRole('radio', { name: 'caliper, needle, comb' }).tap();
   await expect(page.getByLabel('It measures, dip 1')).toBeVisible();
   await page.getByRole('button', { name: 'Dip timer' }).tap();
   const box = await page.getByRole('button', { name: 'Count in, Space' }).boundingBox();
   expect(box!.height).toBeGreaterThanOrEqual(64);
+});
+
+test('on a phone: the card of a clay body and its thirst test', async ({ page }) => {
+  await page.goto('/studio');
+  await page.getByRole('link', { name: 'Barro Claro' }).tap();
+  await page.getByRole('button', { name: 'Thirst test in water' }).first().tap();
+  await expect(page.getByLabel('1. Dry')).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -65,6 +65,7 @@ export const routes: Routes = [
     loadComponent: () => import('./stations/bucket/bucket-page/bucket-page').then((m) => m.BucketPage),
   },
   { path: 'coat', title: 'Coat · Cazuela', loadComponent: () => import('./stations/coat/coat-station').then((m) => m.CoatStation) },
+  { path: 'coat/tile/:tile', title: 'Coat · Cazuela', loadComponent: () => import('./stations/coat/coat-station').then((m) => m.CoatStation) },
   { path: 'piece', title: 'Pieces · Cazuela', loadComponent: () => import('./stations/piece/piece-shelf/piece-shelf').then((m) => m.PieceShelf) },
   {
     path: 'piece/:id',

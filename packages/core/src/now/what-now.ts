@@ -67,9 +67,9 @@ export function whatNow(studio: StudioNow): NowItem[] {
     ...unfinished(studio),
     ...dry(studio),
     ...kilns(studio),
-    ...tilesToRead(studio),
     ...outOfRange(studio),
     ...drying(studio),
+    ...tilesToRead(studio),
     ...neverMeasured(studio),
   ];
 }

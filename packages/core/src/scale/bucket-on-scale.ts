@@ -63,7 +63,8 @@ export function hearBucketScale(
   const { atMs, settledGrams } = reading;
   const same = SAME_DIVISIONS * limits.divisionGrams * 1.0001;
   if (before.restGrams === undefined && before.beforeLiftGrams === undefined) {
-    return settledGrams === undefined ? before : { ...before, restGrams: settledGrams };
+    // Less than a piece can take is no bucket: an empty scale, or a cloth on it.
+    return settledGrams === undefined || settledGrams <= limits.mostGrams ? before : { ...before, restGrams: settledGrams };
   }
   if (before.beforeLiftGrams !== undefined) {
     if (settledGrams === undefined || settledGrams < LIFTED_SHARE * before.beforeLiftGrams) return before;
@@ -117,15 +118,22 @@ function calm(state: BucketOnScale): BucketOnScale {
   return rest;
 }
 
+/** The last thing that left the bucket, a dip or a loss that was asked about. */
+function lastLoss({ dips, asked }: BucketOnScale): ScaleDip | Asked | undefined {
+  const [dip, question] = [dips.at(-1), asked.at(-1)];
+  return question && question.lossGrams > 0 && (!dip || question.atMs > dip.atMs) ? question : dip;
+}
+
 function isDripping(state: BucketOnScale, atMs: number, gainGrams: number): boolean {
-  const last = state.dips.at(-1);
+  const last = lastLoss(state);
   return last !== undefined && atMs - last.atMs <= DRIPS_WITHIN_MS && gainGrams < last.lossGrams / 2;
 }
 
 function dripsBack(state: BucketOnScale, grams: number): BucketOnScale {
-  const last = state.dips.at(-1)!;
-  const dripped = { ...last, lossGrams: last.lossGrams - grams, dripsBackGrams: last.dripsBackGrams + grams };
-  return { ...state, dips: [...state.dips.slice(0, -1), dripped] };
+  const last = lastLoss(state)!;
+  const lossGrams = last.lossGrams - grams;
+  if ('guess' in last) return { ...state, asked: state.asked.map((one) => (one === last ? { ...one, lossGrams } : one)) };
+  return { ...state, dips: state.dips.map((one) => (one === last ? { ...one, lossGrams, dripsBackGrams: one.dripsBackGrams + grams } : one)) };
 }
 
 function ask(state: BucketOnScale, question: Omit<Asked, 'id'>): BucketOnScale {

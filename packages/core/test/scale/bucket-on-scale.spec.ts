@@ -20,6 +20,10 @@ describe('a bucket on the scale', () => {
     expect(restGrams).toBe(7962);
   });
 
+  it('an empty scale is no bucket: what is stood on it then is where it begins', () => {
+    expect(hear(0, '~4000', 8000)).toMatchObject({ dips: [], asked: [], restGrams: 8000 });
+  });
+
   it('held still under the glaze it is not yet a dip', () => {
     expect(hear(8000, '~8200', 8240, 8240).dips).toEqual([]);
     expect(hear(8000, '~8200', 8240, 8240, '~7990', 7962).dips).toMatchObject([{ lossGrams: 38 }]);
@@ -27,6 +31,10 @@ describe('a bucket on the scale', () => {
 
   it('drips that run back are taken off the dip', () => {
     expect(hear(8000, '~8200', '~7990', 7960, '~7962', 7965).dips).toMatchObject([{ lossGrams: 35, dripsBackGrams: 5 }]);
+  });
+
+  it('drips after a loss that is asked about belong to it, and are no question of their own', () => {
+    expect(hear(8000, '~7700', 7600, '~7603', 7606).asked).toMatchObject([{ guess: 'spilled', lossGrams: 394 }]);
   });
 
   it('several dips in a row are told apart', () => {

@@ -6,7 +6,7 @@ export const searchRoutes: readonly Route[] = [route({ method: 'get', path: '/se
 
 const MOST_HITS = 8;
 
-/** Anything by name, buckets by code too. */
+/** Anything by name; buckets, series and tiles by code too. */
 async function search({ context, studioId, query }: Call<unknown>): Promise<SearchHit[]> {
   const text = String(query['q'] ?? '')
     .trim()
@@ -16,7 +16,7 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
   // % and _ are plain letters in a potter's search.
   const like = { [Op.like]: `%${text.replace(/[\\%_]/g, '\\$&')}%` };
   const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
-  const [recipes, buckets, pieces, powders, series] = await Promise.all([
+  const [recipes, buckets, pieces, powders, series, tiles, bodies] = await Promise.all([
     models.recipes.findAll(named),
     models.buckets.findAll({
       where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] },
@@ -26,6 +26,8 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
     models.pieces.findAll(named),
     models.powders.findAll(named),
     models.series.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
+    models.tiles.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
+    models.bodies.findAll(named),
   ]);
   const hits = (kind: SearchHit['kind'], rows: { get: () => { id: string; name: string; code?: string } }[]): SearchHit[] =>
     rows.map((row) => ({ kind, id: row.get().id, name: row.get().name, code: row.get().code ?? null }));
@@ -34,6 +36,8 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
     ...hits('recipe', recipes),
     ...hits('piece', pieces),
     ...hits('powder', powders),
+    ...hits('body', bodies),
+    ...tiles.map((row) => ({ kind: 'tile' as const, id: row.get().id, name: row.get().body.glazeName, code: row.get().code })),
     ...series.map((row) => ({ kind: 'series' as const, id: row.get().id, name: row.get().body.name, code: row.get().code })),
   ];
 }

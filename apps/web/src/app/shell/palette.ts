@@ -8,7 +8,15 @@ import { StudioApi } from '../data/studio-api';
 
 /** Typing pauses shorter than this are not worth a question, ms. */
 const PAUSE_MS = 120;
-const WORDS: Record<SearchHit['kind'], string> = { bucket: 'bucket', recipe: 'recipe', piece: 'piece', powder: 'powder', series: 'series' };
+const WORDS: Record<SearchHit['kind'], string> = {
+  bucket: 'bucket',
+  recipe: 'recipe',
+  piece: 'piece',
+  powder: 'powder',
+  series: 'series',
+  tile: 'tile',
+  body: 'clay body',
+};
 /** Where each lives. */
 const PATHS: Record<SearchHit['kind'], string> = {
   bucket: '/bucket',
@@ -16,6 +24,8 @@ const PATHS: Record<SearchHit['kind'], string> = {
   piece: '/piece',
   powder: '/recipe/powders',
   series: '/weigh/series',
+  tile: '/coat/tile',
+  body: '/studio/bodies',
 };
 
 @Component({

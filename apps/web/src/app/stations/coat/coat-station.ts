@@ -2,11 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
 import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts } from '@cazuela/core';
+import { map } from 'rxjs';
 import * as z from 'zod';
 import { Clock } from '../../data/clock';
 import { Keys } from '../../data/keys';
+import { loadedFor } from '../../data/load';
 import { PreferencesStore } from '../../data/preferences';
 import { remembered } from '../../data/remembered';
+import { StudioApi } from '../../data/studio-api';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { Coming } from '../../parts/coming';
@@ -77,7 +80,10 @@ export class CoatStation {
   /** The body and the bench of a tile that is to be read. */
   readonly body = input<string>();
   readonly open = input<string>();
+  /** A tile that was looked up by its code. */
+  readonly tile = input<string>();
   protected readonly screen = inject(CoatScreen);
+  private readonly api = inject(StudioApi);
   private readonly nowAt = inject(Clock).at;
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
@@ -177,6 +183,15 @@ export class CoatStation {
     effect(() => {
       const bodyId = this.body();
       if (bodyId) untracked(() => this.screen.change({ bodyId, lotId: '', wallMm: null }));
+    });
+    const found = loadedFor(this.tile, (id) => this.api.tiles().pipe(map((tiles) => tiles.find((one) => one.id === id))));
+    effect(() => {
+      const body = found.value()?.body;
+      if (!body) return;
+      untracked(() => {
+        this.screen.change({ bucketId: body.bucketId, bodyId: body.bodyId, lotId: body.lotId ?? '', sg: null, wallMm: null });
+        this.bench.set({ bench: 'tile' });
+      });
     });
     effect(() => {
       const asked = benchSchema.safeParse({ bench: this.open() });

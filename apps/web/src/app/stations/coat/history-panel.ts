@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { NumberField } from '../../parts/number-field';
 import type { Deed, Question } from './coat-question';
@@ -15,7 +15,7 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
   selector: 'cz-history-panel',
   imports: [MatIcon, NumberField],
   template: `
-    <details [open]="deeds().length > 0 || screen.question().firedUnder">
+    <details [open]="shown()" (toggle)="shown.set($any($event.target).open)">
       <summary>{{ said() }}</summary>
       <ol class="plain-list">
         @for (deed of deeds(); track $index; let index = $index) {
@@ -124,6 +124,8 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
 export class HistoryPanel {
   protected readonly screen = inject(CoatScreen);
   protected readonly faceWords = FACE_WORDS;
+  /** Opened by whoever has steps in it; closed by hand alone. */
+  protected readonly shown = signal(this.screen.question().deeds.length > 0 || this.screen.question().firedUnder);
   protected readonly deeds = computed(() => this.screen.question().deeds);
   protected readonly said = computed(() => {
     const count = this.deeds().length;

@@ -187,7 +187,7 @@ export class ScaleBucketPanel {
     if (now.kind !== 'reading') return 'nothing comes from it';
     const heard = this.heard();
     if (heard.beforeLiftGrams !== undefined) return 'lifted off';
-    if (heard.restGrams === undefined) return 'waiting until it stands still';
+    if (heard.restGrams === undefined) return 'put the bucket on and let it come to rest';
     return now.settling.settled ? 'stands still' : heard.underSinceMs === undefined ? 'moving' : 'a piece is under';
   });
   protected readonly overnight = computed(() => {
