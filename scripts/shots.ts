@@ -38,8 +38,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'kiln', path: '/kiln' },
   { name: 'wall', path: '/wall' },
   { name: 'studio', path: '/studio' },
-  { name: 'bucket-dark', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' }, dark: true },
-  { name: 'what-now-phone', path: '/', viewport: PHONE },
+  { name: 'clay-body', path: '/studio/bodies/', of: { list: 'bodies', name: 'Barro Claro' } },
+  { name: 'what-now-phone', path: '/', viewport: PHONE, dark: true },
   { name: 'weigh-bench-phone', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' }, viewport: PHONE },
 ];
 
@@ -78,10 +78,11 @@ async function idOf(request: APIRequestContext, { list, name }: { list: string; 
   const [studio] = (await (await request.get(`${server.address}/api/studios`)).json()) as [{ id: string }];
   const things = (await (await request.get(`${server.address}/api/studios/${studio.id}/${list}`)).json()) as {
     id: string;
+    name?: string;
     recipeName?: string;
     body?: { name: string };
   }[];
-  const found = things.find((thing) => (thing.body?.name ?? thing.recipeName) === name);
+  const found = things.find((thing) => (thing.body?.name ?? thing.recipeName ?? thing.name) === name);
   if (!found) throw new Error(`The demo has no ${name} among its ${list}.`);
   return found.id;
 }

@@ -5,6 +5,10 @@ export class Chart {
   }
   data: unknown;
   options: unknown;
+  constructor(_canvas: unknown, config: { data: unknown; options: unknown }) {
+    this.data = config.data;
+    this.options = config.options;
+  }
   destroy(): void {
     // Nothing was drawn.
   }

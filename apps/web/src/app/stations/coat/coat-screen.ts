@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { BucketSummary } from '@cazuela/contract';
+import type { BucketSummary, CoatDipBody } from '@cazuela/contract';
 import {
   attempt,
   coatCurve,
@@ -23,6 +23,7 @@ import { glazeOf, observationsOf, passReadingsOf } from '../../data/coat-learnin
 import { loaded } from '../../data/load';
 import { remembered } from '../../data/remembered';
 import { StudioApi } from '../../data/studio-api';
+import { StudioStore } from '../../data/studio-store';
 import { alsoCurves } from './also-curves';
 import { facesOf, pieceDeeds, questionSchema, START, type Question } from './coat-question';
 import { curveSeconds } from './coat-words';
@@ -38,6 +39,7 @@ const USUAL_WALL_MM = 5;
 @Injectable()
 export class CoatScreen {
   private readonly api = inject(StudioApi);
+  private readonly store = inject(StudioStore);
   readonly all = loaded(() =>
     combineLatest({
       buckets: this.api.buckets(),
@@ -162,6 +164,26 @@ export class CoatScreen {
       mostSeconds: result.value.mostSeconds,
     });
   });
+
+  /** What a measured dip of this bucket on this lot keeps with it; the glaze as the bucket stands, unless told otherwise. */
+  dipHead(glaze = this.glaze()): Omit<CoatDipBody, 'at' | 'seconds' | 'reading'> | undefined {
+    const [bucket, bisque, before] = [this.bucket(), this.bisque(), this.before()];
+    if (!bucket || !bisque || !glaze) return undefined;
+    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
+    return {
+      by: this.store.by(),
+      bucketId: bucket.id,
+      ...this.pair(),
+      ...(lot ? { lotId: lot.id } : {}),
+      ...glaze,
+      bisqueCone,
+      earthenware,
+      ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
+      ...(before ? { before } : {}),
+      wallMm: this.wallMm(),
+      faces: this.faces().length === 2 ? 2 : 1,
+    };
+  }
 
   change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));

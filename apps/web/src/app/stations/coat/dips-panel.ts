@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
-import { PASS_WAYS, type CoatReading, type EqualWay } from '@cazuela/core';
+import type { CoatReading, EqualWay } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { isPassWay, readCoat } from '../../data/coat-learning';
 import { deed } from '../../data/deed';
 import { remembered } from '../../data/remembered';
 import { StudioApi } from '../../data/studio-api';
-import { StudioStore } from '../../data/studio-store';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
@@ -163,7 +162,6 @@ const TILE_STEPS = 3;
 export class DipsPanel {
   protected readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
-  private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
   protected readonly keeping = deed();
   protected readonly ways = WAYS;
@@ -224,30 +222,15 @@ export class DipsPanel {
   }
 
   protected keep(): void {
-    const [bucket, body, bisque, glaze] = [this.screen.bucket(), this.screen.body(), this.screen.bisque(), this.glaze()];
+    const head = this.screen.dipHead(this.glaze());
     const ready = this.ready();
-    if (!bucket || !body || !bisque || !glaze || ready.length === 0) return;
-    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
-    const before = this.screen.before();
+    if (!head || ready.length === 0) return;
     const { put } = this.draft();
-    const head = {
-      at: new Date().toISOString(),
-      by: this.store.by(),
-      bucketId: bucket.id,
-      ...this.screen.pair(),
-      ...(lot ? { lotId: lot.id } : {}),
-      wallMm: this.screen.wallMm(),
-      faces: this.screen.faces().length === 2 ? (2 as const) : (1 as const),
-      bisqueCone,
-      earthenware,
-      ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
-      ...(before ? { before } : {}),
-      ...(put === 'dip' ? {} : { way: put }),
-      ...glaze,
-    };
+    const at = new Date().toISOString();
+    const way = put === 'dip' ? {} : { way: put };
     const dips = ready.map((row) => ({
       id: uuid(),
-      body: { ...head, ...(put in PASS_WAYS ? { passes: row.passes!, seconds: 0 } : { seconds: row.seconds! }), reading: row.reading! },
+      body: { ...head, at, ...way, ...(this.inPasses() ? { passes: row.passes!, seconds: 0 } : { seconds: row.seconds! }), reading: row.reading! },
     }));
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.change({ rows: [EMPTY] });
@@ -269,7 +252,7 @@ export class DipsPanel {
   /** The bucket as it stands; an SG typed to see what would be is not one that was dipped in. */
   private readonly glaze = computed(() => {
     const contents = this.screen.bucket()?.contents;
-    return contents && { sg: contents.sg, density: contents.density, state: contents.slurryState };
+    return contents ? { sg: contents.sg, density: contents.density, state: contents.slurryState } : undefined;
   });
 
   private readingOf(row: Row): CoatReading | undefined {

@@ -307,32 +307,14 @@ export class ScaleBucketPanel {
   }
 
   protected keep(): void {
-    const [bucket, body, bisque, glaze] = [this.screen.bucket(), this.screen.body(), this.screen.bisque(), this.screen.glaze()];
+    const head = this.screen.dipHead();
     const rows = this.rows().filter((row) => row.reading !== undefined && row.seconds !== null);
-    if (!bucket || !body || !bisque || !glaze || rows.length === 0) return;
-    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
-    const before = this.screen.before();
-    const head = {
-      by: this.store.by(),
-      bucketId: bucket.id,
-      ...this.screen.pair(),
-      ...(lot ? { lotId: lot.id } : {}),
-      ...glaze,
-      bisqueCone,
-      earthenware,
-      ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
-      ...(before ? { before } : {}),
-      wallMm: this.screen.wallMm(),
-      faces: this.screen.faces().length === 2 ? (2 as const) : (1 as const),
-    };
+    if (!head || rows.length === 0) return;
     const at = new Date().toISOString();
-    const dips = rows.map((row): { id: string; body: CoatDipBody } => ({
-      id: uuid(),
-      body: { ...head, at, seconds: row.seconds!, reading: row.reading! },
-    }));
-    const lostMl = rows.reduce((sum, row) => sum + row.lossGrams, 0) / glaze.sg;
+    const dips = rows.map((row) => ({ id: uuid(), body: { ...head, at, seconds: row.seconds!, reading: row.reading! } }));
+    const lostMl = rows.reduce((sum, row) => sum + row.lossGrams, 0) / head.sg;
     this.keeping.run(this.api.addCoatDips(dips), () => {
-      this.log.note('bucket', bucket.id, { type: 'glazeTaken', millilitres: Number(lostMl.toFixed(1)), reason: 'dips' });
+      this.log.note('bucket', head.bucketId, { type: 'glazeTaken', millilitres: Number(lostMl.toFixed(1)), reason: 'dips' });
       this.change({ dips: [] });
       this.screen.all.reload();
     });

@@ -4,7 +4,6 @@ import { CONES } from '@cazuela/core';
 import { concat, last, map, of, type Observable } from 'rxjs';
 import { deed } from '../../data/deed';
 import { StudioApi } from '../../data/studio-api';
-import { StudioStore } from '../../data/studio-store';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
@@ -134,7 +133,6 @@ export class TileCard {
   readonly kept = output<void>();
   private readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
-  private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly keeping = deed();
   protected readonly cones = CONES;
@@ -211,32 +209,31 @@ export class TileCard {
 
   /** Strips measured are measured dips, each under the strip's own id: kept twice, they count once. */
   private dipsOf(body: TileBody): { id: string; body: CoatDipBody }[] {
-    const [bucket, bisque] = [this.screen.bucket(), this.screen.bisque()];
-    const contents = bucket?.contents;
-    if (!contents || !bisque || body.way !== 'inOneGo') return [];
-    const { bisqueCone, earthenware, absorptionPercent, lot } = bisque;
-    return body.strips.flatMap((strip) => {
-      if (strip.measuredMm === undefined || strip.seconds === undefined) return [];
-      const dip: CoatDipBody = {
-        bucketId: body.bucketId,
-        glazeId: body.glazeId,
-        bodyId: body.bodyId,
-        ...(lot ? { lotId: lot.id } : {}),
-        at: body.dippedAt ?? new Date().toISOString(),
-        by: this.store.by(),
-        seconds: strip.seconds,
-        sg: body.sg,
-        density: contents.density,
-        state: contents.slurryState,
-        bisqueCone,
-        earthenware,
-        ...(absorptionPercent === undefined ? {} : { absorptionPercent }),
-        wallMm: this.screen.wallMm(),
-        faces: 1,
-        reading: { kind: 'thickness', coatMm: strip.measuredMm },
-      };
-      return [{ id: strip.id, body: dip }];
-    });
+    const glaze = this.screen.glaze();
+    const head = glaze && this.screen.dipHead({ ...glaze, sg: body.sg });
+    // Dip over dip, a strip is not one dip: it is looked at, and not learnt from.
+    if (!head || body.way !== 'inOneGo') return [];
+    const { before: _before, ...fresh } = head;
+    const { bucketId, glazeId, bodyId, dippedAt: at = new Date().toISOString() } = body;
+    return body.strips.flatMap(({ id, measuredMm, seconds }) =>
+      measuredMm === undefined || seconds === undefined
+        ? []
+        : [
+            {
+              id,
+              body: {
+                ...fresh,
+                bucketId,
+                glazeId,
+                bodyId,
+                at,
+                seconds,
+                faces: 1 as const,
+                reading: { kind: 'thickness' as const, coatMm: measuredMm },
+              },
+            },
+          ],
+    );
   }
 }
 
