@@ -16,7 +16,8 @@ export function coatCurve(
   const predict = coatPredictor(situation, knowledge);
   const curve: CoatCurvePoint[] = [];
   for (let i = 0; i < points; i++) {
-    const seconds = (mostSeconds * i) / (points - 1);
+    // Close together where it rises steeply, as it does with the root of the time.
+    const seconds = mostSeconds * (i / (points - 1)) ** 2;
     const { coat, lowMm, highMm } = predict(seconds);
     if (coat.kind === 'ok') curve.push({ seconds, coatMm: coat.coatMm, lowMm: lowMm ?? coat.coatMm, highMm: highMm ?? coat.coatMm });
   }

@@ -45,7 +45,7 @@ export function alsoCurves(question: {
   const curve = (id: string, words: string, asked: CoatSituation): AlsoCurve[] => {
     const made = attempt(() => coatPredictor(asked, knowledge));
     if (made.kind === 'refused') return [];
-    const points = Array.from({ length: POINTS }, (_, index) => (mostSeconds * index) / (POINTS - 1)).flatMap((seconds) => {
+    const points = Array.from({ length: POINTS }, (_, index) => mostSeconds * (index / (POINTS - 1)) ** 2).flatMap((seconds) => {
       const { coat } = made.value(seconds);
       return coat.kind === 'ok' ? [{ x: seconds, y: coat.coatMm }] : [];
     });
