@@ -39,7 +39,7 @@ export class PrivateMariaDb {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     const data = join(folder, 'data');
     await stopLeftOver(folder);
-    if (!existsSync(join(data, 'mysql'))) install(data);
+    if (!existsSync(join(data, 'mysql'))) install(data, ownTemp(folder));
     const secrets = readSecrets(folder);
     let lastError: unknown;
     for (let attempt = 0; attempt < START_TRIES; attempt++) {
@@ -84,7 +84,7 @@ export class PrivateMariaDb {
         ...(this.durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0']),
         ...(process.getuid?.() === 0 ? ['--user=root'] : []),
       ],
-      { stdio: 'ignore', detached: true },
+      { stdio: 'ignore', detached: true, env: { ...process.env, TMPDIR: ownTemp(folder) } },
     );
     this.child = child;
     const exited = new Promise<never>((_resolve, reject) => {
@@ -139,12 +139,19 @@ function mariadbd(): string {
   return found;
 }
 
-function install(data: string): void {
+/** A server that starts clears away the temporary tables it finds, those of another one as well: each has a place of its own. */
+function ownTemp(folder: string): string {
+  const temp = join(folder, 'tmp');
+  mkdirSync(temp, { recursive: true, mode: 0o700 });
+  return temp;
+}
+
+function install(data: string, temp: string): void {
   const root = process.getuid?.() === 0 ? ['--user=root'] : [];
   const made = spawnSync(
     'mariadb-install-db',
     ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...root],
-    { encoding: 'utf8' },
+    { encoding: 'utf8', env: { ...process.env, TMPDIR: temp } },
   );
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });

@@ -1,0 +1,86 @@
+import { OVERLAP_OMEGA } from '../layering/stack-flow';
+import { overlapOf, runLayers, type SideToRun } from './piece-run';
+import { solveRun } from './run-solver';
+
+/** What is not known before the fire, as sd of a logarithm: the coat where it was not measured, and half a cone of the kiln. */
+export const COAT_LN_SD = 0.2;
+export const KILN_LN_SD = 0.25;
+
+export interface DrawnRuns {
+  /** Lower edges after the fire, mm down the strip, in the order they were drawn. */
+  fronts: Float64Array;
+  /** Draws that came down to the end of the strip. */
+  reached: number;
+}
+
+/**
+ * Draws a side so many times: each layer's coat and flow, the pair's ω and the kiln, each within what is known of it, and runs every draw
+ * through the solver. `random` gives numbers from 0 to 1; the same ones give the same runs.
+ */
+export function drawRuns(
+  side: SideToRun,
+  { draws, random, coatLnSd = COAT_LN_SD }: { draws: number; random: () => number; coatLnSd?: number },
+): DrawnRuns {
+  const fronts = new Float64Array(draws);
+  let reached = 0;
+  for (let draw = 0; draw < draws; draw++) {
+    const kiln = Math.exp(KILN_LN_SD * normal(random));
+    const omega = OVERLAP_OMEGA.omega * Math.exp(OVERLAP_OMEGA.lnSd * normal(random));
+    // A glaze is as it is wherever it lies on the piece; every coat of it is put on anew.
+    const flows = new Map<string, number>();
+    const scales = side.layers.map(({ layer, flowLnSd }) => {
+      const flow = flows.get(layer.bucketId) ?? Math.exp(flowLnSd * normal(random));
+      flows.set(layer.bucketId, flow);
+      return { coat: Math.exp(coatLnSd * normal(random)), flow: flow * kiln };
+    });
+    const { moments } = solveRun({
+      strip: side.strip,
+      layers: runLayers(side, (layer) => scales[layer]!),
+      overlap: overlapOf(side, omega),
+      stuckMm: side.stuckMm,
+      gathers: side.gathers,
+    });
+    const front = Math.max(side.startMm, moments[0]!.frontMm ?? side.startMm);
+    fronts[draw] = front;
+    if (front >= side.endMm - side.strip.cellMm) reached += 1;
+  }
+  return { fronts, reached };
+}
+
+/** Several workers' draws as one. */
+export const joinDraws = (parts: readonly DrawnRuns[]): DrawnRuns => ({
+  fronts: Float64Array.from(parts.flatMap((part) => [...part.fronts])),
+  reached: parts.reduce((sum, part) => sum + part.reached, 0),
+});
+
+export interface RunChances {
+  /** Share of the draws that reach the end: the shelf, outside. */
+  reachChance: number;
+  /** Runs beyond the edge before the fire, mm: middle, 80 % band, and the 95 % case. */
+  middleMm: number;
+  lowMm: number;
+  highMm: number;
+  run95Mm: number;
+}
+
+export function runChances(side: SideToRun, { fronts, reached }: DrawnRuns): RunChances {
+  const runs = Float64Array.from(fronts, (front) => front - side.startMm).sort();
+  const at = (share: number): number => runs[Math.min(runs.length - 1, Math.max(0, Math.round(share * (runs.length - 1))))] ?? 0;
+  return { reachChance: fronts.length > 0 ? reached / fronts.length : 0, middleMm: at(0.5), lowMm: at(0.1), highMm: at(0.9), run95Mm: at(0.95) };
+}
+
+/** Box and Muller's normal from two even numbers (1958). */
+function normal(random: () => number): number {
+  return Math.sqrt(-2 * Math.log(1 - random() * (1 - 1e-12))) * Math.cos(2 * Math.PI * random());
+}
+
+/** Even numbers that repeat from a seed: the mixing of splitmix32, good for pictures of chance, not for secrets. */
+export function evenNumbers(seed: number): () => number {
+  let state = seed | 0;
+  return () => {
+    state = (state + 0x9e3779b9) | 0;
+    let mixed = Math.imul(state ^ (state >>> 16), 0x21f0aaad);
+    mixed = Math.imul(mixed ^ (mixed >>> 15), 0x735a2d97);
+    return ((mixed ^ (mixed >>> 15)) >>> 0) / 4294967296;
+  };
+}

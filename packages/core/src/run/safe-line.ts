@@ -1,0 +1,56 @@
+import type { PieceShape } from '../geometry/shapes';
+import type { GlazeFacts, PiecePlan } from '../layering/piece-plan';
+import { drawRuns, evenNumbers, runChances } from './draw-runs';
+import { sideToRun, type Texture } from './piece-run';
+
+export interface SafeLineQuestion {
+  plan: PiecePlan;
+  shape: PieceShape;
+  glazes: readonly GlazeFacts[];
+  firingRatio?: number;
+  texture?: Texture;
+}
+
+export type SafeLine =
+  | { kind: 'ok'; waxFootMm: number; chance: number }
+  /** Not even a start high up keeps it off the shelf. */
+  | { kind: 'none'; chance: number };
+
+/** A reach of the shelf rarer than this is called safe. */
+export const SAFE_CHANCE = 0.05;
+const DRAWS = 400;
+/** No wax line lies higher than this share of the piece. */
+const HIGHEST_SHARE = 0.7;
+
+/** The lowest line, in whole mm, that the outside may start at so that it reaches the shelf less often than 1 in 20. */
+export function safeLine(question: SafeLineQuestion): SafeLine {
+  const highest = Math.floor(HIGHEST_SHARE * Math.max(...question.shape.outside.map((point) => point.heightMm)));
+  const chanceAt = (waxFootMm: number): number => chanceOf(question, waxFootMm);
+  const atTop = chanceAt(highest);
+  if (atTop >= SAFE_CHANCE) return { kind: 'none', chance: atTop };
+  let [low, high] = [-1, highest];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (chanceAt(middle) < SAFE_CHANCE) high = middle;
+    else low = middle;
+  }
+  return { kind: 'ok', waxFootMm: high, chance: chanceAt(high) };
+}
+
+/** Where the glaze has to start for its edge to end at a wanted height, mm above the shelf: the middle case. */
+export function startForEdge(question: SafeLineQuestion, wantedMm: number): number {
+  let start = wantedMm;
+  for (let round = 0; round < 4; round++) start = wantedMm + middleRunMm(question, start);
+  return start;
+}
+
+function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
+  const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm }, side: 'outside' });
+  // The same draws at every height, so that a higher line is never the riskier one by chance.
+  return side ? runChances(side, drawRuns(side, { draws: DRAWS, random: evenNumbers(7) })).reachChance : 0;
+}
+
+function middleRunMm({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
+  const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm: Math.max(0, waxFootMm) }, side: 'outside' });
+  return side ? runChances(side, drawRuns(side, { draws: 60, random: evenNumbers(7) })).middleMm : 0;
+}
