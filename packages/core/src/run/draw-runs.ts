@@ -39,10 +39,12 @@ export function drawRuns(
       overlap: overlapOf(side, omega),
       stuckMm: side.stuckMm,
       gathers: side.gathers,
+      stopAtEnd: true,
     });
     const front = Math.max(side.startMm, moments[0]!.frontMm ?? side.startMm);
-    fronts[draw] = front;
-    if (front >= side.endMm - side.strip.cellMm) reached += 1;
+    const isThere = front >= side.endMm - side.strip.cellMm;
+    fronts[draw] = isThere ? side.endMm : front;
+    if (isThere) reached += 1;
   }
   return { fronts, reached };
 }

@@ -17,6 +17,8 @@ export interface RunQuestion {
   stuckMm?: number | Float64Array;
   /** Flutes gather the melt: so much thicker in the valleys. 1 on a smooth wall. */
   gathers?: number;
+  /** Enough once it came down to the end: for draws that only ask whether it does. */
+  stopAtEnd?: boolean;
   /** Shares of the firing at which to look, 0–1, rising. The end is always looked at. */
   lookAt?: readonly number[];
 }
@@ -51,6 +53,12 @@ export const EDGE_SHARE = 0.1;
 /** Courant number of the explicit steps: below 1, so that no cell ever gives more than it has. */
 const COURANT = 0.9;
 const MOST_STEPS = 400_000;
+/** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */
+const THINNEST_MOVING_MM = 1e-7;
+/** A stack is another one when its mobility changed by more than this share. */
+const TRACE_SHARE = 1e-7;
+/** A trace of a layer that is passed on no further, for the same reason. */
+const TRACE_MM = 1e-20;
 
 /**
  * Runs melted layers down a wall: ∂h/∂τ + (1/r)∂(r h³ sin α)/∂s = 0 (Huppert 1982), finite volumes, upwind, so volume is kept and no cell
@@ -59,129 +67,283 @@ const MOST_STEPS = 400_000;
 export function solveRun(question: RunQuestion): RunAnswer {
   const { strip, layers } = question;
   checkRun(question);
-  const { count, areaMm2, drive } = strip;
+  const { count, areaMm2 } = strip;
   const stuck = typeof question.stuckMm === 'object' ? question.stuckMm : new Float64Array(count).fill(question.stuckMm ?? STUCK_FILM_MM);
-  const gathers = (question.gathers ?? 1) ** 2;
-  const pieces = layers.length;
-  // What moves: the whole film less what sticks, in the shares of its layers. One row a layer.
-  const moving = new Float64Array(pieces * count);
-  const still = new Float64Array(pieces * count);
-  const first = new Float64Array(pieces);
-  let firstWhole = 0;
-  let put = 0;
-  for (let cell = 0; cell < count; cell++) {
-    let whole = 0;
-    for (let layer = 0; layer < pieces; layer++) whole += layers[layer]!.meltedMm[cell]!;
-    const free = whole > 0 ? Math.max(0, whole - stuck[cell]!) / whole : 0;
-    firstWhole = Math.max(firstWhole, whole * free);
-    put += whole * areaMm2[cell]!;
-    for (let layer = 0; layer < pieces; layer++) {
-      const mm = layers[layer]!.meltedMm[cell]!;
-      moving[layer * count + cell] = mm * free;
-      still[layer * count + cell] = mm * (1 - free);
-      first[layer] = Math.max(first[layer]!, mm * free);
-    }
-  }
-  const mobility = mobilityOf(layers, question.overlap);
-  const height = new Float64Array(count);
-  const share = new Float64Array(pieces);
-  const flux = new Float64Array(pieces * (count + 1));
+  const film = layFilm(layers, stuck, areaMm2);
+  const flow = flowOf(layers, question.overlap, (question.gathers ?? 1) ** 2);
   const lookAt = [...new Set([...(question.lookAt ?? []), 1])].sort((a, b) => a - b);
   const moments: RunMoment[] = [];
-  let time = 0;
-  let offMm3 = 0;
+  const off = new Float64Array(layers.length);
   let steps = 0;
+  let from = 0;
   for (const until of lookAt) {
-    while (time < until && steps < MOST_STEPS) {
-      // The fastest cell decides the step; its speed is three times the flux over the height.
-      let fastest = 0;
-      for (let cell = 0; cell < count; cell++) {
-        let h = 0;
-        for (let layer = 0; layer < pieces; layer++) h += moving[layer * count + cell]!;
-        height[cell] = h;
-        const out = drive[cell]!;
-        if (h <= 0 || out <= 0) {
-          for (let layer = 0; layer < pieces; layer++) flux[layer * (count + 1) + cell + 1] = 0;
-          continue;
-        }
-        for (let layer = 0; layer < pieces; layer++) share[layer] = moving[layer * count + cell]! / h;
-        const carried = mobility(share) * gathers * out * h * h;
-        const speed = (3 * carried * 2 * Math.PI) / areaMm2[cell]!;
-        if (speed > fastest) fastest = speed;
-        const through = carried * 2 * Math.PI;
-        for (let layer = 0; layer < pieces; layer++) flux[layer * (count + 1) + cell + 1] = through * moving[layer * count + cell]!;
-      }
-      const step = fastest > 0 ? Math.min(until - time, COURANT / fastest) : until - time;
-      for (let layer = 0; layer < pieces; layer++) {
-        const [row, faces] = [layer * count, layer * (count + 1)];
-        for (let cell = 0; cell < count; cell++) {
-          moving[row + cell]! += (step * (flux[faces + cell]! - flux[faces + cell + 1]!)) / areaMm2[cell]!;
-        }
-        offMm3 += step * flux[faces + count]!;
-      }
-      time += step;
-      steps += 1;
-    }
-    moments.push(momentAt(until, strip, moving, still, { firstWhole, first }));
+    const endMm = question.stopAtEnd ? EDGE_SHARE * film.firstWhole : Infinity;
+    steps += advance(film.moving, strip, flow, { share: until - from, endMm, mostSteps: MOST_STEPS - steps }, off);
+    from = until;
+    moments.push(momentAt(until, strip, film));
   }
+  const offMm3 = off.reduce((sum, mm3) => sum + mm3, 0);
   let left = offMm3;
   let hangsMm3 = 0;
+  const { heightMm } = moments.at(-1)!;
   for (let cell = 0; cell < count; cell++) {
-    let h = 0;
-    for (let layer = 0; layer < pieces; layer++) h += moving[layer * count + cell]! + still[layer * count + cell]!;
-    left += h * areaMm2[cell]!;
+    left += heightMm[cell]! * areaMm2[cell]!;
     // More than was put there, in front of a place that hangs over.
-    if (strip.overhang[cell]) hangsMm3 += Math.max(0, h - wholeOf(layers, cell)) * areaMm2[cell]!;
+    if (strip.overhang[cell]) hangsMm3 += Math.max(0, heightMm[cell]! - film.putMm[cell]!) * areaMm2[cell]!;
   }
-  return { moments, offMm3, hangsMm3, lostShare: put > 0 ? (put - left) / put : 0, steps };
+  return { moments, offMm3, hangsMm3, lostShare: film.putMm3 > 0 ? (film.putMm3 - left) / film.putMm3 : 0, steps };
 }
 
-const wholeOf = (layers: readonly RunLayer[], cell: number): number => layers.reduce((sum, layer) => sum + layer.meltedMm[cell]!, 0);
+/** The film on the strip: one number for each cell of each layer, layer by layer. */
+interface Film {
+  moving: Float64Array;
+  still: Float64Array;
+  /** All that was put on each cell. */
+  putMm: Float64Array;
+  putMm3: number;
+  firstWhole: number;
+  first: Float64Array;
+}
 
-/** Flow figure of a film of such shares: ln F mean by share, plus ln ω · 4x₁x₂ for every pair. */
-function mobilityOf(layers: readonly RunLayer[], overlap: RunQuestion['overlap']): (share: Float64Array) => number {
-  const lnFlow = layers.map((layer) => Math.log(layer.flow));
-  if (layers.length === 1) {
-    const flow = layers[0]!.flow;
-    return () => flow;
-  }
-  const lnPair = layers.map((_, a) => layers.map((_other, b) => (a < b ? 4 * Math.log(overlap?.(a, b) ?? 1) : 0)));
-  return (share) => {
-    let ln = 0;
-    for (let a = 0; a < lnFlow.length; a++) {
-      ln += share[a]! * lnFlow[a]!;
-      for (let b = a + 1; b < lnFlow.length; b++) ln += lnPair[a]![b]! * share[a]! * share[b]!;
-    }
-    return Math.exp(ln);
+/** Parts what was put on into the film that stays on the wall and the one that moves, in the shares of its layers. */
+function layFilm(layers: readonly RunLayer[], stuck: Float64Array, areaMm2: Float64Array): Film {
+  const [pieces, count] = [layers.length, areaMm2.length];
+  const film: Film = {
+    moving: new Float64Array(pieces * count),
+    still: new Float64Array(pieces * count),
+    putMm: new Float64Array(count),
+    putMm3: 0,
+    firstWhole: 0,
+    first: new Float64Array(pieces),
   };
+  for (let cell = 0; cell < count; cell++) {
+    let whole = 0;
+    for (const layer of layers) whole += layer.meltedMm[cell]!;
+    const free = whole > 0 ? Math.max(0, whole - stuck[cell]!) / whole : 0;
+    film.firstWhole = Math.max(film.firstWhole, whole * free);
+    film.putMm[cell] = whole;
+    film.putMm3 += whole * areaMm2[cell]!;
+    for (let layer = 0; layer < pieces; layer++) {
+      const mm = layers[layer]!.meltedMm[cell]!;
+      film.moving[layer * count + cell] = mm * free;
+      film.still[layer * count + cell] = mm * (1 - free);
+      film.first[layer] = Math.max(film.first[layer]!, mm * free);
+    }
+  }
+  return film;
 }
 
-function momentAt(
-  share: number,
-  strip: WallStrip,
+/** ln F of each layer and 4 ln ω of each pair, flat; all of it times what flutes gather. */
+interface Flow {
+  ln: Float64Array;
+  /** Row by row, only above the diagonal. */
+  lnPair: Float64Array;
+  gathers: number;
+}
+
+function flowOf(layers: readonly RunLayer[], overlap: RunQuestion['overlap'], gathers: number): Flow {
+  const pieces = layers.length;
+  const lnPair = new Float64Array(pieces * pieces);
+  for (let a = 0; a < pieces; a++) for (let b = a + 1; b < pieces; b++) lnPair[a * pieces + b] = 4 * Math.log(overlap?.(a, b) ?? 1);
+  return { ln: Float64Array.from(layers, (layer) => Math.log(layer.flow)), lnPair, gathers };
+}
+
+/**
+ * The film after so much of the firing, in place. The layers move as one: ln F is their mean by share, plus ln ω · 4x₁x₂ for every pair. The
+ * fastest cell decides the step; a cell's speed is three times its flux over its height. Gives the steps it took.
+ */
+function advance(
   moving: Float64Array,
-  still: Float64Array,
-  { firstWhole, first }: { firstWhole: number; first: Float64Array },
-): RunMoment {
-  const { count, cellMm } = strip;
-  const layerMm = Array.from(first, (_, layer) =>
-    Float64Array.from({ length: count }, (_cell, cell) => moving[layer * count + cell]! + still[layer * count + cell]!),
-  );
+  { count, areaMm2, drive }: WallStrip,
+  flow: Flow,
+  until: { share: number; endMm: number; mostSteps: number },
+  off: Float64Array,
+): number {
+  const pieces = flow.ln.length;
+  const alone = Math.exp(flow.ln[0]!);
+  // Through the lower face of each cell, per mm of each layer in it.
+  const through = new Float64Array(count);
+  const height = new Float64Array(count);
+  const rows = Array.from({ length: pieces }, (_, layer) => moving.subarray(layer * count, (layer + 1) * count));
+  const perArea = Float64Array.from(areaMm2, (area) => 1 / area);
+  const mobility = new Float64Array(count).fill(pieces > 1 ? NaN : alone);
+  const stack = stacksOf(moving, pieces, count);
+  const turn = 2 * Math.PI * flow.gathers;
+  let left = until.share;
+  let steps = 0;
+  let first = 0;
+  while (first < count && !holds(moving, first, pieces)) first += 1;
+  let last = count - 1;
+  while (last >= first && !holds(moving, last, pieces)) last -= 1;
+  while (left > 0 && steps < until.mostSteps && last >= first) {
+    sumRows(rows, height, first, last);
+    let fastest = 0;
+    let above = EMPTY;
+    for (let cell = first; cell <= last; cell++) {
+      const h = height[cell]!;
+      const out = drive[cell]!;
+      if (h < THINNEST_MOVING_MM || out <= 0) {
+        through[cell] = 0;
+        continue;
+      }
+      // A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out.
+      const own = stack[cell]!;
+      if (pieces > 1 && (own === MIXED || own !== above || Number.isNaN(mobility[cell]!))) {
+        const before = mobility[cell]!;
+        mobility[cell] = mobilityOf(rows, cell, h, flow);
+        if (own === EMPTY) stack[cell] = above;
+        // A trace of another stack changes nothing yet: what lies below is left alone until it does.
+        else if (above !== EMPTY && above !== own && Math.abs(mobility[cell]! - before) > TRACE_SHARE * before) stack[cell] = MIXED;
+      }
+      above = own;
+      const carried = mobility[cell]! * turn * out * h * h;
+      through[cell] = carried;
+      const speed = carried * perArea[cell]!;
+      if (speed > fastest) fastest = speed;
+    }
+    const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
+    carry(rows, { through, perArea, off, step, first, last });
+    if (last + 1 < count && through[last]! > 0) last += 1;
+    left -= step;
+    steps += 1;
+    if (last === count - 1 && height[last]! > until.endMm) break;
+  }
+  return steps;
+}
+
+/** The whole film of each cell. Three layers, the most a zone has, are read in one go. */
+function sumRows(rows: readonly Float64Array[], height: Float64Array, first: number, last: number): void {
+  const [a, b, c] = [rows[0]!, rows[1], rows[2]];
+  if (rows.length === 3) for (let cell = first; cell <= last; cell++) height[cell] = a[cell]! + b![cell]! + c![cell]!;
+  else if (rows.length === 1) for (let cell = first; cell <= last; cell++) height[cell] = a[cell]!;
+  else {
+    for (let cell = first; cell <= last; cell++) height[cell] = a[cell]! + b![cell]!;
+    for (const row of rows.slice(2)) for (let cell = first; cell <= last; cell++) height[cell]! += row[cell]!;
+  }
+}
+
+interface Carrying {
+  through: Float64Array;
+  perArea: Float64Array;
+  off: Float64Array;
+  step: number;
+  first: number;
+  last: number;
+}
+
+/** One step: each cell gives to the next what goes through its lower face, layer by layer, as it was before the step. */
+function carry(rows: readonly Float64Array[], { through, perArea, off, step, first, last }: Carrying): void {
+  const next = last + 1;
+  const hasNext = next < perArea.length;
+  if (rows.length === 3) {
+    const [a, b, c] = rows as [Float64Array, Float64Array, Float64Array];
+    let inA = 0;
+    let inB = 0;
+    let inC = 0;
+    for (let cell = first; cell <= last; cell++) {
+      const gives = step * through[cell]!;
+      const per = perArea[cell]!;
+      const mmA = a[cell]!;
+      const mmB = b[cell]!;
+      const mmC = c[cell]!;
+      const outA = mmA < TRACE_MM ? 0 : gives * mmA;
+      const outB = mmB < TRACE_MM ? 0 : gives * mmB;
+      const outC = mmC < TRACE_MM ? 0 : gives * mmC;
+      a[cell] = mmA + (inA - outA) * per;
+      b[cell] = mmB + (inB - outB) * per;
+      c[cell] = mmC + (inC - outC) * per;
+      inA = outA;
+      inB = outB;
+      inC = outC;
+    }
+    leave(rows, [inA, inB, inC], hasNext ? next : -1, perArea, off);
+    return;
+  }
+  const leaving = rows.map((row) => {
+    let comes = 0;
+    for (let cell = first; cell <= last; cell++) {
+      const mm = row[cell]!;
+      const gives = mm < TRACE_MM ? 0 : step * through[cell]! * mm;
+      row[cell] = mm + (comes - gives) * perArea[cell]!;
+      comes = gives;
+    }
+    return comes;
+  });
+  leave(rows, leaving, hasNext ? next : -1, perArea, off);
+}
+
+/** What left the lowest cell that moves goes to the next one, or off the strip. */
+function leave(rows: readonly Float64Array[], leaving: readonly number[], next: number, perArea: Float64Array, off: Float64Array): void {
+  leaving.forEach((mm3, layer) => {
+    if (next >= 0) rows[layer]![next]! += mm3 * perArea[next]!;
+    else off[layer]! += mm3;
+  });
+}
+
+/** Flow figure of the mixture in a cell, for up to three layers written out: asked for at every edge in every step. */
+function mobilityOf(rows: readonly Float64Array[], cell: number, h: number, { ln, lnPair }: Flow): number {
+  const pieces = ln.length;
+  const m0 = rows[0]![cell]!;
+  const m1 = rows[1]![cell]!;
+  if (pieces === 2) return Math.exp((m0 * (ln[0]! * h + lnPair[1]! * m1) + m1 * ln[1]! * h) / (h * h));
+  if (pieces === 3) {
+    const m2 = rows[2]![cell]!;
+    const sum = m0 * (ln[0]! * h + lnPair[1]! * m1 + lnPair[2]! * m2) + m1 * (ln[1]! * h + lnPair[5]! * m2) + m2 * ln[2]! * h;
+    return Math.exp(sum / (h * h));
+  }
+  let lnFlow = 0;
+  for (let a = 0; a < pieces; a++) {
+    let part = ln[a]! * h;
+    for (let b = a + 1; b < pieces; b++) part += lnPair[a * pieces + b]! * rows[b]![cell]!;
+    lnFlow += rows[a]![cell]! * part;
+  }
+  return Math.exp(lnFlow / (h * h));
+}
+
+/** Cells of one mixture have one number; a cell nothing lies on, and one where two came together, have none of their own. */
+const EMPTY = 0;
+const MIXED = -1;
+
+function stacksOf(moving: Float64Array, pieces: number, count: number): Int32Array {
+  const stack = new Int32Array(count);
+  let number = 0;
+  for (let cell = 0; cell < count; cell++) {
+    if (!holds(moving, cell, pieces)) continue;
+    // As the one above it, when every layer stands to every other as there.
+    let same = cell > 0 && stack[cell - 1] !== EMPTY;
+    for (let layer = 0; same && layer < pieces; layer++) {
+      const [own, over] = [moving[layer * count + cell]!, moving[layer * count + cell - 1]!];
+      same = Math.abs(own - over) <= 1e-12 * over;
+    }
+    stack[cell] = same ? stack[cell - 1]! : (number += 1);
+  }
+  return stack;
+}
+
+function holds(moving: Float64Array, cell: number, pieces: number): boolean {
+  const count = moving.length / pieces;
+  for (let layer = 0; layer < pieces; layer++) if (moving[layer * count + cell]! > 0) return true;
+  return false;
+}
+
+function momentAt(share: number, { count, cellMm }: WallStrip, { moving, still, firstWhole, first }: Film): RunMoment {
+  const pieces = first.length;
   const heightMm = new Float64Array(count);
   const free = new Float64Array(count);
-  layerMm.forEach((row, layer) =>
-    row.forEach((mm, cell) => {
-      heightMm[cell]! += mm;
-      free[cell]! += moving[layer * count + cell]!;
-    }),
-  );
-  return {
-    share,
-    heightMm,
-    layerMm,
-    frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm),
-    layerFrontMm: layerMm.map((_, layer) => edgeOf(moving.subarray(layer * count, (layer + 1) * count), EDGE_SHARE * first[layer]!, cellMm)),
-  };
+  const layerMm: Float64Array[] = [];
+  const layerFrontMm: (number | undefined)[] = [];
+  for (let layer = 0; layer < pieces; layer++) {
+    const [whole, own] = [new Float64Array(count), new Float64Array(count)];
+    for (let cell = 0; cell < count; cell++) {
+      own[cell] = moving[layer * count + cell]!;
+      whole[cell] = own[cell]! + still[layer * count + cell]!;
+      heightMm[cell]! += whole[cell]!;
+      free[cell]! += own[cell]!;
+    }
+    layerMm.push(whole);
+    layerFrontMm.push(edgeOf(own, EDGE_SHARE * first[layer]!, cellMm));
+  }
+  return { share, heightMm, layerMm, frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm), layerFrontMm };
 }
 
 /** Cells over which upwind differences smear an edge. */

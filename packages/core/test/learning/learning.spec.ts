@@ -120,6 +120,18 @@ describe('what the studio’s dips teach', () => {
     expect(learning.converged).toBe(true);
   });
 
+  it('one absurd dip among six moves the answer by no more than its sixth', () => {
+    const observations = [2, 3, 4, 5, 6].map((seconds) => dipped([0, 0, 0], { seconds }));
+    const lnCoatAfter = (list: CoatObservation[]): number => {
+      const { coat } = predictCoat({ ...SITUATION, seconds: 3 }, knowledgeOf(learnCoats({ observations: list }), PAIR));
+      return coat.kind === 'ok' ? Math.log(coat.coatMm) : NaN;
+    };
+    const absurd = dipped([0, 0, 0], { seconds: 3, noise: 1.2 });
+    const moved = lnCoatAfter([...observations, absurd]) - lnCoatAfter(observations);
+    expect(moved).toBeGreaterThan(0);
+    expect(moved).toBeLessThan(1.2 / 6);
+  });
+
   it('is told how often it was right', () => {
     const observations = [2, 3, 4, 5, 6, 2.5].map((seconds) => dipped([0.1, 0, 0], { seconds }));
     expect(coverageOf({ observations, newest: 5 })).toEqual({ inside: 5, of: 5 });
