@@ -1,6 +1,8 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
 import { attempt, coatMap } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
+import { doRunJob } from '../app/stations/piece/piece-planner/run-job';
+import type { RunJob } from '../app/stations/piece/piece-planner/run-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type Stub = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -12,6 +14,16 @@ export const coatMapWorker = (): Stub => ({
     const made = attempt(() => coatMap(question, knowledge));
     const data: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, says: made.error.message };
     this.onmessage?.call(this as Worker, { data } as MessageEvent<MapAnswer>);
+  },
+  terminate: () => undefined,
+});
+
+export const runWorker = (): Stub => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: RunJob) {
+    // A few draws say as much in a test as thousands.
+    doRunJob({ ...job, draws: 20 }, (message) => this.onmessage?.call(this as Worker, { data: message } as MessageEvent));
   },
   terminate: () => undefined,
 });

@@ -42,12 +42,13 @@ import { TwoVersions } from '../../../parts/two-versions';
 import { WarningList } from '../../../parts/warning-list';
 import { PieceDraft } from './piece-draft';
 import { PutOnDay } from './put-on-day';
+import { RunPanel } from './run-panel';
 import { dipTrouble, waitWords, WAYS, ZONE_WORDS } from './piece-words';
 
 /** A piece in section with its zones, coats and wax; the steps that get there; what will go wrong. */
 @Component({
   selector: 'cz-piece-planner',
-  imports: [RouterLink, CdkDropList, CdkDrag, CdkDragHandle, MatIcon, NumberField, PieceSection, Says, Coming, TwoVersions, WarningList],
+  imports: [RouterLink, CdkDropList, CdkDrag, CdkDragHandle, MatIcon, NumberField, PieceSection, RunPanel, Says, Coming, TwoVersions, WarningList],
   providers: [PieceDraft],
   templateUrl: './piece-planner.html',
   styleUrl: './piece-planner.scss',

@@ -1,0 +1,34 @@
+import { attempt, drawRuns, evenNumbers, joinDraws, overlapOf, runLayers, safeLine, sideToRun, solveRun, type DrawnRuns } from '@cazuela/core';
+import type { RunJob, RunMessage } from './run-protocol';
+
+/** Moments of the firing that are shown, so that a slider moves without asking again. */
+const LOOKS = 12;
+/** Draws between two words of progress. */
+const AT_ONCE = 50;
+const SIDES = ['outside', 'inside'] as const;
+
+/** One worker's share of a run: the picture first, then the draws, then the lowest safe line. */
+export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message: RunMessage) => void): void {
+  const sides = attempt(() => SIDES.flatMap((side) => sideToRun({ ...question, side }) ?? []));
+  if (sides.kind === 'refused') return say({ kind: 'failed', says: sides.error.message });
+  if (alone) {
+    for (const side of sides.value) {
+      const { strip, stuckMm, gathers } = side;
+      const lookAt = Array.from({ length: LOOKS }, (_, look) => look / LOOKS);
+      const { moments, hangsMm3 } = solveRun({ strip, stuckMm, gathers, layers: runLayers(side), overlap: overlapOf(side), lookAt });
+      say({ kind: 'moments', side: side.side, moments, hangsMm3 });
+    }
+  }
+  const outside = sides.value.find((side) => side.side === 'outside');
+  if (outside) {
+    const random = evenNumbers(seed);
+    const parts: DrawnRuns[] = [];
+    for (let done = 0; done < draws; done += AT_ONCE) {
+      parts.push(drawRuns(outside, { draws: Math.min(AT_ONCE, draws - done), random }));
+      say({ kind: 'progress', done: Math.min(draws, done + AT_ONCE) });
+    }
+    say({ kind: 'drawn', side: 'outside', drawn: joinDraws(parts) });
+    if (alone) say({ kind: 'safeLine', line: safeLine(question) });
+  }
+  say({ kind: 'done' });
+}

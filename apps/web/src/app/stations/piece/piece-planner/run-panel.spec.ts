@@ -1,0 +1,135 @@
+import { TestBed } from '@angular/core/testing';
+import { PIECE_SHAPES, sideToRun, type GlazeFacts, type PiecePlan } from '@cazuela/core';
+import { of, type Observable } from 'rxjs';
+import { FakeRecords } from '../../../../testing/records';
+import { Screen } from '../../../../testing/screen';
+import { Units } from '../../../data/units';
+import { PieceRuns, type RunState } from './piece-runs';
+import { RunDrawing } from './run-drawing';
+import { doRunJob } from './run-job';
+import { RunPanel } from './run-panel';
+import type { RunMessage } from './run-protocol';
+import { poolWords, reachWords, safeLineWords } from './run-words';
+
+const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
+const glaze = (bucketId: string, flow: number, ground: GlazeFacts['flow']['ground'] = 'pottersWord'): GlazeFacts => ({
+  bucketId,
+  name: bucketId,
+  lightness: 0.5,
+  sg: 1.45,
+  density: 2.6,
+  packing: 0.5,
+  filmMm: 0.15,
+  slurryState: 'normal',
+  shrinkShare: 15,
+  loiPercent: 8,
+  flow: { flow, lnSd: 0.5, ground },
+  surface: 'gloss',
+  foodTested: true,
+  firedPercent: {},
+  unity: {},
+});
+const GLAZES = [glaze('Tinaja', 40), glaze('Ceniza', 300, 'startingGuess')];
+const coat = (bucketId: string) => ({ id: bucketId, bucketId, way: 'dip' as const, coatMm: 0.5 });
+const PLAN: PiecePlan = {
+  shapeId: 'cup',
+  zones: { inside: [coat('Tinaja')], outside: [coat('Tinaja'), coat('Ceniza')], rim: [], foot: [] },
+  waxFootMm: 6,
+  rimBandMm: 20,
+  order: [],
+  putAside: [],
+};
+const messages = (plan: PiecePlan, alone = true): RunMessage[] => {
+  const said: RunMessage[] = [];
+  doRunJob({ question: { plan, shape: CUP, glazes: GLAZES }, draws: 60, seed: 1, alone }, (message) => said.push(message));
+  return said;
+};
+
+describe('a worker’s share of a run', () => {
+  it('shows the picture first, then tells its progress, its draws, the safe line, and ends', () => {
+    const kinds = messages({ ...PLAN, zones: { ...PLAN.zones, outside: [coat('Tinaja')] } }).map((one) => one.kind);
+    expect(kinds).toEqual(['moments', 'moments', 'progress', 'progress', 'drawn', 'safeLine', 'done']);
+  });
+
+  it('the second one only draws, a bare piece is done at once', () => {
+    expect(messages(PLAN, false).map((one) => one.kind)).toEqual(['progress', 'progress', 'drawn', 'done']);
+    expect(messages({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } }).map((one) => one.kind)).toEqual(['done']);
+  });
+});
+
+describe('how far it will run', () => {
+  const asked: unknown[] = [];
+  /** As the workers would have it, in a few draws. */
+  const fake = {
+    run: (question: Parameters<PieceRuns['run']>[0]): Observable<RunState> => {
+      asked.push(question);
+      const state: RunState = { done: 60, of: 60, moments: {}, hangsMm3: 0, finished: true };
+      doRunJob({ question, draws: 60, seed: 1, alone: true }, (message) => {
+        if (message.kind === 'moments') state.moments[message.side] = message.moments;
+        if (message.kind === 'drawn') state.drawn = message.drawn;
+        if (message.kind === 'safeLine') state.safeLine = message.line;
+      });
+      return of(state);
+    },
+  };
+  const open = async (plan = PLAN): Promise<Screen<RunPanel>> => {
+    const records = new FakeRecords([{ provide: PieceRuns, useValue: fake }]);
+    records.openStudio();
+    const screen = await Screen.open(RunPanel, { plan, shape: CUP, glazes: GLAZES, colours: new Map([['Tinaja', '#8A5A2C']]) });
+    await new Promise((resolve) => setTimeout(resolve, 320));
+    await screen.settle();
+    return screen;
+  };
+
+  it('tells the chance to reach the shelf, where the edge ends, the safe line, what pools, and what it leans on', async () => {
+    const { text } = await open();
+    expect(text).toMatch(/\d+ % is the chance that the outside reaches the shelf\./);
+    expect(text).toMatch(/It starts [\d.]+ mm up and runs about [\d.]+ mm: its edge ends [\d.]+ mm up \(four of five times/);
+    expect(text).toMatch(/Lowest safe line: \d+ mm up \(yours is 6 mm\)/);
+    expect(text).toContain('Inside it gathers to');
+    expect(text).toContain('Ceniza: how it flows is a starting guess from the recipe.');
+    expect(text).toContain('Ceniza over Tinaja was never measured here: together they are taken to run 1.3 times as far');
+  });
+
+  it('the line is one tap away, and so is the start for a wanted edge', async () => {
+    const screen = await open();
+    const waxed: number[] = [];
+    screen.fixture.componentInstance.waxed.subscribe((mm) => waxed.push(mm));
+    await screen.press(/^Wax \d+ mm up$/);
+    expect(waxed[0]).toBeGreaterThan(6);
+    await screen.type('Its edge should end', '20');
+    expect(screen.text).toMatch(/starts \d+ mm up/);
+  });
+
+  it('a hotter firing and grooves ask anew; a bare piece has nothing to run', async () => {
+    const screen = await open();
+    const before = asked.length;
+    await screen.choose('Fired to cone', '8');
+    await new Promise((resolve) => setTimeout(resolve, 320));
+    await screen.settle();
+    expect(asked.length).toBe(before + 1);
+    expect((asked.at(-1) as { firingRatio: number }).firingRatio).toBeGreaterThan(1.3);
+    expect((await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } })).text).toContain('Nothing is on it yet that could run.');
+  });
+
+  it('draws a film for each layer, thicker where it gathers', () => {
+    const side = sideToRun({ plan: PLAN, shape: CUP, glazes: GLAZES, side: 'outside' })!;
+    const [first] = messages(PLAN).filter((one) => one.kind === 'moments');
+    const paths = new RunDrawing(CUP).film(side, first!.moments.at(-1)!);
+    expect(paths).toHaveLength(2);
+    for (const path of paths) expect(path).not.toContain('NaN');
+  });
+});
+
+describe('words of the run', () => {
+  it('never say always, and pools that may crack a pot are said', () => {
+    new FakeRecords().openStudio();
+    const units = TestBed.inject(Units);
+    const side = sideToRun({ plan: PLAN, shape: CUP, glazes: GLAZES, side: 'outside' })!;
+    const chances = { middleMm: 4, lowMm: 2, highMm: 8, run95Mm: 10 };
+    expect(reachWords(side, { ...chances, reachChance: 0.001 }, units)).toMatchObject({ figure: 'under 1 %', tone: 'good' });
+    expect(reachWords(side, { ...chances, reachChance: 0.999 }, units)).toMatchObject({ figure: 'over 99 %', tone: 'stop' });
+    expect(poolWords(4, 0.2, units).words).toContain('may crack the pot');
+    expect(safeLineWords({ kind: 'none', chance: 0.5 }, 10).words).toContain('on a plate with kiln wash');
+  });
+});

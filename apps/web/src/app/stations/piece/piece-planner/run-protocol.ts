@@ -1,0 +1,17 @@
+import type { DrawnRuns, RunMoment, RunSide, SafeLine, SafeLineQuestion } from '@cazuela/core';
+
+/** What a worker is asked: its own share of the draws, and for one of them the picture and the safe line as well. */
+export interface RunJob {
+  question: SafeLineQuestion;
+  draws: number;
+  seed: number;
+  alone: boolean;
+}
+
+export type RunMessage =
+  | { kind: 'moments'; side: RunSide; moments: readonly RunMoment[]; hangsMm3: number }
+  | { kind: 'progress'; done: number }
+  | { kind: 'drawn'; side: RunSide; drawn: DrawnRuns }
+  | { kind: 'safeLine'; line: SafeLine }
+  | { kind: 'done' }
+  | { kind: 'failed'; says: string };
