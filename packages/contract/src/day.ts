@@ -6,7 +6,7 @@ import { dayEventSchema } from './events';
 export const dayStepSchema = z.strictObject({
   id: idSchema,
   itemId: idSchema,
-  kind: z.enum(['check', 'wax', 'layer', 'wipeFoot']),
+  kind: z.enum(['check', 'wax', 'waxOver', 'layer', 'wipeFoot']),
   words: noteSchema,
   caution: noteSchema.optional(),
   bucketId: idSchema.optional(),

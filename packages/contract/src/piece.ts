@@ -15,6 +15,8 @@ export const piecePlanSchema = z.strictObject({
   waxFootMm: z.number().min(0).max(500),
   rimBandMm: z.number().min(0).max(500),
   order: z.array(z.string()).max(40),
+  rimFirst: z.boolean().optional(),
+  gumIn: z.array(idSchema).max(20).optional(),
   putAside: z.array(z.strictObject({ rule: z.string(), reason: noteSchema })).max(40),
 }) satisfies z.ZodType<PiecePlan>;
 

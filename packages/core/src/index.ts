@@ -209,8 +209,18 @@ export { flowGuess, flowFromWord, movementWord, type FlowGuess, type MovementWor
 export { MOLAR_MASS, oxideGrams, unityFormula, unity, type Oxide, type OxideGrams, type Unity, type UnityAnswer } from './chemistry/oxides';
 export { glazeFacts, lightnessOf, type GlazeSource } from './layering/glaze-facts';
 export { orderWarnings, type OrderQuestion } from './layering/order-rules';
-export { precedencesOf, safeOrder, chosenOrder, type Precedence } from './layering/order';
-export { ZONES, MOST_LAYERS, type Zone, type Way, type Layer, type PiecePlan, type GlazeFacts, type BodyFacts } from './layering/piece-plan';
+export { precedencesOf, safeOrder, chosenOrder, outerStacks, type Precedence } from './layering/order';
+export {
+  ZONES,
+  MOST_LAYERS,
+  rimIsApart,
+  type Zone,
+  type Way,
+  type Layer,
+  type PiecePlan,
+  type GlazeFacts,
+  type BodyFacts,
+} from './layering/piece-plan';
 export { SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun, type PieceQuestion } from './layering/piece-rules';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
@@ -226,3 +236,5 @@ export { EDGE_SHARE, STUCK_FILM_MM, solveRun, type RunAnswer, type RunLayer, typ
 export { overlapOf, runLayers, sideToRun, type PlannedLayer, type RunSide, type SideToRun, type Texture } from './run/piece-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
 export { SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
+export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
+export { waysThere, type WayChange, type WayRisk, type WaysQuestion as WaysThereQuestion, type WayThere } from './layering/ways-there';

@@ -49,6 +49,8 @@ export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; gla
       return 'Check edges and dust, wipe damp, let dry';
     case 'wax':
       return `Wax the foot and ${waxFootMm} mm up`;
+    case 'waxOver':
+      return 'Wax over the rim’s dry glaze, to its edge';
     case 'wipeFoot':
       return 'Wipe the foot and check it';
     case 'layer': {
@@ -64,7 +66,8 @@ export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; gla
 }
 
 function cautionFor(step: TimedStep, firstBucketName: string | undefined): string | undefined {
-  if (step.kind === 'wax') return 'Wax fumes and hot wax: open a window; wax on bare clay needs another bisque to come off.';
+  if (step.kind === 'wax' || step.kind === 'waxOver')
+    return 'Wax fumes and hot wax: open a window; wax on bare clay needs another bisque to come off.';
   if (step.kind === 'wipeFoot') return 'Wipe wet: dry glaze is silica dust. Rinse water settles in its own bucket, never the drain.';
   if (firstBucketName) return `Read the code on the bucket first: a wrong bucket or the wrong tongs cost a kiln.`;
   return undefined;

@@ -57,7 +57,7 @@ export function scheduleDay({ items, from, startMin = 0, bucketInHand }: Schedul
 
 function rank(step: DayStep, bucket: string | undefined): number {
   if (step.kind === 'check') return 0;
-  if (step.kind === 'wax') return 1;
+  if (step.kind === 'wax' || step.kind === 'waxOver') return 1;
   if (step.kind === 'wipeFoot') return 5;
   return step.bucketId === bucket ? 2 : 3 + (1 - (step.lightness ?? 0.5));
 }

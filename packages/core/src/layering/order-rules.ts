@@ -31,6 +31,12 @@ const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
     why: 'Wax keeps glaze off only where it is on, and dry, first: 20 minutes on bisque.',
     remedies: ['Wax the foot before the first glaze'],
   },
+  O4: {
+    severity: 'stop',
+    what: 'The rim is waxed over before its glaze is on.',
+    why: 'The wax keeps the next glaze off a finished coat; on bare clay it keeps its own off.',
+    remedies: ['Glaze the rim, let it dry, then wax it'],
+  },
   O5: {
     severity: 'stop',
     what: 'An upper coat goes on before the one beneath it.',

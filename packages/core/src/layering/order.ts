@@ -1,11 +1,11 @@
-import type { GlazeFacts, PiecePlan } from './piece-plan';
+import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
 import { stepsOf, type PieceStep } from './steps';
 
 /** Pairs of steps where the first must come before the second, with the rule that says so. */
 export interface Precedence {
   before: string;
   after: string;
-  rule: 'O1' | 'O2' | 'O3' | 'O5' | 'O7';
+  rule: 'O1' | 'O2' | 'O3' | 'O4' | 'O5' | 'O7';
 }
 
 /** What must come before what: rules O1, O2, O3, O7, and each stack bottom up (O5). */
@@ -22,7 +22,12 @@ export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonl
       pairs.push({ before: inner.key, after: outer.key, rule: 'O2' });
     }
   }
-  for (const stack of [plan.zones.inside, [...plan.zones.outside, ...plan.zones.rim], plan.zones.foot]) {
+  const of = (zone: 'rim' | 'outside'): PieceStep[] => layers.filter((step) => plan.zones[zone].some((layer) => step.key.includes(layer.id)));
+  if (rimIsApart(plan)) {
+    for (const step of of('rim')) pairs.push({ before: step.key, after: 'waxOver', rule: 'O4' });
+    for (const step of of('outside')) pairs.push({ before: 'waxOver', after: step.key, rule: 'O3' });
+  }
+  for (const stack of outerStacks(plan)) {
     for (let i = 1; i < stack.length; i++) {
       const lower = layers.find((step) => step.key.includes(stack[i - 1]!.id));
       const upper = layers.find((step) => step.key.includes(stack[i]!.id));
@@ -30,6 +35,12 @@ export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonl
     }
   }
   return pairs;
+}
+
+/** The stacks that lie on one another, bottom up. */
+export function outerStacks(plan: PiecePlan): Layer[][] {
+  const { inside, outside, rim, foot } = plan.zones;
+  return rimIsApart(plan) ? [inside, outside, rim, foot] : [inside, [...outside, ...rim], foot];
 }
 
 /**

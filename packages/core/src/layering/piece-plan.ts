@@ -24,9 +24,17 @@ export interface PiecePlan {
   rimBandMm: number;
   /** Step keys in the order the potter chose; empty for the safe order. */
   order: string[];
+  /** The rim band's glaze goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
+  rimFirst?: boolean | undefined;
+  /** Buckets with gum in them for this plan, so that their coat holds another. */
+  gumIn?: string[] | undefined;
   /** Rules put aside, with the reason kept. */
   putAside: { rule: string; reason: string }[];
 }
+
+/** Whether rim and outside part at the band's edge instead of lying on one another. */
+export const rimIsApart = ({ rimFirst, zones }: Pick<PiecePlan, 'rimFirst' | 'zones'>): boolean =>
+  rimFirst === true && zones.rim.length > 0 && zones.outside.length > 0;
 
 /** What ordering and warnings need to know of the glaze in a bucket. */
 export interface GlazeFacts {

@@ -1,7 +1,8 @@
 import { flakesOff } from '../coat/crack-advice';
 import { meltedMm } from '../coat/from-weight';
 import type { PieceShape } from '../geometry/shapes';
-import type { GlazeFacts, Layer, PiecePlan } from './piece-plan';
+import { outerStacks } from './order';
+import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
 import { stackRun, type MeltedLayer } from './stack-flow';
 import type { Warning } from './warnings';
 
@@ -21,9 +22,7 @@ export function pieceWarnings(question: PieceQuestion): Warning[] {
 }
 
 /** The stacks that really form on the piece: the rim band lies over the outside. */
-export function stacksOf({ zones }: PiecePlan): Layer[][] {
-  return [zones.inside, [...zones.outside, ...zones.rim], zones.foot];
-}
+export const stacksOf = (plan: PiecePlan): Layer[][] => outerStacks(plan);
 
 /** Where the lowest glaze edge of the outside starts, and how far its thickest stack runs. */
 export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: number; runMm: number; run95Mm: number; guess: boolean } | undefined {
@@ -32,7 +31,7 @@ export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: nu
   const topMm = Math.max(...shape.outside.map((point) => point.heightMm));
   const bandMm = Math.max(1, topMm - plan.waxFootMm);
   const alone = stackRun({ layers, bandMm });
-  const rim = meltedLayers([...plan.zones.outside, ...plan.zones.rim], glazes);
+  const rim = rimIsApart(plan) ? [] : meltedLayers([...plan.zones.outside, ...plan.zones.rim], glazes);
   const overlapEdgeMm = Math.max(plan.waxFootMm, topMm - plan.rimBandMm);
   const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
   // The rim's own edge starts higher: it matters only when it runs past the edge below it.
@@ -57,11 +56,12 @@ function flaking({ plan, glazes }: PieceQuestion): Warning[] {
       const lower = facts(stack[i - 1]!);
       const upper = facts(stack[i]!);
       if (!lower || !upper || !flakesOff({ upper: upper.shrinkShare, lower: lower.shrinkShare })) continue;
+      const gummed = plan.gumIn?.includes(lower.bucketId) ?? false;
       return [
         {
           rule: 'F1',
-          severity: 'stop',
-          what: `${upper.name} will flake off ${lower.name}${stack[i]!.coatMm > 0.5 ? ', all the more at over 0.5 mm' : ''}.`,
+          severity: gummed ? 'look' : 'stop',
+          what: `${upper.name} ${gummed ? 'may still' : 'will'} flake off ${lower.name}${stack[i]!.coatMm > 0.5 ? ', all the more at over 0.5 mm' : ''}.`,
           why: `${upper.name} is rich in clay and shrinks as it dries (${upper.shrinkShare.toFixed(0)}); ${lower.name} beneath is nearly dust (${lower.shrinkShare.toFixed(0)}).`,
           remedies: [`Put ${upper.name} on first and wax it`, `Gum in ${lower.name}`, `Calcine part of the clay in ${upper.name}`],
         },

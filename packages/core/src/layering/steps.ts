@@ -1,6 +1,6 @@
-import type { Layer, PiecePlan, Way, Zone } from './piece-plan';
+import { rimIsApart, type Layer, type PiecePlan, type Way, type Zone } from './piece-plan';
 
-export type StepKind = 'check' | 'wax' | 'layer' | 'wipeFoot';
+export type StepKind = 'check' | 'wax' | 'waxOver' | 'layer' | 'wipeFoot';
 
 /** One thing hands do to a piece. `key` stays the same while the plan's layers do. */
 export interface PieceStep {
@@ -13,10 +13,26 @@ export interface PieceStep {
 }
 
 /** Hand time per piece, s: starting guesses. */
-export const HAND_SECONDS: Record<Way | 'wax' | 'wipeFoot' | 'check', number> = { wax: 40, dip: 25, pour: 35, brush: 150, wipeFoot: 30, check: 20 };
+export const HAND_SECONDS: Record<Way | 'wax' | 'waxOver' | 'wipeFoot' | 'check', number> = {
+  wax: 40,
+  waxOver: 40,
+  dip: 25,
+  pour: 35,
+  brush: 150,
+  wipeFoot: 30,
+  check: 20,
+};
 
 /** Waits before the piece may be touched again, minutes at 0.6 mm: starting guesses, to be learnt from "dry" taps. */
-export const WAIT_MINUTES: Record<Way | 'wax' | 'check' | 'wipeFoot', number> = { wax: 20, dip: 8, brush: 20, pour: 10, check: 10, wipeFoot: 0 };
+export const WAIT_MINUTES: Record<Way | 'wax' | 'waxOver' | 'check' | 'wipeFoot', number> = {
+  wax: 20,
+  waxOver: 60,
+  dip: 8,
+  brush: 20,
+  pour: 10,
+  check: 10,
+  wipeFoot: 0,
+};
 
 /**
  * The steps a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip
@@ -33,6 +49,7 @@ export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
       if (!joined) steps.push(layerStep(`layer:${layer.id}`, layer, [zone]));
     });
   }
+  if (rimIsApart(plan)) steps.push({ key: 'waxOver', kind: 'waxOver', zones: ['rim'], handSeconds: HAND_SECONDS.waxOver });
   steps.push({ key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], handSeconds: HAND_SECONDS.wipeFoot });
   return steps;
 }

@@ -1,6 +1,6 @@
 import { meltedMm } from '../coat/from-weight';
 import { insideProfile, type PieceShape } from '../geometry/shapes';
-import type { GlazeFacts, Layer, PiecePlan } from '../layering/piece-plan';
+import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import { STUCK_FILM_MM, type RunLayer } from './run-solver';
 import { wallStrip, type WallStrip } from './wall-strip';
@@ -76,7 +76,8 @@ export function sideToRun(question: {
     side === 'inside'
       ? place(plan.zones.inside, 0, endMm)
       : [
-          ...place(plan.zones.outside, 0, waxLine),
+          // Where the rim is glazed first and waxed, the outside begins at its band's edge.
+          ...place(plan.zones.outside, rimIsApart(plan) ? Math.min(waxLine, downTo(topMm - plan.rimBandMm)) : 0, waxLine),
           ...place(plan.zones.rim, 0, Math.min(waxLine, downTo(topMm - plan.rimBandMm))),
           ...(plan.waxFootMm === 0 ? place(plan.zones.foot, Math.min(endMm, downTo(FOOT_ZONE_MM)), endMm) : []),
         ];

@@ -1,0 +1,187 @@
+import fc from 'fast-check';
+import {
+  changeMinutes,
+  cheapestOrder,
+  PIECE_SHAPES,
+  precedencesOf,
+  safeOrder,
+  waysThere,
+  type GlazeFacts,
+  type Layer,
+  type PiecePlan,
+  type PieceStep,
+  type Way,
+  type WaysThereQuestion,
+} from '../../src/index';
+
+const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts => ({
+  bucketId,
+  name: bucketId,
+  lightness: 0.5,
+  sg: 1.45,
+  density: 2.6,
+  packing: 0.5,
+  filmMm: 0.15,
+  slurryState: 'normal',
+  shrinkShare: 15,
+  loiPercent: 8,
+  flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' },
+  surface: 'gloss',
+  foodTested: true,
+  firedPercent: {},
+  unity: { SiO2: 3, Al2O3: 0.35 },
+  ...change,
+});
+const WHITE = glaze('white', { lightness: 0.9 });
+const BLUE = glaze('blue', { lightness: 0.2 });
+const ASH = glaze('ash', { lightness: 0.75, shrinkShare: 4 });
+const CLAY_RICH = glaze('clayRich', { lightness: 0.6, shrinkShare: 31 });
+const RUNNER = glaze('runner', { lightness: 0.7, flow: { flow: 500, lnSd: 0.5, ground: 'pottersWord' } });
+const GLAZES = [WHITE, BLUE, ASH, CLAY_RICH, RUNNER];
+let count = 0;
+const layer = (bucketId: string, coatMm = 0.4, way: Way = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, way, coatMm });
+const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {}): PiecePlan => ({
+  shapeId: 'cazuela',
+  zones: { inside: [], outside: [], rim: [], foot: [], ...zones },
+  waxFootMm: 10,
+  rimBandMm: 20,
+  order: [],
+  putAside: [],
+  ...change,
+});
+const question = (of: PiecePlan, change: Partial<WaysThereQuestion> = {}): WaysThereQuestion => ({
+  plan: of,
+  shape: PIECE_SHAPES.find((shape) => shape.id === 'cazuela')!,
+  glazes: GLAZES,
+  body: { name: 'Barro Claro', bisqueCone: '05', earthenware: false },
+  count: 6,
+  ...change,
+});
+const lightness = new Map(GLAZES.map((one) => [one.bucketId, one.lightness]));
+const costOf = (keys: readonly string[], steps: readonly PieceStep[]): number => {
+  let hand: string | undefined;
+  return keys.reduce((sum, key) => {
+    const bucketId = steps.find((step) => step.key === key)!.layer?.bucketId;
+    const cost = changeMinutes(hand, bucketId, lightness);
+    hand = bucketId ?? hand;
+    return sum + cost;
+  }, 0);
+};
+
+/** Every order there is, looked at one by one. */
+function bruteForce(steps: readonly PieceStep[], before: readonly { before: string; after: string }[]): number {
+  let best = Infinity;
+  const walk = (done: string[], left: readonly PieceStep[]): void => {
+    if (left.length === 0) best = Math.min(best, costOf(done, steps));
+    for (const step of left) {
+      if (before.some((pair) => pair.after === step.key && left.some((other) => other.key === pair.before))) continue;
+      walk(
+        [...done, step.key],
+        left.filter((other) => other !== step),
+      );
+    }
+  };
+  walk([], steps);
+  return best;
+}
+
+describe('the cheapest order', () => {
+  it('is that of looking at every order, on six hundred plans small enough for it', () => {
+    const layers = fc.array(fc.constantFrom(...GLAZES.map((one) => one.bucketId)), { maxLength: 2 });
+    const plans = fc.record({ inside: layers, outside: layers, rim: layers, foot: fc.constant([] as string[]), rimFirst: fc.boolean() });
+    fc.assert(
+      fc.property(plans, ({ rimFirst, ...zones }) => {
+        const made = Object.fromEntries(Object.entries(zones).map(([zone, ids]) => [zone, ids.map((bucketId) => layer(bucketId, 0.4, 'pour'))]));
+        const of = plan(made, { rimFirst });
+        const steps = safeOrder({ plan: of, glazes: GLAZES });
+        const before = precedencesOf({ plan: of, steps });
+        const found = cheapestOrder({ steps, before, lightness });
+        if (found.kind !== 'ok') throw new Error(found.kind);
+        expect(found.changeMinutes).toBe(costOf(found.keys, steps));
+        expect(found.changeMinutes).toBe(bruteForce(steps, before));
+        const at = new Map(found.keys.map((key, index) => [key, index]));
+        for (const pair of before) expect(at.get(pair.before)!).toBeLessThan(at.get(pair.after)!);
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  it('says when what was pinned contradicts what must be', () => {
+    const of = plan({ outside: [layer('white')] });
+    const steps = safeOrder({ plan: of, glazes: GLAZES });
+    const before = [...precedencesOf({ plan: of, steps }), { before: 'wipeFoot', after: 'check' }];
+    expect(cheapestOrder({ steps, before, lightness })).toEqual({ kind: 'contradiction' });
+  });
+
+  it('fetches a bucket once where it can, and washes rather light first', () => {
+    expect(changeMinutes('blue', 'white', lightness)).toBe(10);
+    expect(changeMinutes('white', 'blue', lightness)).toBe(5);
+    expect(changeMinutes('white', 'white', lightness)).toBe(0);
+  });
+});
+
+describe('the ways there', () => {
+  it('a clay-rich rim over a powdery ash flakes as drawn; the way found waxes the rim first', () => {
+    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    const asDrawn = ways.find((way) => way.changes.length === 0)!;
+    expect(asDrawn.risks).toContainEqual({ what: 'flakes', chance: 0.7 });
+    const [best] = ways;
+    expect(best!.changes).toContain('rimFirst');
+    expect(best!.steps.map((step) => step.kind)).toEqual(['check', 'wax', 'layer', 'waxOver', 'layer', 'wipeFoot']);
+    expect(best!.steps[2]!.layer!.bucketId).toBe('clayRich');
+    expect(best!.goodShare).toBeGreaterThan(asDrawn.goodShare);
+  });
+
+  it('where they lie on the same zone, gum or a thinner coat is what is left', () => {
+    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5), layer('clayRich', 0.6)] })));
+    expect(ways[0]!.changes).toContain('gum');
+    expect(ways.every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+    expect(ways[0]!.plan.gumIn).toEqual(['ash']);
+  });
+
+  it('a runner too low is waxed higher', () => {
+    const [best] = waysThere(question(plan({ outside: [layer('runner', 0.5)] }, { waxFootMm: 4 })));
+    expect(best!.changes).toEqual(['higherWax']);
+    expect(best!.plan.waxFootMm).toBeGreaterThan(4);
+  });
+
+  it('a thin wall that cannot take the second coat is brushed, or left a night', () => {
+    const thin = { ...PIECE_SHAPES.find((shape) => shape.id === 'cup')!, wallMm: 2 };
+    const of = plan({ inside: [layer('white', 0.6, 'pour')], outside: [layer('blue', 0.7)] });
+    const ways = waysThere(question(of, { shape: thin }));
+    expect(ways.some((way) => way.changes.includes('brush'))).toBe(true);
+    expect(ways[0]!.risks.some((risk) => risk.what === 'noSuchCoat')).toBe(false);
+  });
+
+  it('the same glaze in and out is one dip; a sound plan is left as drawn', () => {
+    const ways = waysThere(question(plan({ inside: [layer('white', 0.4, 'pour')], outside: [layer('white', 0.4)] })));
+    expect(ways[0]!.changes).toEqual(['oneDip']);
+    expect(waysThere(question(plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] })))[0]!.changes).toEqual([]);
+  });
+
+  it('more pieces wait less: the first is dry when the last is done', () => {
+    const of = plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] });
+    const wait = (pieces: number): number => waysThere(question(of, { count: pieces }))[0]!.waitMinutes;
+    expect(wait(30)).toBeLessThan(wait(1));
+  });
+
+  it('a pinned pair is kept in every way, a forbidden change never made', () => {
+    const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] });
+    const [rim] = of.zones.rim;
+    const [outside] = of.zones.outside;
+    const ways = waysThere(question(of, { pins: [{ before: `layer:${rim!.id}`, after: `layer:${outside!.id}` }] }));
+    for (const way of ways) {
+      const keys = way.steps.map((step) => step.key);
+      expect(keys.indexOf(`layer:${rim!.id}`)).toBeLessThan(keys.indexOf(`layer:${outside!.id}`));
+    }
+    expect(waysThere(question(of, { forbidden: ['rimFirst'] })).every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+  });
+
+  it('no two ways are alike, and the best is first', () => {
+    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    expect(
+      new Set(ways.map((way) => JSON.stringify([way.plan.zones, way.plan.rimFirst, way.plan.gumIn, way.steps.map((step) => step.key)]))).size,
+    ).toBe(ways.length);
+    for (let at = 1; at < ways.length; at++) expect(ways[at]!.price).toBeGreaterThanOrEqual(ways[at - 1]!.price);
+  });
+});
