@@ -224,7 +224,7 @@ export {
 export { SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun, type PieceQuestion } from './layering/piece-rules';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
-export { HAND_SECONDS, WAIT_MINUTES, stepsOf, type StepKind, type PieceStep } from './layering/steps';
+export { HAND_SECONDS, WAIT_MINUTES, planAfter, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
 export { dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';

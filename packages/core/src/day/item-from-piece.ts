@@ -24,8 +24,7 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
     const firstDip = glaze !== undefined && !seenBuckets.has(glaze.bucketId);
     if (glaze) seenBuckets.add(glaze.bucketId);
-    const next = steps[index + 1];
-    const waitMinutes = step.waitFor === 'dryThrough' && next?.kind === 'layer' ? DRY_THROUGH_HOURS * 60 : step.waitMinutes;
+    const waitMinutes = step.waitFor === 'dryThrough' ? DRY_THROUGH_HOURS * 60 : step.waitMinutes;
     const caution = cautionFor(step, firstDip ? glaze.name : undefined);
     return {
       id: newId(),

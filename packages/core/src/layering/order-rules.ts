@@ -83,11 +83,11 @@ function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
 
 function dryThrough(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]): Warning[] {
   const layers = steps.filter((step) => step.kind === 'layer');
-  const index = layers.findIndex((step, i) => i > 0 && (step.waitFor === 'dryThrough' || layers[i - 1]!.waitFor === 'dryThrough'));
+  const index = layers.findIndex((_step, i) => i > 0 && layers[i - 1]!.waitFor === 'dryThrough');
   if (index < 0) return [];
   const step = layers[index]!;
   const name = glazes.find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name ?? 'The next coat';
-  const used = Math.round(100 * step.wallUsed);
+  const used = Math.round(100 * layers[index - 1]!.wallUsed);
   return [
     {
       rule: 'O5',

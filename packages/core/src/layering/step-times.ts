@@ -1,7 +1,7 @@
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../coat/knowledge';
 import { predictSeconds, predictCoat, type CoatSituation } from '../coat/predict';
 import type { SecondsForCoat } from '../coat/seconds-for-coat';
-import { coated, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face } from '../coat/wall-water';
+import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../coat/wall-water';
 import type { BodyFacts, GlazeFacts } from './piece-plan';
 import { WAIT_MINUTES, type PieceStep } from './steps';
 
@@ -33,26 +33,41 @@ export function timeSteps(question: {
   const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
   const wall = { ...body, wallMm };
   let state = dryWall(wall);
-  return steps.map((step) => {
+  /** The last coat, and the wall as it came out of it. */
+  let last: { at: number; state: WallState } | undefined;
+  const done: TimedStep[] = [];
+  for (const step of steps) {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
-    let timed: TimedStep;
     if (!step.layer || !glaze) {
       if (step.kind === 'check') state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
       const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.way ?? 'dip'] : WAIT_MINUTES[step.kind];
-      timed = { ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) };
-    } else {
-      const faces = facesOf(step);
-      const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
-      const known = knowledge(glaze);
-      const { waterMm, full } = waterFor(step, situation, known);
-      state = coated(state, { faces, coatMm: step.layer.coatMm, waterMm, full });
-      const pairMm = situation.underMm! + step.layer.coatMm;
-      timed = layerTimes(step, situation, known, pairMm, wallUsed(state), Math.max(0, state.capacityMm - state.takenMm));
+      done.push({ ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) });
+      state = waited(state, waitMinutes);
+      continue;
     }
+    const faces = facesOf(step);
+    // Rule O5: over a thick pair, or a wall that is full, the next coat waits until all is dry through.
+    const pairMm = faceNow(state, faces).underMm + step.layer.coatMm;
+    const isOver = pairMm > step.layer.coatMm;
+    if (last && ((isOver && pairMm > THICK_PAIR_MM) || wallUsed(last.state) > FULL_SHARE)) {
+      done[last.at] = { ...done[last.at]!, waitFor: 'dryThrough' };
+      state = waited(last.state, DRY_THROUGH_HOURS * 60);
+    }
+    const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
+    const known = knowledge(glaze);
+    const { waterMm, full } = waterFor(step, situation, known);
+    state = coated(state, { faces, coatMm: step.layer.coatMm, waterMm, full });
+    last = { at: done.length, state };
+    const timed = layerTimes(step, situation, known, wallUsed(state), Math.max(0, state.capacityMm - state.takenMm));
+    done.push(timed);
     state = waited(state, timed.waitMinutes);
-    return timed;
-  });
+  }
+  return done;
 }
+
+/** Coats together over this, or more of the wall's water in use than this share, must be dry through before the next. */
+const THICK_PAIR_MM = 0.8;
+const FULL_SHARE = 0.7;
 
 /** A rim band and a foot lie on the outside; a dip over inside and outside touches both. */
 function facesOf({ zones }: PieceStep): Face[] {
@@ -61,18 +76,17 @@ function facesOf({ zones }: PieceStep): Face[] {
   return [...(inside ? (['inside'] as const) : []), ...(outside ? (['outside'] as const) : [])];
 }
 
-function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, pairMm: number, wallUsed: number, roomMm: number): TimedStep {
+function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, used: number, roomMm: number): TimedStep {
   const { way, coatMm } = step.layer!;
   // Minutes × (coat/0.6) × clamp(0.5/room left, 0.5, 6): a full wall keeps the coat wet.
   const handleDry = WAIT_MINUTES[way] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
-  const through = pairMm > 0.8 || wallUsed > 0.7;
   return {
     ...step,
     ...(way === 'brush' ? { brushCoats: Math.max(1, Math.round(coatMm / BRUSH_COAT_MM)) } : { dip: predictSeconds({ ...situation, coatMm }, known) }),
     handSeconds: way === 'brush' ? step.handSeconds * Math.max(1, Math.round(coatMm / BRUSH_COAT_MM)) : step.handSeconds,
     waitMinutes: Math.max(1, Math.round(handleDry)),
-    waitFor: through ? 'dryThrough' : 'handleDry',
-    wallUsed,
+    waitFor: 'handleDry',
+    wallUsed: used,
   };
 }
 

@@ -68,3 +68,15 @@ const layerStep = (key: string, layer: Layer, zones: Zone[]): PieceStep => ({
   layer,
   handSeconds: HAND_SECONDS[layer.way],
 });
+
+/** The plan as it stands after its first so many steps: what a small picture of the piece shows there. */
+export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: readonly PieceStep[]; done: number }): PiecePlan {
+  const keys = steps.slice(0, done).map((step) => step.key);
+  const on = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => keys.some((key) => key.includes(layer.id)));
+  const { inside, outside, rim, foot } = plan.zones;
+  return {
+    ...plan,
+    zones: { inside: on(inside), outside: on(outside), rim: on(rim), foot: on(foot) },
+    waxFootMm: keys.includes('wax') ? plan.waxFootMm : 0,
+  };
+}

@@ -166,7 +166,7 @@ function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayCh
     handMinutes += hands;
     const next = steps[at + 1];
     if (!next) return;
-    if (step.waitFor === 'dryThrough' && next.kind === 'layer') overnight = true;
+    if (step.waitFor === 'dryThrough') overnight = true;
     // The first piece dries while the others are in hand.
     else waitMinutes += Math.max(0, step.waitMinutes - (hands * (count - 1)) / count);
   });

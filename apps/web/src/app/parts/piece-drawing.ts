@@ -1,4 +1,4 @@
-import { insideProfile, profileBetween, type Layer, type PiecePlan, type PieceShape, type ProfilePoint } from '@cazuela/core';
+import { insideProfile, profileBetween, rimIsApart, type Layer, type PiecePlan, type PieceShape, type ProfilePoint } from '@cazuela/core';
 import { curveCatmullRom, line } from 'd3-shape';
 
 /** Coats are drawn this many times as thick as they are. */
@@ -82,11 +82,15 @@ export class PieceDrawing {
   /** Coats in section: outside of the wall outwards, inside inwards, bottom layer first. */
   coats(): DrawnCoat[] {
     const { zones, waxFootMm } = this.plan;
-    const upper = this.between(waxFootMm, this.fit.tallMm);
+    const apart = rimIsApart(this.plan);
+    const upper = this.between(waxFootMm, apart ? this.rimFromMm() : this.fit.tallMm);
     const rim = this.between(this.rimFromMm(), this.fit.tallMm);
-    const outer = [...zones.outside.map((layer) => ({ layer, along: upper })), ...zones.rim.map((layer) => ({ layer, along: rim }))];
+    const below = zones.outside.map((layer) => ({ layer, along: upper }));
+    const band = zones.rim.map((layer) => ({ layer, along: rim }));
     const inner = zones.inside.map((layer) => ({ layer, along: this.inner.slice(1) }));
-    return [...this.stack(outer, 1), ...this.stack(inner, -1)];
+    // Apart, each lies on the bare wall.
+    const outer = apart ? [...this.stack(below, 1), ...this.stack(band, 1)] : this.stack([...below, ...band], 1);
+    return [...outer, ...this.stack(inner, -1)];
   }
 
   handle(): string | undefined {

@@ -44,11 +44,26 @@ import { PieceDraft } from './piece-draft';
 import { PutOnDay } from './put-on-day';
 import { RunPanel } from './run-panel';
 import { dipTrouble, waitWords, WAYS, ZONE_WORDS } from './piece-words';
+import { WaysPanel } from './ways-panel';
 
 /** A piece in section with its zones, coats and wax; the steps that get there; what will go wrong. */
 @Component({
   selector: 'cz-piece-planner',
-  imports: [RouterLink, CdkDropList, CdkDrag, CdkDragHandle, MatIcon, NumberField, PieceSection, RunPanel, Says, Coming, TwoVersions, WarningList],
+  imports: [
+    RouterLink,
+    CdkDropList,
+    CdkDrag,
+    CdkDragHandle,
+    MatIcon,
+    NumberField,
+    PieceSection,
+    RunPanel,
+    Says,
+    Coming,
+    TwoVersions,
+    WarningList,
+    WaysPanel,
+  ],
   providers: [PieceDraft],
   templateUrl: './piece-planner.html',
   styleUrl: './piece-planner.scss',
@@ -86,22 +101,28 @@ export class PiecePlanner {
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
   );
+  protected readonly clayFacts = computed(() => {
+    const clay = this.clay();
+    return clay && { ...bisqueOf(clay), name: clay.name };
+  });
+  protected readonly knowledge = computed(() => {
+    const [learning, buckets, bodyId] = [this.learning(), this.buckets(), this.clay()?.id ?? ''];
+    return (glaze: GlazeFacts): CoatKnowledge => {
+      const bucket = buckets.find((one) => one.id === glaze.bucketId);
+      return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId });
+    };
+  });
   protected readonly steps = computed<TimedStep[]>(() => {
     const plan = this.draft.body()?.plan;
-    const clay = this.clay();
+    const clay = this.clayFacts();
     if (!plan || !clay) return [];
-    const learning = this.learning();
-    const knowledge = (glaze: GlazeFacts): CoatKnowledge => {
-      const bucket = this.buckets().find((one) => one.id === glaze.bucketId);
-      return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId: clay.id });
-    };
     const timed = attempt(() =>
       timeSteps({
         steps: chosenOrder({ plan, glazes: this.facts() }),
         glazes: this.facts(),
-        body: { ...bisqueOf(clay), name: clay.name },
+        body: clay,
         wallMm: this.shape().wallMm,
-        knowledge,
+        knowledge: this.knowledge(),
       }),
     );
     return timed.kind === 'ok' ? timed.value : [];

@@ -1,0 +1,61 @@
+import type { WayChange, WayRisk, WayThere } from '@cazuela/core';
+import type { Units } from '../../../data/units';
+
+/** What a way does otherwise, and why. */
+export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why: string }> = {
+  gum: {
+    title: 'Gum in the powdery one',
+    short: 'gum',
+    why: 'Gum binds the coat beneath, so that the one over it does not pull it off; that bucket dries slower.',
+  },
+  rimFirst: {
+    title: 'The rim first, waxed',
+    short: 'rim first',
+    why: 'The rim’s glaze goes on bare clay and is waxed: the two meet at an edge and never lie on one another.',
+  },
+  thinner: { title: 'A thinner upper coat', short: 'thinner', why: 'Half a millimetre pulls less as it dries.' },
+  brush: { title: 'Brushed where the wall is full', short: 'the brush', why: 'A brush needs no thirsty wall; it takes many coats and hands.' },
+  oneDip: { title: 'Inside and out in one dip', short: 'one dip', why: 'The same glaze on both faces is one dip, and both are even.' },
+  insideFirst: { title: 'Inside first, then the outside', short: 'inside first', why: 'Two dips, so that each face gets its own seconds.' },
+  higherWax: { title: 'Waxed higher', short: 'higher wax', why: 'It starts high enough that nineteen of twenty stay off the shelf.' },
+};
+
+export const titleOf = (changes: readonly WayChange[]): string =>
+  changes.length === 0
+    ? 'As drawn'
+    : changes.map((change, at) => (at === 0 ? CHANGE_WORDS[change].title : lower(CHANGE_WORDS[change].title))).join(', ');
+
+const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
+export function costWords({ handMinutes, waitMinutes, overnight, skill }: WayThere, units: Units): string {
+  const wait = overnight
+    ? 'and a night of drying'
+    : waitMinutes >= 1
+      ? `and ${units.minutes(waitMinutes)} of waiting`
+      : 'and no waiting: the first is dry when the last is done';
+  const hand = { 1: '', 2: ' A steady brush.', 3: ' A steady hand at the edge.' }[skill];
+  return `${units.minutes(handMinutes)} of hands ${wait}.${hand}`;
+}
+
+const RISK_WORDS: Record<WayRisk['what'], string> = {
+  flakes: 'the upper coat pulls the lower one off',
+  cracks: 'coats over a millimetre crack and crawl',
+  noSuchCoat: 'a dip cannot give the coat that is planned',
+  runs: 'it may run to the shelf',
+};
+
+/** What may go wrong on a way and what it takes away of the drawn one's risks. */
+export function riskWords(way: WayThere, drawn: WayThere | undefined): { risk: string; why: string } {
+  const told = [...new Set(way.risks.map((risk) => RISK_WORDS[risk.what]))];
+  const of = (share: number): string => `about ${Math.round(10 * share)} of ten come out as drawn`;
+  const risk = told.length === 0 ? 'Nothing speaks against it.' : `${capital(told.join('; '))}: ${of(way.goodShare)}.`;
+  const why = way.changes.map((change) => CHANGE_WORDS[change].why).join(' ');
+  if (way.changes.length > 0) return { risk, why };
+  return {
+    risk,
+    why:
+      drawn && drawn.risks.length > 0 ? 'Your stack in its cheapest order.' : 'Your stack, in the order with the fewest buckets to fetch and wash.',
+  };
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
