@@ -13,8 +13,9 @@ import { importRows } from './import.bench';
 import { listRows } from './list.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
+import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'page', 'bench', 'bucket', 'list', 'import'] as const;
+const PARTS = ['core', 'coat', 'run', 'page', 'bench', 'bucket', 'list', 'import'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -28,7 +29,8 @@ const wanted = (part: (typeof PARTS)[number]): boolean => asked.length === 0 || 
 /** `./cazuela bench [parts]`: measured on this machine, in one run. Nothing here is asserted by the tests. */
 if (wanted('core')) show(coreRows());
 if (wanted('coat')) show(coatRows());
-if (PARTS.some((part) => part !== 'core' && wanted(part))) {
+if (wanted('run')) show(runRows());
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);

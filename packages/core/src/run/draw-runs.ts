@@ -19,7 +19,12 @@ export interface DrawnRuns {
  */
 export function drawRuns(
   side: SideToRun,
-  { draws, random, coatLnSd = COAT_LN_SD }: { draws: number; random: () => number; coatLnSd?: number },
+  {
+    draws,
+    random,
+    coatLnSd = COAT_LN_SD,
+    enoughReached = Infinity,
+  }: { draws: number; random: () => number; coatLnSd?: number; enoughReached?: number },
 ): DrawnRuns {
   const fronts = new Float64Array(draws);
   let reached = 0;
@@ -33,7 +38,7 @@ export function drawRuns(
       flows.set(layer.bucketId, flow);
       return { coat: Math.exp(coatLnSd * normal(random)), flow: flow * kiln };
     });
-    const { moments } = solveRun({
+    const { moments, reachedEnd } = solveRun({
       strip: side.strip,
       layers: runLayers(side, (layer) => scales[layer]!),
       overlap: overlapOf(side, omega),
@@ -42,9 +47,10 @@ export function drawRuns(
       stopAtEnd: true,
     });
     const front = Math.max(side.startMm, moments[0]!.frontMm ?? side.startMm);
-    const isThere = front >= side.endMm - side.strip.cellMm;
-    fronts[draw] = isThere ? side.endMm : front;
-    if (isThere) reached += 1;
+    fronts[draw] = reachedEnd ? side.endMm : front;
+    if (reachedEnd) reached += 1;
+    // Whoever asks only whether it is too often knows enough.
+    if (reached >= enoughReached) return { fronts: fronts.slice(0, draw + 1), reached };
   }
   return { fronts, reached };
 }

@@ -38,6 +38,8 @@ export interface RunMoment {
 
 export interface RunAnswer {
   moments: readonly RunMoment[];
+  /** Whether its edge came down to the end of the strip: outside, to the shelf. */
+  reachedEnd: boolean;
   /** What left the lower end of the strip, mm³, and what hangs at an overhang. */
   offMm3: number;
   hangsMm3: number;
@@ -56,7 +58,7 @@ const MOST_STEPS = 400_000;
 /** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */
 const THINNEST_MOVING_MM = 1e-7;
 /** A stack is another one when its mobility changed by more than this share. */
-const TRACE_SHARE = 1e-7;
+const TRACE_SHARE = 1e-5;
 /** A trace of a layer that is passed on no further, for the same reason. */
 const TRACE_MM = 1e-20;
 
@@ -83,6 +85,7 @@ export function solveRun(question: RunQuestion): RunAnswer {
     moments.push(momentAt(until, strip, film));
   }
   const offMm3 = off.reduce((sum, mm3) => sum + mm3, 0);
+  const atEnd = layers.reduce((sum, _, layer) => sum + film.moving[layer * count + count - 1]!, 0);
   let left = offMm3;
   let hangsMm3 = 0;
   const { heightMm } = moments.at(-1)!;
@@ -91,7 +94,14 @@ export function solveRun(question: RunQuestion): RunAnswer {
     // More than was put there, in front of a place that hangs over.
     if (strip.overhang[cell]) hangsMm3 += Math.max(0, heightMm[cell]! - film.putMm[cell]!) * areaMm2[cell]!;
   }
-  return { moments, offMm3, hangsMm3, lostShare: film.putMm3 > 0 ? (film.putMm3 - left) / film.putMm3 : 0, steps };
+  return {
+    moments,
+    reachedEnd: film.firstWhole > 0 && atEnd > EDGE_SHARE * film.firstWhole,
+    offMm3,
+    hangsMm3,
+    lostShare: film.putMm3 > 0 ? (film.putMm3 - left) / film.putMm3 : 0,
+    steps,
+  };
 }
 
 /** The film on the strip: one number for each cell of each layer, layer by layer. */
@@ -168,20 +178,20 @@ function advance(
   const perArea = Float64Array.from(areaMm2, (area) => 1 / area);
   const mobility = new Float64Array(count).fill(pieces > 1 ? NaN : alone);
   const stack = stacksOf(moving, pieces, count);
-  const turn = 2 * Math.PI * flow.gathers;
+  const driven = Float64Array.from(drive, (each) => 2 * Math.PI * flow.gathers * each);
   let left = until.share;
   let steps = 0;
   let first = 0;
   while (first < count && !holds(moving, first, pieces)) first += 1;
   let last = count - 1;
   while (last >= first && !holds(moving, last, pieces)) last -= 1;
+  sumRows(rows, height, first, last);
   while (left > 0 && steps < until.mostSteps && last >= first) {
-    sumRows(rows, height, first, last);
     let fastest = 0;
     let above = EMPTY;
     for (let cell = first; cell <= last; cell++) {
       const h = height[cell]!;
-      const out = drive[cell]!;
+      const out = driven[cell]!;
       if (h < THINNEST_MOVING_MM || out <= 0) {
         through[cell] = 0;
         continue;
@@ -196,14 +206,15 @@ function advance(
         else if (above !== EMPTY && above !== own && Math.abs(mobility[cell]! - before) > TRACE_SHARE * before) stack[cell] = MIXED;
       }
       above = own;
-      const carried = mobility[cell]! * turn * out * h * h;
+      const carried = mobility[cell]! * out * h * h;
       through[cell] = carried;
       const speed = carried * perArea[cell]!;
       if (speed > fastest) fastest = speed;
     }
     const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
-    carry(rows, { through, perArea, off, step, first, last });
+    carry(rows, { through, perArea, height, off, step, first, last });
     if (last + 1 < count && through[last]! > 0) last += 1;
+    sumRows(rows, height, last, last);
     left -= step;
     steps += 1;
     if (last === count - 1 && height[last]! > until.endMm) break;
@@ -224,6 +235,8 @@ function sumRows(rows: readonly Float64Array[], height: Float64Array, first: num
 
 interface Carrying {
   through: Float64Array;
+  /** Of the whole film in each cell: as it is after the step. */
+  height: Float64Array;
   perArea: Float64Array;
   off: Float64Array;
   step: number;
@@ -232,7 +245,7 @@ interface Carrying {
 }
 
 /** One step: each cell gives to the next what goes through its lower face, layer by layer, as it was before the step. */
-function carry(rows: readonly Float64Array[], { through, perArea, off, step, first, last }: Carrying): void {
+function carry(rows: readonly Float64Array[], { through, perArea, height, off, step, first, last }: Carrying): void {
   const next = last + 1;
   const hasNext = next < perArea.length;
   if (rows.length === 3) {
@@ -249,9 +262,13 @@ function carry(rows: readonly Float64Array[], { through, perArea, off, step, fir
       const outA = mmA < TRACE_MM ? 0 : gives * mmA;
       const outB = mmB < TRACE_MM ? 0 : gives * mmB;
       const outC = mmC < TRACE_MM ? 0 : gives * mmC;
-      a[cell] = mmA + (inA - outA) * per;
-      b[cell] = mmB + (inB - outB) * per;
-      c[cell] = mmC + (inC - outC) * per;
+      const nowA = mmA + (inA - outA) * per;
+      const nowB = mmB + (inB - outB) * per;
+      const nowC = mmC + (inC - outC) * per;
+      a[cell] = nowA;
+      b[cell] = nowB;
+      c[cell] = nowC;
+      height[cell] = nowA + nowB + nowC;
       inA = outA;
       inB = outB;
       inC = outC;
@@ -269,6 +286,7 @@ function carry(rows: readonly Float64Array[], { through, perArea, off, step, fir
     }
     return comes;
   });
+  sumRows(rows, height, first, last);
   leave(rows, leaving, hasNext ? next : -1, perArea, off);
 }
 

@@ -47,7 +47,8 @@ export function startForEdge(question: SafeLineQuestion, wantedMm: number): numb
 function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
   const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm }, side: 'outside' });
   // The same draws at every height, so that a higher line is never the riskier one by chance.
-  return side ? runChances(side, drawRuns(side, { draws: DRAWS, random: evenNumbers(7) })).reachChance : 0;
+  if (!side) return 0;
+  return drawRuns(side, { draws: DRAWS, random: evenNumbers(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) }).reached / DRAWS;
 }
 
 function middleRunMm({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {

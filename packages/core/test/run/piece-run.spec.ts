@@ -113,6 +113,19 @@ describe('how far it will run', () => {
   });
 });
 
+describe('a higher start', () => {
+  it('never reaches the shelf more often, millimetre by millimetre', () => {
+    const of = plan({ outside: [layer('tinaja', 0.5), layer('ceniza', 0.5)] });
+    let before = 1;
+    for (let waxFootMm = 4; waxFootMm <= 60; waxFootMm += 1) {
+      const laid = side({ ...of, waxFootMm });
+      const { reached } = drawRuns(laid, { draws: 60, random: evenNumbers(7) });
+      expect(reached / 60).toBeLessThanOrEqual(before);
+      before = reached / 60;
+    }
+  });
+});
+
 describe('where it may start', () => {
   const runner = { shape: CUP, glazes: [IRON, ASH] };
 

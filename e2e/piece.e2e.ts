@@ -1,0 +1,61 @@
+import { expect, test } from './studio';
+
+test.describe('at the piece plan', () => {
+  test('a pale runny ash over an iron glaze stops above the foot: the safe line is found and taken', async ({ page }) => {
+    await page.goto('/piece');
+    await page.getByRole('button', { name: 'Lidded pot', exact: true }).click();
+    await page.getByLabel('Name').fill('Ceniza sobre Tinaja');
+    await page.getByRole('button', { name: 'A coat on the outside' }).click();
+    await page.getByLabel('Outside, coat 1: bucket').selectOption({ label: 'Tinaja' });
+    await page.getByRole('button', { name: 'One over it on the outside' }).click();
+    await page.getByLabel('Outside, coat 2: bucket').selectOption({ label: 'Ceniza Clara' });
+    await page.getByLabel('Outside, coat 1: thickness').fill('0.4');
+    await page.getByLabel('Outside, coat 2: thickness').fill('0.2');
+    await page.getByLabel('Wax up the foot').fill('2');
+    const run = page.locator('cz-run-panel');
+    await expect(run.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
+    await expect(run.getByText('Ceniza Clara over Tinaja was never measured here')).toBeVisible();
+    await expect(run.getByText(/Lowest safe line: \d+ mm up \(yours is 2 mm\)/)).toBeVisible({ timeout: 60_000 });
+    await run
+      .getByRole('button', { name: /^Wax \d+ mm up$/ })
+      .first()
+      .click();
+    await expect(run.getByText(/yours is safe/)).toBeVisible({ timeout: 60_000 });
+    // Hotter, it is another line.
+    const before = await run.getByText(/Lowest safe line/).textContent();
+    await run.getByRole('combobox', { name: 'Fired to cone' }).selectOption('8');
+    await expect(run.getByText(/Lowest safe line/)).toBeVisible({ timeout: 60_000 });
+    await expect(run.getByText(/Lowest safe line/)).not.toHaveText(before!, { timeout: 60_000 });
+  });
+
+  test('a three-glaze pot whose drawn order flakes: the way found waxes the rim first, and goes on the day', async ({ page }) => {
+    await page.goto('/piece');
+    await page.getByRole('button', { name: 'Cazuela', exact: true }).click();
+    await page.getByLabel('Name').fill('Cazuela de tres');
+    await page.getByRole('button', { name: 'A coat on the inside' }).click();
+    await page.getByLabel('Inside, coat 1: bucket').selectOption({ label: 'Leche de Higo' });
+    await page.getByLabel('Inside, coat 1: way').selectOption('pour');
+    await page.getByLabel('Inside, coat 1: thickness').fill('0.3');
+    await page.getByRole('button', { name: 'A coat on the outside' }).click();
+    await page.getByLabel('Outside, coat 1: bucket').selectOption({ label: 'Ceniza Clara' });
+    await page.getByLabel('Outside, coat 1: thickness').fill('0.4');
+    await page.getByRole('button', { name: 'A coat on the rim' }).click();
+    await page.getByLabel('Rim band, coat 1: bucket').selectOption({ label: 'Retama' });
+    await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
+    const ways = page.locator('cz-ways-panel');
+    await expect(ways.getByRole('article')).toHaveCount(3);
+    await ways
+      .getByRole('button', { name: /^Take this way: The rim first, waxed/ })
+      .first()
+      .click();
+    await expect(ways.getByText('This is your plan.')).toBeVisible();
+    await expect(page.getByText('Retama will flake off Ceniza Clara')).toHaveCount(0);
+    const steps = page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
+    await expect(steps.filter({ hasText: 'Wax over the rim’s dry glaze' })).toHaveCount(1);
+    await page.reload();
+    await expect(steps.filter({ hasText: 'Wax over the rim’s dry glaze' })).toHaveCount(1);
+    await page.getByRole('button', { name: /^Put \d+ on the day$/ }).click();
+    await expect(page).toHaveURL(/\/day/);
+    await expect(page.getByText('Wax over the rim’s dry glaze').first()).toBeAttached();
+  });
+});
