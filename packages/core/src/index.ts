@@ -232,7 +232,8 @@ export { replayDay, type DayStepState, type Drying, type DayState } from './day/
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
 export { whatNow, type StudioNow, type NowItem } from './now/what-now';
 export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip } from './run/wall-strip';
-export { EDGE_SHARE, STUCK_FILM_MM, solveRun, type RunAnswer, type RunLayer, type RunMoment, type RunQuestion } from './run/run-solver';
+export { EDGE_SHARE, type RunLayer, type RunMoment } from './run/film';
+export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run/run-solver';
 export { overlapOf, runLayers, sideToRun, type PlannedLayer, type RunSide, type SideToRun, type Texture } from './run/piece-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
 export { SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';

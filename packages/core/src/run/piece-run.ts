@@ -2,7 +2,8 @@ import { meltedMm } from '../coat/from-weight';
 import { insideProfile, type PieceShape } from '../geometry/shapes';
 import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
-import { STUCK_FILM_MM, type RunLayer } from './run-solver';
+import type { RunLayer } from './film';
+import { STUCK_FILM_MM } from './run-solver';
 import { wallStrip, type WallStrip } from './wall-strip';
 
 export type RunSide = 'outside' | 'inside';

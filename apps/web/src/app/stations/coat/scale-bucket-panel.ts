@@ -12,7 +12,6 @@ import {
 } from '@cazuela/core';
 import type { CoatDipBody } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
-import * as z from 'zod';
 import { BenchLog } from '../../data/bench-log';
 import { Clock } from '../../data/clock';
 import { readCoat } from '../../data/coat-learning';
@@ -27,19 +26,10 @@ import { Says } from '../../parts/says';
 import { AreaField } from './area-field';
 import { CoatScreen } from './coat-screen';
 import { predictedWords } from './coat-words';
+import { askedWords, bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';
 import { PracticeBucket } from './practice-bucket';
 import { keepRest, restOf } from './rest-weights';
 
-const dipSchema = z.object({ id: z.number(), atMs: z.number(), lossGrams: z.number(), dripsBackGrams: z.number(), seconds: z.number().optional() });
-const askedSchema = z.object({ id: z.number(), atMs: z.number(), lossGrams: z.number(), guess: z.enum(['spilled', 'tooLittle', 'added', 'lifted']) });
-const keptSchema = z.object({
-  bucketId: z.string(),
-  areaCm2: z.number().nullable(),
-  dips: z.array(dipSchema).max(60),
-  asked: z.array(askedSchema).max(20),
-  count: z.number(),
-});
-type Kept = z.infer<typeof keptSchema>;
 /** A cup, where no area is told yet. */
 const USUAL_AREA_CM2 = 300;
 /** Thinnest and thickest coat that a loss may be, mm. */
@@ -167,10 +157,10 @@ export class ScaleBucketPanel {
   protected readonly keeping = deed();
   protected readonly dismissed = signal(false);
   /** Dips not yet kept are there again after a reload; where it rests is seen anew. */
-  protected readonly kept = remembered<Kept>(
+  protected readonly kept = remembered<BucketScaleKept>(
     'bucket-scale',
     { bucketId: '', areaCm2: null, dips: [], asked: [], count: 0 },
-    (kept) => keptSchema.safeParse(kept).data,
+    (kept) => bucketScaleSchema.safeParse(kept).data,
   );
   private readonly heard = signal<BucketOnScale>(NOTHING_ON_SCALE);
   private readonly limits = computed(() => {
@@ -255,7 +245,7 @@ export class ScaleBucketPanel {
     });
   }
 
-  protected change(change: Partial<Kept>): void {
+  protected change(change: Partial<BucketScaleKept>): void {
     this.kept.update((kept) => ({ ...kept, ...change }));
   }
 
@@ -278,18 +268,8 @@ export class ScaleBucketPanel {
     this.change({ dips: this.kept().dips.filter((dip) => dip.id !== id) });
   }
 
-  protected askWords({ lossGrams, guess }: Asked): string {
-    const grams = this.shown(Math.abs(lossGrams));
-    switch (guess) {
-      case 'spilled':
-        return `${grams} less at once: more than a coat. Spilled, poured out, or several pieces?`;
-      case 'tooLittle':
-        return `${grams} less: less than a coat. A drop on the floor?`;
-      case 'added':
-        return `${grams} more: something was put in.`;
-      case 'lifted':
-        return `Back on the scale it weighs ${grams} ${lossGrams > 0 ? 'less' : 'more'} than before.`;
-    }
+  protected askWords(asked: Asked): string {
+    return askedWords(asked, this.shown(Math.abs(asked.lossGrams)));
   }
 
   protected book(night: { sg: number; sgSd: number; waterGrams: number; since: string }): void {

@@ -4,14 +4,9 @@ import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   attempt,
   CONES,
-  firingFromPeak,
-  FLOW_ACTIVATION,
-  flowRatio,
-  peakForCone,
   runChances,
   sideToRun,
   startForEdge,
-  type FiringPoint,
   type GlazeFacts,
   type PiecePlan,
   type PieceShape,
@@ -25,6 +20,7 @@ import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
+import { firingRatio, USUAL_HOLD_MINUTES } from './run-firing';
 import { FILM_EXAGGERATION, heightAlong, RunDrawing } from './run-drawing';
 import { groundOfRun, poolWords, reachWords, safeLineWords } from './run-words';
 
@@ -38,24 +34,10 @@ const askedSchema = z.object({
 });
 type Asked = z.infer<typeof askedSchema>;
 const START: Asked = { cone: '6', holdMinutes: 10, texture: 'smooth', depthMm: 0.5, pitchMm: 8, valleyMm: 5 };
-/** Hours up of the reference firing. */
-const HOURS_UP = 8 + 100 / 60;
-const USUAL_HOLD_MINUTES = 10;
 /** A hand that drags asks once it rests, ms. */
 const REST_MS = 250;
 /** Cones at which what is known of flow still means something. */
 const USUAL_CONES = ['4', '5', '6', '7', '8'];
-
-/** How much more such a firing flows than the usual one to cone 6, for which flow figures are told. Fired alike but for peak and hold. */
-function firingRatio(cone: string, holdMinutes: number): number {
-  const fired = (to: string, hold: number): FiringPoint[] =>
-    firingFromPeak({
-      peakCelsius: peakForCone({ cone: to, hoursUp: HOURS_UP, holdMinutes: USUAL_HOLD_MINUTES }),
-      hoursUp: HOURS_UP,
-      holdMinutes: hold,
-    });
-  return flowRatio({ firing: fired(cone, holdMinutes), reference: fired('6', USUAL_HOLD_MINUTES), activationKjPerMol: FLOW_ACTIVATION });
-}
 
 /** How far the glaze will run on this piece in this firing: seen, told with its range, and where it may start. */
 @Component({

@@ -1,0 +1,101 @@
+import type { WallStrip } from './wall-strip';
+
+/** A layer as it lies melted on each cell of the strip, mm, with its own flow figure at this firing, 1/mm. */
+export interface RunLayer {
+  meltedMm: Float64Array;
+  flow: number;
+}
+
+/** The film at one moment. */
+export interface RunMoment {
+  /** Share of the firing's flow that is done, 0–1. */
+  share: number;
+  /** All that lies on each cell, stuck film included, mm. */
+  heightMm: Float64Array;
+  /** The same by layer. */
+  layerMm: Float64Array[];
+  /** How far down the strip the lowest edge of all and of each layer has come, mm from its top; undefined where there is none. */
+  frontMm: number | undefined;
+  layerFrontMm: (number | undefined)[];
+}
+
+/** An edge is where more than this share of the first height lies. */
+export const EDGE_SHARE = 0.1;
+
+/** The film on the strip: one number for each cell of each layer, layer by layer. */
+export interface Film {
+  moving: Float64Array;
+  still: Float64Array;
+  /** All that was put on each cell. */
+  putMm: Float64Array;
+  putMm3: number;
+  firstWhole: number;
+  first: Float64Array;
+}
+
+/** Parts what was put on into the film that stays on the wall and the one that moves, in the shares of its layers. */
+export function layFilm(layers: readonly RunLayer[], stuck: Float64Array, areaMm2: Float64Array): Film {
+  const [pieces, count] = [layers.length, areaMm2.length];
+  const film: Film = {
+    moving: new Float64Array(pieces * count),
+    still: new Float64Array(pieces * count),
+    putMm: new Float64Array(count),
+    putMm3: 0,
+    firstWhole: 0,
+    first: new Float64Array(pieces),
+  };
+  for (let cell = 0; cell < count; cell++) {
+    let whole = 0;
+    for (const layer of layers) whole += layer.meltedMm[cell]!;
+    const free = whole > 0 ? Math.max(0, whole - stuck[cell]!) / whole : 0;
+    film.firstWhole = Math.max(film.firstWhole, whole * free);
+    film.putMm[cell] = whole;
+    film.putMm3 += whole * areaMm2[cell]!;
+    for (let layer = 0; layer < pieces; layer++) {
+      const mm = layers[layer]!.meltedMm[cell]!;
+      film.moving[layer * count + cell] = mm * free;
+      film.still[layer * count + cell] = mm * (1 - free);
+      film.first[layer] = Math.max(film.first[layer]!, mm * free);
+    }
+  }
+  return film;
+}
+
+export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, still, firstWhole, first }: Film): RunMoment {
+  const pieces = first.length;
+  const heightMm = new Float64Array(count);
+  const free = new Float64Array(count);
+  const layerMm: Float64Array[] = [];
+  const layerFrontMm: (number | undefined)[] = [];
+  for (let layer = 0; layer < pieces; layer++) {
+    const [whole, own] = [new Float64Array(count), new Float64Array(count)];
+    for (let cell = 0; cell < count; cell++) {
+      own[cell] = moving[layer * count + cell]!;
+      whole[cell] = own[cell]! + still[layer * count + cell]!;
+      heightMm[cell]! += whole[cell]!;
+      free[cell]! += own[cell]!;
+    }
+    layerMm.push(whole);
+    layerFrontMm.push(edgeOf(own, EDGE_SHARE * first[layer]!, cellMm));
+  }
+  return { share, heightMm, layerMm, frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm), layerFrontMm };
+}
+
+/** Cells over which upwind differences smear an edge. */
+const SMEARED_CELLS = 4;
+
+/**
+ * Where the film ends, mm down the strip: at the lowest cell that holds more than so much, sharpened by its volume. What lies in the smeared
+ * cells below the last full one would fill so much of them at its height.
+ */
+function edgeOf(row: Float64Array, threshold: number, cellMm: number): number | undefined {
+  if (threshold <= 0) return undefined;
+  let last = row.length - 1;
+  while (last >= 0 && row[last]! <= threshold) last -= 1;
+  if (last < 0) return undefined;
+  let full = last;
+  for (let cell = last; cell >= Math.max(0, last - SMEARED_CELLS); cell--) if (row[cell]! > row[full]!) full = cell;
+  let filled = 0;
+  for (let cell = full + 1; cell < Math.min(row.length, last + SMEARED_CELLS); cell++) filled += row[cell]! / row[full]!;
+  return Math.min(row.length, full + 1 + filled) * cellMm;
+}
