@@ -76,3 +76,14 @@ test('on a phone: the card of a clay body and its thirst test', async ({ page })
   await expect(page.getByLabel('1. Dry')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('on a phone: a piece plan, its ways and its run', async ({ page }) => {
+  await page.goto('/piece');
+  await page
+    .getByRole('link', { name: /Lidded pot, tall/ })
+    .first()
+    .tap();
+  await expect(page.getByRole('article', { name: 'As drawn' })).toBeVisible();
+  await expect(page.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

@@ -5,9 +5,9 @@ import { doRunJob } from '../app/stations/piece/piece-planner/run-job';
 import type { RunJob } from '../app/stations/piece/piece-planner/run-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
-type Stub = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
+type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
 
-export const coatMapWorker = (): Stub => ({
+export const coatMapWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage({ ask, question, knowledge }: MapQuestion) {
@@ -18,7 +18,7 @@ export const coatMapWorker = (): Stub => ({
   terminate: () => undefined,
 });
 
-export const runWorker = (): Stub => ({
+export const runWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage(job: RunJob) {
@@ -29,7 +29,7 @@ export const runWorker = (): Stub => ({
 });
 
 /** Does the worker's work at once: jsdom has no workers. */
-export const readFileWorker = (): Stub => ({
+export const readFileWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage({ text, now, shelf }: ReadQuestion) {

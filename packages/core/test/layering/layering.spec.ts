@@ -15,31 +15,14 @@ import {
   stepsOf,
   stepWords,
   timeSteps,
-  type GlazeFacts,
   type Layer,
   type PiecePlan,
   type Way,
 } from '../../src/index';
+import { glazeOf } from '../glaze-facts';
 import { ASH, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
 
-const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts => ({
-  bucketId,
-  name: bucketId,
-  lightness: 0.5,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare: 15,
-  loiPercent: 8,
-  flow: { flow: 60, lnSd: 0.5, ground: 'pottersWord' },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: { SiO2: 3, Al2O3: 0.35 },
-  ...change,
-});
+const glaze = glazeOf;
 const WHITE = glaze('white', { lightness: 0.9 });
 const BLUE = glaze('blue', { lightness: 0.2 });
 const ASHY = glaze('ashy', { lightness: 0.75, shrinkShare: 4 });

@@ -13,25 +13,10 @@ import {
   type Way,
   type WaysThereQuestion,
 } from '../../src/index';
+import { glazeOf } from '../glaze-facts';
 
-const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts => ({
-  bucketId,
-  name: bucketId,
-  lightness: 0.5,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare: 15,
-  loiPercent: 8,
-  flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: { SiO2: 3, Al2O3: 0.35 },
-  ...change,
-});
+const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts =>
+  glazeOf(bucketId, { flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' }, ...change });
 const WHITE = glaze('white', { lightness: 0.9 });
 const BLUE = glaze('blue', { lightness: 0.2 });
 const ASH = glaze('ash', { lightness: 0.75, shrinkShare: 4 });

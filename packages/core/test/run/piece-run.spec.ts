@@ -15,25 +15,10 @@ import {
   type Layer,
   type PiecePlan,
 } from '../../src/index';
+import { glazeOf } from '../glaze-facts';
 
 const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
-const glaze = (bucketId: string, flow: number, lnSd = 0.5): GlazeFacts => ({
-  bucketId,
-  name: bucketId,
-  lightness: 0.5,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare: 15,
-  loiPercent: 8,
-  flow: { flow, lnSd, ground: 'pottersWord' },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: {},
-});
+const glaze = (bucketId: string, flow: number, lnSd = 0.5): GlazeFacts => glazeOf(bucketId, { flow: { flow, lnSd, ground: 'pottersWord' } });
 const IRON = glaze('tinaja', 40);
 const ASH = glaze('ceniza', 400);
 const layer = (bucketId: string, coatMm = 0.5): Layer => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip', coatMm });

@@ -181,6 +181,10 @@ const USUAL_CONES = ['4', '5', '6', '7', '8'];
     </section>
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 1.8rem;
+    }
     .row {
       display: flex;
       flex-wrap: wrap;
@@ -235,7 +239,9 @@ const USUAL_CONES = ['4', '5', '6', '7', '8'];
       font-weight: 600;
     }
     mat-slider {
-      width: 100%;
+      /* It stands eight pixels off on either side by itself. */
+      width: calc(100% - 16px);
+      min-width: 0;
     }
     progress {
       accent-color: var(--cobalt);

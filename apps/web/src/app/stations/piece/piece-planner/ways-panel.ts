@@ -28,7 +28,7 @@ const SHOWN = 3;
         <h2 id="ways">Ways to get there</h2>
         <p class="quiet small">
           {{ tried() }} ways were priced for {{ count() }} {{ count() === 1 ? 'piece' : 'pieces' }} by hands, waits and risk, by rules of the bench.
-          Every one ends in the zones you drew; what it does otherwise is said.
+          What a way does otherwise than you drew is said with it.
         </p>
         <div class="ways">
           @for (way of ways(); track way.key) {
@@ -69,6 +69,10 @@ const SHOWN = 3;
     }
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 1.8rem;
+    }
     .ways {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
