@@ -14,6 +14,7 @@ import { powderRoutes } from './features/powders/routes';
 import { recipeRoutes } from './features/recipes/routes';
 import { seriesRoutes } from './features/series/routes';
 import { searchRoutes } from './features/search/routes';
+import { runnerRoutes } from './features/runners/routes';
 import { tileRoutes } from './features/tiles/routes';
 import { studioDocumentRoutes } from './features/studios/routes';
 
@@ -27,6 +28,7 @@ export const studioRoutes: readonly Route[] = [
   ...bucketRoutes,
   ...coatRoutes,
   ...tileRoutes,
+  ...runnerRoutes,
   ...printRoutes,
   ...seriesRoutes,
   ...eventRoutes,

@@ -1,12 +1,12 @@
 import * as z from 'zod';
-import type { DayItem, DayStep } from '@cazuela/core';
+import { STEP_KINDS, type DayItem, type DayStep } from '@cazuela/core';
 import { idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
 import { dayEventSchema } from './events';
 
 export const dayStepSchema = z.strictObject({
   id: idSchema,
   itemId: idSchema,
-  kind: z.enum(['check', 'wax', 'waxOver', 'layer', 'wipeFoot']),
+  kind: z.enum(STEP_KINDS),
   words: noteSchema,
   caution: noteSchema.optional(),
   bucketId: idSchema.optional(),

@@ -133,7 +133,18 @@ export {
   type TileBody,
   type TileStrip,
 } from './tile';
-export { piecePlanSchema, pieceBodySchema, pieceSchema, pieceCreateSchema, pieceUpdateSchema, type PieceBody, type Piece } from './piece';
+export {
+  piecePlanSchema,
+  pieceBodySchema,
+  pieceSchema,
+  pieceCreateSchema,
+  pieceUpdateSchema,
+  textureSchema,
+  variationsSchema,
+  type PieceBody,
+  type Piece,
+} from './piece';
+export { pieceFormSchema } from './piece-form';
 export { dayStepSchema, dayItemSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day';
 export {
   firingPointSchema,
@@ -155,3 +166,12 @@ export {
 } from './kiln';
 export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './scale-device';
 export { searchHitSchema, type SearchHit } from './search';
+export {
+  runnerLayerSchema,
+  runnerTileBodySchema,
+  runnerTileCreateSchema,
+  runnerTileSchema,
+  runnerTileUpdateSchema,
+  type RunnerTile,
+  type RunnerTileBody,
+} from './runner-tile';

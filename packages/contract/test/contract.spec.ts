@@ -159,7 +159,7 @@ describe('documents', () => {
       { name: 'Nube', sgLow: 1.5, sgHigh: 1.5, capacityMl: 9000, colour: '#ECE2CC', notes: '' },
       'below the upper',
     ],
-    ['a fourth coat', piecePlanSchema, { ...plan, zones: { ...plan.zones, rim: [layer, layer, layer, layer] } }, 'at most three coats'],
+    ['a fourth coat', piecePlanSchema, { ...plan, zones: { ...plan.zones, rim: [layer, layer, layer, layer] } }, 'at most 3 coats'],
     ['a coat of nothing', piecePlanSchema, { ...plan, zones: { ...plan.zones, rim: [{ ...layer, coatMm: 0 }] } }, 'more than 0 mm'],
     ['a zone nobody has', piecePlanSchema, { ...plan, zones: { ...plan.zones, lid: [] } }, 'lid'],
     ['a firing of one point', firingBodySchema, { ...firing, points: [{ hours: 0, celsius: 20 }] }, 'at least two points'],

@@ -199,7 +199,26 @@ export {
 } from './coat/crack-advice';
 export { CAKE_SUCTION_GUESS, WALL_SUCTION_BY_CONE, effectiveSuction, wallSuctionGuess, absorptionGuessPercent, wallCapacityMm } from './coat/suction';
 export { areaCm2, volumeMl, profileBetween, type ProfilePoint } from './geometry/profile';
-export { PIECE_SHAPES, insideProfile, type PieceShape } from './geometry/shapes';
+export { curveThrough } from './geometry/curve-through';
+export { FORM_LIMITS, formFault, type FormFault } from './geometry/check-form';
+export {
+  bowMm,
+  gripAreaCm2,
+  gripCount,
+  gripMl,
+  shapeFromForm,
+  tallMm,
+  widestMm,
+  type FootKind,
+  type FormPoint,
+  type Grip,
+  type PieceForm,
+  type PieceShape,
+} from './geometry/piece-form';
+export { edgeDipMm, edgeOffsetMm, STRAIGHT, type EdgeLine } from './layering/edge-line';
+export { areasOf, FOOT_ZONE_MM, isZone, placeWords, roundShare, type PlannedArea } from './layering/areas';
+export { NARROWEST_ZONE_MM, planFault } from './layering/check-plan';
+export { formOf, insideProfile, PIECE_FORMS, PIECE_SHAPES, shapeOf, type NamedForm } from './geometry/shapes';
 export { bandRunMm, flowFromRun } from './melt/band';
 export { CONES, coneCelsius, isCone } from './melt/cones';
 export { FLOW_ACTIVATION, REFERENCE_FIRING, heatWorkHours, flowRatio, coneReached, type FiringPoint, type ConeReached } from './melt/heat-work';
@@ -212,8 +231,23 @@ export { orderWarnings, type OrderQuestion } from './layering/order-rules';
 export { precedencesOf, safeOrder, chosenOrder, outerStacks, type Precedence } from './layering/order';
 export {
   ZONES,
+  WAYS,
+  STUFFS,
+  KILN_SETTINGS,
   MOST_LAYERS,
+  MOST_MASKS,
+  MOST_STRIPS,
+  layersOf,
   rimIsApart,
+  stuffOf,
+  withLayers,
+  type FootBy,
+  type KilnSetting,
+  type Mask,
+  type Pot,
+  type Strip,
+  type Stuff,
+  type Turn,
   type Zone,
   type Way,
   type Layer,
@@ -221,21 +255,39 @@ export {
   type GlazeFacts,
   type BodyFacts,
 } from './layering/piece-plan';
-export { SHELF_MARGIN_MM, pieceWarnings, stacksOf, outsideRun, type PieceQuestion } from './layering/piece-rules';
+export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type PieceQuestion, type PieceRule } from './layering/piece-rules';
+export { SEAT_MASK_ID, USUAL_CONE } from './layering/rules/kiln';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
-export { HAND_SECONDS, WAIT_MINUTES, planAfter, stepsOf, type StepKind, type PieceStep } from './layering/steps';
+export { HAND_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
 export { dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
 export { replayDay, type DayStepState, type Drying, type DayState } from './day/replay-day';
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
 export { whatNow, type StudioNow, type NowItem } from './now/what-now';
-export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip } from './run/wall-strip';
+export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type WayPoint } from './run/wall-strip';
 export { EDGE_SHARE, type RunLayer, type RunMoment } from './run/film';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run/run-solver';
-export { overlapOf, runLayers, sideToRun, type PlannedLayer, type RunSide, type SideToRun, type Texture } from './run/piece-run';
+export {
+  overlapOf,
+  pairFlow,
+  runLayers,
+  SIDES,
+  sideToRun,
+  type PairFlow,
+  type PlannedLayer,
+  type SideQuestion,
+  type SideToRun,
+  type Texture,
+} from './run/piece-run';
+export { wayDown, type RunSide } from './run/way-down';
+export { chanceBeyond, coatScaleFor, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
-export { SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
+export { OUTER_SIDES, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
 export { waysThere, type WayChange, type WayRisk, type WaysQuestion as WaysThereQuestion, type WayThere } from './layering/ways-there';
+export { combinationsOf, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';
+export { glazeNeeded, type GlazeNeeded } from './layering/glaze-needed';
+export { COOLINGS, flowInFiring, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type FiringAsked, type ShelfPlace } from './melt/kiln-place';
+export { flowOfReading, learnFlow, learnPairs, narrowsTo, RUN_LN_SD, type RunReading } from './learning/run-learning';

@@ -7,6 +7,7 @@ import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
 import { importTables } from './migrations/005-imports';
 import { bodyCardsAndTiles } from './migrations/008-body-cards-and-tiles';
+import { runnerTiles } from './migrations/009-runner-tiles';
 import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 
@@ -27,6 +28,7 @@ export const MIGRATIONS: readonly Migration[] = [
   coatDipTables,
   coatWindowTables,
   bodyCardsAndTiles,
+  runnerTiles,
 ];
 
 function umzugFor(sequelize: Sequelize): Umzug {

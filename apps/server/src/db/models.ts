@@ -16,6 +16,7 @@ import type {
   SeriesBody,
   StockMove,
   StudioBody,
+  RunnerTileBody,
   TileBody,
 } from '@cazuela/contract';
 import type { ImportOutcome, ImportRow } from '@cazuela/formats';
@@ -71,6 +72,15 @@ export interface TileRow {
   version: number;
   code: string;
   body: TileBody;
+  createdAt: Date;
+}
+
+export interface RunnerTileRow {
+  id: string;
+  studioId: string;
+  version: number;
+  code: string;
+  body: RunnerTileBody;
   createdAt: Date;
 }
 export interface RecipeRow {
@@ -200,6 +210,7 @@ export interface Models {
   coatDips: Table<CoatDipRow>;
   coatWindows: Table<CoatWindowRow>;
   tiles: Table<TileRow>;
+  runnerTiles: Table<RunnerTileRow>;
   imports: Table<ImportJobRow>;
   importRows: Table<StagedRow>;
   bodies: Table<ClayBodyRow>;
@@ -268,6 +279,7 @@ export function defineModels(sequelize: Sequelize): Models {
     series: table('series', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time, doneAt: time }),
     bodies: table('bodies', { id, studioId: ref, version, name, body: json('body') }),
     tiles: table('tiles', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time }),
+    runnerTiles: table('runner_tiles', { id, studioId: ref, version, code: DataTypes.STRING(12), body: json('body'), createdAt: time }),
     recipes: table('recipes', { id, studioId: ref, version, name, createdAt: time }),
     recipeVersions: table('recipe_versions', {
       id,

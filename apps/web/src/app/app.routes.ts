@@ -68,6 +68,11 @@ export const routes: Routes = [
   { path: 'coat/tile/:tile', title: 'Coat · Cazuela', loadComponent: () => import('./stations/coat/coat-station').then((m) => m.CoatStation) },
   { path: 'piece', title: 'Pieces · Cazuela', loadComponent: () => import('./stations/piece/piece-shelf/piece-shelf').then((m) => m.PieceShelf) },
   {
+    path: 'piece/runners',
+    title: 'Runner tiles · Cazuela',
+    loadComponent: () => import('./stations/piece/runner-bench/runner-bench').then((m) => m.RunnerBench),
+  },
+  {
     path: 'piece/:id',
     title: 'Piece plan · Cazuela',
     loadComponent: () => import('./stations/piece/piece-planner/piece-planner').then((m) => m.PiecePlanner),

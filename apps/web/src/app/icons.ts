@@ -12,6 +12,9 @@ import {
   mdiStar,
   mdiStarOutline,
   mdiUndoVariant,
+  mdiRedoVariant,
+  mdiPinOutline,
+  mdiPin,
   mdiCameraOutline,
   mdiTuneVariant,
 } from '@mdi/js';
@@ -27,6 +30,9 @@ const ICONS = {
   star: mdiStar,
   'star-empty': mdiStarOutline,
   undo: mdiUndoVariant,
+  redo: mdiRedoVariant,
+  pin: mdiPinOutline,
+  pinned: mdiPin,
   camera: mdiCameraOutline,
   tune: mdiTuneVariant,
 };

@@ -3,6 +3,7 @@ import { attempt, coatMap } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
 import { doRunJob } from '../app/stations/piece/piece-planner/run-job';
 import type { RunJob } from '../app/stations/piece/piece-planner/run-protocol';
+import { doWaysJob, type WaysJob } from '../app/stations/piece/piece-planner/ways-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -24,6 +25,15 @@ export const runWorker = (): AtOnce => ({
   postMessage(job: RunJob) {
     // A few draws say as much in a test as thousands.
     doRunJob({ ...job, draws: 20 }, (message) => this.onmessage?.call(this as Worker, { data: message } as MessageEvent));
+  },
+  terminate: () => undefined,
+});
+
+export const waysWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: WaysJob) {
+    this.onmessage?.call(this as Worker, { data: doWaysJob(job) } as MessageEvent);
   },
   terminate: () => undefined,
 });

@@ -1,7 +1,8 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { profileBetween, volumeMl as profileVolumeMl, type ProfilePoint } from '../geometry/profile';
-import { insideProfile, type PieceShape } from '../geometry/shapes';
+import type { PieceShape } from '../geometry/piece-form';
+import { insideProfile } from '../geometry/shapes';
 import { brimMl, depthAtVolume, narrowestMm, type BucketShape } from './bucket-shape';
 
 /** Room kept under a piece and beside it, mm: knuckles, tongs, sediment. */

@@ -4,7 +4,7 @@ export interface FlowGuess {
   flow: number;
   /** Standard deviation of ln F. */
   lnSd: number;
-  ground: 'startingGuess' | 'pottersWord';
+  ground: 'startingGuess' | 'pottersWord' | 'runnerTile';
 }
 
 /** How a potter says a glaze moves, at a normal dip, with the middle of its run in mm. */

@@ -10,12 +10,14 @@ export interface PieceForDay {
   waxFootMm: number;
   steps: readonly TimedStep[];
   glazes: readonly GlazeFacts[];
+  /** Names of small pots that are no bucket. */
+  names?: ReadonlyMap<string, string>;
   /** Makes ids; the core has no randomness of its own. */
   newId: () => string;
 }
 
 /** The steps of a plan as the day's list keeps them: words, bucket, seconds, waits, the caution at its step. */
-export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, newId }: PieceForDay): DayItem {
+export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, names, newId }: PieceForDay): DayItem {
   const itemId = newId();
   const seenBuckets = new Set<string>();
   return { id: itemId, pieceId, name, count, steps: steps.map((step, index) => dayStep(step, index)) };
@@ -30,7 +32,7 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
       id: newId(),
       itemId,
       kind: step.kind,
-      words: stepWords({ step, glazeName: glaze?.name, waxFootMm }),
+      words: stepWords({ step, glazeName: glaze?.name ?? names?.get(step.layer?.bucketId ?? ''), waxFootMm }),
       ...(caution ? { caution } : {}),
       ...(glaze ? { bucketId: glaze.bucketId, bucketName: glaze.name, lightness: glaze.lightness } : {}),
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
@@ -47,24 +49,50 @@ export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; gla
     case 'check':
       return 'Check edges and dust, wipe damp, let dry';
     case 'wax':
-      return `Wax the foot and ${waxFootMm} mm up`;
+      return step.place ? `Wax ${step.place}` : `Wax the foot and ${waxFootMm} mm up`;
+    case 'soak':
+      return `Soak the foot ${waxFootMm} mm deep in water, and wipe it by finger after each coat`;
+    case 'tape':
+      return step.place ? `Tape ${step.place} shut` : `Tape the foot and ${waxFootMm} mm up`;
+    case 'untape':
+      return `Take the tape off ${step.place ?? 'the foot'} before the glaze is bone dry`;
+    case 'scrape':
+      return `Scrape the glaze back, damp, from ${step.place ?? 'the foot'}`;
+    case 'spongeOff':
+      return step.place ? `Sponge the glaze off ${step.place}` : `Sponge the foot clean, ${waxFootMm} mm up`;
     case 'waxOver':
-      return 'Wax over the rim’s dry glaze, to its edge';
+      return `Wax over ${step.place ? `${step.place}, its glaze dry` : 'the rim’s dry glaze'}, to its edge`;
     case 'wipeFoot':
       return 'Wipe the foot and check it';
-    case 'layer': {
-      const where = step.zones.length === 2 ? 'inside and outside' : step.zones[0] === 'inside' ? 'inside' : `the ${step.zones[0]}`;
-      const name = glazeName ?? 'glaze';
-      if (step.layer!.way === 'brush') return `Brush ${name} on ${where}, ${step.brushCoats ?? 1} ${step.brushCoats === 1 ? 'coat' : 'coats'}`;
-      const seconds = step.dip?.kind === 'ok' ? `, ${step.dip.seconds.toFixed(1)} s` : '';
-      return step.layer!.way === 'dip'
-        ? `Dip ${where} in ${name}${seconds}`
-        : `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
-    }
+    case 'layer':
+      return layerWords(step, glazeName ?? 'glaze');
+  }
+}
+
+function layerWords(step: TimedStep, name: string): string {
+  const where = step.zones.length === 2 ? 'inside and outside' : (step.place ?? (step.zones[0] === 'inside' ? 'inside' : `the ${step.zones[0]}`));
+  const passes = step.brushCoats ?? 1;
+  const seconds = step.dip?.kind === 'ok' ? `, ${step.dip.seconds.toFixed(1)} s` : '';
+  const on = where.startsWith('inside') ? where : `on ${where}`;
+  switch (step.layer!.way) {
+    case 'dip':
+      return `Dip ${where} in ${name}${seconds}`;
+    case 'pour':
+      return `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
+    case 'brush':
+      return `Brush ${name} on ${where}, ${passes} ${passes === 1 ? 'coat' : 'coats'}`;
+    case 'spray':
+      return `Spray ${name} ${on}, ${passes} ${passes === 1 ? 'pass' : 'passes'}`;
+    case 'sponge':
+      return `Dab ${name} ${on} with a sponge, ${passes} ${passes === 1 ? 'pass' : 'passes'}`;
+    case 'rub':
+      return `Rub ${name} into ${where === 'inside' ? 'the inside' : where} and wipe it back`;
   }
 }
 
 function cautionFor(step: TimedStep, firstBucketName: string | undefined): string | undefined {
+  if (step.kind === 'scrape') return 'Scrape damp, never dry, over a tray: dry glaze is silica dust. A respirator where it cannot be kept damp.';
+  if (step.layer?.way === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';
   if (step.kind === 'wax' || step.kind === 'waxOver')
     return 'Wax fumes and hot wax: open a window; wax on bare clay needs another bisque to come off.';
   if (step.kind === 'wipeFoot') return 'Wipe wet: dry glaze is silica dust. Rinse water settles in its own bucket, never the drain.';

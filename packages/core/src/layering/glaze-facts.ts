@@ -14,6 +14,8 @@ export interface GlazeSource {
   surface: string;
   movement: MovementWord | 'unknown';
   foodTested: boolean;
+  coneLow?: string | undefined;
+  coneHigh?: string | undefined;
   contents: BucketContents;
   powders: readonly Powder[];
 }
@@ -46,6 +48,8 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
     flow: movement === 'unknown' ? guess : flowFromWord({ word: movement }),
     surface: source.surface,
     foodTested: source.foodTested,
+    ...(source.coneLow === undefined ? {} : { coneLow: source.coneLow }),
+    ...(source.coneHigh === undefined ? {} : { coneHigh: source.coneHigh }),
     firedPercent,
     unity,
   };

@@ -43,6 +43,12 @@ const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
     why: 'The layers on the drawing are listed bottom up; this order swaps them.',
     remedies: ['Swap the two layers on the drawing'],
   },
+  O8: {
+    severity: 'look',
+    what: 'The tape comes off before the glaze it keeps clear is on.',
+    why: 'Tape keeps a place clear only while it is there; it comes off after the last coat, before that is bone dry.',
+    remedies: ['Take the tape off after the last coat over it'],
+  },
   O7: {
     severity: 'look',
     what: 'Something comes after the foot is wiped.',
@@ -63,7 +69,7 @@ export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[]
     if (before !== undefined && after !== undefined && before > after) broken.add(pair.rule);
   }
   const warnings: Warning[] = [...broken].map((rule) => ({ rule, ...BROKEN[rule], fixes: [SAFE_ORDER] }));
-  return [...warnings, ...waxOverGlaze(steps), ...dryThrough(steps, glazes), ...darkBeforeLight(steps, glazes)];
+  return [...warnings, ...waxOverGlaze(steps), ...tapeTooLong(steps), ...dryThrough(steps, glazes), ...darkBeforeLight(steps, glazes)];
 }
 
 function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
@@ -80,6 +86,31 @@ function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
     },
   ];
 }
+
+/** Tape that stays under a coat until it is bone dry takes the edge with it. */
+function tapeTooLong(steps: readonly TimedStep[]): Warning[] {
+  const late = steps.some((step, at) => {
+    if (step.kind !== 'untape') return false;
+    const coat = steps.slice(0, at).findLastIndex((earlier) => earlier.kind === 'layer');
+    return (
+      coat >= 0 &&
+      steps.slice(coat, at).some((earlier) => earlier.waitFor === 'dryThrough' || (earlier.kind !== 'layer' && earlier.waitMinutes > TAPE_MINUTES))
+    );
+  });
+  if (!late) return [];
+  return [
+    {
+      rule: 'O8',
+      severity: 'look',
+      what: 'The tape stays on until the glaze over it is bone dry.',
+      why: 'A bone-dry edge breaks off with the tape, and leaves dust.',
+      remedies: ['Take it off while the glaze is damp', 'Wax that place instead'],
+      fixes: [SAFE_ORDER],
+    },
+  ];
+}
+
+const TAPE_MINUTES = 60;
 
 function dryThrough(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]): Warning[] {
   const layers = steps.filter((step) => step.kind === 'layer');

@@ -1,32 +1,101 @@
-import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
 import { stepsOf, type PieceStep } from './steps';
 
 /** Pairs of steps where the first must come before the second, with the rule that says so. */
 export interface Precedence {
   before: string;
   after: string;
-  rule: 'O1' | 'O2' | 'O3' | 'O4' | 'O5' | 'O7';
+  rule: 'O1' | 'O2' | 'O3' | 'O4' | 'O5' | 'O7' | 'O8';
 }
 
-/** What must come before what: rules O1, O2, O3, O7, and each stack bottom up (O5). */
+/** What must come before what: rules O1–O4, O7, O8, and each stack bottom up (O5). */
 export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonly PieceStep[] }): Precedence[] {
-  const pairs: Precedence[] = [];
   const layers = steps.filter((step) => step.kind === 'layer');
-  for (const step of steps) {
-    if (step.key !== 'check') pairs.push({ before: 'check', after: step.key, rule: 'O1' });
-    if (step.key !== 'wipeFoot') pairs.push({ before: step.key, after: 'wipeFoot', rule: 'O7' });
-    if (step.kind === 'layer' && steps.some((other) => other.kind === 'wax')) pairs.push({ before: 'wax', after: step.key, rule: 'O3' });
-  }
-  for (const outer of layers.filter((step) => !step.zones.includes('inside'))) {
-    for (const inner of layers.filter((step) => step.zones.includes('inside') && !step.zones.includes('outside'))) {
-      pairs.push({ before: inner.key, after: outer.key, rule: 'O2' });
-    }
-  }
-  const of = (zone: 'rim' | 'outside'): PieceStep[] => layers.filter((step) => plan.zones[zone].some((layer) => step.key.includes(layer.id)));
-  if (rimIsApart(plan)) {
-    for (const step of of('rim')) pairs.push({ before: step.key, after: 'waxOver', rule: 'O4' });
-    for (const step of of('outside')) pairs.push({ before: 'waxOver', after: step.key, rule: 'O3' });
-  }
+  return [
+    ...frame(steps),
+    ...footFirst(layers, steps, plan),
+    ...insideFirst(layers),
+    ...partedFirst(plan, layers),
+    ...masked(plan, layers),
+    ...stacked(plan, layers),
+  ];
+}
+
+/** Checked first, the foot wiped last. */
+function frame(steps: readonly PieceStep[]): Precedence[] {
+  return steps.flatMap((step): Precedence[] => [
+    ...(step.key === 'check' ? [] : [{ before: 'check', after: step.key, rule: 'O1' } as const]),
+    ...(step.key === 'wipeFoot' ? [] : [{ before: step.key, after: 'wipeFoot', rule: 'O7' } as const]),
+  ]);
+}
+
+function footFirst(layers: readonly PieceStep[], steps: readonly PieceStep[], plan: PiecePlan): Precedence[] {
+  const foot = steps.find((step) => step.key === 'wax');
+  if (!foot) return [];
+  if (foot.kind === 'spongeOff') return layers.map((step) => ({ before: step.key, after: 'wax', rule: 'O3' }));
+  const untape = steps.some((step) => step.key === 'unmask:foot');
+  const lowest = lowestColours(plan);
+  return layers.flatMap((step): Precedence[] => [
+    // Wash and underglaze go into bare clay before anything is waxed.
+    step.layer && lowest.has(step.layer.id) ? { before: step.key, after: 'wax', rule: 'O3' } : { before: 'wax', after: step.key, rule: 'O3' },
+    ...(untape ? [{ before: step.key, after: 'unmask:foot', rule: 'O8' } as const] : []),
+  ]);
+}
+
+/** Slip, underglaze and wash that lie on the clay itself. */
+function lowestColours(plan: PiecePlan): Set<string> {
+  return new Set(
+    outerStacks(plan).flatMap((stack) => {
+      const glazeAt = stack.findIndex((layer) => stuffOf(layer) === 'glaze');
+      return stack.slice(0, glazeAt < 0 ? stack.length : glazeAt).map((layer) => layer.id);
+    }),
+  );
+}
+
+function insideFirst(layers: readonly PieceStep[]): Precedence[] {
+  const isGlaze = (step: PieceStep): boolean => step.layer !== undefined && stuffOf(step.layer) === 'glaze';
+  const inner = layers.filter((step) => step.zones.includes('inside') && !step.zones.includes('outside'));
+  return layers
+    .filter((step) => !step.zones.includes('inside') && isGlaze(step))
+    .flatMap((outer) => inner.map((step): Precedence => ({ before: step.key, after: outer.key, rule: 'O2' })));
+}
+
+/** A rim or strip that is glazed first is waxed over before the outside goes on. */
+function partedFirst(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
+  const of = (own: readonly Layer[]): PieceStep[] => layers.filter((step) => own.some((layer) => step.key.includes(layer.id)));
+  const parted: [wax: string, own: readonly Layer[]][] = [
+    ...(rimIsApart(plan) ? [['waxOver', plan.zones.rim] as [string, Layer[]]] : []),
+    ...(plan.strips ?? []).flatMap((strip) =>
+      strip.first && strip.layers.length > 0 ? [[`waxOver:${strip.id}`, strip.layers] as [string, Layer[]]] : [],
+    ),
+  ];
+  return parted.flatMap(([wax, own]) => [
+    ...of(own).map((step): Precedence => ({ before: step.key, after: wax, rule: 'O4' })),
+    ...of(plan.zones.outside).map((step): Precedence => ({ before: wax, after: step.key, rule: 'O3' })),
+  ]);
+}
+
+function masked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
+  const touched = layers.filter((step) => step.zones.some((zone) => zone !== 'inside'));
+  return (plan.masks ?? []).flatMap((mask): Precedence[] => {
+    const key = `mask:${mask.id}`;
+    const steps = mask.where === 'hole' ? layers : touched;
+    if (mask.kind === 'scrape' || mask.kind === 'sponge') return steps.map((step) => ({ before: step.key, after: key, rule: 'O3' }));
+    const over = mask.overLayerId;
+    const under = over === undefined ? [] : outerStacks(plan).flatMap((stack) => stack.slice(0, stack.findIndex((layer) => layer.id === over) + 1));
+    const isUnder = (step: PieceStep): boolean => under.some((layer) => step.key.includes(layer.id));
+    return [
+      ...steps.map((step): Precedence =>
+        isUnder(step) ? { before: step.key, after: key, rule: 'O4' } : { before: key, after: step.key, rule: 'O3' },
+      ),
+      ...(mask.kind === 'tape' ? steps.map((step): Precedence => ({ before: step.key, after: `unmask:${mask.id}`, rule: 'O8' })) : []),
+      ...(mask.kind === 'tape' ? [{ before: key, after: `unmask:${mask.id}`, rule: 'O8' } as const] : []),
+    ];
+  });
+}
+
+function stacked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
+  const pairs: Precedence[] = [];
   for (const stack of outerStacks(plan)) {
     for (let i = 1; i < stack.length; i++) {
       const lower = layers.find((step) => step.key.includes(stack[i - 1]!.id));
@@ -37,10 +106,13 @@ export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonl
   return pairs;
 }
 
-/** The stacks that lie on one another, bottom up. */
+/** The stacks that lie on one another, bottom up. A strip lies over the outside unless it was glazed first. */
 export function outerStacks(plan: PiecePlan): Layer[][] {
-  const { inside, outside, rim, foot } = plan.zones;
-  return rimIsApart(plan) ? [inside, outside, rim, foot] : [inside, [...outside, ...rim], foot];
+  const { zones, strips = [] } = plan;
+  const { inside, outside, rim, foot } = zones;
+  const over = strips.filter((strip) => strip.layers.length > 0);
+  const main = rimIsApart(plan) ? [outside, rim] : rim.length > 0 || over.length === 0 ? [[...outside, ...rim]] : [];
+  return [inside, ...main, ...over.map((strip) => (strip.first ? [...strip.layers] : [...outside, ...strip.layers])), foot];
 }
 
 /**

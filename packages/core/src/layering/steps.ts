@@ -1,58 +1,106 @@
-import { rimIsApart, type Layer, type PiecePlan, type Way, type Zone } from './piece-plan';
+import { tallMm } from '../geometry/piece-form';
+import { shapeOf } from '../geometry/shapes';
+import { isZone, placeWords } from './areas';
+import { rimIsApart, ZONES, type FootBy, type Layer, type Mask, type PiecePlan, type Way } from './piece-plan';
 
-export type StepKind = 'check' | 'wax' | 'waxOver' | 'layer' | 'wipeFoot';
+export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+type Deed = Exclude<StepKind, 'layer'>;
 
 /** One thing hands do to a piece. `key` stays the same while the plan's layers do. */
 export interface PieceStep {
   key: string;
   kind: StepKind;
-  zones: Zone[];
+  /** Zones and strips it touches. */
+  zones: string[];
+  /** Where, in words, when it is neither a zone of its own nor the foot. */
+  place?: string;
   layer?: Layer;
-  /** Hands, seconds for one piece. */
+  /** Share of the piece that it wets through, 0–1. */
+  wetShare?: number;
   handSeconds: number;
 }
 
-/** Hand time per piece, s: starting guesses. */
-export const HAND_SECONDS: Record<Way | 'wax' | 'waxOver' | 'wipeFoot' | 'check', number> = {
+/** Hand time per piece, s: starting guesses. A rubbed wash is wiped back in the same breath. */
+export const HAND_SECONDS: Record<Way | Deed, number> = {
+  check: 20,
   wax: 40,
+  soak: 25,
+  tape: 60,
   waxOver: 40,
   dip: 25,
   pour: 35,
   brush: 150,
+  spray: 60,
+  sponge: 90,
+  rub: 90,
+  untape: 20,
+  scrape: 120,
+  spongeOff: 40,
   wipeFoot: 30,
-  check: 20,
 };
 
 /** Waits before the piece may be touched again, minutes at 0.6 mm: starting guesses, to be learnt from "dry" taps. */
-export const WAIT_MINUTES: Record<Way | 'wax' | 'waxOver' | 'check' | 'wipeFoot', number> = {
+export const WAIT_MINUTES: Record<Way | Deed, number> = {
+  check: 10,
   wax: 20,
+  soak: 0,
+  tape: 0,
   waxOver: 60,
   dip: 8,
-  brush: 20,
   pour: 10,
-  check: 10,
+  brush: 20,
+  spray: 15,
+  sponge: 20,
+  rub: 10,
+  untape: 0,
+  scrape: 0,
+  spongeOff: 5,
   wipeFoot: 0,
 };
+
+/** The foot is kept bare before the glaze, or sponged off after it. */
+const FOOT_STEP: Record<FootBy, Deed> = { wax: 'wax', soak: 'soak', tape: 'tape', sponge: 'spongeOff' };
+const MASK_STEP: Record<Mask['kind'], Deed> = { wax: 'wax', tape: 'tape', scrape: 'scrape', sponge: 'spongeOff' };
 
 /**
  * The steps a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip
  * does both.
  */
 export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
-  const steps: PieceStep[] = [{ key: 'check', kind: 'check', zones: [], handSeconds: HAND_SECONDS.check }];
-  if (plan.waxFootMm > 0) steps.push({ key: 'wax', kind: 'wax', zones: ['foot'], handSeconds: HAND_SECONDS.wax });
+  const steps: PieceStep[] = [simple('check', 'check', [])];
+  const { strips = [], masks = [], footBy = 'wax', waxFootMm } = plan;
+  if (waxFootMm > 0) {
+    const kind = FOOT_STEP[footBy];
+    const wet = footBy === 'soak' ? { wetShare: Math.min(1, waxFootMm / Math.max(1, tallMm(shapeOf(plan)))) } : {};
+    steps.push({ ...simple('wax', kind, ['foot']), ...wet });
+    if (kind === 'tape') steps.push(simple('unmask:foot', 'untape', ['foot']));
+  }
   const joint = jointDip(plan);
   if (joint) steps.push(layerStep(`layer:${joint.inside.id}+${joint.outside.id}`, joint.outside, ['inside', 'outside']));
-  for (const zone of ['inside', 'outside', 'rim', 'foot'] as const) {
+  for (const zone of ZONES) {
     plan.zones[zone].forEach((layer, index) => {
       const joined = joint && index === 0 && (zone === 'inside' || zone === 'outside');
       if (!joined) steps.push(layerStep(`layer:${layer.id}`, layer, [zone]));
     });
   }
-  if (rimIsApart(plan)) steps.push({ key: 'waxOver', kind: 'waxOver', zones: ['rim'], handSeconds: HAND_SECONDS.waxOver });
-  steps.push({ key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], handSeconds: HAND_SECONDS.wipeFoot });
+  for (const strip of strips) {
+    const place = placeWords(strip.id, plan);
+    for (const layer of strip.layers) steps.push({ ...layerStep(`layer:${layer.id}`, layer, [strip.id]), place });
+    if (strip.first && strip.layers.length > 0) steps.push({ ...simple(`waxOver:${strip.id}`, 'waxOver', [strip.id]), place });
+  }
+  if (rimIsApart(plan)) steps.push(simple('waxOver', 'waxOver', ['rim']));
+  for (const mask of masks) {
+    const place = mask.where === 'hole' ? 'the drain hole' : `the ${mask.where} ${Math.round(mask.fromMm)}–${Math.round(mask.toMm)} mm up`;
+    const kind = MASK_STEP[mask.kind];
+    steps.push({ ...simple(`mask:${mask.id}`, kind, ['outside']), place });
+    if (kind === 'tape') steps.push({ ...simple(`unmask:${mask.id}`, 'untape', ['outside']), place });
+  }
+  steps.push(simple('wipeFoot', 'wipeFoot', ['foot']));
   return steps;
 }
+
+const simple = (key: string, kind: Deed, zones: string[]): PieceStep => ({ key, kind, zones, handSeconds: HAND_SECONDS[kind] });
 
 function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefined {
   const inside = plan.zones.inside[0];
@@ -61,7 +109,7 @@ function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefine
   return same ? { inside, outside } : undefined;
 }
 
-const layerStep = (key: string, layer: Layer, zones: Zone[]): PieceStep => ({
+const layerStep = (key: string, layer: Layer, zones: string[]): PieceStep => ({
   key,
   kind: 'layer',
   zones,
@@ -69,7 +117,7 @@ const layerStep = (key: string, layer: Layer, zones: Zone[]): PieceStep => ({
   handSeconds: HAND_SECONDS[layer.way],
 });
 
-/** The plan as it stands after its first so many steps: what a small picture of the piece shows there. */
+/** Which of a plan's layers lie on it after its first so many steps. */
 export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: readonly PieceStep[]; done: number }): PiecePlan {
   const keys = steps.slice(0, done).map((step) => step.key);
   const on = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => keys.some((key) => key.includes(layer.id)));
@@ -77,6 +125,11 @@ export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: reado
   return {
     ...plan,
     zones: { inside: on(inside), outside: on(outside), rim: on(rim), foot: on(foot) },
+    ...(plan.strips ? { strips: plan.strips.map((strip) => ({ ...strip, layers: on(strip.layers) })) } : {}),
+    ...(plan.masks ? { masks: plan.masks.filter((mask) => keys.includes(`mask:${mask.id}`) && !keys.includes(`unmask:${mask.id}`)) } : {}),
     waxFootMm: keys.includes('wax') ? plan.waxFootMm : 0,
   };
 }
+
+/** Whether a step lies on the inside only. */
+export const isInner = (step: PieceStep): boolean => step.zones.includes('inside') && step.zones.every((zone) => zone === 'inside' || !isZone(zone));

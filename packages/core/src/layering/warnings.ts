@@ -15,7 +15,7 @@ export interface Warning {
 
 export interface PlanFix {
   words: string;
-  change: Partial<Pick<PiecePlan, 'waxFootMm' | 'order' | 'zones' | 'rimFirst' | 'gumIn'>>;
+  change: Partial<Omit<PiecePlan, 'putAside' | 'versions' | 'shapeId'>>;
 }
 
 export const MOST_WARNINGS_SHOWN = 3;

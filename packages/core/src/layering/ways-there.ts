@@ -1,15 +1,15 @@
 import { flakesOff } from '../coat/crack-advice';
 import type { CoatKnowledge } from '../coat/knowledge';
-import type { PieceShape } from '../geometry/shapes';
+import type { PieceShape } from '../geometry/piece-form';
 import { cheapestOrder } from './cheapest-order';
 import { outerStacks, precedencesOf, safeOrder } from './order';
-import type { BodyFacts, GlazeFacts, Layer, PiecePlan } from './piece-plan';
-import { outsideRun, SHELF_MARGIN_MM } from './piece-rules';
+import { withLayers, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
 import { timeSteps, type TimedStep } from './step-times';
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
 
 /** What is done otherwise than drawn. */
-export type WayChange = 'gum' | 'rimFirst' | 'thinner' | 'brush' | 'oneDip' | 'insideFirst' | 'higherWax';
+export type WayChange = 'gum' | 'rimFirst' | 'stripFirst' | 'thinner' | 'brush' | 'oneDip' | 'insideFirst' | 'higherWax';
 
 export interface WayRisk {
   what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';
@@ -56,6 +56,7 @@ const WAIT_WORTH = 0.25;
 const NIGHT_WORTH_MINUTES = 45;
 const GUM_MINUTES = 5;
 const THIN_MM = 0.5;
+const MOST_CHANGES = 5;
 const CRACKS_ABOVE_MM = 1;
 
 /** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away. No two are alike. */
@@ -68,7 +69,14 @@ export function waysThere(question: WaysQuestion): WayThere[] {
   return ways
     .sort((a, b) => a.price - b.price || a.changes.length - b.changes.length)
     .filter((way) => {
-      const key = JSON.stringify([way.plan.zones, way.plan.rimFirst, way.plan.gumIn, way.plan.waxFootMm, way.steps.map((step) => step.key)]);
+      const key = JSON.stringify([
+        way.plan.zones,
+        way.plan.strips,
+        way.plan.rimFirst,
+        way.plan.gumIn,
+        way.plan.waxFootMm,
+        way.steps.map((step) => step.key),
+      ]);
       return !seen.has(key) && seen.add(key);
     });
 }
@@ -79,6 +87,8 @@ function changesWorthTrying({ plan, shape, glazes, forbidden = [], ...rest }: Wa
   const worth: WayChange[] = [];
   if (flaking.length > 0) worth.push('gum', 'thinner');
   if (plan.zones.rim.length > 0 && plan.zones.outside.length > 0 && !plan.rimFirst) worth.push('rimFirst');
+  if (flaking.length > 0 && plan.zones.outside.length > 0 && plan.strips?.some((strip) => strip.layers.length > 0 && !strip.first))
+    worth.push('stripFirst');
   const steps = timed(
     { plan, shape, glazes, ...rest },
     safeOrder({ plan, glazes }).map((step) => step.key),
@@ -88,36 +98,29 @@ function changesWorthTrying({ plan, shape, glazes, forbidden = [], ...rest }: Wa
   if (inside && outside && inside.bucketId === outside.bucketId) worth.push(inside.way === 'dip' && outside.way === 'dip' ? 'insideFirst' : 'oneDip');
   const run = outsideRun({ plan, shape, glazes });
   if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) worth.push('higherWax');
-  const open = worth.filter((change) => !forbidden.includes(change)).slice(0, 5);
+  const open = worth.filter((change) => !forbidden.includes(change)).slice(0, MOST_CHANGES);
   return Array.from({ length: 2 ** open.length }, (_, bits) => open.filter((_change, at) => bits & (1 << at)));
 }
 
 function changed(plan: PiecePlan, change: WayChange, { shape, glazes, body, count, knowledge }: WaysQuestion): PiecePlan {
-  const every = (zones: PiecePlan['zones'], of: (layer: Layer) => Layer): PiecePlan['zones'] => ({
-    inside: zones.inside.map(of),
-    outside: zones.outside.map(of),
-    rim: zones.rim.map(of),
-    foot: zones.foot.map(of),
-  });
   switch (change) {
     case 'gum':
       return { ...plan, gumIn: [...new Set([...(plan.gumIn ?? []), ...flakingPairs(plan, glazes).map(({ lower }) => lower.bucketId)])] };
     case 'rimFirst':
       return { ...plan, rimFirst: true, order: [] };
+    case 'stripFirst':
+      return { ...plan, strips: (plan.strips ?? []).map((strip) => (strip.layers.length > 0 ? { ...strip, first: true } : strip)), order: [] };
     case 'thinner': {
       const upper = new Set(flakingPairs(plan, glazes).map((pair) => pair.upper.id));
-      return { ...plan, zones: every(plan.zones, (layer) => (upper.has(layer.id) ? { ...layer, coatMm: Math.min(layer.coatMm, THIN_MM) } : layer)) };
+      return withLayers(plan, (layer) => (upper.has(layer.id) ? { ...layer, coatMm: Math.min(layer.coatMm, THIN_MM) } : layer));
     }
     case 'brush': {
       const keys = safeOrder({ plan, glazes }).map((step) => step.key);
       const failing = timed({ plan, shape, glazes, body, count, ...(knowledge ? { knowledge } : {}) }, keys).filter(
         (step) => step.dip && step.dip.kind !== 'ok',
       );
-      return {
-        ...plan,
-        zones: every(plan.zones, (layer) => (failing.some((step) => step.key.includes(layer.id)) ? { ...layer, way: 'brush' } : layer)),
-        order: [],
-      };
+      const isFailing = (layer: Layer): boolean => failing.some((step) => step.key.includes(layer.id));
+      return { ...withLayers(plan, (layer) => (isFailing(layer) ? { ...layer, way: 'brush' } : layer)), order: [] };
     }
     case 'oneDip':
     case 'insideFirst': {
@@ -133,16 +136,19 @@ function changed(plan: PiecePlan, change: WayChange, { shape, glazes, body, coun
   }
 }
 
-/** Pairs where the upper coat pulls the lower one off as it dries. */
+/** Pairs where the upper coat pulls the lower one off as it dries. A pair that lies in two stacks counts once. */
 function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { upper: Layer; lower: Layer }[] {
   const shrinks = (layer: Layer): number | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.shrinkShare;
-  return outerStacks(plan).flatMap((stack) =>
-    stack.slice(1).flatMap((upper, at) => {
+  const pairs = new Map<string, { upper: Layer; lower: Layer }>();
+  for (const stack of outerStacks(plan)) {
+    stack.slice(1).forEach((upper, at) => {
       const lower = stack[at]!;
       const [above, beneath] = [shrinks(upper), shrinks(lower)];
-      return above !== undefined && beneath !== undefined && flakesOff({ upper: above, lower: beneath }) ? [{ upper, lower }] : [];
-    }),
-  );
+      if (above !== undefined && beneath !== undefined && flakesOff({ upper: above, lower: beneath }))
+        pairs.set(upper.id + lower.id, { upper, lower });
+    });
+  }
+  return [...pairs.values()];
 }
 
 function timed({ plan, shape, glazes, body, knowledge }: WaysQuestion, keys: readonly string[]): TimedStep[] {
@@ -152,7 +158,8 @@ function timed({ plan, shape, glazes, body, knowledge }: WaysQuestion, keys: rea
 }
 
 function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayChange[]): WayThere | undefined {
-  const { glazes, count, pins = [] } = question;
+  const { glazes, count } = question;
+  const pins = [...(question.pins ?? []), ...(plan.pins ?? [])];
   const usual = safeOrder({ plan, glazes });
   const before = [...precedencesOf({ plan, steps: usual }), ...pins];
   const found = cheapestOrder({ steps: usual, before, lightness: new Map(glazes.map((glaze) => [glaze.bucketId, glaze.lightness])) });
@@ -172,7 +179,7 @@ function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayCh
   });
   const risks = risksOf(question, plan, steps);
   const goodShare = risks.reduce((share, risk) => share * (1 - risk.chance), 1);
-  const skill = plan.rimFirst ? 3 : steps.some((step) => step.layer?.way === 'brush') ? 2 : 1;
+  const skill = plan.rimFirst || plan.strips?.some((strip) => strip.first) ? 3 : steps.some((step) => step.layer?.way === 'brush') ? 2 : 1;
   const price =
     handMinutes +
     WAIT_WORTH * waitMinutes +

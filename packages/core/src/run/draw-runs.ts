@@ -1,4 +1,3 @@
-import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import { overlapOf, runLayers, type SideToRun } from './piece-run';
 import { solveRun } from './run-solver';
 
@@ -30,7 +29,7 @@ export function drawRuns(
   let reached = 0;
   for (let draw = 0; draw < draws; draw++) {
     const kiln = Math.exp(KILN_LN_SD * normal(random));
-    const omega = OVERLAP_OMEGA.omega * Math.exp(OVERLAP_OMEGA.lnSd * normal(random));
+    const together = normal(random);
     // A glaze is as it is wherever it lies on the piece; every coat of it is put on anew.
     const flows = new Map<string, number>();
     const scales = side.layers.map(({ layer, flowLnSd }) => {
@@ -41,7 +40,7 @@ export function drawRuns(
     const { moments, reachedEnd } = solveRun({
       strip: side.strip,
       layers: runLayers(side, (layer) => scales[layer]!),
-      overlap: overlapOf(side, omega),
+      overlap: overlapOf(side, together),
       stuckMm: side.stuckMm,
       gathers: side.gathers,
       stopAtEnd: true,

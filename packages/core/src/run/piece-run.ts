@@ -1,13 +1,17 @@
 import { meltedMm } from '../coat/from-weight';
-import { insideProfile, type PieceShape } from '../geometry/shapes';
-import { rimIsApart, type GlazeFacts, type Layer, type PiecePlan } from '../layering/piece-plan';
+import { tallMm, type PieceShape } from '../geometry/piece-form';
+import { FOOT_ZONE_MM, roundShare } from '../layering/areas';
+import { edgeDipMm } from '../layering/edge-line';
+import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import type { RunLayer } from './film';
 import { STUCK_FILM_MM } from './run-solver';
-import { wallStrip, type WallStrip } from './wall-strip';
+import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
+import { wayDown, type RunSide } from './way-down';
 
-export type RunSide = 'outside' | 'inside';
-export type Texture = { kind: 'smooth' } | { kind: 'grooves'; depthMm: number } | { kind: 'flutes'; pitchMm: number; valleyMm: number };
+/** Grooves across, carved lines and trailed slip hold melt; flutes down lead it. */
+export type Texture =
+  { kind: 'smooth' } | { kind: 'grooves' | 'carved' | 'trailed'; depthMm: number } | { kind: 'flutes'; pitchMm: number; valleyMm: number };
 
 /** One layer of a plan where it lies before the fire, with what is known of its flow. */
 export interface PlannedLayer {
@@ -33,70 +37,136 @@ export interface SideToRun {
   /** Lower edge of the glaze before the fire, mm down the strip, and where the strip ends: at the shelf, or in the middle of the floor. */
   startMm: number;
   endMm: number;
+  overlaps?: readonly PairFlow[] | undefined;
 }
 
-/** Lays a plan's coats on one side of its piece, melted; nothing where that side stays bare. */
-export function sideToRun(question: {
+/** How much more two glazes run together than by themselves: learnt, or the start guess. */
+export interface PairFlow {
+  a: string;
+  b: string;
+  omega: number;
+  lnSd: number;
+}
+
+export interface SideQuestion {
   plan: PiecePlan;
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
   side: RunSide;
   /** How much more this firing flows than the reference one. */
   firingRatio?: number;
+  /** Instead of what the plan says of that side. */
   texture?: Texture;
-}): SideToRun | undefined {
-  const { plan, shape, glazes, side, firingRatio = 1, texture = { kind: 'smooth' } } = question;
-  const downhill = side === 'outside' ? [...shape.outside].reverse() : [...insideProfile(shape)].reverse();
-  const strip = wallStrip({ downhill });
+  /** Pairs whose ω was measured here. */
+  overlaps?: readonly PairFlow[];
+  cellMm?: number;
+}
+
+/** Heights between which a layer lies, mm above the shelf. */
+interface Band {
+  layer: Layer;
+  fromMm: number;
+  toMm: number;
+}
+
+/** Lays a plan's coats on one side of its piece, melted; nothing where that side stays bare. Edges that are not level count at their lowest. */
+export function sideToRun(question: SideQuestion): SideToRun | undefined {
+  const { plan, shape, glazes, side, firingRatio = 1, overlaps, cellMm = LONGEST_CELL_MM } = question;
+  const texture = question.texture ?? plan.textures?.[side === 'inside' ? 'inside' : 'outside'] ?? { kind: 'smooth' };
+  const downhill = wayDown(shape, side);
+  const panel = side === 'panel' ? thickestPanel(plan) : undefined;
+  if (!downhill || (side === 'panel' && !panel)) return undefined;
+  const strip = wallStrip({ downhill, cellMm });
   const endMm = strip.count * strip.cellMm;
-  const topMm = downhill[0]!.heightMm;
-  const downTo = (heightMm: number): number => {
-    for (let cell = 0; cell < strip.count; cell++) if (strip.heightMm[cell]! < heightMm) return cell * strip.cellMm;
-    return endMm;
-  };
-  const waxLine = downTo(plan.waxFootMm);
-  const place = (layers: readonly Layer[], fromMm: number, toMm: number): PlannedLayer[] =>
-    layers.flatMap((layer) => {
-      const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
-      if (!glaze || toMm <= fromMm) return [];
-      const { flow, lnSd, ground } = glaze.flow;
-      return [
-        {
-          layer,
-          name: glaze.name,
-          fromMm,
-          toMm,
-          meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }),
-          flow: flow * firingRatio,
-          flowLnSd: lnSd,
-          isGuess: ground === 'startingGuess',
-        },
-      ];
-    });
-  const layers =
-    side === 'inside'
-      ? place(plan.zones.inside, 0, endMm)
-      : [
-          // Where the rim is glazed first and waxed, the outside begins at its band's edge.
-          ...place(plan.zones.outside, rimIsApart(plan) ? Math.min(waxLine, downTo(topMm - plan.rimBandMm)) : 0, waxLine),
-          ...place(plan.zones.rim, 0, Math.min(waxLine, downTo(topMm - plan.rimBandMm))),
-          ...(plan.waxFootMm === 0 ? place(plan.zones.foot, Math.min(endMm, downTo(FOOT_ZONE_MM)), endMm) : []),
-        ];
+  const bands = side === 'inside' ? insideBands(plan, shape) : outsideBands(plan, shape, panel);
+  const layers = bands.flatMap((band) => placed(band, strip, endMm, glazes, firingRatio));
   if (layers.length === 0) return undefined;
   return {
     side,
     strip,
     layers,
-    // Grooves across hold a third of their depth; flutes down gather the melt in their valleys.
-    stuckMm: STUCK_FILM_MM + (texture.kind === 'grooves' ? texture.depthMm / 3 : 0),
+    stuckMm: STUCK_FILM_MM + ('depthMm' in texture ? texture.depthMm / 3 : 0),
     gathers: texture.kind === 'flutes' ? Math.max(1, texture.pitchMm / Math.max(0.1, texture.valleyMm)) : 1,
     startMm: Math.max(...layers.map((layer) => layer.toMm)),
     endMm,
+    overlaps,
   };
 }
 
-/** Height of the foot as a zone, mm. */
-const FOOT_ZONE_MM = 8;
+/** Sides of a plan on which something may run. */
+export const SIDES: readonly RunSide[] = ['outside', 'panel', 'grip', 'inside'];
+
+function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, endMm: number, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
+  const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
+  const [top, bottom] = [downTo(strip, endMm, toMm), downTo(strip, endMm, fromMm)];
+  if (!glaze || stuffOf(layer) !== 'glaze' || bottom <= top) return [];
+  const { flow, lnSd, ground } = glaze.flow;
+  return [
+    {
+      layer,
+      name: glaze.name,
+      fromMm: top,
+      toMm: bottom,
+      meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }),
+      flow: flow * firingRatio,
+      flowLnSd: lnSd,
+      isGuess: ground === 'startingGuess',
+    },
+  ];
+}
+
+function downTo(strip: WallStrip, endMm: number, heightMm: number): number {
+  for (let cell = 0; cell < strip.count; cell++) if (strip.heightMm[cell]! < heightMm) return cell * strip.cellMm;
+  return endMm;
+}
+
+const insideBands = ({ zones }: PiecePlan, shape: PieceShape): Band[] =>
+  // The floor's middle too: its cells lie at the floor's own height.
+  zones.inside.map((layer) => ({ layer, fromMm: -1, toMm: tallMm(shape) + 1 }));
+
+function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | undefined): Band[] {
+  const { zones, strips = [], waxFootMm, rimBandMm, edges } = plan;
+  const top = tallMm(shape) + 1;
+  const wax = waxFootMm > 0 ? Math.max(0, waxFootMm - edgeDipMm(edges?.wax)) : -1;
+  const rimFrom = Math.max(wax, tallMm(shape) - rimBandMm - edgeDipMm(edges?.rim));
+  const own = strips.filter((strip) => (strip.turn === undefined || strip === panel) && strip.layers.length > 0);
+  const low = ({ fromMm, toMm, edge }: Strip): [number, number] => [Math.max(wax, fromMm - edgeDipMm(edge)), toMm - edgeDipMm(edge)];
+  const outside: Band[] = zones.outside.map((layer) => ({ layer, fromMm: wax, toMm: rimIsApart(plan) ? rimFrom : top }));
+  const parted = own.filter((strip) => strip.first).reduce((bands, strip) => without(bands, ...low(strip)), outside);
+  const bands: Band[] = [
+    ...parted,
+    ...zones.rim.map((layer) => ({ layer, fromMm: rimFrom, toMm: top })),
+    ...own.flatMap((strip) => strip.layers.map((layer) => ({ layer, fromMm: low(strip)[0], toMm: low(strip)[1] }))),
+    ...(waxFootMm === 0 ? zones.foot.map((layer) => ({ layer, fromMm: -1, toMm: FOOT_ZONE_MM })) : []),
+  ];
+  return (plan.masks ?? []).filter((mask) => mask.where === 'band').reduce((left, mask) => kept(left, mask), bands);
+}
+
+/** What a mask all round leaves: nothing of what goes over it, all of what lies under it. */
+function kept(bands: readonly Band[], { kind, overLayerId, fromMm, toMm }: Mask): Band[] {
+  const takesAll = kind === 'scrape' || kind === 'sponge';
+  const after = takesAll || overLayerId === undefined ? -1 : bands.findLastIndex(({ layer }) => layer.id === overLayerId);
+  // At the rim the lip itself is bare too.
+  return bands.flatMap((band, at) => (at > after ? without([band], fromMm, band.toMm - toMm <= LIP_MM ? band.toMm : toMm) : [band]));
+}
+
+const LIP_MM = 1.5;
+
+const without = (bands: readonly Band[], fromMm: number, toMm: number): Band[] =>
+  bands.flatMap((band) =>
+    [
+      { ...band, toMm: Math.min(band.toMm, fromMm) },
+      { ...band, fromMm: Math.max(band.fromMm, toMm) },
+    ].filter((part) => part.toMm > part.fromMm),
+  );
+
+/** The panel with most on it: where it runs furthest. */
+function thickestPanel({ strips = [] }: PiecePlan): Strip | undefined {
+  const whole = (strip: Strip): number => strip.layers.reduce((sum, layer) => sum + layer.coatMm, 0);
+  return strips
+    .filter((strip) => strip.turn !== undefined && roundShare(strip.turn) > 0 && whole(strip) > 0)
+    .reduce<Strip | undefined>((most, strip) => (most && whole(most) >= whole(strip) ? most : strip), undefined);
+}
 
 /** The layers of a side as the solver takes them: each a band of one thickness. Thickness and flow may be scaled, for a draw. */
 export function runLayers(side: SideToRun, scale?: (layer: number) => { coat: number; flow: number }): RunLayer[] {
@@ -113,8 +183,16 @@ export function runLayers(side: SideToRun, scale?: (layer: number) => { coat: nu
   });
 }
 
-/** ω of a pair of layers: 1 for a glaze over itself. */
+/** ω of a pair of buckets and the sd of its ln: measured, or the start guess; none for a glaze over itself. */
+export function pairFlow(overlaps: readonly PairFlow[] | undefined, a: string, b: string): { omega: number; lnSd: number } {
+  if (a === b) return { omega: 1, lnSd: 0 };
+  return overlaps?.find((pair) => (pair.a === a && pair.b === b) || (pair.a === b && pair.b === a)) ?? OVERLAP_OMEGA;
+}
+
+/** ω of a pair of layers, all pairs so many of their sd away from the middle. */
 export const overlapOf =
-  (side: SideToRun, omega: number = OVERLAP_OMEGA.omega) =>
-  (a: number, b: number): number =>
-    side.layers[a]!.layer.bucketId === side.layers[b]!.layer.bucketId ? 1 : omega;
+  (side: SideToRun, away = 0) =>
+  (a: number, b: number): number => {
+    const { omega, lnSd } = pairFlow(side.overlaps, side.layers[a]!.layer.bucketId, side.layers[b]!.layer.bucketId);
+    return omega * Math.exp(away * lnSd);
+  };

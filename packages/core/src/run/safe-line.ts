@@ -1,7 +1,8 @@
-import type { PieceShape } from '../geometry/shapes';
+import type { PieceShape } from '../geometry/piece-form';
 import type { GlazeFacts, PiecePlan } from '../layering/piece-plan';
-import { drawRuns, evenNumbers, runChances } from './draw-runs';
-import { sideToRun, type Texture } from './piece-run';
+import { drawRuns, evenNumbers } from './draw-runs';
+import { quickBand, quickRun } from './quick-run';
+import { sideToRun, type PairFlow, type Texture } from './piece-run';
 
 export interface SafeLineQuestion {
   plan: PiecePlan;
@@ -9,6 +10,7 @@ export interface SafeLineQuestion {
   glazes: readonly GlazeFacts[];
   firingRatio?: number;
   texture?: Texture;
+  overlaps?: readonly PairFlow[];
 }
 
 export type SafeLine =
@@ -44,14 +46,21 @@ export function startForEdge(question: SafeLineQuestion, wantedMm: number): numb
   return start;
 }
 
+/** The worst of its sides: a handle brings the glaze of all its faces to one place. */
 function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
-  const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm }, side: 'outside' });
-  // The same draws at every height, so that a higher line is never the riskier one by chance.
-  if (!side) return 0;
-  return drawRuns(side, { draws: DRAWS, random: evenNumbers(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) }).reached / DRAWS;
+  return OUTER_SIDES.reduce((worst, name) => {
+    const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm }, side: name });
+    if (!side) return worst;
+    // The same draws at every height, so that a higher line is never the riskier one by chance.
+    const { reached } = drawRuns(side, { draws: DRAWS, random: evenNumbers(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) });
+    return Math.max(worst, reached / DRAWS);
+  }, 0);
 }
 
+/** Sides that lead to the shelf. */
+export const OUTER_SIDES = ['outside', 'panel', 'grip'] as const;
+
 function middleRunMm({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
-  const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm: Math.max(0, waxFootMm) }, side: 'outside' });
-  return side ? runChances(side, drawRuns(side, { draws: 60, random: evenNumbers(7) })).middleMm : 0;
+  const quick = quickRun({ ...rest, plan: { ...plan, waxFootMm: Math.max(0, waxFootMm) }, side: 'outside' });
+  return quick ? quickBand(quick).middleMm : 0;
 }

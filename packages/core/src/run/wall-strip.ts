@@ -24,8 +24,15 @@ const MOST_CELLS = 2_000;
 /** Gentler than this a floor levels by itself: it is a pool, not a slope (sin of about one degree). */
 const FLAT_SINE = 0.018;
 
+/** A point of a way down; on a handle its own girth counts instead of the turn of the wall. */
+export interface WayPoint extends ProfilePoint {
+  girthMm?: number | undefined;
+}
+
+const roundRadius = (point: WayPoint): number => (point.girthMm === undefined ? point.radiusMm : point.girthMm / (2 * Math.PI));
+
 /** Cuts a profile, given from its top downhill, into equal cells. A way that climbs again hangs over: nothing runs there. */
-export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: readonly ProfilePoint[]; cellMm?: number }): WallStrip {
+export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: readonly WayPoint[]; cellMm?: number }): WallStrip {
   if (downhill.length < 2) throw new PotterError('emptyList', 'profile', downhill.length, 'A profile needs at least two points.');
   requirePositive('cellMm', cellMm);
   const lengths = [0];
@@ -50,14 +57,14 @@ export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: re
   for (let i = 0; i < count; i++) {
     const [top, bottom] = [at(i * size), at((i + 1) * size)];
     strip.radiusMm[i] = Math.max(1e-3, (top.radiusMm + bottom.radiusMm) / 2);
-    strip.areaMm2[i] = 2 * Math.PI * strip.radiusMm[i]! * size;
+    strip.areaMm2[i] = 2 * Math.PI * Math.max(1e-3, (roundRadius(top) + roundRadius(bottom)) / 2) * size;
     strip.heightMm[i] = (top.heightMm + bottom.heightMm) / 2;
     // The slope through the face between two cells, from the middle of one to the middle of the next.
     const [before, after] = [at((i + 0.5) * size), at(Math.min(whole, (i + 1.5) * size))];
     const run = Math.max(1e-9, Math.min(whole, (i + 1.5) * size) - (i + 0.5) * size);
     const sine = (before.heightMm - after.heightMm) / run;
     strip.overhang[i] = sine < -FLAT_SINE ? 1 : 0;
-    strip.drive[i] = sine > FLAT_SINE ? bottom.radiusMm * Math.min(1, sine) : 0;
+    strip.drive[i] = sine > FLAT_SINE ? roundRadius(bottom) * Math.min(1, sine) : 0;
   }
   return strip;
 }
@@ -80,7 +87,7 @@ export const uprightStrip = ({
     cellMm,
   });
 
-function pointAlong(points: readonly ProfilePoint[], lengths: readonly number[]): (mm: number) => ProfilePoint {
+function pointAlong(points: readonly WayPoint[], lengths: readonly number[]): (mm: number) => WayPoint {
   let from = 1;
   return (mm) => {
     if (mm < lengths[from - 1]!) from = 1;
@@ -88,6 +95,8 @@ function pointAlong(points: readonly ProfilePoint[], lengths: readonly number[])
     const [a, b] = [points[from - 1]!, points[from]!];
     const span = lengths[from]! - lengths[from - 1]!;
     const share = span > 0 ? Math.min(1, Math.max(0, (mm - lengths[from - 1]!) / span)) : 0;
-    return { radiusMm: a.radiusMm + share * (b.radiusMm - a.radiusMm), heightMm: a.heightMm + share * (b.heightMm - a.heightMm) };
+    const at = { radiusMm: a.radiusMm + share * (b.radiusMm - a.radiusMm), heightMm: a.heightMm + share * (b.heightMm - a.heightMm) };
+    const [above, beneath] = [a.girthMm, b.girthMm];
+    return above === undefined || beneath === undefined ? at : { ...at, girthMm: above + share * (beneath - above) };
   };
 }

@@ -3,13 +3,13 @@ import { STATE_GUESSES } from '../coat/predict';
 import type { Way } from '../layering/piece-plan';
 
 /** Share of the glaze that never stays on a pot, by the way it is put on. Starting guesses. */
-export const WASTE_SHARE: Readonly<Record<Way | 'spray', number>> = { dip: 0.1, pour: 0.15, brush: 0.15, spray: 0.4 };
+export const WASTE_SHARE: Readonly<Record<Way, number>> = { dip: 0.1, pour: 0.15, brush: 0.15, spray: 0.4, sponge: 0.15, rub: 0.3 };
 
 export interface PiecesToCoat {
   count: number;
   areaCm2: number;
   coatMm: number;
-  way: Way | 'spray';
+  way: Way;
 }
 
 /** Dry glaze that the coats of these pieces take, g: Σ count × area × coat × 0.1 × c × density, plus waste. */

@@ -23,12 +23,15 @@ describe('a turned form', () => {
     );
   });
 
-  it.each(PIECE_SHAPES.map((shape) => [shape.name, shape] as const))('%s: its inside lies within its outside and holds something', (_name, shape) => {
-    const inside = insideProfile(shape);
-    expect(volumeMl({ profile: inside })).toBeGreaterThan(20);
-    expect(volumeMl({ profile: inside })).toBeLessThan(volumeMl({ profile: [{ radiusMm: 0, heightMm: 0 }, ...shape.outside] }));
-    inside.forEach((point) => expect(Number.isFinite(point.radiusMm) && point.radiusMm >= 0).toBe(true));
-  });
+  it.each(PIECE_SHAPES.filter((shape) => shape.slabMm === undefined).map((shape) => [shape.name, shape] as const))(
+    '%s: its inside lies within its outside and holds something',
+    (_name, shape) => {
+      const inside = insideProfile(shape);
+      expect(volumeMl({ profile: inside })).toBeGreaterThan(20);
+      expect(volumeMl({ profile: inside })).toBeLessThan(volumeMl({ profile: [{ radiusMm: 0, heightMm: 0 }, ...shape.outside] }));
+      inside.forEach((point) => expect(Number.isFinite(point.radiusMm) && point.radiusMm >= 0).toBe(true));
+    },
+  );
 
   it('one point is no profile', () => {
     expect(() => areaCm2({ profile: [{ radiusMm: 10, heightMm: 0 }] })).toThrow('at least two points');

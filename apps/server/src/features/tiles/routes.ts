@@ -1,8 +1,8 @@
 import type * as z from 'zod';
-import { QueryTypes } from 'sequelize';
 import { tileCreateSchema, tileUpdateSchema, type StepTile } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { TileRow } from '../../db/models';
+import { nextCode } from '../../db/next-code';
 import { updateVersioned } from '../../db/versioned';
 import { ProblemError } from '../../http/problem-error';
 import { route, type Call, type Route } from '../../http/route';
@@ -22,8 +22,7 @@ async function listTiles({ context, studioId }: Call<unknown>): Promise<StepTile
 async function createTile({ context, studioId, body: { id, body } }: Call<z.infer<typeof tileCreateSchema>>): Promise<StepTile> {
   const { models, sequelize } = context;
   return inTransaction(sequelize, async (transaction) => {
-    // The studio's row is held so that two tablets never get the same code.
-    await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
+    const code = await nextCode(context, studioId, 'tiles', 'T', transaction);
     const there = (await models.tiles.findOne({ where: { id }, transaction }))?.get();
     if (there && there.studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
     if (there) return tileFromRow(there);
@@ -31,11 +30,7 @@ async function createTile({ context, studioId, body: { id, body } }: Call<z.infe
       throw new ProblemError('checkInput', 'Choose a bucket of this studio: the one it is dipped in is not here.');
     if ((await models.bodies.count({ where: { id: body.bodyId, studioId }, transaction })) === 0)
       throw new ProblemError('checkInput', 'Choose a clay body from the list.');
-    const [row] = await sequelize.query<{ highest: number | null }>(
-      'SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM tiles WHERE studio_id = ? FOR UPDATE',
-      { replacements: [studioId], type: QueryTypes.SELECT, transaction },
-    );
-    const made = { id, studioId, version: 1, code: `T${Number(row?.highest ?? 0) + 1}`, body, createdAt: context.now() };
+    const made = { id, studioId, version: 1, code, body, createdAt: context.now() };
     await models.tiles.create(made, { transaction });
     return tileFromRow(made);
   });

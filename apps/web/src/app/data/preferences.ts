@@ -6,6 +6,8 @@ const preferencesSchema = z.object({
   mass: z.enum(['g', 'oz', 'lb']).default('g'),
   volume: z.enum(['metric', 'US', 'imp']).default('metric'),
   coat: z.enum(['mm', 'thou']).default('mm'),
+  /** Sizes of pieces: heights, walls, edges. */
+  length: z.enum(['mm', 'in']).default('mm'),
   temperature: z.enum(['C', 'F']).default('C'),
   theme: z.enum(['auto', 'light', 'dark']).default('auto'),
 });

@@ -51,6 +51,9 @@ import {
   type SearchHit,
   type SeriesBody,
   type SeriesDocument,
+  runnerTileSchema,
+  type RunnerTile,
+  type RunnerTileBody,
   type StepTile,
   type StockMove,
   type StudioPowder,
@@ -78,6 +81,10 @@ export class StudioApi {
   bodies = (): Observable<ClayBody[]> => this.get('/bodies', z.array(bodySchema));
   createBody = (body: BodyBody & { id: string }): Observable<ClayBody> => this.post('/bodies', body, bodySchema);
   updateBody = ({ id, version, ...body }: ClayBody): Observable<ClayBody> => this.put(`/bodies/${id}`, { version, body }, bodySchema);
+  runnerTiles = (): Observable<RunnerTile[]> => this.get('/runner-tiles', z.array(runnerTileSchema));
+  createRunnerTile = (id: string, body: RunnerTileBody): Observable<RunnerTile> => this.post('/runner-tiles', { id, body }, runnerTileSchema);
+  updateRunnerTile = ({ id, version, body }: Pick<RunnerTile, 'id' | 'version' | 'body'>): Observable<RunnerTile> =>
+    this.put(`/runner-tiles/${id}`, { version, body }, runnerTileSchema);
   tiles = (): Observable<StepTile[]> => this.get('/tiles', z.array(tileSchema));
   createTile = (id: string, body: TileBody): Observable<StepTile> => this.post('/tiles', { id, body }, tileSchema);
   updateTile = ({ id, version, body }: Pick<StepTile, 'id' | 'version' | 'body'>): Observable<StepTile> =>

@@ -77,8 +77,15 @@ export class Units {
   /** A coat: mm, or thousandths of an inch. */
   coat = (value: number): string =>
     this.coatUnit() === 'mm' ? `${formatFixed(value, 2)} mm` : `${formatFixed(fromCanonical(value, 'thou'), 0)} thou`;
+  readonly lengthUnit = computed<'mm' | 'in'>(() => this.preferences().length);
+  /** A size as it was drawn: 12.5 mm, or inches to a hundredth. */
+  length = (millimetres: number): string =>
+    this.lengthUnit() === 'mm' ? `${this.typed(Math.round(10 * millimetres) / 10)} mm` : `${formatFixed(fromCanonical(millimetres, 'in'), 2)} in`;
   /** Lengths that are only roughly known: a run, a wax line. */
-  roughly = (millimetres: number): string => `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`;
+  roughly = (millimetres: number): string =>
+    this.lengthUnit() === 'mm'
+      ? `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`
+      : `${formatFixed(fromCanonical(millimetres, 'in'), 2)} in`;
   minutes = (value: number): string => `${formatFixed(value, 0)} min`;
   seconds = (value: number): string => `${formatFixed(value, 1)} s`;
   /** A recipe's share as it was written: 3, 2.5, 66.667. */

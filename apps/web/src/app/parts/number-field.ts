@@ -31,6 +31,8 @@ const FAMILY: Record<Quantity, readonly string[]> = {
   coat: ['mm', 'thou', 'in'],
   temperature: [],
 };
+/** An inch is told finer than a millimetre. */
+const INCH_DECIMALS = 2;
 let counter = 0;
 
 /**
@@ -144,7 +146,7 @@ export class NumberField {
       case 'bigVolume':
         return this.units.bigVolumeUnit();
       case 'length':
-        return this.unit() || 'mm';
+        return this.unit() || this.units.lengthUnit();
       case 'coat':
         return this.units.coatUnit();
       case 'temperature':
@@ -196,7 +198,7 @@ export class NumberField {
     const unit = this.ownUnit();
     const shown = unit ? fromCanonical(value, unit) : this.isFahrenheit() ? celsiusToFahrenheit(value) : value;
     // Up to so many decimals, none for show: 30 stays 30; a thousand has no comma inside a field.
-    return formatFixed(shown, this.decimals())
+    return formatFixed(shown, this.decimals() + (unit === 'in' ? INCH_DECIMALS : 0))
       .replace(/,/g, '')
       .replace(/(\.\d*?)0+$/, '$1')
       .replace(/\.$/, '');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
-import { PieceDrawing } from './piece-drawing';
+import { PieceDrawing, type Frame } from './piece-drawing';
 
 let counter = 0;
 
@@ -39,17 +39,18 @@ let counter = 0;
       <path class="wall" [attr.d]="wallPath()" />
       <path class="outline" [attr.d]="outsideRight()" />
       @if (handle(); as path) {
-        <path class="handle" [attr.d]="path" />
+        <path class="handle-edge" [attr.d]="path.path" [attr.stroke-width]="path.width + 3" />
+        <path class="handle" [attr.d]="path.path" [attr.stroke-width]="path.width" [attr.stroke]="handleColour()" />
       }
       @if (runY(); as y) {
         <line class="run" [attr.x1]="0" [attr.x2]="fit().halfWidth + 24" [attr.y1]="y" [attr.y2]="y" />
         <text class="run-text" [attr.x]="fit().halfWidth + 26" [attr.y]="y + 4">95 % run</text>
       }
       @for (label of labels(); track label.key) {
-        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.y" />
+        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.textY" />
         <circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
-        <text class="zone" [attr.x]="label.textX" [attr.y]="label.y - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
-        <text class="coat-text" [attr.x]="label.textX" [attr.y]="label.y + 13" [attr.text-anchor]="label.anchor">{{ label.how }}</text>
+        <text class="zone" [attr.x]="label.textX" [attr.y]="label.textY - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
+        <text class="coat-text" [attr.x]="label.textX" [attr.y]="label.textY + 13" [attr.text-anchor]="label.anchor">{{ label.how }}</text>
       }
       @if (!small()) {
         <line
@@ -81,10 +82,12 @@ let counter = 0;
       stroke: var(--iron);
       stroke-width: 2.2;
     }
-    .handle {
+    .handle,
+    .handle-edge {
       fill: none;
+    }
+    .handle-edge {
       stroke: var(--iron);
-      stroke-width: 2.2;
     }
     .coat {
       fill: none;
@@ -140,6 +143,8 @@ export class PieceSection {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
+  /** Scaled to this instead of to the piece itself: while a hand drags. */
+  readonly frame = input<Frame>();
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
   readonly runToMm = input<number>();
   /** Several pieces stand on one shelf: their patterns must not share a name. */
@@ -147,19 +152,18 @@ export class PieceSection {
   protected readonly shadeId = `shade-${this.number}`;
   protected readonly waxId = `wax-${this.number}`;
 
-  private readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names()));
+  private readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame()));
   protected readonly fit = computed(() => this.drawing().fit);
-  protected readonly viewBox = computed(() => {
-    const { height, halfWidth } = this.fit();
-    const side = this.small() ? 14 : 150;
-    const handle = this.small() && this.shape().handle ? 26 : 0;
-    return `${-halfWidth - side} ${this.small() ? -8 : -16} ${2 * halfWidth + 2 * side + handle} ${height + (this.small() ? 16 : 66)}`;
-  });
+  protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small()));
   protected readonly outsideRight = computed(() => this.drawing().outside());
   protected readonly wallPath = computed(() => this.drawing().wall());
   protected readonly zonesRight = computed(() => this.drawing().zones(`url(#${this.waxId})`));
   protected readonly coats = computed(() => this.drawing().coats());
-  protected readonly handle = computed(() => (this.small() ? undefined : this.drawing().handle()));
+  protected readonly handle = computed(() => this.drawing().handle());
+  protected readonly handleColour = computed(() => {
+    const top = this.plan().zones.outside.at(-1);
+    return (top && this.colours().get(top.bucketId)) ?? this.clay();
+  });
   protected readonly labels = computed(() => (this.small() ? [] : this.drawing().labels()));
   protected readonly runY = computed(() => {
     const run = this.runToMm();
@@ -168,6 +172,15 @@ export class PieceSection {
   protected readonly words = computed(() => {
     const { zones, waxFootMm } = this.plan();
     const count = (['inside', 'outside', 'rim', 'foot'] as const).map((zone) => `${zone} ${zones[zone].length}`).join(', ');
-    return `${this.shape().name} in section. Coats: ${count}. Wax ${waxFootMm} mm up.`;
+    const strips = (this.plan().strips ?? []).length;
+    return `${this.shape().name} in section. Coats: ${count}.${strips > 0 ? ` Strips and panels: ${strips}.` : ''} Wax ${waxFootMm} mm up.`;
   });
+}
+
+/** The sheet a drawing stands on, for whatever is laid over it. */
+export function viewBoxOf(drawing: PieceDrawing, small = false): string {
+  const { height, halfWidth } = drawing.fit;
+  const side = small ? 14 : 150;
+  const right = side + drawing.gripOut();
+  return `${-halfWidth - side} ${small ? -8 : -16} ${2 * halfWidth + side + right} ${height + (small ? 16 : 66)}`;
 }

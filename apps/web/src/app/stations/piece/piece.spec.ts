@@ -28,6 +28,7 @@ describe('the piece planner', () => {
     records.answer('/recipes', [RECIPE]);
     records.answer('/powders', POWDERS);
     records.answer('/coats', []);
+    records.answer('/runner-tiles', []);
     await screen.settle();
     return screen;
   };
@@ -206,7 +207,7 @@ describe('putting pieces on the day', () => {
 });
 
 describe('the shelf of pieces', () => {
-  it('offers six forms, once there is a clay body', async () => {
+  it('offers ten forms, once there is a clay body', async () => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(PieceShelf);
@@ -214,7 +215,7 @@ describe('the shelf of pieces', () => {
     records.answer('/bodies', []);
     records.answer('/buckets', []);
     await screen.settle();
-    expect(screen.all('.forms button')).toHaveLength(6);
+    expect(screen.all('.forms button')).toHaveLength(10);
     expect(screen.button('Cup').disabled).toBe(true);
     expect(screen.text).toContain('Add the clay body of your pieces first');
   });

@@ -43,6 +43,10 @@ export class StudioPage {
     ['mm', 'mm'],
     ['thou', 'thou'],
   ] as const;
+  protected readonly lengths = [
+    ['mm', 'mm'],
+    ['in', 'inches'],
+  ] as const;
   protected readonly temperatures = [
     ['C', '°C'],
     ['F', '°F'],

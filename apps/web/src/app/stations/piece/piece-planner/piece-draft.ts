@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
-import { MOST_LAYERS, type Layer, type PiecePlan, type Zone } from '@cazuela/core';
+import { formOf, MOST_LAYERS, planFault, withLayers, type Layer, type PieceForm, type PiecePlan, type Strip, type Zone } from '@cazuela/core';
 import { catchError, concatMap, defer, EMPTY, Subject, tap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure, type ApiFailure } from '../../../data/api';
@@ -13,12 +13,18 @@ export class PieceDraft {
   private readonly changes = new Subject<void>();
   private readonly current = signal<PieceBody | undefined>(undefined);
   private readonly past = signal<readonly PieceBody[]>([]);
+  private readonly undone = signal<readonly PieceBody[]>([]);
+  /** What stood before a hand began to drag. */
+  private held: PieceBody | undefined;
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
 
   readonly body = this.current.asReadonly();
   readonly failure = signal<ApiFailure | undefined>(undefined);
   readonly canUndo = computed(() => this.past().length > 0);
+  readonly canRedo = computed(() => this.undone().length > 0);
+  /** Why the last change cannot be, in words; gone with the next one that can. */
+  readonly refused = signal<string | undefined>(undefined);
   readonly stale = computed(() => {
     const failure = this.failure();
     const current = failure?.problem.code === 'stale' ? pieceSchema.safeParse(failure.problem.current) : undefined;
@@ -38,15 +44,17 @@ export class PieceDraft {
     this.kept = piece.body;
     this.current.set(piece.body);
     this.past.set([]);
+    this.undone.set([]);
+    this.held = undefined;
+    this.refused.set(undefined);
     this.failure.set(undefined);
   }
 
   change(change: Partial<PieceBody>): void {
-    const before = this.current();
-    if (!before) return;
-    this.past.update((past) => [...past.slice(-99), before]);
-    this.current.set({ ...before, ...change });
-    this.changes.next();
+    const before = this.held ?? this.current();
+    if (!before || !this.show({ ...before, ...change })) return;
+    this.held = undefined;
+    this.keep(before);
   }
 
   plan(change: Partial<PiecePlan>): void {
@@ -54,28 +62,112 @@ export class PieceDraft {
     if (body) this.change({ plan: { ...body.plan, ...change } });
   }
 
-  addLayer(zone: Zone, bucketId: string): void {
-    const zones = this.current()!.plan.zones;
-    if (zones[zone].length >= MOST_LAYERS) return;
-    const way = zone === 'inside' ? 'pour' : 'dip';
-    this.plan({ zones: { ...zones, [zone]: [...zones[zone], { id: uuid(), bucketId, way, coatMm: 0.5 } satisfies Layer] } });
+  /** Under a dragging hand: seen at once, kept when it lets go. */
+  drag(change: Partial<PiecePlan>): void {
+    const body = this.current();
+    if (!body) return;
+    this.held ??= body;
+    this.show({ ...body, plan: { ...body.plan, ...change } });
   }
 
-  changeLayer(zone: Zone, id: string, change: Partial<Layer>): void {
-    const zones = this.current()!.plan.zones;
-    this.plan({ zones: { ...zones, [zone]: zones[zone].map((layer) => (layer.id === id ? { ...layer, ...change } : layer)) } });
+  /** The hand let go: one step to undo, one save. */
+  drop(): void {
+    const [before, body] = [this.held, this.current()];
+    this.held = undefined;
+    if (before && body && before !== body) this.keep(before);
   }
 
-  removeLayer(zone: Zone, id: string): void {
-    const zones = this.current()!.plan.zones;
-    this.plan({ zones: { ...zones, [zone]: zones[zone].filter((layer) => layer.id !== id) } });
+  form(change: Partial<PieceForm>, hand: 'drag' | 'plan' = 'plan'): void {
+    const body = this.current();
+    if (!body) return;
+    const form: PieceForm = { ...formOf(body.plan), ...change };
+    this[hand]({ form });
+  }
+
+  addStrip(strip: Omit<Strip, 'id' | 'layers'>): void {
+    const strips = this.current()!.plan.strips ?? [];
+    this.plan({ strips: [...strips, { id: uuid(), layers: [], ...strip }] });
+  }
+
+  changeStrip(id: string, change: Partial<Strip>): void {
+    this.plan({
+      strips: (this.current()!.plan.strips ?? []).map((strip) => (strip.id === id ? { ...strip, ...change } : strip)),
+      ...orderless(change),
+    });
+  }
+
+  removeStrip(id: string): void {
+    this.plan({ strips: (this.current()!.plan.strips ?? []).filter((strip) => strip.id !== id) });
+  }
+
+  /** A small pot is another one: coats that come from it are of what it holds. */
+  potChanged(pots: NonNullable<PiecePlan['pots']>, potId: string, stuff: Layer['stuff']): void {
+    const plan = { ...this.current()!.plan, pots };
+    this.plan(stuff ? withLayers(plan, (layer) => (layer.bucketId === potId ? { ...layer, stuff } : layer)) : { pots });
+  }
+
+  /** On a zone, or on a strip by its id. */
+  addLayer(place: string, bucketId: string, stuff?: Layer['stuff']): void {
+    const layers = this.layersAt(place);
+    if (layers.length >= MOST_LAYERS) return;
+    const way = stuff && stuff !== 'glaze' ? 'brush' : place === 'inside' ? 'pour' : 'dip';
+    const layer: Layer = { id: uuid(), bucketId, way, coatMm: stuff && stuff !== 'glaze' ? 0.15 : 0.5, ...(stuff ? { stuff } : {}) };
+    this.setLayers(place, [...layers, layer]);
+  }
+
+  changeLayer(place: string, id: string, change: Partial<Layer>): void {
+    this.setLayers(
+      place,
+      this.layersAt(place).map((layer) => (layer.id === id ? { ...layer, ...change } : layer)),
+    );
+  }
+
+  removeLayer(place: string, id: string): void {
+    this.setLayers(
+      place,
+      this.layersAt(place).filter((layer) => layer.id !== id),
+    );
+  }
+
+  private layersAt(place: string): readonly Layer[] {
+    const { zones, strips = [] } = this.current()!.plan;
+    return strips.find((strip) => strip.id === place)?.layers ?? zones[place as Zone] ?? [];
+  }
+
+  private setLayers(place: string, layers: Layer[]): void {
+    const { zones, strips = [] } = this.current()!.plan;
+    if (strips.some((strip) => strip.id === place)) this.changeStrip(place, { layers });
+    else this.plan({ zones: { ...zones, [place]: layers } });
+  }
+
+  private show(body: PieceBody): boolean {
+    const fault = planFault(body.plan);
+    this.refused.set(fault);
+    if (!fault) this.current.set(body);
+    return !fault;
+  }
+
+  private keep(before: PieceBody): void {
+    this.past.update((past) => [...past.slice(-99), before]);
+    this.undone.set([]);
+    this.changes.next();
   }
 
   undo(): void {
-    const before = this.past().at(-1);
-    if (!before) return;
-    this.past.update((past) => past.slice(0, -1));
-    this.current.set(before);
+    this.step(this.past, this.undone);
+  }
+
+  redo(): void {
+    this.step(this.undone, this.past);
+  }
+
+  private step(from: typeof this.past, to: typeof this.past): void {
+    const [other, now] = [from().at(-1), this.current()];
+    if (!other || !now) return;
+    from.update((list) => list.slice(0, -1));
+    to.update((list) => [...list, now]);
+    this.refused.set(undefined);
+    this.current.set(other);
     this.changes.next();
   }
 
@@ -108,3 +200,6 @@ export class PieceDraft {
     });
   }
 }
+
+/** A strip that is glazed first asks for another order of steps. */
+const orderless = (change: Partial<Strip>): Partial<PiecePlan> => (change.first === undefined ? {} : { order: [] });

@@ -10,7 +10,7 @@ export interface RunState {
   of: number;
   moments: Partial<Record<RunSide, readonly RunMoment[]>>;
   hangsMm3: number;
-  drawn?: DrawnRuns;
+  drawn?: Partial<Record<RunSide, DrawnRuns>>;
   safeLine?: SafeLine;
   failure?: string;
   finished: boolean;
@@ -26,7 +26,7 @@ export class PieceRuns {
     return new Observable((subscriber) => {
       let state: RunState = { done: 0, of: DRAWS, moments: {}, hangsMm3: 0, finished: false };
       const done = Array<number>(WORKERS).fill(0);
-      const parts: DrawnRuns[] = [];
+      const parts = new Map<RunSide, DrawnRuns[]>();
       let left = WORKERS;
       const workers = done.map((_, index) => {
         const worker = runWorker();
@@ -37,8 +37,9 @@ export class PieceRuns {
             state = { ...state, done: done.reduce((sum, one) => sum + one, 0) };
           }
           if (data.kind === 'drawn') {
-            parts.push(data.drawn);
-            if (parts.length === WORKERS) state = { ...state, drawn: joinDraws(parts) };
+            const told = [...(parts.get(data.side) ?? []), data.drawn];
+            parts.set(data.side, told);
+            if (told.length === WORKERS) state = { ...state, drawn: { ...state.drawn, [data.side]: joinDraws(told) } };
           }
           if (data.kind === 'done') left -= 1;
           if (left === 0) state = { ...state, finished: true };

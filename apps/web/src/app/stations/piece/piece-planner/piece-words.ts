@@ -1,8 +1,13 @@
-import { DRY_THROUGH_HOURS, type TimedStep, type Way, type Zone } from '@cazuela/core';
+import { DRY_THROUGH_HOURS, type KilnSetting, type TimedStep, type Zone } from '@cazuela/core';
 import type { Units } from '../../../data/units';
 
 export const ZONE_WORDS: Record<Zone, string> = { inside: 'Inside', outside: 'Outside', rim: 'Rim band', foot: 'Foot' };
-export const WAYS: readonly Way[] = ['dip', 'pour', 'brush'];
+export const SETTING_WORDS: Record<KilnSetting, string> = {
+  shelf: 'bare foot on the shelf',
+  plate: 'on a plate with kiln wash',
+  stilts: 'on stilts',
+  upsideDown: 'upside down on a post',
+};
 
 /** What to wait for after a step. */
 export function waitWords(step: TimedStep): string {

@@ -1,4 +1,4 @@
-import { insideProfile, type PieceShape, type RunMoment, type SideToRun } from '@cazuela/core';
+import { insideProfile, tallMm, type PieceShape, type RunMoment, type SideToRun } from '@cazuela/core';
 
 /** The film is drawn this many times as thick as it is. */
 export const FILM_EXAGGERATION = 12;
@@ -16,11 +16,13 @@ export class RunDrawing {
     const wide = Math.max(...shape.outside.map((point) => point.radiusMm));
     this.scale = Math.min(HEIGHT / high, (WIDTH - 60) / wide);
     this.shelfY = high * this.scale;
-    this.viewBox = `-6 -16 ${wide * this.scale + 110} ${this.shelfY + 34}`;
+    this.viewBox = `-6 -16 ${wide * this.scale + 124} ${this.shelfY + 34}`;
   }
 
   /** The clay between outside and inside. */
   wall(): string {
+    if (this.shape.slabMm !== undefined)
+      return `M${[0, 1].map((far) => this.at(this.shape.outside[0]!.radiusMm - far * this.shape.wallMm, 0)).join('L')}L${[1, 0].map((far) => this.at(this.shape.outside[0]!.radiusMm - far * this.shape.wallMm, tallMm(this.shape))).join('L')}Z`;
     const inside = [...insideProfile(this.shape)].reverse();
     const points = [...this.shape.outside, ...inside, { radiusMm: 0, heightMm: 0 }];
     return `M${points.map((point) => this.at(point.radiusMm, point.heightMm)).join('L')}Z`;
@@ -46,6 +48,7 @@ export class RunDrawing {
   }
 
   y = (heightMm: number): number => this.shelfY - heightMm * this.scale;
+  heightAt = (y: number): number => (this.shelfY - y) / this.scale;
   x = (radiusMm: number): number => radiusMm * this.scale;
 
   private at(radiusMm: number, heightMm: number): string {

@@ -1,11 +1,23 @@
-import { attempt, drawRuns, evenNumbers, joinDraws, overlapOf, runLayers, safeLine, sideToRun, solveRun, type DrawnRuns } from '@cazuela/core';
+import {
+  attempt,
+  drawRuns,
+  evenNumbers,
+  joinDraws,
+  OUTER_SIDES,
+  overlapOf,
+  runLayers,
+  safeLine,
+  SIDES,
+  sideToRun,
+  solveRun,
+  type DrawnRuns,
+} from '@cazuela/core';
 import type { RunJob, RunMessage } from './run-protocol';
 
 /** Moments of the firing that are shown, so that a slider moves without asking again. */
 const LOOKS = 12;
 /** Draws between two words of progress. */
 const AT_ONCE = 50;
-const SIDES = ['outside', 'inside'] as const;
 
 /** One worker's share of a run: the picture first, then the draws, then the lowest safe line. */
 export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message: RunMessage) => void): void {
@@ -19,16 +31,17 @@ export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message
       say({ kind: 'moments', side: side.side, moments, hangsMm3 });
     }
   }
-  const outside = sides.value.find((side) => side.side === 'outside');
-  if (outside) {
+  const outer = OUTER_SIDES.flatMap((name) => sides.value.find((side) => side.side === name) ?? []);
+  for (const side of outer) {
     const random = evenNumbers(seed);
     const parts: DrawnRuns[] = [];
     for (let done = 0; done < draws; done += AT_ONCE) {
-      parts.push(drawRuns(outside, { draws: Math.min(AT_ONCE, draws - done), random }));
-      say({ kind: 'progress', done: Math.min(draws, done + AT_ONCE) });
+      parts.push(drawRuns(side, { draws: Math.min(AT_ONCE, draws - done), random }));
+      // The outside is what is waited for; the others follow.
+      if (side.side === 'outside') say({ kind: 'progress', done: Math.min(draws, done + AT_ONCE) });
     }
-    say({ kind: 'drawn', side: 'outside', drawn: joinDraws(parts) });
-    if (alone) say({ kind: 'safeLine', line: safeLine(question) });
+    say({ kind: 'drawn', side: side.side, drawn: joinDraws(parts) });
   }
+  if (alone && outer.length > 0) say({ kind: 'safeLine', line: safeLine(question) });
   say({ kind: 'done' });
 }

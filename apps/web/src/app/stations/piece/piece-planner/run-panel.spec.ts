@@ -66,7 +66,7 @@ describe('how far it will run', () => {
       const state: RunState = { done: 60, of: 60, moments: {}, hangsMm3: 0, finished: true };
       doRunJob({ question, draws: 60, seed: 1, alone: true }, (message) => {
         if (message.kind === 'moments') state.moments[message.side] = message.moments;
-        if (message.kind === 'drawn') state.drawn = message.drawn;
+        if (message.kind === 'drawn') state.drawn = { ...state.drawn, [message.side]: message.drawn };
         if (message.kind === 'safeLine') state.safeLine = message.line;
       });
       return of(state);
@@ -87,14 +87,14 @@ describe('how far it will run', () => {
     expect(text).toMatch(/It starts [\d.]+ mm up and runs about [\d.]+ mm: its edge ends [\d.]+ mm up \(four of five times/);
     expect(text).toMatch(/Lowest safe line: \d+ mm up \(yours is 6 mm\)/);
     expect(text).toContain('Inside it gathers to');
-    expect(text).toContain('Ceniza: how it flows is a starting guess from the recipe.');
+    expect(text).toContain('Ceniza: how it flows is a starting guess from the recipe;');
     expect(text).toContain('Ceniza over Tinaja was never measured here: together they are taken to run 1.3 times as far');
   });
 
   it('the line is one tap away, and so is the start for a wanted edge', async () => {
     const screen = await open();
     const waxed: number[] = [];
-    screen.fixture.componentInstance.waxed.subscribe((mm) => waxed.push(mm));
+    screen.fixture.componentInstance.planned.subscribe((change) => waxed.push(change.waxFootMm!));
     await screen.press(/^Wax \d+ mm up$/);
     expect(waxed[0]).toBeGreaterThan(6);
     await screen.type('Its edge should end', '20');
@@ -104,7 +104,11 @@ describe('how far it will run', () => {
   it('a hotter firing and grooves ask anew; a bare piece has nothing to run', async () => {
     const screen = await open();
     const before = asked.length;
+    const planned: Partial<PiecePlan>[] = [];
+    screen.fixture.componentInstance.planned.subscribe((change) => planned.push(change));
     await screen.choose('Fired to cone', '8');
+    expect(planned).toEqual([{ cone: '8' }]);
+    screen.fixture.componentRef.setInput('plan', { ...PLAN, cone: '8' });
     await new Promise((resolve) => setTimeout(resolve, 320));
     await screen.settle();
     expect(asked.length).toBe(before + 1);

@@ -1,258 +1,55 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild, type ElementRef } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   attempt,
   CONES,
+  flowInFiring,
+  quickBand,
+  quickRun,
   runChances,
   sideToRun,
   startForEdge,
+  tallMm,
+  USUAL_CONE,
+  widestMm,
+  type FiringAsked,
   type GlazeFacts,
+  type PairFlow,
   type PiecePlan,
   type PieceShape,
+  type RunMoment,
+  type RunSide,
   type SafeLineQuestion,
+  type SideToRun,
   type Texture,
 } from '@cazuela/core';
-import { catchError, debounceTime, EMPTY, map, of, startWith, switchMap } from 'rxjs';
-import * as z from 'zod';
+import { drag, type D3DragEvent } from 'd3-drag';
+import { select } from 'd3-selection';
+import { auditTime, catchError, debounceTime, EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { remembered } from '../../../data/remembered';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
-import { firingRatio, USUAL_HOLD_MINUTES } from './run-firing';
+import { COOLING_WORDS, firingSchema, PLACE_WORDS, textureOf, TEXTURE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, heightAlong, RunDrawing } from './run-drawing';
-import { groundOfRun, poolWords, reachWords, safeLineWords } from './run-words';
+import { coatsFor } from './run-wish';
+import { groundOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
 
-const askedSchema = z.object({
-  cone: z.string(),
-  holdMinutes: z.number().nullable(),
-  texture: z.enum(['smooth', 'grooves', 'flutes']),
-  depthMm: z.number().nullable(),
-  pitchMm: z.number().nullable(),
-  valleyMm: z.number().nullable(),
-});
-type Asked = z.infer<typeof askedSchema>;
-const START: Asked = { cone: '6', holdMinutes: 10, texture: 'smooth', depthMm: 0.5, pitchMm: 8, valleyMm: 5 };
-/** A hand that drags asks once it rests, ms. */
+/** A hand that drags asks for two thousand runs once it rests, and for the quick band while it moves, ms. */
 const REST_MS = 250;
+const LIVE_MS = 40;
 /** Cones at which what is known of flow still means something. */
 const USUAL_CONES = ['4', '5', '6', '7', '8'];
+const SMOOTH: Texture = { kind: 'smooth' };
 
 /** How far the glaze will run on this piece in this firing: seen, told with its range, and where it may start. */
 @Component({
   selector: 'cz-run-panel',
   imports: [Choice, MatSlider, MatSliderThumb, NumberField],
-  template: `
-    <section aria-labelledby="run">
-      <h2 id="run">How far it will run</h2>
-      <div class="row">
-        <label class="named"
-          >Fired to cone<select (change)="change({ cone: $any($event.target).value })">
-            @for (cone of cones; track cone) {
-              <option [selected]="cone === asked().cone">{{ cone }}</option>
-            }
-          </select></label
-        >
-        <cz-number-field
-          label="Hold"
-          unit="min"
-          [decimals]="0"
-          [value]="asked().holdMinutes"
-          [least]="0"
-          [most]="300"
-          (changed)="change({ holdMinutes: $event.value })"
-        />
-        <cz-choice label="Wall" [options]="textures" [value]="asked().texture" (changed)="change({ texture: $event })" />
-        @if (asked().texture === 'grooves') {
-          <cz-number-field
-            label="Groove depth"
-            unit="mm"
-            [value]="asked().depthMm"
-            [least]="0.05"
-            [most]="10"
-            (changed)="change({ depthMm: $event.value })"
-          />
-        }
-        @if (asked().texture === 'flutes') {
-          <cz-number-field
-            label="From flute to flute"
-            unit="mm"
-            [value]="asked().pitchMm"
-            [least]="1"
-            [most]="60"
-            (changed)="change({ pitchMm: $event.value })"
-          />
-          <cz-number-field
-            label="Valley width"
-            unit="mm"
-            [value]="asked().valleyMm"
-            [least]="0.5"
-            [most]="60"
-            (changed)="change({ valleyMm: $event.value })"
-          />
-        }
-      </div>
-      @if (!outside() && !inside()) {
-        <p class="quiet">Nothing is on it yet that could run.</p>
-      } @else {
-        <div class="sides">
-          <figure>
-            <svg [attr.viewBox]="drawing().viewBox" role="img" [attr.aria-label]="said()">
-              <line class="centre" x1="0" x2="0" y1="-10" [attr.y2]="drawing().shelfY" />
-              <path class="clay" [attr.d]="drawing().wall()" [attr.fill]="clay()" />
-              @for (path of films(); track $index) {
-                <path class="film" [attr.d]="path.d" [attr.fill]="path.colour" />
-              }
-              <line class="shelf" x1="-6" x2="400" [attr.y1]="drawing().shelfY" [attr.y2]="drawing().shelfY" />
-              @for (mark of marks(); track mark.words) {
-                <line [class]="mark.tone" x1="0" [attr.x2]="mark.x + 24" [attr.y1]="mark.y" [attr.y2]="mark.y" />
-                <text [class]="mark.tone" [attr.x]="mark.x + 28" [attr.y]="mark.y + mark.shift">{{ mark.words }}</text>
-              }
-            </svg>
-            <label class="named" for="through">Through the firing</label>
-            <mat-slider min="0" max="12" step="1"
-              ><input matSliderThumb id="through" [value]="look()" (input)="look.set(+$any($event.target).value)"
-            /></mat-slider>
-            <figcaption class="quiet small">The film is drawn {{ exaggeration }} times as thick as it is; the middle case.</figcaption>
-          </figure>
-          <div class="stack" aria-live="polite">
-            @if (state()?.failure; as words) {
-              <p class="look" role="alert">{{ words }}</p>
-            }
-            @if (working()) {
-              <p class="row">
-                <progress [value]="state()?.done ?? 0" [max]="state()?.of ?? 1" aria-label="Runs drawn"></progress>
-                <span class="quiet small">{{ state()?.done ?? 0 }} of {{ state()?.of ?? 0 }} runs</span>
-                <button type="button" class="press bare" (click)="stopped.set(true)">Stop</button>
-              </p>
-            } @else if (stopped()) {
-              <button type="button" class="press quiet-press" (click)="stopped.set(false)">Run it again</button>
-            }
-            @if (reach(); as it) {
-              <p [class]="it.tone">
-                <span class="figure big">{{ it.figure }}</span> {{ it.words }}
-              </p>
-              <p>{{ it.edge }}</p>
-            }
-            @if (safe(); as it) {
-              <p>
-                {{ it.words }}
-                @if (it.waxFootMm !== undefined && it.waxFootMm !== plan().waxFootMm) {
-                  <button type="button" class="press quiet-press" (click)="waxed.emit(it.waxFootMm)">Wax {{ it.waxFootMm }} mm up</button>
-                }
-              </p>
-            }
-            @if (outside()) {
-              <div class="row">
-                <cz-number-field
-                  label="Its edge should end"
-                  hint="above the shelf"
-                  unit="mm"
-                  [decimals]="0"
-                  [value]="wantedEdgeMm()"
-                  [least]="0"
-                  [most]="400"
-                  (changed)="wantedEdgeMm.set($event.value)"
-                />
-                @if (startFor(); as start) {
-                  <span
-                    >starts {{ units.roughly(start) }} up
-                    <button type="button" class="press bare" (click)="waxed.emit(start)">Wax {{ start }} mm up</button></span
-                  >
-                }
-              </div>
-            }
-            @for (line of edges(); track line) {
-              <p class="small">{{ line }}</p>
-            }
-            @if (pools(); as words) {
-              <p [class]="words.tone">{{ words.words }}</p>
-            }
-            @if (state()?.hangsMm3) {
-              <p class="look small">Some hangs where the wall turns under: it may drip there.</p>
-            }
-            @for (line of ground(); track line) {
-              <p class="quiet small">{{ line }}</p>
-            }
-          </div>
-        </div>
-      }
-    </section>
-  `,
-  styles: `
-    :host {
-      display: block;
-      margin-top: 1.8rem;
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
-    .sides {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-      gap: 2.6rem;
-      margin-top: 0.8rem;
-    }
-    figure {
-      margin: 0;
-    }
-    svg {
-      width: 100%;
-      max-height: 380px;
-    }
-    .centre {
-      stroke: var(--iron-wash);
-      stroke-dasharray: 10 4 2 4;
-    }
-    .clay {
-      stroke: var(--iron);
-      stroke-width: 1.4;
-    }
-    .film {
-      stroke: var(--iron);
-      stroke-width: 0.5;
-    }
-    .shelf {
-      stroke: var(--iron);
-      stroke-width: 4;
-    }
-    line.edge {
-      stroke: var(--cobalt);
-      stroke-dasharray: 5 3;
-      stroke-width: 2;
-    }
-    line.start {
-      stroke: var(--iron-wash);
-      stroke-dasharray: 2 3;
-      stroke-width: 2;
-    }
-    text {
-      font: 600 12px var(--text);
-      fill: var(--iron);
-    }
-    .big {
-      font-size: 1.9rem;
-      font-weight: 600;
-    }
-    mat-slider {
-      /* It stands eight pixels off on either side by itself. */
-      width: calc(100% - 16px);
-      min-width: 0;
-    }
-    progress {
-      accent-color: var(--cobalt);
-    }
-    @media (max-width: 900px) {
-      .sides {
-        grid-template-columns: minmax(0, 1fr);
-        gap: 1.2rem;
-      }
-    }
-  `,
+  templateUrl: './run-panel.html',
+  styleUrl: './run-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunPanel {
@@ -261,45 +58,48 @@ export class RunPanel {
   readonly glazes = input.required<readonly GlazeFacts[]>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
   readonly clay = input('#E4D8C2');
-  readonly waxed = output<number>();
+  /** Pairs whose overlap was measured here. */
+  readonly overlaps = input<readonly PairFlow[]>([]);
+  /** Seconds of each layer's dip, if its coat were another. */
+  readonly secondsOf = input<(plan: PiecePlan) => ReadonlyMap<string, number>>(() => new Map());
+  /** A change of the plan, taken with one tap. */
+  readonly planned = output<Partial<PiecePlan>>();
+  /** A runner tile wanted of these buckets. */
+  readonly tile = output<readonly string[]>();
   private readonly runs = inject(PieceRuns);
   protected readonly units = inject(Units);
+  protected readonly coolings = COOLING_WORDS;
+  protected readonly places = PLACE_WORDS;
+  protected readonly textures = TEXTURE_WORDS;
+  protected readonly textured = ['outside', 'inside'] as const;
   protected readonly exaggeration = FILM_EXAGGERATION;
-  protected readonly cones = CONES.map((one) => one.cone).filter((cone) => USUAL_CONES.includes(cone));
-  protected readonly textures = [
-    ['smooth', 'smooth'],
-    ['grooves', 'grooves across'],
-    ['flutes', 'flutes down'],
-  ] as const;
-  protected readonly asked = remembered<Asked>('run', START, (kept) => askedSchema.safeParse(kept).data);
-  protected readonly look = signal(12);
+  protected readonly asked = remembered<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
   protected readonly stopped = signal(false);
+  protected readonly look = signal(12);
   protected readonly wantedEdgeMm = signal<number | null>(null);
+  protected readonly cone = computed(() => this.plan().cone ?? USUAL_CONE);
+  /** The plan's own cone too, however far off. */
+  protected readonly cones = computed(() => CONES.map(({ cone }) => cone).filter((cone) => USUAL_CONES.includes(cone) || cone === this.cone()));
   private readonly question = computed<SafeLineQuestion>(
     () => {
-      const { cone, holdMinutes } = this.asked();
-      const firing = attempt(() => firingRatio(cone, holdMinutes ?? USUAL_HOLD_MINUTES));
-      const { zones, waxFootMm, rimBandMm, shapeId } = this.plan();
+      const { holdMinutes, cooling, place } = this.asked();
+      const firing: FiringAsked = { cone: this.cone(), cooling, place, ...(holdMinutes === null ? {} : { holdMinutes }) };
+      const ratio = attempt(() => flowInFiring(firing));
+      const { putAside: _aside, order: _order, versions: _versions, pins: _pins, pots: _pots, ...plan } = this.plan();
       return {
         // Only what decides the run: an order of steps that changes asks for nothing new.
-        plan: { shapeId, zones, waxFootMm, rimBandMm, order: [], putAside: [] },
+        plan: { ...plan, order: [], putAside: [] },
         shape: this.shape(),
         glazes: this.glazes(),
-        firingRatio: firing.kind === 'ok' ? firing.value : 1,
-        texture: this.texture(),
+        firingRatio: ratio.kind === 'ok' ? ratio.value : 1,
+        overlaps: this.overlaps(),
       };
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
-  private readonly texture = computed<Texture>(() => {
-    const { texture, depthMm, pitchMm, valleyMm } = this.asked();
-    if (texture === 'grooves' && depthMm) return { kind: 'grooves', depthMm };
-    if (texture === 'flutes' && pitchMm && valleyMm) return { kind: 'flutes', pitchMm, valleyMm };
-    return { kind: 'smooth' };
-  });
   protected readonly outside = computed(() => this.sideOf('outside'));
   protected readonly inside = computed(() => this.sideOf('inside'));
-  protected readonly state = toSignal(
+  private readonly answered = toSignal(
     toObservable(computed(() => ({ question: this.question(), stopped: this.stopped() }))).pipe(
       debounceTime(REST_MS),
       switchMap(({ question, stopped }) =>
@@ -307,42 +107,79 @@ export class RunPanel {
           ? EMPTY
           : this.runs.run(question).pipe(
               catchError((error: unknown) => of({ failure: error instanceof Error ? error.message : String(error), finished: true } as RunState)),
-              map((state): RunState | undefined => state),
+              map((state) => ({ question, state })),
               startWith(undefined),
             ),
       ),
     ),
   );
+  /** What the workers told, as long as it is of the plan that stands here. */
+  protected readonly state = computed(() => {
+    const answered = this.answered();
+    return answered?.question === this.question() ? answered?.state : undefined;
+  });
+  /** One coarse solve for the band, while a hand moves: apart from the frame in which the drawing follows it. */
+  private readonly quick = toSignal(
+    toObservable(this.question).pipe(
+      auditTime(LIVE_MS),
+      map((question) => {
+        const made = attempt(() => quickRun({ ...question, side: 'outside' }));
+        return made.kind === 'ok' && made.value ? { question, quick: made.value } : undefined;
+      }),
+    ),
+  );
   protected readonly working = computed(() => !this.stopped() && this.state() !== undefined && !this.state()!.finished);
   protected readonly drawing = computed(() => new RunDrawing(this.shape()));
+  /** The fine film when it is there, the coarse one of the quick look until then. */
   protected readonly films = computed(() => {
-    const state = this.state();
-    return [this.outside(), this.inside()].flatMap((side) => {
-      const moments = side && state?.moments?.[side.side];
+    const [state, quick] = [this.state(), this.quick()?.quick];
+    const parts = this.runSides().flatMap((side): [SideToRun, RunMoment][] => {
+      const moments = state?.moments?.[side.side];
       const moment = moments?.[Math.min(moments.length - 1, this.look())];
-      if (!side || !moment) return [];
-      return this.drawing()
-        .film(side, moment)
-        .map((d, index) => ({ d, colour: this.colours().get(side.layers[index]!.layer.bucketId) ?? '#999999' }));
+      if (moment) return [[side, moment]];
+      return quick && side.side === 'outside' ? [[quick.side, quick.middle]] : [];
     });
+    return parts.flatMap(([side, moment]) =>
+      this.drawing()
+        .film(side, moment)
+        .map((d, index) => ({ d, colour: this.colours().get(side.layers[index]!.layer.bucketId) ?? '#999999' })),
+    );
   });
+  /** Two thousand runs when they are there, the quick band until then. */
   private readonly chances = computed(() => {
-    const [side, drawn] = [this.outside(), this.state()?.drawn];
-    return side && drawn ? runChances(side, drawn) : undefined;
+    const [side, drawn, quick] = [this.outside(), this.state()?.drawn?.outside, this.quick()];
+    if (side && drawn) return runChances(side, drawn);
+    return side && quick ? quickBand(quick.quick) : undefined;
   });
   protected readonly reach = computed(() => {
     const [side, chances] = [this.outside(), this.chances()];
     return side && chances ? reachWords(side, chances, this.units) : undefined;
   });
+  protected readonly otherSides = computed(() =>
+    (['grip', 'panel'] as const).flatMap((name) => {
+      const drawn = this.state()?.drawn?.[name];
+      const side = drawn && this.sideOf(name);
+      return side ? [sideWords(side, runChances(side, drawn), this.shape())] : [];
+    }),
+  );
   protected readonly safe = computed(() => {
     const line = this.state()?.safeLine;
     return line && this.outside() ? safeLineWords(line, this.plan().waxFootMm) : undefined;
   });
-  protected readonly startFor = computed(() => {
-    const wanted = this.wantedEdgeMm();
-    if (wanted === null || !this.outside()) return undefined;
+  protected readonly wish = computed(() => {
+    const [wanted, side, quick] = [this.wantedEdgeMm(), this.outside(), this.quick()?.quick];
+    if (wanted === null || !side || !quick) return undefined;
     const asked = attempt(() => startForEdge(this.question(), wanted));
-    return asked.kind === 'ok' ? Math.round(asked.value) : undefined;
+    if (asked.kind !== 'ok') return undefined;
+    const coats = coatsFor({
+      plan: this.plan(),
+      quick,
+      wantedMm: wanted,
+      names: side.layers.map(({ layer, name }) => [layer.id, name]),
+      secondsOf: this.secondsOf(),
+      units: this.units,
+    });
+    return { startMm: Math.max(0, Math.round(asked.value)), coats };
   });
   private readonly last = computed(() => this.state()?.moments?.outside?.at(-1));
   protected readonly edges = computed(() => {
@@ -357,16 +194,13 @@ export class RunPanel {
     const last = this.state()?.moments?.inside?.at(-1);
     return last && poolWords(Math.max(...last.heightMm), last.heightMm[5] ?? 0, this.units);
   });
-  protected readonly ground = computed(() =>
-    groundOfRun(
-      [this.outside(), this.inside()].flatMap((side) => side?.layers ?? []),
-      this.outside(),
-    ),
-  );
+  private readonly runSides = computed(() => [this.outside(), this.inside()].flatMap((side) => (side ? [side] : [])));
+  protected readonly unknown = computed(() => unknownsOf(this.runSides(), this.overlaps()));
+  protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.state()?.drawn !== undefined));
   protected readonly marks = computed(() => {
     const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
     if (!side) return [];
-    const x = drawing.x(Math.max(...this.shape().outside.map((point) => point.radiusMm)));
+    const x = drawing.x(widestMm(this.shape()));
     const start = heightAlong(side, side.startMm);
     const marks = [{ tone: 'start', words: `starts ${this.units.roughly(start)}`, x, y: drawing.y(start), shift: -4 }];
     if (chances) {
@@ -375,14 +209,64 @@ export class RunPanel {
     }
     return marks;
   });
+  /** Where four of five edges end. */
+  protected readonly bandOnPaper = computed(() => {
+    const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
+    if (!side || !chances) return undefined;
+    const [high, low] = [heightAlong(side, side.startMm + chances.lowMm), heightAlong(side, side.startMm + chances.highMm)];
+    const y = drawing.y(high);
+    return { y, height: Math.max(1, drawing.y(low) - y), width: drawing.x(widestMm(this.shape())) + 20 };
+  });
   protected readonly said = computed(() => `The melted glaze on the section. ${this.reach()?.edge ?? ''}`);
+  protected readonly wantedShown = computed(() => {
+    const [wanted, side, chances] = [this.wantedEdgeMm(), this.outside(), this.chances()];
+    return wanted ?? (side && chances ? Math.round(heightAlong(side, side.startMm + chances.middleMm)) : 0);
+  });
+  protected readonly wantedX = computed(() => this.drawing().x(widestMm(this.shape())) + 84);
+  protected readonly wantedY = computed(() => this.drawing().y(this.wantedShown()));
+  private readonly sheet = viewChild<ElementRef<SVGSVGElement>>('sheet');
+  private readonly knob = viewChild<ElementRef<SVGGElement>>('wanted');
 
-  protected change(change: Partial<Asked>): void {
+  constructor() {
+    const hand = drag<SVGGElement, unknown>()
+      .container(() => this.sheet()!.nativeElement)
+      .subject(() => ({ x: this.wantedX(), y: this.wantedY() }))
+      .on('drag', (event: D3DragEvent<SVGGElement, unknown, unknown>) => this.want(this.drawing().heightAt(event.y)));
+    effect(() => {
+      const knob = this.knob();
+      if (knob) select<SVGGElement, unknown>(knob.nativeElement).call(hand);
+    });
+  }
+
+  protected change(change: Partial<AskedFiring>): void {
     this.stopped.set(false);
     this.asked.update((asked) => ({ ...asked, ...change }));
   }
 
-  private sideOf(side: 'outside' | 'inside'): ReturnType<typeof sideToRun> {
+  protected pressWanted(event: KeyboardEvent): void {
+    const by = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    this.want(this.wantedShown() + by);
+  }
+
+  protected textureAt = (side: 'outside' | 'inside'): Texture => this.plan().textures?.[side] ?? SMOOTH;
+
+  protected textureKind(side: 'outside' | 'inside', kind: Texture['kind']): void {
+    const texture = textureOf(kind, this.textureAt(side));
+    this.planned.emit({ textures: { ...this.plan().textures, [side]: texture.kind === 'smooth' ? undefined : texture } });
+  }
+
+  protected textureSize(side: 'outside' | 'inside', size: { depthMm?: number | null; pitchMm?: number | null; valleyMm?: number | null }): void {
+    if (Object.values(size).every((mm) => mm))
+      this.planned.emit({ textures: { ...this.plan().textures, [side]: { ...this.textureAt(side), ...size } as Texture } });
+  }
+
+  private want(heightMm: number): void {
+    this.wantedEdgeMm.set(Math.round(Math.min(tallMm(this.shape()), Math.max(0, heightMm))));
+  }
+
+  private sideOf(side: RunSide): SideToRun | undefined {
     const made = attempt(() => sideToRun({ ...this.question(), side }));
     return made.kind === 'ok' ? made.value : undefined;
   }

@@ -1,14 +1,25 @@
-import { OVERLAP_OMEGA, SAFE_CHANCE, type PlannedLayer, type RunChances, type SafeLine, type SideToRun } from '@cazuela/core';
+import {
+  narrowsTo,
+  OVERLAP_OMEGA,
+  pairFlow,
+  SAFE_CHANCE,
+  type PairFlow,
+  type PieceShape,
+  type QuickBand,
+  type RunChances,
+  type SafeLine,
+  type SideToRun,
+} from '@cazuela/core';
 import type { Units } from '../../../data/units';
 import { heightAlong } from './run-drawing';
 
 /** The chance to reach the shelf, and where the edge ends. */
 export function reachWords(
   side: SideToRun,
-  { reachChance, middleMm, lowMm, highMm }: RunChances,
+  { reachChance, middleMm, lowMm, highMm }: RunChances | QuickBand,
   units: Units,
 ): { figure: string; words: string; edge: string; tone: string } {
-  const percent = reachChance > 0 && reachChance < 0.01 ? 'under 1 %' : reachChance > 0.99 ? 'over 99 %' : `${Math.round(100 * reachChance)} %`;
+  const percent = percentOf(reachChance);
   const at = (run: number): string => units.roughly(heightAlong(side, side.startMm + run));
   const start = units.roughly(heightAlong(side, side.startMm));
   return {
@@ -17,6 +28,16 @@ export function reachWords(
     edge: `It starts ${start} up and runs about ${units.roughly(middleMm)}: its edge ends ${at(middleMm)} up (four of five times ${at(highMm)} to ${at(lowMm)}).`,
     tone: reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'good',
   };
+}
+
+const percentOf = (chance: number): string =>
+  chance > 0 && chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`;
+
+/** A handle, lug or panel beside the wall's own answer. */
+export function sideWords(side: SideToRun, { reachChance, middleMm }: RunChances, shape: PieceShape): { words: string; tone: string } {
+  const name = side.side === 'panel' ? 'On the panel' : shape.grip?.kind === 'lugs' ? 'Down a lug' : 'Down the handle';
+  const tone = reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'small';
+  return { words: `${name}: ${percentOf(reachChance)} reach the shelf, the middle one comes ${Math.round(middleMm)} mm below its edge.`, tone };
 }
 
 export function safeLineWords(line: SafeLine, waxFootMm: number): { words: string; waxFootMm?: number } {
@@ -38,19 +59,56 @@ export function poolWords(deepestMm: number, wallMm: number, units: Units): { wo
     : { words: pool, tone: 'small' };
 }
 
-/** What the run leans on, and what would make it surer. */
-export function groundOfRun(layers: readonly PlannedLayer[], outside: SideToRun | undefined): string[] {
-  const guesses = [...new Set(layers.filter((layer) => layer.isGuess).map((layer) => layer.name))];
-  const names = [...new Set((outside?.layers ?? []).map((layer) => layer.name))];
+export interface Unknown {
+  words: string;
+  button: string;
+  bucketIds: readonly string[];
+}
+
+/** What is not known of the glazes and pairs of a run, and what one tile would do about it. */
+export function unknownsOf(sides: readonly SideToRun[], overlaps: readonly PairFlow[]): Unknown[] {
+  const layers = sides.flatMap((side) => side.layers);
+  const glazes = new Map(layers.filter((layer) => layer.isGuess).map((layer) => [layer.layer.bucketId, layer]));
+  const alone = [...glazes.values()].map(({ layer, name, flowLnSd }): Unknown => ({
+    words: `${name}: how it flows is a starting guess from the recipe; a runner tile would make the range ${narrowWords(flowLnSd)}.`,
+    button: `Plan a runner tile of ${name}`,
+    bucketIds: [layer.bucketId],
+  }));
+  const pairs = new Map<string, Unknown>();
+  for (const side of sides.filter((one) => one.side === 'outside')) {
+    side.layers.forEach((lower, at) => {
+      for (const upper of side.layers.slice(at + 1)) {
+        const [a, b] = [lower.layer.bucketId, upper.layer.bucketId];
+        // Neighbours that only meet at an edge never run as one.
+        const meet = Math.min(lower.toMm, upper.toMm) > Math.max(lower.fromMm, upper.fromMm);
+        if (a === b || !meet || pairs.has(`${a} ${b}`) || overlaps.some((pair) => [pair.a, pair.b].includes(a) && [pair.a, pair.b].includes(b)))
+          continue;
+        pairs.set(`${a} ${b}`, {
+          words: `${upper.name} over ${lower.name} was never measured here: together they are taken to run ${OVERLAP_OMEGA.omega} times as far, give or take ${Math.round(100 * (Math.exp(pairFlow(overlaps, a, b).lnSd) - 1))} %; a runner tile would make that ${narrowWords(OVERLAP_OMEGA.lnSd)}.`,
+          button: `Plan a runner tile of ${upper.name} over ${lower.name}`,
+          bucketIds: [a, b],
+        });
+      }
+    });
+  }
+  return [...alone, ...pairs.values()];
+}
+
+const narrowWords = (lnSd: number): string => {
+  const left = narrowsTo(lnSd);
+  return left < 0.4 ? 'a third as wide' : left < 0.62 ? 'half as wide' : left < 0.85 ? 'a quarter narrower' : 'a little narrower';
+};
+
+/** What the run leans on. */
+export function groundOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], isDrawn: boolean): string[] {
+  const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
+  const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));
   return [
-    ...(guesses.length > 0
-      ? [`${guesses.join(' and ')}: how it flows is a starting guess from the recipe. A runner tile would narrow the range.`]
-      : []),
-    ...(names.length > 1
-      ? [
-          `${names.slice(1).join(' and ')} over ${names[0]} was never measured here: together they are taken to run ${OVERLAP_OMEGA.omega} times as far, give or take.`,
-        ]
-      : []),
-    'From 2,000 runs, each with its own coat, flow and half a cone of the kiln; a wall that leans, pools and overlaps are in it, a handle is not.',
+    ...measured.map(
+      (pair) => `${names.get(pair.a)} and ${names.get(pair.b)} together run ${pair.omega.toFixed(1)} times as far, from your runner tiles.`,
+    ),
+    isDrawn
+      ? 'From 2,000 runs, each with its own coat, flow and half a cone of the kiln; a wall that leans, pools, overlaps and handles are in it.'
+      : 'A quick look from one coarse run, scaled; two thousand runs follow when your hand rests.',
   ];
 }

@@ -30,6 +30,12 @@ const PLAN: PiecePlan = {
   putAside: [],
 };
 
+/** A hand that drags asks once it rests. */
+const rested = async (screen: Screen<WaysPanel>): Promise<void> => {
+  await new Promise((resolve) => setTimeout(resolve, 160));
+  await screen.settle();
+};
+
 describe('ways to a piece, side by side', () => {
   const open = async (plan = PLAN): Promise<[Screen<WaysPanel>, Partial<PiecePlan>[]]> => {
     new FakeRecords().openStudio();
@@ -42,6 +48,7 @@ describe('ways to a piece, side by side', () => {
       knowledge: () => PRIOR_KNOWLEDGE,
       colours: new Map(),
     });
+    await rested(screen);
     const taken: Partial<PiecePlan>[] = [];
     screen.fixture.componentInstance.taken.subscribe((plan) => taken.push(plan));
     return [screen, taken];
@@ -71,6 +78,7 @@ describe('ways to a piece, side by side', () => {
     expect(articles(screen).some((title) => /rim first/i.test(title))).toBe(false);
     expect(screen.text).toContain('Left out: rim first.');
     await screen.press('Allow all again');
+    await rested(screen);
     expect(articles(screen)[0]).toMatch(/^The rim first/);
   });
 

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import {
-  attempt,
+  layersOf,
   planAfter,
   stepWords,
-  waysThere,
   type BodyFacts,
   type CoatKnowledge,
   type GlazeFacts,
@@ -11,10 +10,16 @@ import {
   type PieceShape,
   type WayChange,
 } from '@cazuela/core';
+import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Units } from '../../../data/units';
 import { PieceSection } from '../../../parts/piece-section';
+import { PieceWays } from './piece-ways';
+import type { WaysAnswer } from './ways-job';
 import { CHANGE_WORDS, costWords, riskWords, titleOf } from './ways-words';
 
+/** A hand that drags asks once it rests, ms. */
+const REST_MS = 120;
 /** Ways shown side by side. */
 const SHOWN = 3;
 
@@ -23,6 +28,9 @@ const SHOWN = 3;
   selector: 'cz-ways-panel',
   imports: [PieceSection],
   template: `
+    @if (failure(); as words) {
+      <p class="says">{{ words }}</p>
+    }
     @if (ways().length > 0) {
       <section aria-labelledby="ways">
         <h2 id="ways">Ways to get there</h2>
@@ -114,26 +122,53 @@ export class WaysPanel {
   readonly count = input.required<number>();
   readonly knowledge = input.required<(glaze: GlazeFacts) => CoatKnowledge>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
+  readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly taken = output<Partial<PiecePlan>>();
   private readonly units = inject(Units);
   protected readonly changeWords = CHANGE_WORDS;
   protected readonly forbidden = signal<readonly WayChange[]>([]);
+  private readonly finder = inject(PieceWays);
+  private readonly question = computed(
+    () => {
+      const { versions: _versions, putAside: _aside, pots, ...plan } = this.plan();
+      return {
+        question: {
+          // Only what decides the ways: a reason that is noted asks for nothing new.
+          plan: { ...plan, putAside: [], pots },
+          shape: this.shape(),
+          glazes: this.glazes(),
+          body: this.body(),
+          count: this.count(),
+          forbidden: this.forbidden(),
+        },
+        knowledge: this.glazes().map((glaze) => ({ bucketId: glaze.bucketId, knows: this.knowledge()(glaze) })),
+      };
+    },
+    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+  );
+  private readonly answer = toSignal(
+    toObservable(this.question).pipe(
+      debounceTime(REST_MS),
+      switchMap((job) =>
+        layersOf(job.question.plan).length === 0
+          ? of<WaysAnswer>({ kind: 'ways', ways: [] })
+          : this.finder
+              .find(job)
+              .pipe(catchError((error: unknown) => of<WaysAnswer>({ kind: 'failed', says: error instanceof Error ? error.message : String(error) }))),
+      ),
+      map((answer): WaysAnswer | undefined => answer),
+    ),
+  );
+  protected readonly failure = computed(() => {
+    const answer = this.answer();
+    return answer?.kind === 'failed' ? answer.says : undefined;
+  });
   private readonly all = computed(() => {
-    const hasCoat = Object.values(this.plan().zones).some((layers) => layers.length > 0);
-    if (!hasCoat) return [];
-    const asked = attempt(() =>
-      waysThere({
-        plan: this.plan(),
-        shape: this.shape(),
-        glazes: this.glazes(),
-        body: this.body(),
-        count: this.count(),
-        knowledge: this.knowledge(),
-        forbidden: this.forbidden(),
-      }),
-    );
-    return asked.kind === 'ok' ? asked.value : [];
+    const answer = this.answer();
+    const forbidden = this.forbidden();
+    // What nobody wants is gone at once; the search without it follows.
+    return answer?.kind === 'ways' ? answer.ways.filter((way) => !way.changes.some((change) => forbidden.includes(change))) : [];
   });
   protected readonly tried = computed(() => this.all().length);
   protected readonly leftOut = computed(() =>
@@ -142,19 +177,13 @@ export class WaysPanel {
       .join(', '),
   );
   protected readonly ways = computed(() => {
-    const planned = JSON.stringify([
-      this.plan().zones,
-      this.plan().rimFirst ?? false,
-      this.plan().gumIn ?? [],
-      this.plan().waxFootMm,
-      this.plan().order,
-    ]);
+    const planned = textOf(this.plan());
     const drawn = this.all().find((way) => way.changes.length === 0);
     return this.all()
       .slice(0, SHOWN)
       .map((way) => {
-        const { zones, rimFirst, gumIn, waxFootMm, order } = way.plan;
-        const take = { zones, rimFirst, gumIn, waxFootMm, order };
+        const { zones, strips, rimFirst, gumIn, waxFootMm, order } = way.plan;
+        const take = { zones, strips, rimFirst, gumIn, waxFootMm, order };
         return {
           key: way.changes.join(' ') + order.join(' '),
           title: titleOf(way.changes),
@@ -164,10 +193,14 @@ export class WaysPanel {
           tone: way.goodShare > 0.8 ? 'good' : way.goodShare > 0.5 ? 'look' : 'stop',
           cost: costWords(way, this.units),
           take,
-          isPlanned: planned === JSON.stringify([zones, rimFirst ?? false, gumIn ?? [], waxFootMm, order]),
+          isPlanned: planned === textOf(way.plan),
           steps: way.steps.map((step, at) => ({
             key: step.key,
-            words: stepWords({ step, glazeName: this.glazes().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name, waxFootMm }),
+            words: stepWords({
+              step,
+              glazeName: this.names().get(step.layer?.bucketId ?? '') ?? this.glazes().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name,
+              waxFootMm,
+            }),
             plan: step.kind === 'layer' ? planAfter({ plan: way.plan, steps: way.steps, done: at + 1 }) : undefined,
           })),
         };
@@ -178,3 +211,7 @@ export class WaysPanel {
     this.forbidden.update((list) => [...list, change]);
   }
 }
+
+/** What a way decides of a plan, to be compared. */
+const textOf = ({ zones, strips, rimFirst, gumIn, waxFootMm, order }: PiecePlan): string =>
+  JSON.stringify([zones, strips ?? [], rimFirst ?? false, gumIn ?? [], waxFootMm, order]);

@@ -13,6 +13,11 @@ export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why
     short: 'rim first',
     why: 'The rim’s glaze goes on bare clay and is waxed: the two meet at an edge and never lie on one another.',
   },
+  stripFirst: {
+    title: 'The strip first, waxed',
+    short: 'strip first',
+    why: 'The strip’s glaze goes on bare clay and is waxed: the outside ends at its edges and they never lie on one another.',
+  },
   thinner: { title: 'A thinner upper coat', short: 'thinner', why: 'Half a millimetre pulls less as it dries.' },
   brush: { title: 'Brushed where the wall is full', short: 'the brush', why: 'A brush needs no thirsty wall; it takes many coats and hands.' },
   oneDip: { title: 'Inside and out in one dip', short: 'one dip', why: 'The same glaze on both faces is one dip, and both are even.' },

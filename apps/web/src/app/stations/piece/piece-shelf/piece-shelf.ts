@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { PIECE_SHAPES, type PieceShape } from '@cazuela/core';
+import { PIECE_SHAPES, shapeOf, type PieceShape } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { deed } from '../../../data/deed';
@@ -28,7 +28,7 @@ export class PieceShelf {
   protected readonly entries = computed(() =>
     (this.all.value()?.pieces ?? []).map((piece) => ({
       piece,
-      shape: PIECE_SHAPES.find((shape) => shape.id === piece.body.plan.shapeId) ?? PIECE_SHAPES[0]!,
+      shape: shapeOf(piece.body.plan),
       clay: this.all.value()!.bodies.find((body) => body.id === piece.body.bodyId),
     })),
   );
@@ -46,7 +46,12 @@ export class PieceShelf {
     const bodyId = this.all.value()?.bodies[0]?.id;
     if (!bodyId) return;
     const id = uuid();
-    const plan = { ...this.bare, shapeId: shape.id, waxFootMm: 10 };
+    const plan = {
+      ...this.bare,
+      shapeId: shape.id,
+      waxFootMm: shape.slabMm === undefined ? 10 : 0,
+      ...(shape.id === 'liddedPot' ? { lid: true } : {}),
+    };
     this.creating.run(this.api.createPiece(id, { name: shape.name, bodyId, count: 1, plan }), () => void this.router.navigate(['/piece', id]));
   }
 }

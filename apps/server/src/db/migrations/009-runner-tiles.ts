@@ -1,0 +1,19 @@
+import type { Migration } from '../migrate';
+
+/** Runner tiles with codes of their own: what flow is learnt from. */
+export const runnerTiles: Migration = {
+  name: '009-runner-tiles',
+  up: [
+    `CREATE TABLE runner_tiles (
+      id CHAR(36) NOT NULL PRIMARY KEY,
+      studio_id CHAR(36) NOT NULL,
+      version INT NOT NULL,
+      code VARCHAR(12) NOT NULL,
+      body JSON NOT NULL,
+      created_at DATETIME(3) NOT NULL,
+      UNIQUE KEY runner_tiles_by_code (studio_id, code),
+      CONSTRAINT runner_tiles_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
+    ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
+  ],
+  down: ['DROP TABLE runner_tiles'],
+};

@@ -1,0 +1,93 @@
+import { formOf, tallMm, type FormPoint, type Grip, type Mask, type PieceForm, type PiecePlan, type PieceShape, type Strip } from '@cazuela/core';
+
+/** Something on the drawing that a hand or the arrow keys move. */
+export interface Handle {
+  key: string;
+  /** For the ear, and as a title. */
+  words: string;
+  radiusMm: number;
+  heightMm: number;
+  /** Whether it moves sideways as well. */
+  free: boolean;
+  /** An edge is a line across the outside; a point is a dot. */
+  looks: 'edge' | 'point' | 'corner' | 'grip';
+  /** What the plan becomes when it is moved there. */
+  moved: (to: { radiusMm: number; heightMm: number }) => Partial<PiecePlan>;
+}
+
+/** Edges of zones, strips and masks, each with the plan it makes. */
+export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
+  const topMm = tallMm(shape);
+  const edge = (key: string, words: string, heightMm: number, moved: (heightMm: number) => Partial<PiecePlan>): Handle => ({
+    key,
+    words,
+    radiusMm: 0,
+    heightMm,
+    free: false,
+    looks: 'edge',
+    moved: (to) => moved(Math.min(topMm, Math.max(0, to.heightMm))),
+  });
+  const strips = (id: string, change: Partial<Strip>): Partial<PiecePlan> => ({
+    strips: (plan.strips ?? []).map((strip) => (strip.id === id ? { ...strip, ...change } : strip)),
+  });
+  const masks = (id: string, change: Partial<Mask>): Partial<PiecePlan> => ({
+    masks: (plan.masks ?? []).map((mask) => (mask.id === id ? { ...mask, ...change } : mask)),
+  });
+  return [
+    edge('wax', 'Upper edge of the bare foot', plan.waxFootMm, (waxFootMm) => ({ waxFootMm })),
+    ...(plan.zones.rim.length > 0
+      ? [edge('rim', 'Lower edge of the rim band', topMm - plan.rimBandMm, (mm) => ({ rimBandMm: round(topMm - mm) }))]
+      : []),
+    ...(plan.strips ?? []).flatMap((strip, at) => [
+      edge(`${strip.id} from`, `Lower edge of ${strip.turn ? 'panel' : 'strip'} ${at + 1}`, strip.fromMm, (fromMm) => strips(strip.id, { fromMm })),
+      edge(`${strip.id} to`, `Upper edge of ${strip.turn ? 'panel' : 'strip'} ${at + 1}`, strip.toMm, (toMm) => strips(strip.id, { toMm })),
+    ]),
+    ...(plan.masks ?? []).flatMap((mask, at) =>
+      mask.where === 'hole'
+        ? []
+        : [
+            edge(`${mask.id} from`, `Lower edge of mask ${at + 1}`, mask.fromMm, (fromMm) => masks(mask.id, { fromMm })),
+            edge(`${mask.id} to`, `Upper edge of mask ${at + 1}`, mask.toMm, (toMm) => masks(mask.id, { toMm })),
+          ],
+    ),
+  ];
+}
+
+/** The points of the outside from foot to rim, and the joints of a handle or lugs. */
+export function formHandles(plan: PiecePlan): Handle[] {
+  const form = formOf(plan);
+  const with_ = (change: Partial<PieceForm>): Partial<PiecePlan> => ({ form: { ...form, ...change } });
+  const point = (here: FormPoint, at: number): Handle => {
+    const name = at === 0 ? 'Foot' : at === form.points.length - 1 ? 'Rim' : `Point ${at + 1}`;
+    return {
+      key: `point ${at}`,
+      words: name,
+      ...here,
+      free: form.slabMm === undefined,
+      looks: here.corner ? 'corner' : 'point',
+      // The foot stands on the shelf.
+      moved: (to) =>
+        with_({ points: form.points.map((one, index) => (index === at ? { ...one, ...to, heightMm: at === 0 ? 0 : to.heightMm } : one)) }),
+    };
+  };
+  const joint = (key: 'upperMm' | 'lowerMm', grip: Grip): Handle => ({
+    key,
+    words: `${key === 'upperMm' ? 'Upper' : 'Lower'} joint of the ${grip.kind === 'lugs' ? 'lugs' : 'handle'}`,
+    radiusMm: Number.NaN,
+    heightMm: grip[key],
+    free: false,
+    looks: 'grip',
+    moved: (to) => with_({ grip: { ...grip, [key]: to.heightMm } }),
+  });
+  return [...form.points.map(point), ...(form.grip ? [joint('upperMm', form.grip), joint('lowerMm', form.grip)] : [])];
+}
+
+/** A point between two others, where the line is longest; for the "one more" button. */
+export function withPoint(points: readonly FormPoint[], after: number): FormPoint[] {
+  const at = Math.min(points.length - 2, Math.max(0, after));
+  const [a, b] = [points[at]!, points[at + 1]!];
+  const middle = { radiusMm: round((a.radiusMm + b.radiusMm) / 2), heightMm: round((a.heightMm + b.heightMm) / 2) };
+  return [...points.slice(0, at + 1), middle, ...points.slice(at + 1)];
+}
+
+export const round = (mm: number): number => Math.round(10 * mm) / 10;

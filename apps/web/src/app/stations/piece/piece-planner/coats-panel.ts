@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import type { BucketSummary } from '@cazuela/contract';
+import {
+  MOST_LAYERS,
+  MOST_STRIPS,
+  placeWords,
+  tallMm,
+  WAYS,
+  ZONES,
+  type EdgeLine,
+  type Layer,
+  type PiecePlan,
+  type PieceShape,
+  type Strip,
+} from '@cazuela/core';
+import { NumberField } from '../../../parts/number-field';
+import { EdgeField } from './edge-field';
+import { PieceDraft } from './piece-draft';
+import { ZONE_WORDS } from './piece-words';
+import { round } from './board-handles';
+
+interface Place {
+  id: string;
+  words: string;
+  layers: readonly Layer[];
+  strip?: Strip;
+}
+
+/** What lies where: the coats of each zone, strip and panel, bottom up, and how their edges go round. */
+@Component({
+  selector: 'cz-coats-panel',
+  imports: [EdgeField, MatIcon, NumberField, RouterLink],
+  templateUrl: './coats-panel.html',
+  styleUrl: './coats-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CoatsPanel {
+  readonly plan = input.required<PiecePlan>();
+  readonly shape = input.required<PieceShape>();
+  readonly buckets = input.required<readonly BucketSummary[]>();
+  readonly colours = input.required<ReadonlyMap<string, string>>();
+  protected readonly draft = inject(PieceDraft);
+  protected readonly ways = WAYS;
+  protected readonly mostLayers = MOST_LAYERS;
+  protected readonly mostStrips = MOST_STRIPS;
+  protected readonly pots = computed(() => this.plan().pots ?? []);
+  protected readonly places = computed((): Place[] => [
+    ...ZONES.filter((zone) => zone !== 'inside' || this.shape().slabMm === undefined).map((zone) => ({
+      id: zone,
+      words: ZONE_WORDS[zone],
+      layers: this.plan().zones[zone],
+    })),
+    ...(this.plan().strips ?? []).map((strip, at) => ({
+      id: strip.id,
+      words: `${strip.turn ? 'Panel' : 'Strip'} ${at + 1}`,
+      layers: strip.layers,
+      strip,
+    })),
+  ]);
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  /** A zone in a sentence: "the outside", "the strip 30–50 mm up". */
+  protected where = (place: Place): string =>
+    place.strip ? place.words.toLowerCase() : place.id === 'inside' ? 'inside' : placeWords(place.id, this.plan()).slice(4);
+
+  protected addLayer(place: Place): void {
+    const [first] = this.buckets();
+    const [pot] = this.pots();
+    if (first) this.draft.addLayer(place.id, first.id);
+    else if (pot) this.draft.addLayer(place.id, pot.id, pot.stuff);
+  }
+
+  protected choose(place: Place, layer: Layer, id: string): void {
+    const pot = this.pots().find((one) => one.id === id);
+    const isNew = (pot?.stuff ?? 'glaze') !== (layer.stuff ?? 'glaze');
+    const way = isNew && pot ? (pot.stuff === 'stain' ? 'rub' : 'brush') : layer.way;
+    this.draft.changeLayer(place.id, layer.id, { bucketId: id, way, stuff: pot?.stuff });
+  }
+
+  protected addStrip(isPanel: boolean): void {
+    const top = tallMm(this.shape());
+    const [fromMm, toMm] = [round(top * 0.4), round(top * 0.6)];
+    this.draft.addStrip({ fromMm, toMm, ...(isPanel ? { turn: { from: 0.9, to: 0.15 } } : {}) });
+  }
+
+  protected changeEdge(which: 'wax' | 'rim', edge: EdgeLine): void {
+    this.draft.plan({ edges: { ...this.plan().edges, [which]: edge.kind === 'straight' ? undefined : edge } });
+  }
+
+  protected turnTo(strip: Strip, key: 'from' | 'to', percent: number | null): void {
+    if (percent !== null && strip.turn) this.draft.changeStrip(strip.id, { turn: { ...strip.turn, [key]: percent / 100 } });
+  }
+}

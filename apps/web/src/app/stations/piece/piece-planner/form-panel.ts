@@ -1,0 +1,273 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { FORM_LIMITS, formOf, PIECE_FORMS, tallMm, widestMm, type Grip, type PieceForm, type PiecePlan, type PieceShape } from '@cazuela/core';
+import { Choice } from '../../../parts/choice';
+import { NumberField } from '../../../parts/number-field';
+import { round, withPoint } from './board-handles';
+import { PieceDraft } from './piece-draft';
+
+const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm'>> = {
+  handle: { outMm: 32, widthMm: 18, thickMm: 8 },
+  lugs: { outMm: 15, widthMm: 30, thickMm: 9 },
+};
+
+/** The form by numbers: its size, wall and foot, the point at hand, handle or lugs, and a drain hole. */
+@Component({
+  selector: 'cz-form-panel',
+  imports: [Choice, MatIcon, NumberField],
+  template: `
+    <div class="fields">
+      <label class="named"
+        >Started from<select (change)="start($any($event.target).value)">
+          @for (one of forms; track one.id) {
+            <option [value]="one.id" [selected]="one.id === plan().shapeId">{{ one.name }}</option>
+          }
+        </select></label
+      >
+      <cz-number-field
+        label="Height"
+        quantity="length"
+        [decimals]="1"
+        [value]="high()"
+        [least]="5"
+        [most]="1200"
+        (changed)="stretch('heightMm', $event.value)"
+      />
+      @if (form().slabMm === undefined) {
+        <cz-number-field
+          label="Widest"
+          quantity="length"
+          [decimals]="1"
+          [value]="wide()"
+          [least]="10"
+          [most]="1200"
+          (changed)="stretch('radiusMm', $event.value)"
+        />
+      } @else {
+        <cz-number-field
+          label="Width"
+          quantity="length"
+          [decimals]="1"
+          [value]="form().slabMm"
+          [least]="10"
+          [most]="600"
+          (changed)="$event.value && draft.form({ slabMm: $event.value })"
+        />
+      }
+      <cz-number-field
+        label="Wall"
+        quantity="length"
+        [decimals]="1"
+        [value]="form().wallMm"
+        (changed)="$event.value !== null && draft.form({ wallMm: $event.value })"
+      />
+      @if (form().slabMm === undefined) {
+        <cz-number-field
+          label="Floor"
+          quantity="length"
+          [decimals]="1"
+          [value]="form().floorMm"
+          (changed)="$event.value !== null && draft.form({ floorMm: $event.value })"
+        />
+        <label class="named"
+          >Foot<select (change)="draft.form({ foot: $any($event.target).value })">
+            @for (one of feet; track one[0]) {
+              <option [value]="one[0]" [selected]="one[0] === (form().foot ?? 'flat')">{{ one[1] }}</option>
+            }
+          </select></label
+        >
+      }
+    </div>
+    @if (form().slabMm === undefined) {
+      <fieldset>
+        <legend>The point at hand</legend>
+        @if (at(); as point) {
+          <div class="fields">
+            <cz-number-field
+              label="Across there"
+              quantity="length"
+              [decimals]="1"
+              [value]="2 * point.radiusMm"
+              (changed)="$event.value !== null && movePoint({ radiusMm: $event.value / 2 })"
+            />
+            <cz-number-field
+              label="Up there"
+              quantity="length"
+              [decimals]="1"
+              [value]="point.heightMm"
+              [disabled]="point.index === 0"
+              (changed)="$event.value !== null && movePoint({ heightMm: $event.value })"
+            />
+            <label class="check"
+              ><input type="checkbox" [checked]="point.corner" (change)="movePoint({ corner: $any($event.target).checked || undefined })" />a
+              corner</label
+            >
+          </div>
+          <div class="row">
+            <button type="button" class="press quiet-press" [disabled]="form().points.length >= mostPoints" (click)="addPoint(point.index)">
+              One more after it
+            </button>
+            <button
+              type="button"
+              class="press quiet-press"
+              [disabled]="point.index === 0 || point.index === form().points.length - 1"
+              (click)="removePoint(point.index)"
+            >
+              Take it away
+            </button>
+          </div>
+        } @else {
+          <p class="quiet small">
+            Tap a point on the drawing. Arrow keys move it, Shift goes by five, C makes a corner, + adds one, Delete takes it away.
+          </p>
+        }
+      </fieldset>
+      <fieldset>
+        <legend>Handle, lugs, hole</legend>
+        <cz-choice label="To hold it by" [options]="grips" [value]="form().grip?.kind ?? 'none'" (changed)="hold($event)" />
+        @if (form().grip; as grip) {
+          <div class="fields">
+            @for (one of gripFields; track one[0]) {
+              <cz-number-field
+                [label]="one[1]"
+                quantity="length"
+                [decimals]="1"
+                [value]="grip[one[0]]"
+                (changed)="$event.value !== null && changeGrip(one[0], $event.value)"
+              />
+            }
+          </div>
+        }
+        <div class="fields">
+          <cz-number-field
+            label="Drain hole"
+            hint="across, 0 for none"
+            quantity="length"
+            [decimals]="1"
+            [value]="form().holeMm ?? 0"
+            (changed)="$event.value !== null && draft.form({ holeMm: $event.value || undefined })"
+          />
+          <label class="check"
+            ><input type="checkbox" [checked]="plan().lid" (change)="draft.plan({ lid: $any($event.target).checked || undefined })" />has a lid</label
+          >
+        </div>
+      </fieldset>
+    }
+    <div class="row">
+      <label class="check"><input type="checkbox" [checked]="snaps()" (change)="snapsChange.emit($any($event.target).checked)" />drags snap</label>
+      @if (plan().form) {
+        <button type="button" class="press bare" (click)="draft.plan({ form: undefined })">
+          <mat-icon svgIcon="undo" aria-hidden="true" /> As it started
+        </button>
+      }
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.8rem;
+    }
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+      gap: 0.7rem;
+      align-items: end;
+    }
+    fieldset {
+      display: grid;
+      gap: 0.6rem;
+      margin: 0;
+      padding: 0.5rem 0 0;
+      border: 0;
+      border-top: 1px solid var(--line);
+    }
+    legend {
+      float: left;
+      font: 700 1.05rem/1.3 var(--heading);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormPanel {
+  readonly plan = input.required<PiecePlan>();
+  readonly shape = input.required<PieceShape>();
+  readonly chosen = input<string>();
+  readonly snaps = input(true);
+  readonly snapsChange = output<boolean>();
+  readonly chosenChange = output<string | undefined>();
+  protected readonly draft = inject(PieceDraft);
+  protected readonly forms = PIECE_FORMS;
+  protected readonly mostPoints = FORM_LIMITS.points;
+  protected readonly feet = [
+    ['flat', 'flat'],
+    ['ring', 'a foot ring'],
+    ['flared', 'flared'],
+  ] as const;
+  protected readonly grips = [
+    ['none', 'nothing'],
+    ['handle', 'a handle'],
+    ['lugs', 'lugs'],
+  ] as const;
+  protected readonly gripFields = [
+    ['upperMm', 'Upper joint'],
+    ['lowerMm', 'Lower joint'],
+    ['outMm', 'Stands out'],
+    ['widthMm', 'Its width'],
+    ['thickMm', 'Its thickness'],
+  ] as const;
+  protected readonly form = computed(() => formOf(this.plan()));
+  protected readonly high = computed(() => tallMm(this.shape()));
+  protected readonly wide = computed(() => round(2 * widestMm(this.shape())));
+  protected readonly at = computed(() => {
+    const index = this.chosen()?.startsWith('point ') ? Number(this.chosen()!.slice(6)) : -1;
+    const point = this.form().points[index];
+    return point && { ...point, index };
+  });
+
+  protected start(shapeId: string): void {
+    this.chosenChange.emit(undefined);
+    this.draft.plan({ shapeId, form: undefined, ...(shapeId === 'liddedPot' ? { lid: true } : {}) });
+  }
+
+  /** All of it, by the same share: a form keeps its line when it grows. */
+  protected stretch(size: 'heightMm' | 'radiusMm', to: number | null): void {
+    const now = size === 'heightMm' ? this.high() : this.wide();
+    if (!to || now <= 0) return;
+    const share = to / now;
+    const { points, grip } = this.form();
+    const stretched: Partial<PieceForm> = { points: points.map((point) => ({ ...point, [size]: round(point[size] * share) })) };
+    const held = grip && size === 'heightMm' ? { grip: { ...grip, upperMm: round(grip.upperMm * share), lowerMm: round(grip.lowerMm * share) } } : {};
+    this.draft.form({ ...stretched, ...held });
+  }
+
+  protected movePoint(change: Partial<PieceForm['points'][number]>): void {
+    const at = this.at();
+    if (at) this.draft.form({ points: this.form().points.map((point, index) => (index === at.index ? { ...point, ...change } : point)) });
+  }
+
+  addPoint(after: number): void {
+    this.draft.form({ points: withPoint(this.form().points, after) });
+    this.chosenChange.emit(`point ${Math.min(after, this.form().points.length - 2) + 1}`);
+  }
+
+  removePoint(index: number): void {
+    if (index === 0 || index === this.form().points.length - 1) return;
+    this.draft.form({ points: this.form().points.filter((_, at) => at !== index) });
+    this.chosenChange.emit(undefined);
+  }
+
+  protected hold(kind: Grip['kind'] | 'none'): void {
+    const high = this.high();
+    this.draft.form({
+      grip:
+        kind === 'none'
+          ? undefined
+          : { kind, upperMm: round(high * 0.84), lowerMm: round(high * (kind === 'lugs' ? 0.55 : 0.28)), ...GRIP_SIZES[kind] },
+    });
+  }
+
+  protected changeGrip(key: Exclude<keyof Grip, 'kind'>, value: number): void {
+    const { grip } = this.form();
+    if (grip) this.draft.form({ grip: { ...grip, [key]: value } });
+  }
+}

@@ -1,0 +1,186 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  areasOf,
+  attempt,
+  chosenOrder,
+  glazeNeeded,
+  knowledgeOf,
+  learnCoats,
+  lightnessOf,
+  orderWarnings,
+  outsideRun,
+  pieceWarnings,
+  placeWords,
+  shapeOf,
+  sortWarnings,
+  stepWords,
+  timeSteps,
+  volumeMl,
+  insideProfile,
+  PIECE_SHAPES,
+  type BodyFacts,
+  type CoatKnowledge,
+  type GlazeFacts,
+  type PiecePlan,
+  type TimedStep,
+} from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { bisqueOf, wallsOf } from '../../../data/bisque';
+import { glazeOf, observationsOf } from '../../../data/coat-learning';
+import { Glazes } from '../../../data/glazes';
+import { learntRuns } from '../../../data/run-learning';
+import { loadedFor } from '../../../data/load';
+import { StudioApi } from '../../../data/studio-api';
+import { Units } from '../../../data/units';
+import { PieceDraft } from './piece-draft';
+import { dipTrouble, waitWords } from './piece-words';
+
+/** What a fired, glazed wall still takes up, %: nearly nothing. */
+const REFIRED_ABSORPTION_PERCENT = 0.2;
+
+/** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
+@Injectable()
+export class PieceScreen {
+  private readonly api = inject(StudioApi);
+  private readonly glazes = inject(Glazes);
+  private readonly units = inject(Units);
+  private readonly draft = inject(PieceDraft);
+  readonly id = signal<string | undefined>(undefined);
+  readonly all = loadedFor(
+    () => this.id(),
+    (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
+  );
+  private readonly plan = computed(() => this.draft.body()?.plan);
+  readonly buckets = computed(() => this.all.value()?.glazes.buckets.filter((bucket) => bucket.contents) ?? []);
+  readonly recipes = computed(() => this.all.value()?.glazes.recipes ?? []);
+  /** Glazes with what the runner tiles taught of their flow. */
+  private readonly learntRuns = computed(() => {
+    const found = this.all.value();
+    return found ? learntRuns(found.runners, found.glazes.facts, found.glazes.buckets) : { facts: [], overlaps: [] };
+  });
+  readonly facts = computed(() => this.learntRuns().facts);
+  readonly overlaps = computed(() => this.learntRuns().overlaps);
+  readonly bodies = computed(() => this.all.value()?.bodies ?? []);
+  private readonly pots = computed(() => this.plan()?.pots ?? []);
+  readonly colours = computed(
+    () =>
+      new Map([
+        ...this.buckets().map((bucket): [string, string] => [bucket.id, bucket.body.colour]),
+        ...this.pots().map((pot): [string, string] => [pot.id, pot.colour]),
+      ]),
+  );
+  readonly names = computed(
+    () =>
+      new Map([
+        ...this.buckets().map((bucket): [string, string] => [bucket.id, bucket.body.name]),
+        ...this.pots().map((pot): [string, string] => [pot.id, pot.name]),
+      ]),
+  );
+  readonly clay = computed(() => this.bodies().find((body) => body.id === this.draft.body()?.bodyId));
+  readonly shape = computed(
+    () => {
+      const plan = this.plan();
+      return plan ? shapeOf(plan) : PIECE_SHAPES[0]!;
+    },
+    { equal: (a, b) => a === b || JSON.stringify(a) === JSON.stringify(b) },
+  );
+  /** The studio's own dips sharpen the seconds of its plans. */
+  private readonly learning = computed(() =>
+    learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
+  );
+  readonly clayFacts = computed((): BodyFacts | undefined => {
+    const clay = this.clay();
+    if (!clay) return undefined;
+    const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay);
+    return {
+      ...bisque,
+      ...(this.plan()?.refire ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT } : {}),
+      name: clay.name,
+      lightness: lightnessOf(clay.colour),
+      shrinkagePercent: clay.shrinkagePercent,
+      speckled: clay.speckled,
+      lowCone: clay.lowCone,
+      highCone: clay.highCone,
+    };
+  });
+  readonly knowledge = computed(() => {
+    const [learning, buckets, bodyId] = [this.learning(), this.buckets(), this.clay()?.id ?? ''];
+    return (glaze: GlazeFacts): CoatKnowledge => {
+      const bucket = buckets.find((one) => one.id === glaze.bucketId);
+      return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId });
+    };
+  });
+  readonly steps = computed<TimedStep[]>(() => {
+    const [plan, clay] = [this.plan(), this.clayFacts()];
+    if (!plan || !clay) return [];
+    const timed = attempt(() =>
+      timeSteps({
+        steps: chosenOrder({ plan, glazes: this.facts() }),
+        glazes: this.facts(),
+        body: clay,
+        wallMm: this.shape().wallMm,
+        knowledge: this.knowledge(),
+      }),
+    );
+    return timed.kind === 'ok' ? timed.value : [];
+  });
+  /** Seconds of each layer's dip, if the plan were another. */
+  readonly secondsOf = computed(() => {
+    const clay = this.clayFacts();
+    return (plan: PiecePlan): ReadonlyMap<string, number> => {
+      if (!clay) return new Map();
+      const timed = attempt(() =>
+        timeSteps({
+          steps: chosenOrder({ plan, glazes: this.facts() }),
+          glazes: this.facts(),
+          body: clay,
+          wallMm: this.shape().wallMm,
+          knowledge: this.knowledge(),
+        }),
+      );
+      const steps = timed.kind === 'ok' ? timed.value : [];
+      return new Map(steps.flatMap((step): [string, number][] => (step.layer && step.dip?.kind === 'ok' ? [[step.layer.id, step.dip.seconds]] : [])));
+    };
+  });
+  readonly stepRows = computed(() => {
+    const waxFootMm = this.plan()?.waxFootMm ?? 0;
+    const pins = this.plan()?.pins ?? [];
+    return this.steps().map((step) => ({
+      key: step.key,
+      kind: step.kind,
+      isMask: step.kind === 'wax' || step.kind === 'waxOver' || step.kind === 'tape',
+      isPinned: pins.some((pin) => pin.before === step.key),
+      colour: this.colours().get(step.layer?.bucketId ?? ''),
+      words: stepWords({ step, glazeName: this.names().get(step.layer?.bucketId ?? ''), waxFootMm }),
+      wait: waitWords(step),
+      trouble: dipTrouble(step, this.units),
+    }));
+  });
+  readonly warnings = computed(() => {
+    const plan = this.plan();
+    if (!plan) return [];
+    const glazes = this.facts();
+    const body = this.clayFacts();
+    const question = { plan, shape: this.shape(), glazes, ...(body ? { body } : {}) };
+    return sortWarnings({ warnings: [...orderWarnings({ plan, steps: this.steps(), glazes }), ...pieceWarnings(question)], putAside: plan.putAside });
+  });
+  readonly run = computed(() => {
+    const plan = this.plan();
+    return plan && outsideRun({ plan, shape: this.shape(), glazes: this.facts() });
+  });
+  readonly areas = computed(() => {
+    const plan = this.plan();
+    return plan ? areasOf({ plan, shape: this.shape() }) : [];
+  });
+  /** One line for each place that takes glaze, and all of them together. */
+  readonly sums = computed(() => {
+    const plan = this.plan();
+    const rows = this.areas()
+      .filter((area) => area.layers.length > 0 && area.areaCm2 > 0)
+      .map((area) => ({ ...area, words: placeWords(area.id, plan ?? {}).replace(/^the /, ''), ...glazeNeeded({ area, glazes: this.facts() }) }));
+    return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
+  });
+  readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));
+  readonly hasGlaze = computed(() => this.steps().some((step) => step.kind === 'layer'));
+  readonly handMinutes = computed(() => this.steps().reduce((sum, step) => sum + step.handSeconds, 0) / 60);
+}

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { RunnerTile } from '@cazuela/contract';
+import { combineLatest } from 'rxjs';
+import { deed } from '../../../data/deed';
+import { Glazes } from '../../../data/glazes';
+import { loaded } from '../../../data/load';
+import { learntRuns } from '../../../data/run-learning';
+import { StudioApi } from '../../../data/studio-api';
+import { Coming } from '../../../parts/coming';
+import { Says } from '../../../parts/says';
+import { PlanRunner } from './plan-runner';
+import { RunnerCard } from './runner-card';
+
+/** Runner tiles: how far each glaze runs, measured, and each pair over one another. What is learnt here, every piece plan reckons with. */
+@Component({
+  selector: 'cz-runner-bench',
+  imports: [Coming, RouterLink, RunnerCard, Says],
+  template: `
+    <div class="page">
+      <h1>Runner tiles</h1>
+      <p class="quiet">
+        A band of glaze on an upright tile, fired: how far its lower edge came down says how it flows. <a routerLink="/piece">Pieces</a>
+      </p>
+      <cz-says [failure]="all.failure() ?? planning.failure()?.problem?.detail" (again)="all.reload()" />
+      @if (!all.value() && !all.failure()) {
+        <cz-coming />
+      }
+      @if (all.value()) {
+        <form class="row" (submit)="plan($event)">
+          <label class="named"
+            >Glaze<select (change)="lower.set($any($event.target).value)">
+              @for (glaze of glazes(); track glaze.bucketId) {
+                <option [value]="glaze.bucketId" [selected]="glaze.bucketId === chosen()">{{ glaze.name }}</option>
+              }
+            </select></label
+          >
+          <label class="named"
+            >Over it<select (change)="upper.set($any($event.target).value)">
+              <option value="" [selected]="upper() === ''">nothing: its own flow</option>
+              @for (glaze of glazes(); track glaze.bucketId) {
+                <option [value]="glaze.bucketId" [selected]="glaze.bucketId === upper()">{{ glaze.name }}</option>
+              }
+            </select></label
+          >
+          <button type="submit" class="press" [disabled]="!chosen() || planning.busy()">Plan a tile</button>
+        </form>
+        @if (learnt().length > 0) {
+          <h2>What they taught</h2>
+          <ul class="plain-list">
+            @for (line of learnt(); track line) {
+              <li>{{ line }}</li>
+            }
+          </ul>
+        }
+        <div class="cards">
+          @for (tile of tiles(); track tile.id) {
+            <cz-runner-card [tile]="tile" (kept)="put($event)" />
+          } @empty {
+            <p class="quiet">No tile yet. One of your runniest glaze tells most.</p>
+          }
+        </div>
+      }
+    </div>
+  `,
+  styles: `
+    .row {
+      margin: 0.8rem 0 1.2rem;
+    }
+    .row label {
+      min-width: 200px;
+    }
+    .cards {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
+      gap: 1rem;
+      margin-top: 1rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RunnerBench {
+  private readonly api = inject(StudioApi);
+  private readonly known = inject(Glazes);
+  private readonly planner = inject(PlanRunner);
+  protected readonly planning = deed();
+  protected readonly all = loaded(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
+  protected readonly tiles = linkedSignal<readonly RunnerTile[]>(() => this.all.value()?.tiles ?? []);
+  protected readonly glazes = computed(() => this.all.value()?.glazes.facts ?? []);
+  protected readonly lower = signal('');
+  protected readonly upper = signal('');
+  protected readonly chosen = computed(() => this.lower() || (this.glazes()[0]?.bucketId ?? ''));
+  protected readonly learnt = computed(() => {
+    const found = this.all.value()?.glazes;
+    if (!found) return [];
+    const { facts, overlaps } = learntRuns(this.tiles(), found.facts, found.buckets);
+    const name = (bucketId: string): string => facts.find((glaze) => glaze.bucketId === bucketId)?.name ?? 'a glaze';
+    return [
+      ...facts
+        .filter((glaze) => glaze.flow.ground === 'runnerTile')
+        .map((glaze) => {
+          const run = glaze.flow.flow * 0.09;
+          const spread = Math.exp(glaze.flow.lnSd);
+          return `${glaze.name} runs about ${run.toFixed(1)} mm at a normal dip (two of three times ${(run / spread).toFixed(1)} to ${(run * spread).toFixed(1)}).`;
+        }),
+      ...overlaps.map(
+        (pair) =>
+          `${name(pair.a)} and ${name(pair.b)} together run ${pair.omega.toFixed(1)} times as far as by themselves (± ${Math.round(100 * (Math.exp(pair.lnSd) - 1))} %).`,
+      ),
+    ];
+  });
+
+  protected plan(event: Event): void {
+    event.preventDefault();
+    const found = this.all.value()!.glazes;
+    const ids = [this.chosen(), ...(this.upper() && this.upper() !== this.chosen() ? [this.upper()] : [])];
+    const facts = ids.flatMap((id) => found.facts.find((glaze) => glaze.bucketId === id) ?? []);
+    this.planning.run(this.planner.plan(facts, found.buckets), (tile) => this.put(tile));
+  }
+
+  protected put(tile: RunnerTile): void {
+    this.tiles.update((tiles) =>
+      tiles.some((one) => one.id === tile.id) ? tiles.map((one) => (one.id === tile.id ? tile : one)) : [tile, ...tiles],
+    );
+  }
+}

@@ -1,0 +1,186 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
+import { attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
+import { deed } from '../../../data/deed';
+import { readingsOf } from '../../../data/run-learning';
+import { StudioApi } from '../../../data/studio-api';
+import { sayWhen } from '../../../data/times';
+import { Units } from '../../../data/units';
+import { NumberField } from '../../../parts/number-field';
+import { TwoVersions } from '../../../parts/two-versions';
+
+/** One runner tile: how it is made, where it was fired, and how far it ran. */
+@Component({
+  selector: 'cz-runner-card',
+  imports: [NumberField, TwoVersions],
+  template: `
+    <article [attr.aria-label]="'Runner tile ' + tile().code">
+      <h3>
+        <span class="figure">{{ tile().code }}</span> {{ title() }}
+      </h3>
+      <p class="quiet small">{{ made() }}</p>
+      <svg viewBox="0 0 90 120" role="img" [attr.aria-label]="'The tile as it is made' + (draft().runMm === undefined ? '' : ', and how far it ran')">
+        <rect class="clay" x="20" y="4" width="50" height="112" />
+        <rect class="glaze" x="20" y="10" width="50" [attr.height]="bandHigh()" />
+        @if (draft().runMm; as run) {
+          <rect class="ran" x="20" [attr.y]="10 + bandHigh()" width="50" [attr.height]="high(run)" />
+        }
+        <line class="start" x1="10" x2="80" [attr.y1]="10 + bandHigh()" [attr.y2]="10 + bandHigh()" />
+      </svg>
+      <div class="fields">
+        @for (layer of draft().layers; track layer.bucketId; let index = $index) {
+          <cz-number-field
+            [label]="'Coat of ' + layer.glazeName"
+            quantity="coat"
+            [value]="layer.coatMm"
+            [least]="0.05"
+            [most]="5"
+            (changed)="coat(index, $event.value)"
+          />
+        }
+        <cz-number-field
+          label="Height of the band"
+          quantity="length"
+          [decimals]="0"
+          [value]="draft().bandMm"
+          [least]="5"
+          [most]="300"
+          (changed)="$event.value && edit({ bandMm: $event.value })"
+        />
+        <label class="named"
+          >Fired to cone<select (change)="edit({ cone: $any($event.target).value })">
+            @for (one of cones; track one) {
+              <option [selected]="one === (draft().cone ?? usualCone)">{{ one }}</option>
+            }
+          </select></label
+        >
+        <cz-number-field
+          label="Hold"
+          unit="min"
+          [decimals]="0"
+          [value]="draft().holdMinutes ?? 10"
+          [least]="0"
+          [most]="300"
+          (changed)="edit({ holdMinutes: $event.value ?? undefined })"
+        />
+        <cz-number-field
+          label="It ran"
+          hint="below the line"
+          quantity="length"
+          [decimals]="1"
+          [value]="draft().runMm ?? null"
+          [least]="0"
+          [most]="400"
+          (changed)="edit({ runMm: $event.value ?? undefined })"
+        />
+      </div>
+      @if (tells(); as words) {
+        <p>{{ words }}</p>
+      }
+      @if (stale(); as current) {
+        <cz-two-versions
+          [detail]="saving.failure()!.problem.detail"
+          [theirs]="current.body.runMm === undefined ? 'not measured' : units.length(current.body.runMm) + ' run'"
+          [mine]="draft().runMm === undefined ? 'not measured' : units.length(draft().runMm!) + ' run'"
+          (takeTheirs)="kept.emit(current)"
+          (keepMine)="save(current.version)"
+        />
+      } @else if (saving.failure(); as failure) {
+        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+      }
+      <button type="button" class="press" [disabled]="!isChanged() || saving.busy()" (click)="save(tile().version)">Keep it</button>
+    </article>
+  `,
+  styles: `
+    article {
+      display: grid;
+      gap: 0.6rem;
+      justify-items: start;
+      padding: 0.9rem 1rem;
+      background: var(--paper);
+      border: 1px solid var(--line);
+      border-radius: var(--round);
+    }
+    svg {
+      float: right;
+      width: 90px;
+      height: 120px;
+    }
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+      gap: 0.7rem;
+      width: 100%;
+      align-items: end;
+    }
+    .clay {
+      fill: var(--slip);
+      stroke: var(--iron);
+    }
+    .glaze {
+      fill: var(--rutile);
+    }
+    .ran {
+      fill: var(--rutile);
+      opacity: 0.55;
+    }
+    .start {
+      stroke: var(--iron);
+      stroke-dasharray: 3 3;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RunnerCard {
+  readonly tile = input.required<RunnerTile>();
+  readonly kept = output<RunnerTile>();
+  private readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  protected readonly saving = deed();
+  protected readonly cones = CONES.map(({ cone }) => cone);
+  protected readonly usualCone = USUAL_CONE;
+  protected readonly draft = linkedSignal(() => this.tile().body);
+  protected readonly isChanged = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));
+  protected readonly stale = computed(() => {
+    const problem = this.saving.failure()?.problem;
+    return problem?.code === 'stale' ? runnerTileSchema.safeParse(problem.current).data : undefined;
+  });
+  protected readonly title = computed(() =>
+    [...this.tile().body.layers]
+      .reverse()
+      .map((layer) => layer.glazeName)
+      .join(' over '),
+  );
+  protected readonly made = computed(
+    () =>
+      `Upright on a foot that catches, in a cup or on a scrap: dip a band, draw a line at its lower edge, fire it standing. Planned by ${this.tile().body.by}, ${sayWhen(this.tile().createdAt)}.`,
+  );
+  /** What this run says by itself. */
+  protected readonly tells = computed(() => {
+    const [reading] = readingsOf([{ ...this.tile(), body: this.draft() }]);
+    const flow = reading && attempt(() => flowOfReading(reading));
+    if (flow?.kind !== 'ok') return undefined;
+    const together = this.draft().layers.length > 1 ? 'Together they' : 'It';
+    return `${together} ${movementWord({ flow: flow.value })} at a normal dip in a usual cone 6 firing: flow figure ${flow.value.toPrecision(2)} per mm. Plans reckon with it, give or take what a ruler and a kiln leave open.`;
+  });
+  private readonly whole = computed(() => this.draft().bandMm + Math.max(40, this.draft().runMm ?? 0));
+  protected readonly bandHigh = computed(() => this.high(this.draft().bandMm));
+
+  protected high(mm: number): number {
+    return (96 * mm) / this.whole();
+  }
+
+  protected edit(change: Partial<RunnerTileBody>): void {
+    const body = { ...this.draft(), ...change };
+    // What is not told is not there at all.
+    this.draft.set(Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)) as RunnerTileBody);
+  }
+
+  protected coat(index: number, coatMm: number | null): void {
+    if (coatMm) this.edit({ layers: this.draft().layers.map((layer, at) => (at === index ? { ...layer, coatMm } : layer)) });
+  }
+
+  protected save(version: number): void {
+    this.saving.run(this.api.updateRunnerTile({ id: this.tile().id, version, body: this.draft() }), (tile) => this.kept.emit(tile));
+  }
+}

@@ -1,0 +1,41 @@
+import { meltedMm } from '../coat/from-weight';
+import { tallMm, type PieceShape } from '../geometry/piece-form';
+import { edgeDipMm } from './edge-line';
+import { rimIsApart, stuffOf, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { stackRun, type MeltedLayer } from './stack-flow';
+
+export interface PieceQuestion {
+  plan: PiecePlan;
+  shape: PieceShape;
+  glazes: readonly GlazeFacts[];
+  body?: BodyFacts;
+}
+
+/** Kept free between the 95 % run and the shelf, mm (M4). */
+export const SHELF_MARGIN_MM = 2;
+
+/** Where the lowest glaze edge of the outside starts, and how far its thickest stack runs. */
+export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: number; runMm: number; run95Mm: number; guess: boolean } | undefined {
+  const layers = meltedLayers(plan.zones.outside, glazes);
+  if (layers.length === 0) return undefined;
+  const topMm = tallMm(shape);
+  const bandMm = Math.max(1, topMm - plan.waxFootMm);
+  const alone = stackRun({ layers, bandMm });
+  const rim = rimIsApart(plan) ? [] : meltedLayers([...plan.zones.outside, ...plan.zones.rim], glazes);
+  const overlapEdgeMm = Math.max(plan.waxFootMm, topMm - plan.rimBandMm);
+  const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
+  // The rim's own edge starts higher: it matters only when it runs past the edge below it.
+  const reach95 = Math.max(alone.run95Mm, rimRun ? rimRun.run95Mm - (overlapEdgeMm - plan.waxFootMm) : 0);
+  const guess = plan.zones.outside
+    .concat(plan.zones.rim)
+    .some((layer) => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.flow.ground === 'startingGuess');
+  // An edge that is not level comes nearest to the shelf at its lowest place.
+  return { edgeMm: Math.max(0, plan.waxFootMm - edgeDipMm(plan.edges?.wax)), runMm: alone.runMm, run95Mm: reach95, guess };
+}
+
+function meltedLayers(layers: readonly Layer[], glazes: readonly GlazeFacts[]): MeltedLayer[] {
+  return layers.flatMap((layer) => {
+    const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
+    return glaze && stuffOf(layer) === 'glaze' ? [{ meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }), flow: glaze.flow }] : [];
+  });
+}

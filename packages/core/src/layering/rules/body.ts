@@ -1,0 +1,129 @@
+import { coneCelsius, isCone } from '../../melt/cones';
+import { outerStacks } from '../order';
+import type { PieceQuestion } from '../outside-run';
+import { layersOf, stuffOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
+import type { Warning } from '../warnings';
+import { USUAL_CONE } from './kiln';
+
+/** Slip and body may differ by so much in shrinkage, points of percent (B1). */
+const SHRINK_ALIKE_POINTS = 1.5;
+const DARK_BELOW = 0.45;
+const LIGHT_ABOVE = 0.55;
+const THIN_BELOW_MM = 0.45;
+/** Zinc and lime of the fired glaze that matter to stains, percent by weight. */
+const ZINC_PERCENT = 1;
+const LIME_PERCENT = 8;
+const ENCAPSULATED_CONE = '8';
+
+/** B1: a slip that shrinks otherwise than its body peels. */
+export function slipPeels({ plan, body }: PieceQuestion): Warning[] {
+  for (const pot of plan.pots ?? []) {
+    if (pot.stuff !== 'slip' || !layersOf(plan).some((layer) => layer.bucketId === pot.id)) continue;
+    if (pot.shrinkagePercent === undefined || body?.shrinkagePercent === undefined) {
+      return [
+        {
+          rule: 'B1',
+          severity: 'look',
+          what: `Whether ${pot.name} holds on ${body?.name ?? 'this body'} is not known.`,
+          why: 'Slip and body must shrink alike, within 1.5 points; one of the two shrinkages is not told.',
+          remedies: [
+            `Measure the shrinkage of ${pot.name}, and tell it with the pot`,
+            'Tell the body’s shrinkage on its card',
+            'Test it on one piece',
+          ],
+        },
+      ];
+    }
+    const points = pot.shrinkagePercent - body.shrinkagePercent;
+    if (Math.abs(points) <= SHRINK_ALIKE_POINTS) continue;
+    return [
+      {
+        rule: 'B1',
+        severity: 'stop',
+        what: `${pot.name} will ${points > 0 ? 'crack and' : 'lift and'} peel off ${body.name}.`,
+        why: `It shrinks ${pot.shrinkagePercent} %, the body ${body.shrinkagePercent} %: more than ${SHRINK_ALIKE_POINTS} points apart.`,
+        remedies: ['A slip made of the body itself', points > 0 ? 'Part of its clay calcined' : 'Some ball clay in the slip'],
+      },
+    ];
+  }
+  return [];
+}
+
+/** B2: a light, thin glaze loses itself on a dark body. */
+export function lostOnDark({ plan, glazes, body }: PieceQuestion): Warning[] {
+  if (body?.lightness === undefined || body.lightness >= DARK_BELOW) return [];
+  for (const stack of outerStacks(plan)) {
+    if (stack.some((layer) => stuffOf(layer) === 'slip')) continue;
+    const whole = stack.filter((layer) => stuffOf(layer) === 'glaze').reduce((sum, layer) => sum + layer.coatMm, 0);
+    const top = stack.at(-1);
+    const glaze = top && glazes.find((facts) => facts.bucketId === top.bucketId);
+    if (!glaze || glaze.lightness <= LIGHT_ABOVE || whole >= THIN_BELOW_MM) continue;
+    const { zones, strips } = withLayers(plan, (layer) => (layer.id === top.id ? { ...layer, coatMm: 0.6 } : layer));
+    const slip = (plan.pots ?? []).find((pot) => pot.stuff === 'slip');
+    return [
+      {
+        rule: 'B2',
+        severity: 'look',
+        what: `${glaze.name} is light and thin here: on ${body.name} its colour is lost.`,
+        why: 'The iron of a dark body comes into a thin glaze and shows through it.',
+        remedies: slip ? [`${slip.name} beneath it`] : ['A white slip beneath it'],
+        fixes: [{ words: `${glaze.name} at 0.6 mm`, change: { zones, ...(strips ? { strips } : {}) } }],
+      },
+    ];
+  }
+  return [];
+}
+
+/** B3: speckle comes through. */
+export function speckle({ plan, glazes, body }: PieceQuestion): Warning[] {
+  const glaze = body?.speckled
+    ? glazes.find((facts) => facts.lightness > 0.4 && layersOf(plan).some((layer) => layer.bucketId === facts.bucketId))
+    : undefined;
+  if (!glaze) return [];
+  return [
+    {
+      rule: 'B3',
+      severity: 'look',
+      what: `The speckle of ${body!.name} comes through ${glaze.name}.`,
+      why: 'Iron or manganese grains melt into the glaze from beneath, and bleed where it runs.',
+      remedies: ['Fire a tile of this pair first'],
+    },
+  ];
+}
+
+/** B4: colours that quarrel with the glaze on them. */
+export function stainQuarrels({ plan, glazes }: PieceQuestion): Warning[] {
+  const cone = plan.cone ?? USUAL_CONE;
+  const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
+  for (const stack of outerStacks(plan)) {
+    for (const layer of stack) {
+      const pot = (plan.pots ?? []).find((one) => one.id === layer.bucketId);
+      if (!pot?.colourant || pot.colourant === 'other') continue;
+      if (pot.colourant === 'encapsulated') return [encapsulated(pot.name, cone)];
+      const glaze = stack.map(facts).find((one) => one !== undefined);
+      if (!glaze) continue;
+      const zinc = glaze.firedPercent.ZnO ?? 0;
+      if (zinc > ZINC_PERCENT) return [quarrel(pot.name, glaze.name, `it holds ${zinc.toFixed(1)} % zinc, which turns chrome brown`)];
+      const lime = glaze.firedPercent.CaO ?? 0;
+      if (pot.colourant === 'chromeTinPink' && Object.keys(glaze.firedPercent).length > 0 && lime < LIME_PERCENT)
+        return [quarrel(pot.name, glaze.name, `it holds only ${lime.toFixed(1)} % lime, and the pink lives by it`)];
+    }
+  }
+  return [];
+}
+
+const quarrel = (pot: string, glaze: string, why: string): Warning => ({
+  rule: 'B4',
+  severity: 'stop',
+  what: `${pot} loses its colour with ${glaze}: ${why}.`,
+  why: 'Chrome greens and pinks need a glaze without zinc; chrome-tin pink needs calcium as well.',
+  remedies: ['A clear glaze without zinc over it', 'Another colour'],
+});
+
+const encapsulated = (pot: string, cone: string): Warning => ({
+  rule: 'B4',
+  severity: isCone(cone) && coneCelsius(cone) > coneCelsius(ENCAPSULATED_CONE) ? 'stop' : 'look',
+  what: `${pot} is an encapsulated stain: it has a highest cone, and this is cone ${cone}.`,
+  why: 'Over it the shell opens: the colour burns out, and cadmium and selenium come free.',
+  remedies: ['Read its data sheet for its cone', 'Not for food until a laboratory has tested the finished piece'],
+});

@@ -1,0 +1,121 @@
+import { coneCelsius, isCone } from '../../melt/cones';
+import { tallMm } from '../../geometry/piece-form';
+import { layersOf, type GlazeFacts, type PiecePlan } from '../piece-plan';
+import type { PieceQuestion } from '../outside-run';
+import type { PlanFix, Warning } from '../warnings';
+
+export const USUAL_CONE = '6';
+/** Stilts hold up to about this cone; above, their wires sink or stick. */
+const STILTS_UP_TO_CONE = '1';
+/** Seats and galleries kept bare, mm. */
+const SEAT_MM = 6;
+
+const hotter = (cone: string, than: string): boolean => isCone(cone) && isCone(than) && coneCelsius(cone) > coneCelsius(than);
+const coneOf = (plan: PiecePlan): string => plan.cone ?? USUAL_CONE;
+
+/** M5: a glazed foot stands on something, or is glued to the shelf. */
+export function glazedFoot({ plan, shape }: PieceQuestion): Warning[] {
+  const { setting = 'shelf', zones } = plan;
+  const glazed = zones.foot.length > 0 || (plan.waxFootMm === 0 && zones.outside.length > 0);
+  const cone = coneOf(plan);
+  const tooHot = hotter(cone, STILTS_UP_TO_CONE);
+  const bare: PlanFix = { words: 'A bare foot, 5 mm up', change: { waxFootMm: 5, zones: { ...zones, foot: [] }, setting: 'shelf' } };
+  if (!glazed) return setting === 'stilts' && tooHot ? [stiltsTooHot(cone, [{ words: 'Bare on the shelf', change: { setting: 'shelf' } }])] : [];
+  if (setting === 'stilts')
+    return tooHot
+      ? [stiltsTooHot(cone, [bare])]
+      : [
+          {
+            rule: 'M5',
+            severity: 'look',
+            what: 'On stilts: their points are ground off after the firing.',
+            why: 'A glazed foot touches only the points. Ground points throw glass: eyes and lungs.',
+            remedies: ['Goggles and a mask at the wheel, wet', tallMm(shape) > 150 ? 'Small pieces only: this one is tall' : 'Small, light pieces'],
+          },
+        ];
+  if (setting === 'upsideDown')
+    return [
+      {
+        rule: 'M5',
+        severity: 'look',
+        what: 'Fired upside down on a post: only where you know how this body bends.',
+        why: 'Drips run to the rim, and the rim carries nothing; a soft body leans off its post.',
+        remedies: ['Try one piece first', 'Wash and level the post'],
+        fixes: [bare],
+      },
+    ];
+  return [
+    {
+      rule: 'M5',
+      severity: 'stop',
+      what: `A glazed foot glues the piece to the ${setting}.`,
+      why: 'Glass sticks to whatever it touches when it is hot.',
+      remedies: [],
+      fixes: [bare, ...(tooHot ? [] : [{ words: 'On stilts', change: { setting: 'stilts' as const } }])],
+    },
+  ];
+}
+
+const stiltsTooHot = (cone: string, fixes: PlanFix[]): Warning => ({
+  rule: 'M5',
+  severity: 'stop',
+  what: `Stilts do not hold at cone ${cone}.`,
+  why: `Above about cone ${STILTS_UP_TO_CONE} their wires bend and the clay sinks onto them.`,
+  remedies: [],
+  fixes,
+});
+
+/** M6: a glaze or a body outside its cones. */
+export function outsideItsCone({ plan, glazes, body }: PieceQuestion): Warning[] {
+  const cone = coneOf(plan);
+  const used = glazes.filter((glaze) => layersOf(plan).some((layer) => layer.bucketId === glaze.bucketId));
+  const all: { name: string; low?: string | undefined; high?: string | undefined }[] = [
+    ...used.map((glaze: GlazeFacts) => ({ name: glaze.name, low: glaze.coneLow, high: glaze.coneHigh })),
+    ...(body ? [{ name: body.name, low: body.lowCone, high: body.highCone }] : []),
+  ];
+  for (const { name, low, high } of all) {
+    const over = high !== undefined && hotter(cone, high);
+    const under = low !== undefined && hotter(low, cone);
+    if (!over && !under) continue;
+    const right = over ? high : low!;
+    return [
+      {
+        rule: 'M6',
+        severity: 'stop',
+        what: `${name} is for cone ${low ?? '?'} to ${high ?? '?'}; this is planned for cone ${cone}.`,
+        why: over ? 'Over its cone it runs, bloats or burns out.' : 'Under its cone it stays dry and open.',
+        remedies: ['Another glaze or body for this firing'],
+        fixes: [{ words: `Plan it for cone ${right}`, change: { cone: right } }],
+      },
+    ];
+  }
+  return [];
+}
+
+/** M8: a lid and its seat would melt together. */
+export function lidSeat({ plan, shape }: PieceQuestion): Warning[] {
+  const topMm = tallMm(shape);
+  const bare = (plan.masks ?? []).some((mask) => mask.where === 'band' && mask.toMm >= topMm - 0.5);
+  if (!plan.lid || bare || plan.zones.rim.length + plan.zones.outside.length + plan.zones.inside.length === 0) return [];
+  return [
+    {
+      rule: 'M8',
+      severity: 'stop',
+      what: 'The seat of the lid is glazed.',
+      why: 'Lid and gallery melt together where both are glazed; fired apart, the lid warps otherwise than its pot.',
+      remedies: ['Wipe seat and gallery clean, both'],
+      fixes: [
+        {
+          words: `Wax the seat, ${SEAT_MM} mm`,
+          change: {
+            masks: [...(plan.masks ?? []), { id: SEAT_MASK_ID, kind: 'wax', where: 'band', fromMm: topMm - SEAT_MM, toMm: topMm }],
+            order: [],
+          },
+        },
+      ],
+    },
+  ];
+}
+
+/** There is one seat: the same mask every time it is asked for. */
+export const SEAT_MASK_ID = '00000000-0000-7000-8000-00000000005e';

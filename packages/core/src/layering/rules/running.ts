@@ -1,0 +1,97 @@
+import { tallMm } from '../../geometry/piece-form';
+import { outsideRun, SHELF_MARGIN_MM, type PieceQuestion } from '../outside-run';
+import { stuffOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
+import type { PlanFix, Warning } from '../warnings';
+
+/** From here on a glaze "runs" at a normal dip of 0.3 mm melted: more than 8 mm. */
+const RUNS_ABOVE_FLOW = 8 / 0.3 ** 2;
+const THINNER_MM = 0.3;
+
+const factsOf = ({ glazes }: PieceQuestion, layer: Layer): GlazeFacts | undefined =>
+  stuffOf(layer) === 'glaze' ? glazes.find((glaze) => glaze.bucketId === layer.bucketId) : undefined;
+
+/** The first runny glaze among some layers. */
+export function runnyOf(question: PieceQuestion, layers: readonly Layer[]): { layer: Layer; glaze: GlazeFacts } | undefined {
+  for (const layer of layers) {
+    const glaze = factsOf(question, layer);
+    if (glaze && glaze.flow.flow > RUNS_ABOVE_FLOW) return { layer, glaze };
+  }
+  return undefined;
+}
+
+const thinnerFix = ({ plan }: PieceQuestion, { layer, glaze }: { layer: Layer; glaze: GlazeFacts }): PlanFix[] => {
+  if (layer.coatMm <= THINNER_MM) return [];
+  const { zones, strips } = withLayers(plan, (one) => (one.id === layer.id ? { ...one, coatMm: THINNER_MM } : one));
+  return [{ words: `${glaze.name} at ${THINNER_MM} mm`, change: { zones, ...(strips ? { strips } : {}) } }];
+};
+
+/** M1 and M4: the lowest edge against the shelf. */
+export function running(question: PieceQuestion): Warning[] {
+  const run = outsideRun(question);
+  if (!run || run.edgeMm >= run.run95Mm + SHELF_MARGIN_MM) return [];
+  const needMm = Math.ceil(run.run95Mm + SHELF_MARGIN_MM);
+  return [
+    {
+      rule: 'M4',
+      severity: run.edgeMm < run.runMm ? 'stop' : 'look',
+      what: `The glaze may reach the shelf: it starts ${run.edgeMm.toFixed(0)} mm up and can run ${run.run95Mm.toFixed(0)} mm.`,
+      why: `For the coats as planned, on an upright wall, in a usual cone 6 firing${run.guess ? '; a starting guess from the recipe, so fire a runner tile' : ''}.`,
+      remedies: ['Thinner coats, less overlap'],
+      fixes: [
+        ...(needMm < 0.9 * tallMm(question.shape) ? [{ words: `Wax ${needMm} mm up`, change: { waxFootMm: needMm } }] : []),
+        ...(question.plan.setting === 'plate' ? [] : [{ words: 'On a plate with kiln wash', change: { setting: 'plate' as const } }]),
+      ],
+    },
+  ];
+}
+
+/** M2: handles are highways. */
+export function onHandle(question: PieceQuestion): Warning[] {
+  const { shape, plan } = question;
+  const runny = shape.grip && runnyOf(question, [...plan.zones.outside, ...plan.zones.rim]);
+  if (!runny) return [];
+  const name = shape.grip!.kind === 'lugs' ? 'lugs' : 'handle';
+  return [
+    {
+      rule: 'M2',
+      severity: 'look',
+      what: `${runny.glaze.name} runs off the ${name}, at the lower joint first.`,
+      why: 'A strip gathers the glaze of all its sides and leads it to one place on the wall.',
+      remedies: [`Wipe the ${name} thin, its lower joint most`, `A stiffer glaze on the ${name}`],
+      fixes: thinnerFix(question, runny),
+    },
+  ];
+}
+
+/** M3: a pool in the bottom. */
+export function poolsInside(question: PieceQuestion): Warning[] {
+  const runny = question.shape.slabMm === undefined && runnyOf(question, question.plan.zones.inside);
+  if (!runny) return [];
+  return [
+    {
+      rule: 'M3',
+      severity: 'look',
+      what: `${runny.glaze.name} inside runs down into a pool, which may crack the pot.`,
+      why: 'A thick glass in the bottom shrinks otherwise than the clay under it.',
+      remedies: ['Stop it above the floor', 'A stable liner inside'],
+      fixes: thinnerFix(question, runny),
+    },
+  ];
+}
+
+/** M7: neighbours in the kiln. */
+export function neighbours(question: PieceQuestion): Warning[] {
+  const { plan } = question;
+  const runny = runnyOf(question, [...plan.zones.outside, ...plan.zones.rim, ...(plan.strips ?? []).flatMap((strip) => strip.layers)]);
+  if (!runny || plan.setting === 'plate') return [];
+  return [
+    {
+      rule: 'M7',
+      severity: 'look',
+      what: `${runny.glaze.name} runs: keep it 15 mm from its neighbours, on a plate.`,
+      why: 'Others stand 5 mm apart; what runs or spits reaches further, and a plate is cheaper than a shelf.',
+      remedies: [],
+      fixes: [{ words: 'On a plate with kiln wash', change: { setting: 'plate' } }],
+    },
+  ];
+}

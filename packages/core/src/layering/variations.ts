@@ -1,0 +1,103 @@
+import { PotterError } from '../checks/potter-error';
+import { flakesOff } from '../coat/crack-advice';
+import { outerStacks } from './order';
+import type { GlazeFacts, Layer, PiecePlan } from './piece-plan';
+
+/** One piece of a set: the bucket its uppermost coat of each place comes from. */
+export interface Variation {
+  buckets: Record<string, string>;
+}
+
+export interface Variations {
+  /** Which glazes are spread over which zones and strips. */
+  rule: { palette: string[]; places: string[] };
+  pieces: Variation[];
+}
+
+/** More combinations than this are not looked through one by one. */
+const MOST_COMBINATIONS = 20_000;
+
+/** How many pieces a rule can tell apart: those that no rule of drying forbids. */
+export function combinationsOf(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; rule: Variations['rule'] }): Variation[] {
+  const { plan, glazes, rule } = question;
+  const whole = rule.palette.length ** rule.places.length;
+  if (rule.palette.length === 0 || rule.places.length === 0)
+    throw new PotterError('emptyList', 'palette', 0, 'Choose the glazes, and the places where they change.');
+  if (whole > MOST_COMBINATIONS) throw new PotterError('tooLarge', 'palette', whole, 'That is too many combinations: fewer places, or fewer glazes.');
+  return Array.from({ length: whole }, (_, number): Variation => {
+    let left = number;
+    const buckets: Record<string, string> = {};
+    for (const place of rule.places) {
+      buckets[place] = rule.palette[left % rule.palette.length]!;
+      left = Math.floor(left / rule.palette.length);
+    }
+    return { buckets };
+  }).filter((variation) => holds(variedPlan(plan, variation), glazes));
+}
+
+/**
+ * A set of which no two are alike and every glaze gets its turn: piece by piece, the combination furthest from those chosen (in most places
+ * another glaze), and of those the one whose glazes were used least in their place. The same rule always gives the same set.
+ */
+export function spreadVariations(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; rule: Variations['rule']; count: number }): Variation[] {
+  const { rule, count } = question;
+  const left = combinationsOf(question);
+  if (left.length < count)
+    throw new PotterError(
+      'impossible',
+      'count',
+      count,
+      `These glazes and places make ${left.length} different pieces, and ${count} are wanted: add a glaze or a place.`,
+    );
+  const chosen: Variation[] = [];
+  const used = new Map<string, number>();
+  const usedAt = (place: string, bucketId: string): number => used.get(`${place} ${bucketId}`) ?? 0;
+  while (chosen.length < count) {
+    const best = left.reduce((leader, one) => (worth(one) < worth(leader) ? one : leader));
+    chosen.push(best);
+    left.splice(left.indexOf(best), 1);
+    for (const place of rule.places) used.set(`${place} ${best.buckets[place]}`, usedAt(place, best.buckets[place]!) + 1);
+  }
+  return chosen;
+
+  /** Less is better: turns its glazes already had, then how alike it is to the nearest of those chosen. */
+  function worth(variation: Variation): number {
+    let turns = 0;
+    const overall = new Map<string, number>();
+    for (const place of rule.places) {
+      turns += usedAt(place, variation.buckets[place]!);
+      overall.set(variation.buckets[place]!, (overall.get(variation.buckets[place]!) ?? 0) + 1);
+    }
+    const alike = chosen.reduce(
+      (most, other) => Math.max(most, rule.places.filter((place) => other.buckets[place] === variation.buckets[place]).length),
+      0,
+    );
+    // One glaze all over shows less than two.
+    const same = rule.places.length - overall.size;
+    return turns * 100 + alike * 10 + same;
+  }
+}
+
+/** The plan of one piece of a set. */
+export function variedPlan(plan: PiecePlan, { buckets }: Variation): PiecePlan {
+  const top = (place: string, layers: Layer[]): Layer[] =>
+    buckets[place] === undefined ? layers : layers.map((layer, at) => (at === layers.length - 1 ? { ...layer, bucketId: buckets[place]! } : layer));
+  const { inside, outside, rim, foot } = plan.zones;
+  return {
+    ...plan,
+    zones: { inside: top('inside', inside), outside: top('outside', outside), rim: top('rim', rim), foot: top('foot', foot) },
+    ...(plan.strips ? { strips: plan.strips.map((strip) => ({ ...strip, layers: top(strip.id, strip.layers) })) } : {}),
+  };
+}
+
+/** Nothing flakes, and no glaze lies over itself where two are meant to meet. */
+function holds(plan: PiecePlan, glazes: readonly GlazeFacts[]): boolean {
+  const shrinks = (layer: Layer): number | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.shrinkShare;
+  return outerStacks(plan).every((stack) =>
+    stack.slice(1).every((upper, at) => {
+      const lower = stack[at]!;
+      const [above, beneath] = [shrinks(upper), shrinks(lower)];
+      return upper.bucketId !== lower.bucketId && !(above !== undefined && beneath !== undefined && flakesOff({ upper: above, lower: beneath }));
+    }),
+  );
+}

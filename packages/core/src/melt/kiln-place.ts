@@ -1,0 +1,40 @@
+import { PotterError } from '../checks/potter-error';
+import { firingFromPeak, peakForCone } from './simple-firing';
+import { FLOW_ACTIVATION, flowRatio, type FiringPoint } from './heat-work';
+
+/** How a kiln is let cool, as the time it takes against the usual one. */
+export const COOLINGS = { fast: 0.5, usual: 1, slow: 2 } as const;
+export type Cooling = keyof typeof COOLINGS;
+
+/** Where a piece stands, °C against the middle of the kiln: our word, until a shelf's own witness cones say better. */
+export const SHELF_PLACES = { cool: -8, middle: 0, hot: 8 } as const;
+export type ShelfPlace = keyof typeof SHELF_PLACES;
+
+/** Hours up of the reference firing, and its hold. */
+const HOURS_UP = 8 + 100 / 60;
+export const USUAL_HOLD_MINUTES = 10;
+/** Flow figures are told for this firing. */
+const FLOW_CONE = '6';
+
+export interface FiringAsked {
+  cone: string;
+  holdMinutes?: number;
+  cooling?: Cooling;
+  place?: ShelfPlace;
+}
+
+/** How much more a glaze flows in such a firing than in the usual one to cone 6, for which flow figures are told. Fired alike but for peak, hold, cooling and place. */
+export function flowInFiring({ cone, holdMinutes = USUAL_HOLD_MINUTES, cooling = 'usual', place = 'middle' }: FiringAsked): number {
+  if (!(holdMinutes >= 0 && holdMinutes <= 600)) throw new PotterError('tooLarge', 'minutes', holdMinutes, 'A hold lasts between 0 and 600 minutes.');
+  const fired = (to: string, hold: number, more: number, slower: number): FiringPoint[] => {
+    const peakCelsius = peakForCone({ cone: to, hoursUp: HOURS_UP, holdMinutes: USUAL_HOLD_MINUTES }) + more;
+    const curve = firingFromPeak({ peakCelsius, hoursUp: HOURS_UP, holdMinutes: hold });
+    const held = HOURS_UP + hold / 60;
+    return curve.map((point) => (point.hours > held ? { ...point, hours: held + (point.hours - held) * slower } : point));
+  };
+  return flowRatio({
+    firing: fired(cone, holdMinutes, SHELF_PLACES[place], COOLINGS[cooling]),
+    reference: fired(FLOW_CONE, USUAL_HOLD_MINUTES, 0, 1),
+    activationKjPerMol: FLOW_ACTIVATION,
+  });
+}

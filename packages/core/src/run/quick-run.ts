@@ -1,0 +1,116 @@
+import type { RunMoment } from './film';
+import { COAT_LN_SD, KILN_LN_SD } from './draw-runs';
+import { overlapOf, pairFlow, runLayers, sideToRun, type SideQuestion, type SideToRun } from './piece-run';
+import { solveRun } from './run-solver';
+
+/** Coarse, so that one solve is done within a frame of a dragging hand. */
+const QUICK_CELL_MM = 3;
+/** An odd number, so that the middle is one of them. */
+const LOOKS = 41;
+/** Flow multipliers reckoned with, from 1/24 to 24 of the middle: past three sd of what is least known. */
+const LN_SPAN = Math.log(24);
+
+/** Where the lower edge ends, against how much more than the middle it flows. */
+export interface QuickRun {
+  side: SideToRun;
+  /** ln of the multiplier, rising, and the edge down the strip then, mm. */
+  lnMore: Float64Array;
+  frontMm: Float64Array;
+  /** sd of the ln of the multiplier: coats, flow, pairs and kiln together. */
+  lnSd: number;
+  /** The film itself in the middle case. */
+  middle: RunMoment;
+}
+
+/**
+ * One solve for every draw: a film k times as thick at a flow of F runs as one of k²F, so that time through the solver stands for all of them.
+ * The middle film's mixture is kept, so this is near the full draws, not equal to them (within a millimetre or two where layers differ much).
+ */
+export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | undefined {
+  const side = sideToRun({ ...question, cellMm: QUICK_CELL_MM });
+  if (!side) return undefined;
+  const most = Math.exp(LN_SPAN);
+  const lnMore = Float64Array.from({ length: LOOKS }, (_, at) => -LN_SPAN + (2 * LN_SPAN * at) / (LOOKS - 1));
+  const { moments } = solveRun({
+    strip: side.strip,
+    layers: runLayers(side, () => ({ coat: 1, flow: most })),
+    overlap: overlapOf(side),
+    stuckMm: side.stuckMm,
+    gathers: side.gathers,
+    lookAt: [...lnMore].map((ln) => Math.min(1, Math.exp(ln - LN_SPAN))),
+  });
+  const frontMm = Float64Array.from(moments.slice(0, LOOKS), (moment) =>
+    Math.max(side.startMm, Math.min(side.endMm, moment.frontMm ?? side.startMm)),
+  );
+  return { side, lnMore, frontMm, lnSd: lnSdOf(side), middle: moments[(LOOKS - 1) / 2]! };
+}
+
+/** Edge down the strip, mm, when it flows so many sd more than the middle. */
+export function quickFront({ lnMore, frontMm, lnSd }: QuickRun, sds: number): number {
+  const at = ((sds * lnSd + LN_SPAN) / (2 * LN_SPAN)) * (lnMore.length - 1);
+  const low = Math.min(lnMore.length - 2, Math.max(0, Math.floor(at)));
+  const share = Math.min(1, Math.max(0, at - low));
+  return frontMm[low]! + share * (frontMm[low + 1]! - frontMm[low]!);
+}
+
+export interface QuickBand {
+  middleMm: number;
+  lowMm: number;
+  highMm: number;
+  run95Mm: number;
+  reachChance: number;
+}
+
+const Z80 = 1.2816;
+const Z95 = 1.6449;
+
+/** Run beyond the edge before the fire: middle, 80 % band, 95 % case, and the chance to come down to the end. */
+export function quickBand(quick: QuickRun): QuickBand {
+  const run = (sds: number): number => Math.max(0, quickFront(quick, sds) - quick.side.startMm);
+  return { middleMm: run(0), lowMm: run(-Z80), highMm: run(Z80), run95Mm: run(Z95), reachChance: chanceBeyond(quick, quick.side.endMm) };
+}
+
+/** Chance that the edge comes as far down as this, mm along the strip. */
+export function chanceBeyond(quick: QuickRun, alongMm: number): number {
+  const ln = lnToReach(quick, alongMm);
+  return ln === undefined ? 0 : 1 - normalShare(ln / quick.lnSd);
+}
+
+/** How much thicker or thinner all coats must be for the edge to end so far down, by the square root of self-similarity; nothing when none does. */
+export function coatScaleFor(quick: QuickRun, alongMm: number): number | undefined {
+  const ln = lnToReach(quick, alongMm);
+  return ln === undefined || ln <= -LN_SPAN ? undefined : Math.exp(ln / 2);
+}
+
+/** ln of the multiplier at which the edge first comes so far. A cell's width counts as there. */
+function lnToReach({ lnMore, frontMm, side }: QuickRun, alongMm: number): number | undefined {
+  const there = alongMm >= side.endMm ? side.endMm - side.strip.cellMm / 2 : alongMm;
+  const at = frontMm.findIndex((front) => front >= there);
+  if (at < 0) return undefined;
+  if (at === 0) return -LN_SPAN;
+  const [before, after] = [frontMm[at - 1]!, frontMm[at]!];
+  const share = after > before ? (there - before) / (after - before) : 1;
+  return lnMore[at - 1]! + share * (lnMore[at]! - lnMore[at - 1]!);
+}
+
+function lnSdOf({ layers, overlaps }: SideToRun): number {
+  const whole = layers.reduce((sum, layer) => sum + layer.meltedMm, 0);
+  let variance = KILN_LN_SD ** 2;
+  const byGlaze = new Map<string, number>();
+  layers.forEach((layer, at) => {
+    const share = layer.meltedMm / whole;
+    byGlaze.set(layer.layer.bucketId, (byGlaze.get(layer.layer.bucketId) ?? 0) + share * layer.flowLnSd);
+    variance += (2 * COAT_LN_SD * share) ** 2;
+    for (const other of layers.slice(at + 1))
+      variance += ((4 * share * other.meltedMm) / whole) ** 2 * pairFlow(overlaps, layer.layer.bucketId, other.layer.bucketId).lnSd ** 2;
+  });
+  for (const part of byGlaze.values()) variance += part ** 2;
+  return Math.sqrt(variance);
+}
+
+/** Normal distribution up to z: Abramowitz and Stegun 7.1.26 (1964), error under 2e-7. */
+function normalShare(z: number): number {
+  const t = 1 / (1 + 0.3275911 * (Math.abs(z) / Math.SQRT2));
+  const erf = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(z * z) / 2);
+  return z >= 0 ? 0.5 * (1 + erf) : 0.5 * (1 - erf);
+}

@@ -1,0 +1,38 @@
+import { tallMm, type Grip, type PieceShape } from '../geometry/piece-form';
+import { profileBetween } from '../geometry/profile';
+import { insideProfile } from '../geometry/shapes';
+import type { WayPoint } from './wall-strip';
+
+/** Outside, inside, down a handle or lug and the wall below it, and down a panel. */
+export type RunSide = 'outside' | 'inside' | 'grip' | 'panel';
+
+const BOW_POINTS = 16;
+
+/** The way melted glaze takes on one side of a piece, from its top; nothing where the piece has no such side. */
+export function wayDown(shape: PieceShape, side: RunSide): WayPoint[] | undefined {
+  if (side === 'inside') return shape.slabMm === undefined ? [...insideProfile(shape)].reverse() : undefined;
+  const wall = [...shape.outside].reverse();
+  if (side !== 'grip') return wall;
+  return shape.grip ? downTheGrip(shape, shape.grip) : undefined;
+}
+
+/**
+ * A handle is a highway: what lies on all its sides comes down to one joint, and goes on from there on a strip of wall as wide as the handle.
+ */
+function downTheGrip(shape: PieceShape, grip: Grip): WayPoint[] {
+  const { upperMm, lowerMm, outMm, widthMm, thickMm } = grip;
+  const radiusAt = (heightMm: number): number =>
+    profileBetween({ profile: shape.outside, fromMm: Math.max(0, heightMm - 0.5), toMm: Math.min(tallMm(shape), heightMm + 0.5) })[0]?.radiusMm ?? 0;
+  const [above, below] = [radiusAt(upperMm), radiusAt(lowerMm)];
+  const bow = Array.from({ length: BOW_POINTS + 1 }, (_, at): WayPoint => {
+    const angle = (Math.PI * at) / BOW_POINTS;
+    const share = (1 - Math.cos(angle)) / 2;
+    return {
+      radiusMm: above + share * (below - above) + outMm * Math.sin(angle),
+      heightMm: (upperMm + lowerMm) / 2 + ((upperMm - lowerMm) / 2) * Math.cos(angle),
+      girthMm: 2 * (widthMm + thickMm),
+    };
+  });
+  const wall = profileBetween({ profile: shape.outside, fromMm: 0, toMm: lowerMm }).reverse();
+  return [...bow, ...wall.map((point): WayPoint => ({ ...point, girthMm: widthMm }))];
+}
