@@ -175,3 +175,4 @@ export {
   type RunnerTile,
   type RunnerTileBody,
 } from './runner-tile';
+export { stepSheetSchema, type StepSheet } from './step-sheet';

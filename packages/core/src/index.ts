@@ -262,7 +262,7 @@ export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times'
 export { HAND_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
-export { dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
+export { cautionFor, dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
 export { replayDay, type DayStepState, type Drying, type DayState } from './day/replay-day';
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
 export { whatNow, type StudioNow, type NowItem } from './now/what-now';
@@ -287,7 +287,7 @@ export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, t
 export { OUTER_SIDES, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
 export { waysThere, type WayChange, type WayRisk, type WaysQuestion as WaysThereQuestion, type WayThere } from './layering/ways-there';
-export { combinationsOf, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';
+export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';
 export { glazeNeeded, type GlazeNeeded } from './layering/glaze-needed';
 export { COOLINGS, flowInFiring, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type FiringAsked, type ShelfPlace } from './melt/kiln-place';
 export { flowOfReading, learnFlow, learnPairs, narrowsTo, RUN_LN_SD, type RunReading } from './learning/run-learning';

@@ -28,3 +28,14 @@ export {
   type ImportOutcome,
 } from './import-messages';
 export { checkAgainst, type Shelf, type CheckedFile } from './check-against';
+export {
+  pieceFromFile,
+  PLAN_FORMAT_NAME,
+  PLAN_FORMAT_VERSION,
+  planFileSchema,
+  planToFile,
+  readPlanFile,
+  type PlanFile,
+  type PlanGlaze,
+  type ReadPlan,
+} from './portable-plan';

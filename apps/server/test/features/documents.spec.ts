@@ -123,7 +123,7 @@ describe('documents, kept in MariaDB', () => {
       [
         'four coats on one zone',
         { outside: Array.from({ length: 4 }, () => ({ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 0.3 })) },
-        'at most three coats',
+        'at most 3 coats',
       ],
       ['a coat of 6 mm', { outside: [{ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 6 }] }, 'falls off'],
     ])('%s is refused', async (_name, zones, words) => {

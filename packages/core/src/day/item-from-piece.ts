@@ -1,6 +1,7 @@
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
 import type { GlazeFacts } from '../layering/piece-plan';
 import type { TimedStep } from '../layering/step-times';
+import type { PieceStep } from '../layering/steps';
 import type { DayItem, DayStep } from './day-plan';
 
 export interface PieceForDay {
@@ -90,7 +91,8 @@ function layerWords(step: TimedStep, name: string): string {
   }
 }
 
-function cautionFor(step: TimedStep, firstBucketName: string | undefined): string | undefined {
+/** What to mind at a step, where it happens. */
+export function cautionFor(step: PieceStep, firstBucketName: string | undefined): string | undefined {
   if (step.kind === 'scrape') return 'Scrape damp, never dry, over a tray: dry glaze is silica dust. A respirator where it cannot be kept damp.';
   if (step.layer?.way === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';
   if (step.kind === 'wax' || step.kind === 'waxOver')

@@ -81,17 +81,27 @@ function masked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
     const key = `mask:${mask.id}`;
     const steps = mask.where === 'hole' ? layers : touched;
     if (mask.kind === 'scrape' || mask.kind === 'sponge') return steps.map((step) => ({ before: step.key, after: key, rule: 'O3' }));
-    const over = mask.overLayerId;
-    const under = over === undefined ? [] : outerStacks(plan).flatMap((stack) => stack.slice(0, stack.findIndex((layer) => layer.id === over) + 1));
-    const isUnder = (step: PieceStep): boolean => under.some((layer) => step.key.includes(layer.id));
+    const lies = (own: readonly Layer[], step: PieceStep): boolean => own.some((layer) => step.key.includes(layer.id));
+    const { under, above } = aroundLayer(plan, mask.overLayerId);
     return [
-      ...steps.map((step): Precedence =>
-        isUnder(step) ? { before: step.key, after: key, rule: 'O4' } : { before: key, after: step.key, rule: 'O3' },
-      ),
+      ...steps.flatMap((step): Precedence[] => {
+        if (mask.overLayerId === undefined) return [{ before: key, after: step.key, rule: 'O3' }];
+        if (lies(under, step)) return [{ before: step.key, after: key, rule: 'O4' }];
+        return lies(above, step) ? [{ before: key, after: step.key, rule: 'O3' }] : [];
+      }),
       ...(mask.kind === 'tape' ? steps.map((step): Precedence => ({ before: step.key, after: `unmask:${mask.id}`, rule: 'O8' })) : []),
       ...(mask.kind === 'tape' ? [{ before: key, after: `unmask:${mask.id}`, rule: 'O8' } as const] : []),
     ];
   });
+}
+
+/** What lies beneath a layer, itself included, and what goes over it, in whatever stacks it is. */
+function aroundLayer(plan: PiecePlan, layerId: string | undefined): { under: Layer[]; above: Layer[] } {
+  const stacks = outerStacks(plan).flatMap((stack) => {
+    const at = stack.findIndex((layer) => layer.id === layerId);
+    return at < 0 ? [] : [{ under: stack.slice(0, at + 1), above: stack.slice(at + 1) }];
+  });
+  return { under: stacks.flatMap((stack) => stack.under), above: stacks.flatMap((stack) => stack.above) };
 }
 
 function stacked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {

@@ -78,6 +78,19 @@ export function spreadVariations(question: { plan: PiecePlan; glazes: readonly G
   }
 }
 
+/** The set as it stands: the pieces that were kept while they still fit the plan and its count, otherwise the rule's own anew. */
+export function currentVariations(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; count: number; variations: Variations }): Variation[] {
+  const { plan, glazes, count, variations } = question;
+  const { rule, pieces } = variations;
+  const fits =
+    pieces.length === count &&
+    new Set(pieces.map((piece) => JSON.stringify(rule.places.map((place) => piece.buckets[place])))).size === count &&
+    pieces.every(
+      (piece) => rule.places.every((place) => rule.palette.includes(piece.buckets[place] ?? '')) && holds(variedPlan(plan, piece), glazes),
+    );
+  return fits ? pieces : spreadVariations({ plan, glazes, rule, count });
+}
+
 /** The plan of one piece of a set. */
 export function variedPlan(plan: PiecePlan, { buckets }: Variation): PiecePlan {
   const top = (place: string, layers: Layer[]): Layer[] =>

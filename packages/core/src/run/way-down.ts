@@ -24,15 +24,15 @@ function downTheGrip(shape: PieceShape, grip: Grip): WayPoint[] {
   const radiusAt = (heightMm: number): number =>
     profileBetween({ profile: shape.outside, fromMm: Math.max(0, heightMm - 0.5), toMm: Math.min(tallMm(shape), heightMm + 0.5) })[0]?.radiusMm ?? 0;
   const [above, below] = [radiusAt(upperMm), radiusAt(lowerMm)];
-  const bow = Array.from({ length: BOW_POINTS + 1 }, (_, at): WayPoint => {
-    const angle = (Math.PI * at) / BOW_POINTS;
-    const share = (1 - Math.cos(angle)) / 2;
-    return {
-      radiusMm: above + share * (below - above) + outMm * Math.sin(angle),
-      heightMm: (upperMm + lowerMm) / 2 + ((upperMm - lowerMm) / 2) * Math.cos(angle),
-      girthMm: 2 * (widthMm + thickMm),
-    };
+  const middle = (upperMm + lowerMm) / 2;
+  const girthMm = 2 * (widthMm + thickMm);
+  const reach = (above + below) / 2 + outMm;
+  // A quarter of an ellipse out and down, then a straight way back in: a handle comes to its lower joint slanting, not flat.
+  const out = Array.from({ length: BOW_POINTS + 1 }, (_, at): WayPoint => {
+    const angle = (Math.PI / 2) * (at / BOW_POINTS);
+    return { radiusMm: above + (reach - above) * Math.sin(angle), heightMm: middle + (upperMm - middle) * Math.cos(angle), girthMm };
   });
+  const bow = [...out, { radiusMm: below, heightMm: lowerMm, girthMm }];
   const wall = profileBetween({ profile: shape.outside, fromMm: 0, toMm: lowerMm }).reverse();
   return [...bow, ...wall.map((point): WayPoint => ({ ...point, girthMm: widthMm }))];
 }

@@ -1,10 +1,14 @@
+import { stepSheetSchema } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
 import { bucketLabelsPdf } from './bucket-labels';
 import { seriesSheetPdf } from './series-sheet-pdf';
+import { stepSheetPdf } from './step-sheet-pdf';
 import { weighSheetPdf } from './weigh-sheet';
 
 export const printRoutes: readonly Route[] = [
   route({ method: 'get', path: '/batches/:id/sheet.pdf', handle: weighSheetPdf }),
   route({ method: 'get', path: '/buckets/:id/labels.pdf', handle: bucketLabelsPdf }),
   route({ method: 'get', path: '/series/:id/sheet.pdf', handle: seriesSheetPdf }),
+  // The seconds and waits are worked out on the screen: it sends what it shows.
+  route({ method: 'post', path: '/pieces/:id/steps.pdf', body: stepSheetSchema, handle: stepSheetPdf }),
 ];

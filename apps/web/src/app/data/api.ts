@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { problemSchema, type Problem } from '@cazuela/contract';
-import { catchError, map, throwError, timeout, type Observable } from 'rxjs';
+import { catchError, from, map, switchMap, throwError, timeout, type Observable } from 'rxjs';
 import type * as z from 'zod';
 
 /** How long one answer may take, ms. */
@@ -36,6 +36,19 @@ export class Api {
     return this.checked(this.http.post(`/api${path}`, body), schema);
   }
 
+  /** A file made for what is sent. Its refusals come as a file too, and are read as sentences. */
+  file(path: string, body: unknown): Observable<Blob> {
+    return this.http.post(`/api${path}`, body, { responseType: 'blob' }).pipe(
+      timeout(ANSWER_WAIT_MS),
+      catchError((error: unknown) => {
+        if (!(error instanceof HttpErrorResponse) || !(error.error instanceof Blob)) return throwError(() => toFailure(error));
+        return from(error.error.text()).pipe(
+          switchMap((text) => throwError(() => toFailure(new HttpErrorResponse({ error: asJson(text), status: error.status })))),
+        );
+      }),
+    );
+  }
+
   put<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
     return this.checked(this.http.put(`/api${path}`, body), schema);
   }
@@ -46,6 +59,14 @@ export class Api {
       map((body) => schema.parse(body)),
       catchError((error: unknown) => throwError(() => toFailure(error))),
     );
+  }
+}
+
+function asJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
   }
 }
 

@@ -54,6 +54,7 @@ import {
   runnerTileSchema,
   type RunnerTile,
   type RunnerTileBody,
+  type StepSheet,
   type StepTile,
   type StockMove,
   type StudioPowder,
@@ -156,6 +157,10 @@ export class StudioApi {
 
   search = (text: string): Observable<SearchHit[]> => this.get(`/search?q=${encodeURIComponent(text)}`, z.array(searchHitSchema));
   sendEvents = (events: BenchEvent[]): Observable<EventsAnswer> => this.post('/events', { events }, eventsAnswerSchema);
+
+  /** A plan's steps on paper: what the screen shows, drawn by the server. */
+  stepSheet = (pieceId: string, sheet: StepSheet): Observable<Blob> =>
+    this.inStudio((studio) => this.api.file(`${studio}/pieces/${pieceId}/steps.pdf`, sheet));
 
   photoUrl(photoId: string): string {
     return this.fileUrl(`/photos/${photoId}`);

@@ -178,7 +178,7 @@ describe('putting pieces on the day', () => {
   });
 
   it('adds to what is there', () => {
-    TestBed.inject(PutOnDay).put('2026-03-10', item).subscribe();
+    TestBed.inject(PutOnDay).put('2026-03-10', [item]).subscribe();
     records.answer('/days', [there]);
     const request = records.http.expectOne((one) => one.method === 'PUT');
     expect((request.request.body as { items: DayItem[] }).items.map((one) => one.id)).toEqual([there.items[0]!.id, item.id]);
@@ -187,7 +187,7 @@ describe('putting pieces on the day', () => {
   it('adds again when somebody else was faster, and loses neither', () => {
     let result: Day | undefined;
     TestBed.inject(PutOnDay)
-      .put('2026-03-10', item)
+      .put('2026-03-10', [item])
       .subscribe((made) => (result = made));
     records.answer('/days', [there]);
     records.refuse(`/days/${there.id}`, 409, { code: 'stale', detail: 'Changed.' }, 'PUT');
@@ -200,7 +200,7 @@ describe('putting pieces on the day', () => {
 
   it('another trouble is told', () => {
     const failed = jest.fn();
-    TestBed.inject(PutOnDay).put('2026-03-10', item).subscribe({ error: failed });
+    TestBed.inject(PutOnDay).put('2026-03-10', [item]).subscribe({ error: failed });
     records.drop('/days');
     expect(failed).toHaveBeenCalled();
   });

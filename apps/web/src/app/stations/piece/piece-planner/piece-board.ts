@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
@@ -69,7 +80,7 @@ const INCH_MM = 25.4;
             }
           }
           @if (handle.key === chosen()) {
-            <text class="told" [attr.x]="handle.x + 14" [attr.y]="handle.y - 10">{{ told(handle) }}</text>
+            <text class="told" text-anchor="end" [attr.x]="handle.x - 14" [attr.y]="handle.y - 12">{{ told(handle) }}</text>
           }
         </g>
       }
@@ -171,7 +182,8 @@ export class PieceBoard {
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
   protected readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame()));
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing()));
-  protected readonly rulerX = computed(() => -this.drawing().fit.halfWidth - 26);
+  /** At the edge of the paper, where no label stands. */
+  protected readonly rulerX = computed(() => -this.drawing().fit.halfWidth - 118);
   protected readonly handles = computed(() => {
     const drawing = this.drawing();
     const all = this.mode() === 'form' ? formHandles(this.plan()) : edgeHandles(this.plan(), this.shape());
@@ -213,7 +225,8 @@ export class PieceBoard {
         this.still.set(undefined);
         this.dropped.emit();
       });
-    effect(() => {
+    // After the new ones are on the paper.
+    afterRenderEffect(() => {
       this.handles();
       select(this.sheet().nativeElement).selectAll<SVGGElement, unknown>('.hand').call(hand);
     });

@@ -1,6 +1,17 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
-import { formOf, MOST_LAYERS, planFault, withLayers, type Layer, type PieceForm, type PiecePlan, type Strip, type Zone } from '@cazuela/core';
+import {
+  formOf,
+  layersOf,
+  MOST_LAYERS,
+  planFault,
+  withLayers,
+  type Layer,
+  type PieceForm,
+  type PiecePlan,
+  type Strip,
+  type Zone,
+} from '@cazuela/core';
 import { catchError, concatMap, defer, EMPTY, Subject, tap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure, type ApiFailure } from '../../../data/api';
@@ -18,6 +29,9 @@ export class PieceDraft {
   private held: PieceBody | undefined;
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
+
+  /** Which recipe version a bucket holds now: kept with the plan when a coat of it is planned. */
+  versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
   readonly body = this.current.asReadonly();
   readonly failure = signal<ApiFailure | undefined>(undefined);
@@ -52,7 +66,7 @@ export class PieceDraft {
 
   change(change: Partial<PieceBody>): void {
     const before = this.held ?? this.current();
-    if (!before || !this.show({ ...before, ...change })) return;
+    if (!before || !this.show({ ...before, ...change, ...(change.plan ? { plan: this.withVersions(change.plan) } : {}) })) return;
     this.held = undefined;
     this.keep(before);
   }
@@ -145,6 +159,18 @@ export class PieceDraft {
     this.refused.set(fault);
     if (!fault) this.current.set(body);
     return !fault;
+  }
+
+  /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */
+  private withVersions(plan: PiecePlan): PiecePlan {
+    const used = [...new Set(layersOf(plan).map((layer) => layer.bucketId))];
+    const kept = used.flatMap((bucketId) => {
+      const before = plan.versions?.find((one) => one.bucketId === bucketId);
+      const now = before ? undefined : this.versionOf(bucketId);
+      return before ? [before] : now ? [{ bucketId, ...now }] : [];
+    });
+    const { versions: _versions, ...rest } = plan;
+    return kept.length > 0 ? { ...rest, versions: kept } : rest;
   }
 
   private keep(before: PieceBody): void {

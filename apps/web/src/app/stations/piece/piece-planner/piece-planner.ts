@@ -2,7 +2,8 @@ import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop 
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { Router } from '@angular/router';
-import { areaCm2, attempt, CONES, dayItemFromPiece, formOf, KILN_SETTINGS } from '@cazuela/core';
+import { LIMITS, type PieceBody } from '@cazuela/contract';
+import { areaCm2, attempt, CONES, dayItemFromPiece, formOf, KILN_SETTINGS, variedPlan, type DayItem, type TimedStep } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/clock';
 import { deed } from '../../../data/deed';
@@ -19,15 +20,21 @@ import { CoatsPanel } from './coats-panel';
 import { FormPanel } from './form-panel';
 import { MasksPanel } from './masks-panel';
 import { PlanRunner } from '../runner-bench/plan-runner';
+import { FilesPanel } from './files-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
 import { PieceDraft } from './piece-draft';
 import { PieceScreen } from './piece-screen';
 import { SETTING_WORDS } from './piece-words';
 import { PutOnDay } from './put-on-day';
+import { RoundView } from './round-view';
 import { RunPanel } from './run-panel';
+import { SetPanel } from './set-panel';
+import { VersionsNote } from './versions-note';
 import { WaysPanel } from './ways-panel';
 
 const ARROW_KEYS_HELD_MS = 600;
+/** Room for ", 12 of 36" behind a name. */
+const COUNTED_LENGTH = 12;
 
 /** A piece in section with its form, zones, coats and masks; the steps that get there; what will go wrong. */
 @Component({
@@ -39,14 +46,18 @@ const ARROW_KEYS_HELD_MS = 600;
     Choice,
     CoatsPanel,
     Coming,
+    FilesPanel,
     FormPanel,
     MasksPanel,
     MatIcon,
     NumberField,
     PieceBoard,
+    RoundView,
     RunPanel,
     Says,
+    SetPanel,
     TwoVersions,
+    VersionsNote,
     WarningList,
     WaysPanel,
   ],
@@ -71,8 +82,10 @@ export class PiecePlanner {
   protected readonly modes = [
     ['zones', 'Zones'],
     ['form', 'Form'],
+    ['round', 'In the round'],
   ] as const;
-  protected readonly mode = signal<BoardMode>('zones');
+  protected readonly mode = signal<BoardMode | 'round'>('zones');
+  protected readonly boardMode = computed((): BoardMode => (this.mode() === 'form' ? 'form' : 'zones'));
   protected readonly snaps = signal(true);
   protected readonly chosen = signal<string | undefined>(undefined);
   private readonly now = inject(NOW);
@@ -89,6 +102,7 @@ export class PiecePlanner {
   constructor() {
     // Lives until the draft ends its stream, so that the last save is not cut off.
     this.draft.saves$.subscribe();
+    this.draft.versionOf = (bucketId) => this.screen.versionOf(bucketId);
     effect(() => this.screen.id.set(this.id()));
     effect(() => {
       const piece = this.screen.all.value()?.piece;
@@ -158,23 +172,39 @@ export class PiecePlanner {
     this.tiling.run(this.runner.plan(facts, this.screen.buckets()), () => void this.router.navigate(['/piece/runners']));
   }
 
+  /** All alike as one item of the day, or each piece of a set by itself. */
   protected putOnDay(): void {
     const body = this.draft.body();
     if (!body || !this.date()) return;
+    const set = this.screen.set();
+    const pieces = set?.kind === 'ok' ? set.value : [];
     const made = attempt(() =>
-      dayItemFromPiece({
-        pieceId: this.id(),
-        name: body.name,
-        count: body.count,
-        waxFootMm: body.plan.waxFootMm,
-        steps: this.screen.steps(),
-        glazes: this.screen.facts(),
-        names: this.screen.names(),
-        newId: uuid,
-      }),
+      pieces.length > 0
+        ? pieces.map((piece, at) =>
+            this.dayItem(
+              body,
+              this.screen.stepsFor(variedPlan(body.plan, piece)),
+              `${body.name.slice(0, LIMITS.nameLength - COUNTED_LENGTH)}, ${at + 1} of ${pieces.length}`,
+              1,
+            ),
+          )
+        : [this.dayItem(body, this.screen.steps(), body.name, body.count)],
     );
     if (made.kind !== 'ok') return;
     const date = this.date();
     this.putting.run(this.toDay.put(date, made.value), () => void this.router.navigate(['/day'], { queryParams: { date } }));
+  }
+
+  private dayItem(body: PieceBody, steps: readonly TimedStep[], name: string, count: number): DayItem {
+    return dayItemFromPiece({
+      pieceId: this.id(),
+      name,
+      count,
+      waxFootMm: body.plan.waxFootMm,
+      steps,
+      glazes: this.screen.facts(),
+      names: this.screen.names(),
+      newId: uuid,
+    });
   }
 }

@@ -2,7 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   areasOf,
   attempt,
+  cautionFor,
   chosenOrder,
+  currentVariations,
   glazeNeeded,
   knowledgeOf,
   learnCoats,
@@ -111,37 +113,19 @@ export class PieceScreen {
     };
   });
   readonly steps = computed<TimedStep[]>(() => {
-    const [plan, clay] = [this.plan(), this.clayFacts()];
-    if (!plan || !clay) return [];
-    const timed = attempt(() =>
-      timeSteps({
-        steps: chosenOrder({ plan, glazes: this.facts() }),
-        glazes: this.facts(),
-        body: clay,
-        wallMm: this.shape().wallMm,
-        knowledge: this.knowledge(),
-      }),
-    );
-    return timed.kind === 'ok' ? timed.value : [];
+    const plan = this.plan();
+    return plan ? this.stepsFor(plan) : [];
   });
   /** Seconds of each layer's dip, if the plan were another. */
-  readonly secondsOf = computed(() => {
-    const clay = this.clayFacts();
-    return (plan: PiecePlan): ReadonlyMap<string, number> => {
-      if (!clay) return new Map();
-      const timed = attempt(() =>
-        timeSteps({
-          steps: chosenOrder({ plan, glazes: this.facts() }),
-          glazes: this.facts(),
-          body: clay,
-          wallMm: this.shape().wallMm,
-          knowledge: this.knowledge(),
-        }),
-      );
-      const steps = timed.kind === 'ok' ? timed.value : [];
-      return new Map(steps.flatMap((step): [string, number][] => (step.layer && step.dip?.kind === 'ok' ? [[step.layer.id, step.dip.seconds]] : [])));
-    };
-  });
+  readonly secondsOf = computed(
+    () =>
+      (plan: PiecePlan): ReadonlyMap<string, number> =>
+        new Map(
+          this.stepsFor(plan).flatMap((step): [string, number][] =>
+            step.layer && step.dip?.kind === 'ok' ? [[step.layer.id, step.dip.seconds]] : [],
+          ),
+        ),
+  );
   readonly stepRows = computed(() => {
     const waxFootMm = this.plan()?.waxFootMm ?? 0;
     const pins = this.plan()?.pins ?? [];
@@ -154,6 +138,7 @@ export class PieceScreen {
       words: stepWords({ step, glazeName: this.names().get(step.layer?.bucketId ?? ''), waxFootMm }),
       wait: waitWords(step),
       trouble: dipTrouble(step, this.units),
+      caution: cautionFor(step, undefined),
     }));
   });
   readonly warnings = computed(() => {
@@ -181,6 +166,35 @@ export class PieceScreen {
     return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
   });
   readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));
+  /** The pieces of a set that are each different, or why its rule makes too few. */
+  readonly set = computed(() => {
+    const body = this.draft.body();
+    return (
+      body?.variations && attempt(() => currentVariations({ plan: body.plan, glazes: this.facts(), count: body.count, variations: body.variations! }))
+    );
+  });
+  /** What a bucket holds, for the plan to keep. */
+  readonly versionOf = (bucketId: string): { recipeVersionId: string; number: number } | undefined => {
+    const bucket = this.buckets().find((one) => one.id === bucketId);
+    return bucket?.recipeVersionId && bucket.recipeVersion !== null
+      ? { recipeVersionId: bucket.recipeVersionId, number: bucket.recipeVersion }
+      : undefined;
+  };
+  /** The steps of one piece of a set. */
+  stepsFor(plan: PiecePlan): TimedStep[] {
+    const clay = this.clayFacts();
+    if (!clay) return [];
+    const timed = attempt(() =>
+      timeSteps({
+        steps: chosenOrder({ plan, glazes: this.facts() }),
+        glazes: this.facts(),
+        body: clay,
+        wallMm: this.shape().wallMm,
+        knowledge: this.knowledge(),
+      }),
+    );
+    return timed.kind === 'ok' ? timed.value : [];
+  }
   readonly hasGlaze = computed(() => this.steps().some((step) => step.kind === 'layer'));
   readonly handMinutes = computed(() => this.steps().reduce((sum, step) => sum + step.handSeconds, 0) / 60);
 }

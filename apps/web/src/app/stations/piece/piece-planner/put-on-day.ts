@@ -11,17 +11,17 @@ import { StudioApi } from '../../../data/studio-api';
 export class PutOnDay {
   private readonly api = inject(StudioApi);
 
-  put(date: string, item: DayItem, triesLeft = 3): Observable<Day> {
+  put(date: string, items: readonly DayItem[], triesLeft = 3): Observable<Day> {
     return defer(() => this.api.days()).pipe(
       switchMap((days) => {
         const day = days.find((candidate) => candidate.date === date);
-        if (!day) return this.api.createDay({ id: uuid(), date, items: [item] });
-        return this.api.updateDay(day.id, day.version, [...day.items, item]);
+        if (!day) return this.api.createDay({ id: uuid(), date, items: [...items] });
+        return this.api.updateDay(day.id, day.version, [...day.items, ...items]);
       }),
-      switchMap((day) => (day.items.some((there) => there.id === item.id) ? [day] : this.put(date, item, triesLeft - 1))),
+      switchMap((day) => (items.every((item) => day.items.some((there) => there.id === item.id)) ? [day] : this.put(date, items, triesLeft - 1))),
       catchError((error: unknown) => {
         const failure = toFailure(error);
-        return failure.problem.code === 'stale' && triesLeft > 0 ? this.put(date, item, triesLeft - 1) : throwError(() => failure);
+        return failure.problem.code === 'stale' && triesLeft > 0 ? this.put(date, items, triesLeft - 1) : throwError(() => failure);
       }),
     );
   }

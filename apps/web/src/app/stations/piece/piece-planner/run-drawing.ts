@@ -16,7 +16,7 @@ export class RunDrawing {
     const wide = Math.max(...shape.outside.map((point) => point.radiusMm));
     this.scale = Math.min(HEIGHT / high, (WIDTH - 60) / wide);
     this.shelfY = high * this.scale;
-    this.viewBox = `-6 -16 ${wide * this.scale + 124} ${this.shelfY + 34}`;
+    this.viewBox = `-6 -16 ${wide * this.scale + 170} ${this.shelfY + 34}`;
   }
 
   /** The clay between outside and inside. */

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
@@ -222,7 +233,7 @@ export class RunPanel {
     const [wanted, side, chances] = [this.wantedEdgeMm(), this.outside(), this.chances()];
     return wanted ?? (side && chances ? Math.round(heightAlong(side, side.startMm + chances.middleMm)) : 0);
   });
-  protected readonly wantedX = computed(() => this.drawing().x(widestMm(this.shape())) + 84);
+  protected readonly wantedX = computed(() => this.drawing().x(widestMm(this.shape())) + 136);
   protected readonly wantedY = computed(() => this.drawing().y(this.wantedShown()));
   private readonly sheet = viewChild<ElementRef<SVGSVGElement>>('sheet');
   private readonly knob = viewChild<ElementRef<SVGGElement>>('wanted');
@@ -232,7 +243,7 @@ export class RunPanel {
       .container(() => this.sheet()!.nativeElement)
       .subject(() => ({ x: this.wantedX(), y: this.wantedY() }))
       .on('drag', (event: D3DragEvent<SVGGElement, unknown, unknown>) => this.want(this.drawing().heightAt(event.y)));
-    effect(() => {
+    afterRenderEffect(() => {
       const knob = this.knob();
       if (knob) select<SVGGElement, unknown>(knob.nativeElement).call(hand);
     });

@@ -9,10 +9,11 @@ import { StudioApi } from '../../../data/studio-api';
 import { Coming } from '../../../parts/coming';
 import { PieceSection } from '../../../parts/piece-section';
 import { Says } from '../../../parts/says';
+import { PlanIn } from './plan-in';
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [RouterLink, PieceSection, Says, Coming],
+  imports: [RouterLink, PieceSection, PlanIn, Says, Coming],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +25,7 @@ export class PieceShelf {
   protected readonly shapes = PIECE_SHAPES;
   protected readonly all = loaded(() => combineLatest({ pieces: this.api.pieces(), bodies: this.api.bodies(), buckets: this.api.buckets() }));
   protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
+  protected readonly filled = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => bucket.contents));
   protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);
   protected readonly entries = computed(() =>
     (this.all.value()?.pieces ?? []).map((piece) => ({
@@ -53,5 +55,9 @@ export class PieceShelf {
       ...(shape.id === 'liddedPot' ? { lid: true } : {}),
     };
     this.creating.run(this.api.createPiece(id, { name: shape.name, bodyId, count: 1, plan }), () => void this.router.navigate(['/piece', id]));
+  }
+
+  protected opened(id: string): void {
+    void this.router.navigate(['/piece', id]);
   }
 }

@@ -1,0 +1,12 @@
+/** Hands a file to the browser, which asks or keeps it as it is set to. */
+export function saveFile(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  const address = URL.createObjectURL(blob);
+  link.href = address;
+  link.download = name;
+  document.body.append(link);
+  link.click();
+  link.remove();
+  // The browser has taken it once this turn is over.
+  setTimeout(() => URL.revokeObjectURL(address));
+}

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { BucketSummary, ClayBody, Piece } from '@cazuela/contract';
+import { pieceFromFile, readPlanFile, type PlanFile } from '@cazuela/formats';
+import { v7 as uuid } from 'uuid';
+import { deed } from '../../../data/deed';
+import { StudioApi } from '../../../data/studio-api';
+
+/** A plan is a few kilobytes; what is larger is another file. */
+const LARGEST_BYTES = 2_000_000;
+
+/** A plan's file taken in: its glazes are matched with buckets by name, and what has none here is asked for. */
+@Component({
+  selector: 'cz-plan-in',
+  template: `
+    <label class="named">Take in a plan’s file<input type="file" accept=".json,application/json" (change)="choose($event)" /></label>
+    @if (refused(); as words) {
+      <p class="says" role="alert">{{ words }}</p>
+    }
+    @if (file(); as plan) {
+      <form class="stack" (submit)="take($event)" [attr.aria-label]="'Take in ' + plan.name">
+        <p>
+          <strong>{{ plan.name }}</strong>, {{ plan.count }} of {{ plan.clay }}, from {{ plan.studio || 'another studio' }}.
+        </p>
+        <div class="row">
+          <label class="named"
+            >Of our clay<select (change)="body.set($any($event.target).value)">
+              @for (one of bodies(); track one.id) {
+                <option [value]="one.id" [selected]="one.id === bodyId()">{{ one.name }}</option>
+              }
+            </select></label
+          >
+          @for (glaze of plan.glazes; track glaze.ref) {
+            <label class="named"
+              >{{ glaze.name
+              }}<select (change)="match(glaze.ref, $any($event.target).value)">
+                <option value="" [selected]="!matched().get(glaze.ref)">choose a bucket</option>
+                @for (bucket of buckets(); track bucket.id) {
+                  <option [value]="bucket.id" [selected]="bucket.id === matched().get(glaze.ref)">{{ bucket.body.name }}</option>
+                }
+              </select></label
+            >
+          }
+        </div>
+        @if (open() > 0) {
+          <p class="look small">{{ open() }} of its glazes {{ open() === 1 ? 'has' : 'have' }} no bucket here yet: choose one for each.</p>
+        }
+        @if (taking.failure(); as failure) {
+          <p class="says" role="alert">{{ failure.problem.detail }}</p>
+        }
+        <div class="row">
+          <button type="submit" class="press" [disabled]="open() > 0 || taking.busy()">Take it in</button>
+          <button type="button" class="press bare" (click)="file.set(undefined)">Leave it</button>
+        </div>
+      </form>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.8rem;
+      margin-top: 1.6rem;
+      max-width: 46rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanIn {
+  readonly buckets = input.required<readonly BucketSummary[]>();
+  readonly bodies = input.required<readonly ClayBody[]>();
+  readonly taken = output<Piece>();
+  private readonly api = inject(StudioApi);
+  protected readonly taking = deed();
+  protected readonly file = signal<PlanFile | undefined>(undefined);
+  protected readonly refused = signal('');
+  protected readonly body = signal('');
+  private readonly chosen = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly bodyId = computed(
+    () => this.body() || (this.bodies().find((one) => alike(one.name, this.file()?.clay ?? '')) ?? this.bodies()[0])?.id || '',
+  );
+  protected readonly matched = computed(() => {
+    const found = (this.file()?.glazes ?? []).flatMap((glaze): [string, string][] => {
+      const id = this.chosen().get(glaze.ref) ?? this.buckets().find((bucket) => alike(bucket.body.name, glaze.name))?.id;
+      return id ? [[glaze.ref, id]] : [];
+    });
+    return new Map(found);
+  });
+  protected readonly open = computed(() => (this.file()?.glazes.length ?? 0) - this.matched().size);
+
+  protected async choose(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [chosen] = field.files ?? [];
+    this.file.set(undefined);
+    this.refused.set('');
+    this.chosen.set(new Map());
+    if (!chosen) return;
+    if (chosen.size > LARGEST_BYTES) return this.refused.set('This file is too large for a piece plan.');
+    const read = readPlanFile(await chosen.text());
+    field.value = '';
+    if (read.kind === 'ok') this.file.set(read.file);
+    else this.refused.set(read.says);
+  }
+
+  protected match(ref: string, bucketId: string): void {
+    this.chosen.update((before) => {
+      const now = new Map(before);
+      if (bucketId) now.set(ref, bucketId);
+      else now.delete(ref);
+      return now;
+    });
+  }
+
+  protected take(event: Event): void {
+    event.preventDefault();
+    const file = this.file();
+    if (!file || this.open() > 0) return;
+    const body = pieceFromFile(file, { bodyId: this.bodyId(), buckets: this.matched() });
+    this.taking.run(this.api.createPiece(uuid(), body), (piece) => this.taken.emit(piece));
+  }
+}
+
+const alike = (a: string, b: string): boolean => a.trim().toLocaleLowerCase() === b.trim().toLocaleLowerCase();

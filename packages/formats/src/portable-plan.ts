@@ -1,0 +1,124 @@
+import * as z from 'zod';
+import { withLayers, type PiecePlan } from '@cazuela/core';
+import {
+  colourSchema,
+  idSchema,
+  LIMITS,
+  nameSchema,
+  pieceBodySchema,
+  piecePlanSchema,
+  timeSchema,
+  variationsSchema,
+  type PieceBody,
+} from '@cazuela/contract';
+
+/** A piece plan as a file of its own. */
+export const PLAN_FORMAT_NAME = 'cazuela-plan';
+export const PLAN_FORMAT_VERSION = 1;
+
+/** Between studios a glaze is known by its name; `ref` is what the plan calls it inside this file. */
+const planGlazeSchema = z.strictObject({
+  ref: idSchema,
+  name: nameSchema,
+  colour: colourSchema,
+  recipe: nameSchema.optional(),
+  recipeVersion: z.int().min(1).optional(),
+});
+
+export const planFileSchema = z
+  .strictObject({
+    format: z.literal(PLAN_FORMAT_NAME),
+    version: z.literal(PLAN_FORMAT_VERSION),
+    studio: z.string().max(200),
+    writtenAt: timeSchema,
+    name: nameSchema,
+    count: pieceBodySchema.shape.count,
+    clay: nameSchema,
+    glazes: z.array(planGlazeSchema).max(LIMITS.linesInRecipe),
+    plan: piecePlanSchema,
+    variations: variationsSchema.optional(),
+  })
+  .superRefine((file, context) => {
+    const known = new Set([...file.glazes.map((glaze) => glaze.ref), ...(file.plan.pots ?? []).map((pot) => pot.id)]);
+    const missing = [...refsOf(file.plan)].find((ref) => !known.has(ref));
+    if (missing) context.addIssue({ code: 'custom', message: `A coat is of a glaze that the file does not name (${missing}).`, path: ['glazes'] });
+  });
+export type PlanFile = z.infer<typeof planFileSchema>;
+export type PlanGlaze = z.infer<typeof planGlazeSchema>;
+
+/** A piece as a file: the glazes it uses are named in it, and what belongs to this studio alone stays at home. */
+export function planToFile({
+  body,
+  clay,
+  glazes,
+  studio,
+  now,
+}: {
+  body: PieceBody;
+  clay: string;
+  glazes: readonly PlanGlaze[];
+  studio: string;
+  now: string;
+}): PlanFile {
+  const used = refsOf(body.plan);
+  for (const id of body.variations?.rule.palette ?? []) used.add(id);
+  const { versions: _versions, ...plan } = body.plan;
+  return {
+    format: PLAN_FORMAT_NAME,
+    version: PLAN_FORMAT_VERSION,
+    studio,
+    writtenAt: now,
+    name: body.name,
+    count: body.count,
+    clay,
+    glazes: glazes.filter((glaze) => used.has(glaze.ref)),
+    plan,
+    ...(body.variations ? { variations: body.variations } : {}),
+  };
+}
+
+export type ReadPlan = { kind: 'ok'; file: PlanFile } | { kind: 'refused'; says: string };
+
+/** Reads a plan's file; what cannot be read is told in a sentence, and nothing is guessed. */
+export function readPlanFile(text: string): ReadPlan {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch {
+    return { kind: 'refused', says: 'This is no JSON file: choose a plan that was written here.' };
+  }
+  if (typeof raw !== 'object' || raw === null || !('format' in raw) || raw.format !== PLAN_FORMAT_NAME)
+    return { kind: 'refused', says: 'This file holds no piece plan: its “format” is not “cazuela-plan”. Recipes come in on the files page.' };
+  if (!('version' in raw) || raw.version !== PLAN_FORMAT_VERSION)
+    return { kind: 'refused', says: `This plan was written by another version of the format; version ${PLAN_FORMAT_VERSION} is read here.` };
+  const read = planFileSchema.safeParse(raw);
+  if (read.success) return { kind: 'ok', file: read.data };
+  const [issue] = read.error.issues;
+  return { kind: 'refused', says: `At “${issue!.path.join(' › ') || 'the plan'}”: ${issue!.message}` };
+}
+
+/** The piece a file becomes in a studio, once every glaze of it has a bucket there. */
+export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: string; buckets: ReadonlyMap<string, string> }): PieceBody {
+  const here = (ref: string): string => buckets.get(ref) ?? ref;
+  const { gumIn, ...plan } = withLayers(file.plan, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const { variations } = file;
+  return {
+    name: file.name,
+    bodyId,
+    count: file.count,
+    plan: { ...plan, ...(gumIn ? { gumIn: gumIn.map(here) } : {}) },
+    ...(variations
+      ? {
+          variations: {
+            rule: { ...variations.rule, palette: variations.rule.palette.map(here) },
+            pieces: variations.pieces.map((piece) => ({
+              buckets: Object.fromEntries(Object.entries(piece.buckets).map(([place, ref]) => [place, here(ref)])),
+            })),
+          },
+        }
+      : {}),
+  };
+}
+
+const refsOf = ({ zones, strips = [] }: PiecePlan): Set<string> =>
+  new Set([...Object.values(zones).flat(), ...strips.flatMap((strip) => strip.layers)].map((layer) => layer.bucketId));
