@@ -9,6 +9,7 @@ import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
 import { loadResults } from './load-results';
 import { loadShelf, scaleChecks } from './load-shelf';
+import { loadRunners } from './load-runners';
 import { loadTiles } from './load-tiles';
 import { OWN_POWDERS } from './recipes';
 import type { DemoLoad } from './demo-load';
@@ -44,6 +45,7 @@ export async function loadDemo(context: Context): Promise<void> {
     const pieces = await loadPieces(load, buckets);
     await loadCoats(load, buckets);
     await loadTiles(load, buckets);
+    await loadRunners(load, buckets);
     await loadDays(load, pieces, buckets);
     await loadResults(load, pieces, buckets);
     await loadShelf(load);

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { Layer, PiecePlan, Way } from '@cazuela/core';
+import { SEAT_MASK_ID, type Layer, type PiecePlan, type Way } from '@cazuela/core';
 import type { ClayBody, PieceBody } from '@cazuela/contract';
 import { demoBodies } from './bodies';
 import type { DemoLoad } from './demo-load';
@@ -23,7 +23,13 @@ interface PieceStory {
   rim?: Coat[];
   waxFootMm: number;
   rimBandMm?: number;
+  /** Whatever else the plan says. */
+  also?: Partial<PiecePlan>;
+  /** Each one different: which glazes take turns, and where. */
+  turns?: { glazes: string[]; places: string[] };
 }
+
+const [NIEVE_ID, AZUL_ID] = [uuid(), uuid()];
 
 const STORIES: readonly PieceStory[] = [
   {
@@ -45,6 +51,7 @@ const STORIES: readonly PieceStory[] = [
     rim: [['Ceniza Clara', 'pour', 0.35]],
     waxFootMm: 12,
     rimBandMm: 70,
+    also: { lid: true, masks: [{ id: SEAT_MASK_ID, kind: 'wax', where: 'band', fromMm: 194, toMm: 200 }] },
   },
   {
     name: 'Platter, one of eight',
@@ -53,7 +60,10 @@ const STORIES: readonly PieceStory[] = [
     count: 8,
     inside: [['Marisma', 'pour', 0.5]],
     outside: [['Marisma', 'dip', 0.4]],
+    rim: [['Tinaja', 'brush', 0.25]],
     waxFootMm: 9,
+    rimBandMm: 12,
+    turns: { glazes: ['Marisma', 'Tinaja', 'Retama', 'Leche de Higo'], places: ['inside', 'outside', 'rim'] },
   },
   {
     name: 'Cup with a blue lip',
@@ -85,6 +95,35 @@ const STORIES: readonly PieceStory[] = [
     rim: [['Retama', 'brush', 0.3]],
     waxFootMm: 16,
     rimBandMm: 40,
+    also: { masks: [{ id: uuid(), kind: 'tape', where: 'hole', fromMm: 0, toMm: 0 }] },
+  },
+  {
+    name: 'Vase with a white strip',
+    shapeId: 'vase',
+    clay: 'Barro Tostado',
+    count: 1,
+    inside: [['Leche de Higo', 'pour', 0.35]],
+    outside: [['Tinaja', 'dip', 0.45]],
+    waxFootMm: 14,
+    also: {
+      pots: [
+        { id: NIEVE_ID, name: 'Nieve', colour: '#F1EDE2', stuff: 'slip', shrinkagePercent: 10.4 },
+        { id: AZUL_ID, name: 'Azul painted', colour: '#2B3F78', stuff: 'underglaze', colourant: 'other' },
+      ],
+      strips: [
+        {
+          id: uuid(),
+          fromMm: 70,
+          toMm: 120,
+          edge: { kind: 'waving', riseMm: 10, waves: 6 },
+          layers: [
+            { id: uuid(), bucketId: NIEVE_ID, way: 'brush', coatMm: 0.2, stuff: 'slip' },
+            { id: uuid(), bucketId: AZUL_ID, way: 'brush', coatMm: 0.1, stuff: 'underglaze' },
+          ],
+          first: true,
+        },
+      ],
+    },
   },
 ];
 
@@ -96,7 +135,7 @@ export async function loadPieces(load: DemoLoad, buckets: LoadedBuckets): Promis
   const pieces: LoadedPiece[] = [];
   for (const [index, story] of STORIES.entries()) {
     const clay = clays.get(story.clay)!;
-    const body: PieceBody = { name: story.name, bodyId: clay.id, count: story.count, plan: planOf(story, buckets) };
+    const body: PieceBody = { name: story.name, bodyId: clay.id, count: story.count, plan: planOf(story, buckets), ...setOf(story, buckets) };
     const createdAt = new Date(load.clock.ago({ days: 40 - 3 * index }));
     const id = uuid();
     await load.context.models.pieces.create(
@@ -118,5 +157,11 @@ function planOf(story: PieceStory, buckets: LoadedBuckets): PiecePlan {
     rimBandMm: story.rimBandMm ?? 20,
     order: [],
     putAside: [],
+    ...story.also,
   };
+}
+
+/** Only the rule is kept here: the pieces follow from it when the plan is opened. */
+function setOf({ turns }: PieceStory, buckets: LoadedBuckets): Pick<PieceBody, 'variations'> {
+  return turns ? { variations: { rule: { palette: turns.glazes.map((glaze) => buckets.get(glaze)!.id), places: turns.places }, pieces: [] } } : {};
 }

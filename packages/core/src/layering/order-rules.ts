@@ -1,5 +1,5 @@
 import { precedencesOf, type Precedence } from './order';
-import type { GlazeFacts, PiecePlan } from './piece-plan';
+import { stuffOf, type GlazeFacts, type PiecePlan } from './piece-plan';
 import type { TimedStep } from './step-times';
 import type { PlanFix, Warning } from './warnings';
 
@@ -73,8 +73,9 @@ export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[]
 }
 
 function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
-  const waxAt = steps.findIndex((step) => step.kind === 'wax');
-  const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.kind === 'layer');
+  const waxAt = steps.findIndex((step) => step.key === 'wax' && step.kind === 'wax');
+  // Wash, slip and underglaze under it are meant to be there.
+  const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.layer && stuffOf(step.layer) === 'glaze');
   if (!under) return [];
   return [
     {

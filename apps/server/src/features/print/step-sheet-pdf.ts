@@ -1,4 +1,5 @@
-import { stepSheetSchema, type StepSheet } from '@cazuela/contract';
+import type { stepSheetSchema} from '@cazuela/contract';
+import { type StepSheet } from '@cazuela/contract';
 import type * as z from 'zod';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';

@@ -31,6 +31,7 @@ const THINNEST_DRAWN = 1.5;
 const ACROSS = 12;
 /** Labels on one side stand at least so far apart. */
 const LABEL_APART = 34;
+const LONGEST_LABEL = 36;
 
 /** What a drawing is scaled to; kept while a hand drags, so that the paper does not move under it. */
 export interface Frame {
@@ -197,10 +198,9 @@ export class PieceDrawing {
 
   private label(key: string, what: string, layers: readonly Layer[], heightMm: number, side: 1 | -1): DrawnLabel[] {
     if (layers.length === 0) return [];
-    const how =
-      layers.length > 2
-        ? `${layers.length} coats`
-        : layers.map((layer) => `${this.names.get(layer.bucketId) ?? stuffOf(layer)} ${layer.coatMm} mm`).join(' + ');
+    const each = layers.map((layer) => `${this.names.get(layer.bucketId) ?? stuffOf(layer)} ${layer.coatMm} mm`).join(' + ');
+    // What does not fit beside the piece is counted.
+    const how = each.length > LONGEST_LABEL && layers.length > 1 ? `${layers.length} coats` : each;
     const x = side * (this.fit.halfWidth + (side > 0 ? this.gripOut() : 0) + 12);
     const y = this.y(heightMm);
     return [{ key, what, how, y, textY: y, fromX: side * this.halfWidthAt(heightMm), x, textX: x + side * 5, anchor: side > 0 ? 'start' : 'end' }];
