@@ -13,7 +13,8 @@ import {
   type CoatSituation,
 } from '@cazuela/core';
 import { besideC } from './beside-c';
-import { middleMs, percentile, type Row } from './measure';
+import { dragOnPage } from './hand';
+import { middleMs, type Row } from './measure';
 
 const SITUATION: CoatSituation = {
   sg: 1.46,
@@ -78,8 +79,6 @@ export function coatRows(): Row[] {
   ];
 }
 
-const MOVES = 60;
-
 /** A hand drags the coat and the SG in the chart: from the move to the next frame painted. And the map as the page sees it. */
 export async function coatPageRows(address: string): Promise<Row[]> {
   const browser = await chromium.launch({
@@ -94,7 +93,7 @@ export async function coatPageRows(address: string): Promise<Row[]> {
   const rows: Row[] = [];
   // The handle of the line wanted is at its right end; the curve is taken in its middle.
   const line = { x: box.x + box.width - 8, y: await yOfLine(page) };
-  const dragged = await drag(page, line);
+  const dragged = await dragOnPage(page, line);
   rows.push({
     what: 'the wanted coat dragged, move to paint, middle',
     measured: `${dragged.toFixed(1)} ms`,
@@ -119,31 +118,4 @@ async function yOfLine(page: Page): Promise<number> {
     }
     return canvas.getBoundingClientRect().top + ys[ys.length >> 1]! / scale;
   });
-}
-
-/** Moves the hand up and down by real input; each move is timed inside the page, from its being heard until the frame with it was painted. */
-async function drag(page: Page, from: { x: number; y: number }): Promise<number> {
-  await page.evaluate(() => {
-    const taken: number[] = [];
-    Object.assign(window, { taken });
-    window.addEventListener(
-      'pointermove',
-      () => {
-        const started = performance.now();
-        // A message sent within the frame is read right after it was painted.
-        const { port1, port2 } = new MessageChannel();
-        port1.onmessage = () => taken.push(performance.now() - started);
-        requestAnimationFrame(() => port2.postMessage(undefined));
-      },
-      { capture: true },
-    );
-  });
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  for (let i = 0; i < MOVES; i++) {
-    await page.mouse.move(from.x, from.y - 60 * Math.sin((2 * Math.PI * i) / 30));
-    await page.waitForTimeout(25);
-  }
-  await page.mouse.up();
-  return percentile(await page.evaluate(() => (window as unknown as { taken: number[] }).taken.slice(5)), 0.5);
 }

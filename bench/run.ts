@@ -13,9 +13,10 @@ import { importRows } from './import.bench';
 import { listRows } from './list.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
+import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'page', 'bench', 'bucket', 'list', 'import'] as const;
+const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'import'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -37,6 +38,7 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && wanted(part))) {
   const server = await startServer({ db: database.address, port: await freePort(), demo: true, env: { CAZUELA_WRITES_PER_MINUTE: '100000' } });
   try {
     if (wanted('coat')) show(await coatPageRows(server.address));
+    if (wanted('piece')) show(await pieceRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));
     if (wanted('bucket')) show(await bucketRows(server.address, database.address));

@@ -62,7 +62,7 @@ describe('a piece in section', () => {
       draw()
         .labels()
         .map((label) => label.how),
-    ).toEqual(['Leche de Higo 0.4 mm', 'Leche de Higo 0.4 mm + Noche Honda 0.6 mm']);
+    ).toEqual(['Leche de Higo 0.4 mm', '2 coats']);
     const three = plan({ zones: { inside: [], outside: [], rim: [coat('a', 0.1), coat('b', 0.1), coat('c', 0.1)], foot: [] } });
     expect(
       draw(three)

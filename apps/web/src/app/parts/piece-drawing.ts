@@ -31,7 +31,7 @@ const THINNEST_DRAWN = 1.5;
 const ACROSS = 12;
 /** Labels on one side stand at least so far apart. */
 const LABEL_APART = 34;
-const LONGEST_LABEL = 36;
+const LONGEST_LABEL = 24;
 
 /** What a drawing is scaled to; kept while a hand drags, so that the paper does not move under it. */
 export interface Frame {
@@ -261,9 +261,10 @@ export class PieceDrawing {
   private bandPath(fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
     const [start, end] = seenPart(turn);
     if (end <= start) return '';
-    const edge = (heightMm: number, of: EdgeLine | undefined): string[] =>
-      Array.from({ length: ACROSS + 1 }, (_, at) => {
-        const share = start + ((end - start) * at) / ACROSS;
+    // A level edge is one straight line.
+    const edge = (heightMm: number, of: EdgeLine | undefined, parts = of && of.kind !== 'straight' ? ACROSS : 1): string[] =>
+      Array.from({ length: parts + 1 }, (_, at) => {
+        const share = start + ((end - start) * at) / parts;
         const height = Math.min(this.topMm, Math.max(0, heightMm + edgeOffsetMm(of, share)));
         return this.at(this.halfWidthAt(height) * across(share, this.shape), height);
       });

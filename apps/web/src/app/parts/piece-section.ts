@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
-import { PieceDrawing, type Frame } from './piece-drawing';
+import { PieceDrawing } from './piece-drawing';
 
 let counter = 0;
 
@@ -143,8 +143,8 @@ export class PieceSection {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
-  /** Scaled to this instead of to the piece itself: while a hand drags. */
-  readonly frame = input<Frame>();
+  /** Drawn already, for whatever lies over it: not made twice. */
+  readonly made = input<PieceDrawing>();
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
   readonly runToMm = input<number>();
   /** Several pieces stand on one shelf: their patterns must not share a name. */
@@ -152,7 +152,7 @@ export class PieceSection {
   protected readonly shadeId = `shade-${this.number}`;
   protected readonly waxId = `wax-${this.number}`;
 
-  private readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame()));
+  private readonly drawing = computed(() => this.made() ?? new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names()));
   protected readonly fit = computed(() => this.drawing().fit);
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small()));
   protected readonly outsideRight = computed(() => this.drawing().outside());

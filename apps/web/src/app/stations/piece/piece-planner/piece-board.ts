@@ -34,7 +34,7 @@ const INCH_MM = 25.4;
       [colours]="colours()"
       [names]="names()"
       [clay]="clay()"
-      [frame]="frame()"
+      [made]="drawing()"
       [runToMm]="mode() === 'zones' ? runToMm() : undefined"
     />
     <svg
@@ -90,6 +90,7 @@ const INCH_MM = 25.4;
     :host {
       display: block;
       position: relative;
+      contain: layout paint;
     }
     cz-piece-section {
       display: block;

@@ -26,7 +26,8 @@ export class PieceDraft {
   private readonly past = signal<readonly PieceBody[]>([]);
   private readonly undone = signal<readonly PieceBody[]>([]);
   /** What stood before a hand began to drag. */
-  private held: PieceBody | undefined;
+  private readonly heldBody = signal<PieceBody | undefined>(undefined);
+  readonly isDragging = computed(() => this.heldBody() !== undefined);
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
 
@@ -59,15 +60,15 @@ export class PieceDraft {
     this.current.set(piece.body);
     this.past.set([]);
     this.undone.set([]);
-    this.held = undefined;
+    this.heldBody.set(undefined);
     this.refused.set(undefined);
     this.failure.set(undefined);
   }
 
   change(change: Partial<PieceBody>): void {
-    const before = this.held ?? this.current();
+    const before = this.heldBody() ?? this.current();
     if (!before || !this.show({ ...before, ...change, ...(change.plan ? { plan: this.withVersions(change.plan) } : {}) })) return;
-    this.held = undefined;
+    this.heldBody.set(undefined);
     this.keep(before);
   }
 
@@ -80,14 +81,14 @@ export class PieceDraft {
   drag(change: Partial<PiecePlan>): void {
     const body = this.current();
     if (!body) return;
-    this.held ??= body;
+    if (!this.heldBody()) this.heldBody.set(body);
     this.show({ ...body, plan: { ...body.plan, ...change } });
   }
 
   /** The hand let go: one step to undo, one save. */
   drop(): void {
-    const [before, body] = [this.held, this.current()];
-    this.held = undefined;
+    const [before, body] = [this.heldBody(), this.current()];
+    this.heldBody.set(undefined);
     if (before && body && before !== body) this.keep(before);
   }
 

@@ -24,9 +24,11 @@ import {
   type CoatKnowledge,
   type GlazeFacts,
   type PiecePlan,
+  type Pot,
   type TimedStep,
 } from '@cazuela/core';
-import { combineLatest } from 'rxjs';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { auditTime, combineLatest } from 'rxjs';
 import { bisqueOf, wallsOf } from '../../../data/bisque';
 import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { Glazes } from '../../../data/glazes';
@@ -40,6 +42,12 @@ import { dipTrouble, waitWords } from './piece-words';
 /** What a fired, glazed wall still takes up, %: nearly nothing. */
 const REFIRED_ABSORPTION_PERCENT = 0.2;
 
+/** How far what is heavy is behind the hand, ms. */
+const FOLLOWS_MS = 120;
+/** One and the same, so that nothing follows from it anew. */
+const NO_POTS: readonly Pot[] = [];
+const sameText = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
 /** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
 @Injectable()
 export class PieceScreen {
@@ -48,6 +56,17 @@ export class PieceScreen {
   private readonly units = inject(Units);
   private readonly draft = inject(PieceDraft);
   readonly id = signal<string | undefined>(undefined);
+  /** The piece as it stood a moment ago: what is heavy follows a dragging hand a few frames later, so that the drawing does not wait for it. */
+  private readonly followed = toSignal(toObservable(this.draft.body).pipe(auditTime(FOLLOWS_MS)));
+  readonly rested = computed(() => (this.draft.isDragging() ? (this.followed() ?? this.draft.body()) : this.draft.body()));
+  private readonly restedPlan = computed(() => this.rested()?.plan);
+  readonly restedShape = computed(
+    () => {
+      const plan = this.restedPlan();
+      return plan ? shapeOf(plan) : PIECE_SHAPES[0]!;
+    },
+    { equal: sameText },
+  );
   readonly all = loadedFor(
     () => this.id(),
     (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
@@ -63,7 +82,7 @@ export class PieceScreen {
   readonly facts = computed(() => this.learntRuns().facts);
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
-  private readonly pots = computed(() => this.plan()?.pots ?? []);
+  private readonly pots = computed(() => this.plan()?.pots ?? NO_POTS);
   readonly colours = computed(
     () =>
       new Map([
@@ -84,19 +103,20 @@ export class PieceScreen {
       const plan = this.plan();
       return plan ? shapeOf(plan) : PIECE_SHAPES[0]!;
     },
-    { equal: (a, b) => a === b || JSON.stringify(a) === JSON.stringify(b) },
+    { equal: sameText },
   );
   /** The studio's own dips sharpen the seconds of its plans. */
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
   );
+  private readonly isRefire = computed(() => this.plan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
     const clay = this.clay();
     if (!clay) return undefined;
     const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay);
     return {
       ...bisque,
-      ...(this.plan()?.refire ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT } : {}),
+      ...(this.isRefire() ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT } : {}),
       name: clay.name,
       lightness: lightnessOf(clay.colour),
       shrinkagePercent: clay.shrinkagePercent,
@@ -112,8 +132,20 @@ export class PieceScreen {
       return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId });
     };
   });
+  /** Of the plan only what decides its steps: a point of the form that is dragged asks for none anew. */
+  private readonly stepPlan = computed(
+    () => {
+      const plan = this.plan();
+      if (!plan) return undefined;
+      const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, ...rest } = plan;
+      // How much of the wall a soaked foot wets depends on how high the piece is.
+      return { ...rest, putAside: [], ...(rest.footBy === 'soak' ? { form } : {}) };
+    },
+    { equal: sameText },
+  );
+  private readonly wallMm = computed(() => this.shape().wallMm);
   readonly steps = computed<TimedStep[]>(() => {
-    const plan = this.plan();
+    const plan = this.stepPlan();
     return plan ? this.stepsFor(plan) : [];
   });
   /** Seconds of each layer's dip, if the plan were another. */
@@ -189,7 +221,7 @@ export class PieceScreen {
         steps: chosenOrder({ plan, glazes: this.facts() }),
         glazes: this.facts(),
         body: clay,
-        wallMm: this.shape().wallMm,
+        wallMm: this.wallMm(),
         knowledge: this.knowledge(),
       }),
     );

@@ -129,6 +129,7 @@ export class WaysPanel {
   protected readonly changeWords = CHANGE_WORDS;
   protected readonly forbidden = signal<readonly WayChange[]>([]);
   private readonly finder = inject(PieceWays);
+  private readonly known = computed(() => this.glazes().map((glaze) => ({ bucketId: glaze.bucketId, knows: this.knowledge()(glaze) })));
   private readonly question = computed(
     () => {
       const { versions: _versions, putAside: _aside, pots, ...plan } = this.plan();
@@ -142,7 +143,7 @@ export class WaysPanel {
           count: this.count(),
           forbidden: this.forbidden(),
         },
-        knowledge: this.glazes().map((glaze) => ({ bucketId: glaze.bucketId, knows: this.knowledge()(glaze) })),
+        knowledge: this.known(),
       };
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },

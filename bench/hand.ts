@@ -1,0 +1,32 @@
+import type { Page } from '@playwright/test';
+import { percentile } from './measure';
+
+const MOVES = 60;
+
+/** Moves the hand to and fro by real input; each move is timed inside the page, from its being heard until the frame with it was painted. */
+export async function dragOnPage(page: Page, from: { x: number; y: number }, across = { x: 0, y: -60 }): Promise<number> {
+  await page.evaluate(() => {
+    const taken: number[] = [];
+    Object.assign(window, { taken });
+    window.addEventListener(
+      'pointermove',
+      () => {
+        const started = performance.now();
+        // A message sent within the frame is read right after it was painted.
+        const { port1, port2 } = new MessageChannel();
+        port1.onmessage = () => taken.push(performance.now() - started);
+        requestAnimationFrame(() => port2.postMessage(undefined));
+      },
+      { capture: true },
+    );
+  });
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let i = 0; i < MOVES; i++) {
+    const share = Math.sin((2 * Math.PI * i) / 30);
+    await page.mouse.move(from.x + across.x * share, from.y + across.y * share);
+    await page.waitForTimeout(25);
+  }
+  await page.mouse.up();
+  return percentile(await page.evaluate(() => (window as unknown as { taken: number[] }).taken.slice(5)), 0.5);
+}

@@ -1,0 +1,61 @@
+import { chromium, type Page } from '@playwright/test';
+import { dragOnPage } from './hand';
+import type { Row } from './measure';
+
+/** How much slower than this machine the page is made to run: a tablet of some years. */
+const SLOW_DOWN = 4;
+const ROUND_KB = 400;
+
+/** A point of a form dragged on a slow page with all its numbers, and what the view in the round weighs when it is opened. */
+export async function pieceRows(address: string): Promise<Row[]> {
+  const browser = await chromium.launch({
+    executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-background-networking'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${address}/piece`);
+    await page.getByRole('link', { name: /Lidded pot, tall/ }).click();
+    await page.getByRole('radio', { name: 'Form' }).click();
+    const rows: Row[] = [];
+    for (const rate of [1, SLOW_DOWN]) {
+      const session = await page.context().newCDPSession(page);
+      await session.send('Emulation.setCPUThrottlingRate', { rate });
+      const middle = await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
+      await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      rows.push({
+        what: `a point of the form dragged${rate > 1 ? `, ${rate}× slower` : ''}, move to paint, middle`,
+        measured: `${middle.toFixed(1)} ms`,
+        ...(rate > 1 ? { wanted: 'under 16 ms', ok: middle < 16 } : {}),
+      } as Row);
+    }
+    const before = await loadedBytes(page);
+    await page.getByRole('radio', { name: 'In the round' }).click();
+    await page.getByRole('img', { name: /in the round/ }).waitFor();
+    await page.waitForLoadState('networkidle');
+    const kb = ((await loadedBytes(page)) - before) / 1024;
+    rows.push({
+      what: 'the view in the round, loaded when opened',
+      measured: `${kb.toFixed(0)} kB`,
+      wanted: `under ${ROUND_KB} kB`,
+      ok: kb > 50 && kb < ROUND_KB,
+    });
+    return rows;
+  } finally {
+    await browser.close();
+  }
+}
+
+async function middleOf(page: Page): Promise<{ x: number; y: number }> {
+  const box = (await page.getByRole('slider', { name: 'Point 4' }).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+/** Programs fetched so far, as they came over the wire. */
+const loadedBytes = (page: Page): Promise<number> =>
+  page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter((entry): entry is PerformanceResourceTiming => entry instanceof PerformanceResourceTiming && entry.name.endsWith('.js'))
+      .reduce((sum, entry) => sum + entry.transferSize, 0),
+  );
