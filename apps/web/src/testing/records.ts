@@ -5,6 +5,7 @@ import { provideRouter } from '@angular/router';
 import type { Studio } from '@cazuela/contract';
 import { NOW } from '../app/data/clock';
 import { StudioStore } from '../app/data/studio-store';
+import { provideIcons } from '../app/icons';
 
 export const STUDIO: Studio = {
   id: '0198c0de-0000-7000-8000-000000000001',
@@ -27,7 +28,14 @@ export class FakeRecords {
     localStorage.clear();
     sessionStorage.clear();
     TestBed.configureTestingModule({
-      providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), { provide: NOW, useValue: () => AT }, ...(providers ?? [])],
+      providers: [
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        provideRouter([]),
+        provideIcons(),
+        { provide: NOW, useValue: () => AT },
+        ...(providers ?? []),
+      ],
     });
     this.http = TestBed.inject(HttpTestingController);
   }

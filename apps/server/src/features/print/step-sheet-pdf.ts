@@ -1,4 +1,4 @@
-import type { stepSheetSchema} from '@cazuela/contract';
+import type { stepSheetSchema } from '@cazuela/contract';
 import { type StepSheet } from '@cazuela/contract';
 import type * as z from 'zod';
 import type { Call } from '../../http/route';

@@ -1,0 +1,228 @@
+import { TestBed } from '@angular/core/testing';
+import { formOf, shapeOf, type PiecePlan } from '@cazuela/core';
+import { piece } from '../../../../testing/made-up';
+import { FakeRecords } from '../../../../testing/records';
+import { Screen } from '../../../../testing/screen';
+import { PieceDrawing } from '../../../parts/piece-drawing';
+import { edgeHandles, formHandles, withPoint } from './board-handles';
+import { FormPanel } from './form-panel';
+import { PieceBoard } from './piece-board';
+import { PieceDraft } from './piece-draft';
+import { sectionSheet, sectionSvg } from './section-paths';
+
+const coat = (bucketId: string, coatMm = 0.4) => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip' as const, coatMm });
+const PLAN: PiecePlan = {
+  shapeId: 'mug',
+  zones: { inside: [], outside: [coat('iron')], rim: [coat('ash', 0.3)], foot: [] },
+  strips: [{ id: 's', fromMm: 30, toMm: 50, layers: [coat('white', 0.2)], edge: { kind: 'waving', riseMm: 6, waves: 5 } }],
+  masks: [{ id: 'm', kind: 'wax', where: 'band', fromMm: 60, toMm: 64 }],
+  waxFootMm: 10,
+  rimBandMm: 20,
+  order: [],
+  putAside: [],
+};
+
+describe('what a hand can hold on the drawing', () => {
+  const handle = (words: string, plan = PLAN) => [...edgeHandles(plan, shapeOf(plan)), ...formHandles(plan)].find((one) => one.words === words)!;
+
+  it('every edge of a zone, strip and mask, and every point and joint of the form', () => {
+    expect(edgeHandles(PLAN, shapeOf(PLAN)).map((one) => one.words)).toEqual([
+      'Upper edge of the bare foot',
+      'Lower edge of the rim band',
+      'Lower edge of strip 1',
+      'Upper edge of strip 1',
+      'Lower edge of mask 1',
+      'Upper edge of mask 1',
+    ]);
+    expect(formHandles(PLAN).map((one) => one.words)).toEqual([
+      'Foot',
+      'Point 2',
+      'Point 3',
+      'Point 4',
+      'Point 5',
+      'Rim',
+      'Upper joint of the handle',
+      'Lower joint of the handle',
+    ]);
+  });
+
+  it('moved, each makes the plan it stands for, and none leaves the piece', () => {
+    const to = { radiusMm: 50, heightMm: 42 };
+    expect(handle('Upper edge of the bare foot').moved(to)).toEqual({ waxFootMm: 42 });
+    expect(handle('Lower edge of the rim band').moved({ ...to, heightMm: 90 })).toEqual({ rimBandMm: 8 });
+    expect(handle('Upper edge of strip 1').moved(to).strips![0]).toMatchObject({ fromMm: 30, toMm: 42 });
+    expect(handle('Lower edge of mask 1').moved({ ...to, heightMm: 4000 }).masks![0]!.fromMm).toBe(98);
+    expect(handle('Point 3').moved(to).form!.points[2]).toEqual({ radiusMm: 50, heightMm: 42 });
+    expect(handle('Lower joint of the handle').moved(to).form!.grip!.lowerMm).toBe(42);
+  });
+
+  it('the foot stays on the shelf', () => {
+    expect(handle('Foot').moved({ radiusMm: 40, heightMm: 9 }).form!.points[0]).toMatchObject({ radiusMm: 40, heightMm: 0 });
+  });
+
+  it('a new point lies between its neighbours', () => {
+    const points = withPoint(formOf(PLAN).points, 1);
+    expect(points).toHaveLength(7);
+    expect(points[2]).toEqual({ radiusMm: 41, heightMm: 15 });
+  });
+});
+
+describe('the board', () => {
+  const open = async (mode: 'zones' | 'form'): Promise<[Screen<PieceBoard>, Partial<PiecePlan>[]]> => {
+    new FakeRecords().openStudio();
+    const screen = await Screen.open(PieceBoard, { plan: PLAN, shape: shapeOf(PLAN), colours: new Map(), mode });
+    const changes: Partial<PiecePlan>[] = [];
+    screen.fixture.componentInstance.changed.subscribe((change) => changes.push(change));
+    return [screen, changes];
+  };
+  const slider = (screen: Screen<PieceBoard>, name: string): HTMLElement =>
+    screen.all('[role="slider"]').find((one) => one.getAttribute('aria-label') === name)!;
+  const key = (on: HTMLElement, name: string, shiftKey = false): boolean =>
+    on.dispatchEvent(new KeyboardEvent('keydown', { key: name, shiftKey, cancelable: true, bubbles: true }));
+
+  it('every drag has its keys: arrows by one, with Shift by five', async () => {
+    const [screen, changes] = await open('zones');
+    key(slider(screen, 'Upper edge of the bare foot'), 'ArrowUp');
+    key(slider(screen, 'Upper edge of the bare foot'), 'ArrowDown', true);
+    expect(changes).toEqual([{ waxFootMm: 11 }, { waxFootMm: 5 }]);
+  });
+
+  it('points move both ways, and are told across and up', async () => {
+    const [screen, changes] = await open('form');
+    const point = slider(screen, 'Point 3');
+    expect(point.getAttribute('aria-valuetext')).toBe('86 mm across, 25 mm up');
+    key(point, 'ArrowRight');
+    expect(changes[0]!.form!.points[2]).toEqual({ radiusMm: 44, heightMm: 25 });
+  });
+
+  it('C, + and Delete are asked for at a point, and other keys pass on', async () => {
+    const [screen] = await open('form');
+    const asked: unknown[] = [];
+    screen.fixture.componentInstance.pointKey.subscribe((one) => asked.push(one));
+    for (const name of ['c', '+', 'Delete']) key(slider(screen, 'Point 3'), name);
+    expect(asked).toEqual([
+      { at: 2, key: 'corner' },
+      { at: 2, key: 'add' },
+      { at: 2, key: 'delete' },
+    ]);
+    expect(key(slider(screen, 'Point 3'), 'x')).toBe(true);
+  });
+
+  it('a ruler stands beside the form, and the outline is mirrored', async () => {
+    const [screen] = await open('form');
+    expect(screen.all('.rule-text').map((one) => one.textContent!.trim())).toEqual(['0', '10', '20', '30', '40', '50', '60', '70', '80', '90']);
+    expect(screen.all('.mirror')).toHaveLength(1);
+  });
+});
+
+describe('a form by numbers', () => {
+  let draft: PieceDraft;
+  const open = async (): Promise<Screen<FormPanel>> => {
+    new FakeRecords([PieceDraft]).openStudio();
+    draft = TestBed.inject(PieceDraft);
+    draft.open(piece({ ...PLAN, strips: [], masks: [] }));
+    const plan = draft.body()!.plan;
+    return Screen.open(FormPanel, { plan, shape: shapeOf(plan), chosen: 'point 2' });
+  };
+  const form = () => formOf(draft.body()!.plan);
+
+  it('stretched, it keeps its line, and its handle goes with it', async () => {
+    const screen = await open();
+    await screen.type('Height', '196');
+    expect(form().points.map((point) => point.heightMm)).toEqual([0, 10, 50, 120, 170, 196]);
+    expect(form().grip).toMatchObject({ upperMm: 164, lowerMm: 52, outMm: 34 });
+  });
+
+  it('what cannot be made is refused in words and changes nothing', async () => {
+    const screen = await open();
+    await screen.type('Wall', '39');
+    expect(draft.refused()).toContain('nothing is left inside');
+    expect(form().wallMm).toBe(4);
+    await screen.type('Wall', '6');
+    expect(draft.refused()).toBeUndefined();
+    expect(form().wallMm).toBe(6);
+  });
+
+  it('the point at hand is moved, doubled, cornered and taken away', async () => {
+    const screen = await open();
+    await screen.type('Across there', '100');
+    expect(form().points[2]!.radiusMm).toBe(50);
+    await screen.press('One more after it');
+    expect(form().points).toHaveLength(7);
+    screen.fixture.componentRef.setInput('plan', draft.body()!.plan);
+    await screen.settle();
+    await screen.press('Take it away');
+    expect(form().points).toHaveLength(6);
+  });
+
+  it('a drag is one step back, however many moves it had', async () => {
+    await open();
+    const before = draft.body();
+    for (const waxFootMm of [11, 12, 13]) draft.drag({ waxFootMm });
+    expect(draft.isDragging()).toBe(true);
+    draft.drop();
+    expect(draft.body()!.plan.waxFootMm).toBe(13);
+    draft.undo();
+    expect(draft.body()).toBe(before);
+    draft.redo();
+    expect(draft.body()!.plan.waxFootMm).toBe(13);
+    expect(draft.canRedo()).toBe(false);
+  });
+
+  it('dragged where it cannot be, it stays where it last could', async () => {
+    await open();
+    draft.drag({ waxFootMm: 30 });
+    draft.drag({ waxFootMm: 400 });
+    expect(draft.refused()).toContain('no height is left for the outside');
+    draft.drop();
+    expect(draft.body()!.plan.waxFootMm).toBe(30);
+  });
+
+  it('the recipe version of a bucket is kept with the first coat of it, and stays when the bucket holds another', async () => {
+    await open();
+    let number = 2;
+    draft.versionOf = (bucketId) => (bucketId === 'new' ? { recipeVersionId: `v${number}`, number } : undefined);
+    draft.addLayer('inside', 'new');
+    expect(draft.body()!.plan.versions).toEqual([{ bucketId: 'new', recipeVersionId: 'v2', number: 2 }]);
+    number = 3;
+    draft.plan({ waxFootMm: 12 });
+    expect(draft.body()!.plan.versions![0]!.number).toBe(2);
+    draft.removeLayer('inside', draft.body()!.plan.zones.inside[0]!.id);
+    expect(draft.body()!.plan.versions).toBeUndefined();
+  });
+});
+
+describe('strips, panels and masks in section', () => {
+  const drawing = new PieceDrawing(shapeOf(PLAN), PLAN, new Map([['white', '#ffffff']]), new Map());
+
+  it('a strip is drawn over the outside with its waves, what is waxed over that', () => {
+    const zones = drawing.zones('wax');
+    expect(zones.map((zone) => zone.colour)).toEqual(['#999999', '#999999', '#ffffff', 'wax', 'wax']);
+    // Twelve parts for an edge that waves, one for a level one.
+    expect(zones[2]!.path.split('L').length).toBeGreaterThan(zones[3]!.path.split('L').length + 15);
+    zones.forEach((zone) => expect(zone.path).not.toMatch(/NaN|undefined/));
+  });
+
+  it('glazed first, the outside leaves its place free in section', () => {
+    const first = { ...PLAN, strips: [{ ...PLAN.strips![0]!, first: true }] };
+    const before = drawing.coats().length;
+    expect(new PieceDrawing(shapeOf(first), first, new Map(), new Map()).coats().length).toBe(before + 1);
+  });
+
+  it('the section as a file stands by itself, its words safe', () => {
+    const sheet = sectionSheet({
+      shape: shapeOf(PLAN),
+      plan: PLAN,
+      colours: new Map(),
+      names: new Map([['iron', 'Tinaja <&> "x"']]),
+      clay: '#e4d8c2',
+    });
+    const svg = sectionSvg(sheet, 'Mug & more');
+    const parsed = new DOMParser().parseFromString(svg, 'image/svg+xml');
+    expect(parsed.querySelector('parsererror')).toBeNull();
+    expect(parsed.querySelector('title')!.textContent).toBe('Mug & more');
+    expect(parsed.querySelectorAll('path').length).toBe(sheet.paths.length);
+    expect(svg).toContain('Tinaja &lt;&amp;&gt; &quot;x&quot;');
+    expect(svg).not.toMatch(/NaN|undefined/);
+  });
+});

@@ -1,0 +1,194 @@
+import { TestBed } from '@angular/core/testing';
+import type { PieceBody, Recipe } from '@cazuela/contract';
+import { shapeOf, type PiecePlan } from '@cazuela/core';
+import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
+import { FakeRecords } from '../../../../testing/records';
+import { Screen } from '../../../../testing/screen';
+import { PiecePlanner } from './piece-planner';
+
+const WHITE = bucket();
+const BLUE = bucket({ code: 'B2', body: { ...bucket().body, name: 'Noche Honda', colour: '#25305C' } });
+const coat = (bucketId: string, coatMm = 0.4, way: 'dip' | 'pour' = 'dip') => ({ id: id(), bucketId, way, coatMm });
+const zones = (change: Partial<PiecePlan['zones']> = {}): PiecePlan['zones'] => ({ inside: [], outside: [], rim: [], foot: [], ...change });
+
+describe('the panels of a piece plan', () => {
+  let records: FakeRecords;
+  const open = async (
+    plan: Partial<PiecePlan> = {},
+    change: Partial<PieceBody> = {},
+    recipes: Recipe[] = [RECIPE],
+  ): Promise<Screen<PiecePlanner>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const of = piece(plan);
+    const made = { ...of, body: { ...of.body, ...change } };
+    const screen = await Screen.open(PiecePlanner, { id: made.id });
+    records.answer(`/pieces/${made.id}`, made);
+    records.answer('/bodies', [CLAY]);
+    records.answer('/buckets', [summaryOf(WHITE), summaryOf(BLUE)]);
+    records.answer('/recipes', recipes);
+    records.answer('/powders', POWDERS);
+    records.answer('/coats', []);
+    records.answer('/runner-tiles', []);
+    await screen.settle();
+    return screen;
+  };
+  /** Saves go one after another: each is answered until nothing is left to save. */
+  const last = (): PieceBody => {
+    let saved: PieceBody | undefined;
+    for (;;) {
+      const put = records.http.match((request) => request.method === 'PUT').at(-1);
+      if (!put) return saved!;
+      const { body, version } = put.request.body as { body: PieceBody; version: number };
+      saved = body;
+      put.flush({ id: put.request.url.split('/').at(-1)!, version: version + 1, createdAt: '2026-03-01T10:00:00.000Z', body });
+    }
+  };
+  const tick = async (screen: Screen<PiecePlanner>, label: string): Promise<void> => {
+    const field = screen.field(label);
+    field.checked = !field.checked;
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await screen.settle();
+  };
+  const steps = (screen: Screen<PiecePlanner>): string =>
+    screen
+      .all('.steps .words')
+      .map((step) => step.textContent!.replace(/\s+/g, ' ').trim())
+      .join(' | ');
+
+  it('a strip is added, coated, waved and glazed first', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
+    await screen.press('A strip round it');
+    expect(last().plan.strips).toEqual([{ id: expect.any(String), layers: [], fromMm: 35.2, toMm: 52.8 }]);
+    await screen.press('A coat on the strip 1');
+    expect(last().plan.strips![0]!.layers).toHaveLength(1);
+    await screen.choose('Its edges', 'waving edge');
+    expect(last().plan.strips![0]!.edge).toEqual({ kind: 'waving', riseMm: 10, waves: 5 });
+    await tick(screen, 'glazed first and waxed over');
+    expect(last().plan.strips![0]!.first).toBe(true);
+    expect(steps(screen)).toContain('Wax over the strip 35–53 mm up');
+    await screen.type('From', '60');
+    expect(screen.text).toContain('A strip has no height');
+    await screen.press('Take strip 1 away');
+    expect(last().plan.strips).toEqual([]);
+  });
+
+  it('a panel is a part of the turn, told in percent', async () => {
+    const screen = await open();
+    await screen.press('A panel');
+    expect(last().plan.strips![0]!.turn).toEqual({ from: 0.9, to: 0.15 });
+    await screen.type('Round to', '30');
+    expect(last().plan.strips![0]!.turn).toEqual({ from: 0.9, to: 0.3 });
+  });
+
+  it('a line is kept bare by wax, tape or scraping; the foot by what is chosen', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
+    await screen.press('A line or band kept bare');
+    expect(steps(screen)).toContain('Wax the band 44–48 mm up');
+    last();
+    await screen.choose('By', 'tape');
+    expect(steps(screen)).toContain('Take the tape off the band 44–48 mm up before the glaze is bone dry');
+    await screen.choose('The foot is kept bare by', 'soaking it in water');
+    expect(steps(screen)).toContain('Soak the foot 10 mm deep in water');
+    expect(screen.text).toContain('A soaked foot keeps its water for hours.');
+    await screen.press('Wax it instead');
+    expect(steps(screen)).toContain('Wax the foot and 10 mm up');
+  });
+
+  it('a small pot is named and chosen as a coat: brushed, or rubbed in when it is a wash', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
+    await screen.press('A small pot');
+    const potId = last().plan.pots![0]!.id;
+    await screen.press('One over it on the outside');
+    await screen.choose('Outside, coat 2: bucket', 'Colour 1 (underglaze)');
+    expect(last().plan.zones.outside[1]).toMatchObject({ bucketId: potId, way: 'brush', stuff: 'underglaze' });
+    expect(steps(screen)).toContain('Brush Colour 1 on the outside');
+    await screen.choose('It is', 'slip');
+    expect(last().plan.zones.outside[1]!.stuff).toBe('slip');
+    expect(screen.text).toContain('Whether Colour 1 holds on Barro Claro is not known.');
+    expect(screen.button('Take Colour 1 away').disabled).toBe(true);
+  });
+
+  it('area, glaze and lift stand for each place and for all', async () => {
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id, 0.4, 'pour')], outside: [coat(BLUE.id)] }) });
+    const rows = screen.all('.sums tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    expect(rows).toHaveLength(3);
+    expect(rows[0]).toMatch(/^inside[\d.]+ cm²\d+ mL[\d.]+ g–$/);
+    expect(rows[1]).toMatch(/^outside[\d.]+ cm²\d+ mL[\d.]+ g\d+ mL$/);
+  });
+
+  it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id)], outside: [coat(BLUE.id)] }) }, { count: 3 });
+    await tick(screen, 'each one different');
+    const { variations } = last();
+    expect(variations!.rule.places).toEqual(['inside', 'outside']);
+    expect(variations!.pieces).toHaveLength(3);
+    expect(screen.all('.pieces li')).toHaveLength(3);
+    expect(new Set(screen.all('.pieces li').map((one) => one.textContent!.replace(/^\s*\d+\./, ''))).size).toBe(3);
+    await screen.type('How many', '9');
+    expect(screen.text).toContain('make 4 different pieces, and 9 are wanted: add a glaze or a place.');
+    await tick(screen, 'each one different');
+    expect(last().variations).toBeUndefined();
+  });
+
+  it('pinned, a step stays before the next whatever the search finds; let go, it does not', async () => {
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id, 0.4, 'pour')], outside: [coat(BLUE.id)] }) });
+    await screen.press(/^Pin before the next: Pour Leche de Higo inside/);
+    const { pins, zones: placed } = last().plan;
+    expect(pins).toEqual([{ before: `layer:${placed.inside[0]!.id}`, after: `layer:${placed.outside[0]!.id}` }]);
+    await screen.press(/^Let go: Pour Leche de Higo inside/);
+    expect(last().plan.pins).toEqual([]);
+  });
+
+  it('a bucket that holds another version than was planned is said, and taken with one tap', async () => {
+    const old = { bucketId: WHITE.id, recipeVersionId: id(), number: 1 };
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id)] }), versions: [old] });
+    expect(screen.text).toMatch(/was version 1 when this was planned; its bucket now holds version \d/);
+    await screen.press(/^Plan it with version/);
+    expect(last().plan.versions![0]!.recipeVersionId).toBe(WHITE.recipeVersionId);
+    expect(screen.text).not.toContain('when this was planned');
+  });
+
+  it('a recipe that was changed since is said; plan and bucket keep theirs', async () => {
+    const kept = { bucketId: WHITE.id, recipeVersionId: WHITE.recipeVersionId!, number: 1 };
+    const changed = { ...RECIPE, id: WHITE.recipeId!, versionId: id(), reason: 'less kaolin' };
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id)] }), versions: [kept] }, {}, [changed]);
+    expect(screen.text).toContain('was changed since (less kaolin). This plan and its bucket keep version 1.');
+  });
+
+  it('undo and redo by their buttons and keys', async () => {
+    const screen = await open();
+    await screen.type('Wax up the foot', '20');
+    await screen.press('Undo');
+    expect(screen.field('Wax up the foot').value).toBe('10');
+    await screen.key('r');
+    expect(screen.field('Wax up the foot').value).toBe('20');
+    await screen.key('u');
+    expect(screen.field('Wax up the foot').value).toBe('10');
+  });
+
+  it('texture and edge are part of the plan; the wanted edge gives a start and coats', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.8)] }), waxFootMm: 30 });
+    await screen.choose('Wall outside', 'grooves across');
+    expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.5 } });
+    await screen.choose('Wall outside', 'smooth');
+    await screen.choose('Its edge', 'slanted edge');
+    expect(last().plan.edges).toEqual({ wax: { kind: 'slanted', riseMm: 10 } });
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await screen.settle();
+    await screen.type('Its edge should end', '15');
+    expect(screen.text).toMatch(/starts \d+ mm up/);
+  });
+
+  it('a form is drawn under the same plan: F goes there and back', async () => {
+    const screen = await open();
+    await screen.key('f');
+    expect(screen.text).toContain('Started from');
+    await screen.choose('Started from', 'Bowl');
+    expect(last().plan).toMatchObject({ shapeId: 'bowl' });
+    await screen.key('f');
+    expect(screen.text).not.toContain('Started from');
+    expect(shapeOf({ shapeId: 'bowl' }).name).toBe('Bowl');
+    TestBed.tick();
+  });
+});
