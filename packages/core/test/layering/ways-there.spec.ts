@@ -91,6 +91,37 @@ describe('the cheapest order', () => {
     );
   });
 
+  it('and so it is with strips, wax over a band, tape and a foot that is soaked or sponged', () => {
+    const plans = fc.record({
+      outside: fc.constantFrom(...GLAZES.map((one) => one.bucketId)),
+      strip: fc.constantFrom(...GLAZES.map((one) => one.bucketId)),
+      inside: fc.boolean(),
+      first: fc.boolean(),
+      kind: fc.constantFrom('wax' as const, 'tape' as const, 'scrape' as const),
+      over: fc.boolean(),
+      footBy: fc.constantFrom('wax' as const, 'soak' as const, 'sponge' as const),
+    });
+    fc.assert(
+      fc.property(plans, ({ outside, strip, inside, first, kind, over, footBy }) => {
+        const base = layer(outside);
+        const of = plan(
+          { outside: [base], inside: inside ? [layer('white', 0.3, 'pour')] : [] },
+          {
+            footBy,
+            strips: [{ id: 's', fromMm: 20, toMm: 40, layers: [layer(strip)], first }],
+            masks: [{ id: 'm', kind, where: 'band', fromMm: 44, toMm: 46, ...(over ? { overLayerId: base.id } : {}) }],
+          },
+        );
+        const steps = safeOrder({ plan: of, glazes: GLAZES });
+        const before = precedencesOf({ plan: of, steps });
+        const found = cheapestOrder({ steps, before, lightness });
+        if (found.kind !== 'ok') throw new Error(found.kind);
+        expect(found.changeMinutes).toBe(bruteForce(steps, before));
+      }),
+      { numRuns: 150 },
+    );
+  });
+
   it('says when what was pinned contradicts what must be', () => {
     const of = plan({ outside: [layer('white')] });
     const steps = safeOrder({ plan: of, glazes: GLAZES });

@@ -1,4 +1,4 @@
-import type { DayEvent } from '@cazuela/core';
+import { placeWords, ZONES, type DayEvent } from '@cazuela/core';
 import type { Result } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { eventsOf } from '../events/append-events';
@@ -34,13 +34,21 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
     });
   }
   const piece = await context.models.pieces.findOne({ where: { id: pieceId, studioId } });
-  return (['inside', 'outside', 'rim', 'foot'] as const).flatMap((zone) =>
-    (piece?.get().body.plan.zones[zone] ?? []).map((layer) => {
+  const plan = piece?.get().body.plan;
+  if (!plan) return [];
+  const places = [
+    ...ZONES.map((zone) => [zone, plan.zones[zone]] as const),
+    ...(plan.strips ?? []).map((strip) => [strip.id, strip.layers] as const),
+  ];
+  return places.flatMap(([place, layers]) =>
+    layers.map((layer) => {
       const bucket = bucketById.get(layer.bucketId);
+      const pot = plan.pots?.find((one) => one.id === layer.bucketId);
+      const where = place === 'inside' ? 'the inside' : placeWords(place, plan);
       return {
-        words: `${bucket?.name ?? 'Glaze'} on the ${zone}, planned`,
-        bucketId: layer.bucketId,
-        bucketName: bucket?.name ?? null,
+        words: `${bucket?.name ?? pot?.name ?? 'Glaze'} on ${where}, planned`,
+        bucketId: bucket ? layer.bucketId : null,
+        bucketName: bucket?.name ?? pot?.name ?? null,
         bucketCode: bucket?.code ?? null,
         sg: bucket?.contents?.sg ?? null,
         coatMm: layer.coatMm,
