@@ -5,6 +5,7 @@ import {
   daySchema,
   firingSchema,
   pieceSchema,
+  runnerTileSchema,
   recipeSchema,
   resultSchema,
   type Bucket,
@@ -36,8 +37,11 @@ describe('the demo studio', () => {
       .min(7)
       .parse(await get('/recipes'));
     z.array(pieceSchema)
-      .length(6)
+      .length(7)
       .parse(await get('/pieces'));
+    z.array(runnerTileSchema)
+      .length(3)
+      .parse(await get('/runner-tiles'));
     z.array(daySchema)
       .length(1)
       .parse(await get('/days'));

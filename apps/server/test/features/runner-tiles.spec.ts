@@ -55,6 +55,12 @@ describe('runner tiles', () => {
     expect(JSON.stringify(answer.body)).toContain(words);
   });
 
+  it('is found by the code on its back', async () => {
+    const tile = await aTile();
+    const hits = (await server.get(`/search?q=${tile.code.toLowerCase()}`).expect(200)).body as unknown[];
+    expect(hits).toContainEqual({ kind: 'runner', id: tile.id, name: 'Ceniza Clara', code: tile.code });
+  });
+
   it('what is not there is not there', async () => {
     await server.put(`/runner-tiles/${uuid()}`, { version: 1, body: body() }).expect(404);
   });

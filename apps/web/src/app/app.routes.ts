@@ -73,6 +73,11 @@ export const routes: Routes = [
     loadComponent: () => import('./stations/piece/runner-bench/runner-bench').then((m) => m.RunnerBench),
   },
   {
+    path: 'piece/runners/:tile',
+    title: 'Runner tiles · Cazuela',
+    loadComponent: () => import('./stations/piece/runner-bench/runner-bench').then((m) => m.RunnerBench),
+  },
+  {
     path: 'piece/:id',
     title: 'Piece plan · Cazuela',
     loadComponent: () => import('./stations/piece/piece-planner/piece-planner').then((m) => m.PiecePlanner),

@@ -16,7 +16,7 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
   // % and _ are plain letters in a potter's search.
   const like = { [Op.like]: `%${text.replace(/[\\%_]/g, '\\$&')}%` };
   const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
-  const [recipes, buckets, pieces, powders, series, tiles, bodies] = await Promise.all([
+  const [recipes, buckets, pieces, powders, series, tiles, runners, bodies] = await Promise.all([
     models.recipes.findAll(named),
     models.buckets.findAll({
       where: { studioId, [Op.or]: [{ name: like }, { code: text.toUpperCase() }] },
@@ -27,6 +27,7 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
     models.powders.findAll(named),
     models.series.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
     models.tiles.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
+    models.runnerTiles.findAll({ where: { studioId, code: text.toUpperCase() }, limit: MOST_HITS }),
     models.bodies.findAll(named),
   ]);
   const hits = (kind: SearchHit['kind'], rows: { get: () => { id: string; name: string; code?: string } }[]): SearchHit[] =>
@@ -38,6 +39,15 @@ async function search({ context, studioId, query }: Call<unknown>): Promise<Sear
     ...hits('powder', powders),
     ...hits('body', bodies),
     ...tiles.map((row) => ({ kind: 'tile' as const, id: row.get().id, name: row.get().body.glazeName, code: row.get().code })),
+    ...runners.map((row) => ({
+      kind: 'runner' as const,
+      id: row.get().id,
+      name: row
+        .get()
+        .body.layers.map((layer) => layer.glazeName)
+        .join(' under '),
+      code: row.get().code,
+    })),
     ...series.map((row) => ({ kind: 'series' as const, id: row.get().id, name: row.get().body.name, code: row.get().code })),
   ];
 }

@@ -180,7 +180,7 @@ export class PieceSection {
 /** The sheet a drawing stands on, for whatever is laid over it. */
 export function viewBoxOf(drawing: PieceDrawing, small = false): string {
   const { height, halfWidth } = drawing.fit;
-  const side = small ? 14 : 150;
+  const side = small ? 14 : 162;
   const right = side + drawing.gripOut();
   return `${-halfWidth - side} ${small ? -8 : -16} ${2 * halfWidth + side + right} ${height + (small ? 16 : 66)}`;
 }

@@ -15,6 +15,7 @@ const WORDS: Record<SearchHit['kind'], string> = {
   powder: 'powder',
   series: 'series',
   tile: 'tile',
+  runner: 'runner tile',
   body: 'clay body',
 };
 /** Where each lives. */
@@ -25,6 +26,7 @@ const PATHS: Record<SearchHit['kind'], string> = {
   powder: '/recipe/powders',
   series: '/weigh/series',
   tile: '/coat/tile',
+  runner: '/piece/runners',
   body: '/studio/bodies',
 };
 

@@ -30,8 +30,7 @@ export function reachWords(
   };
 }
 
-const percentOf = (chance: number): string =>
-  chance > 0 && chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`;
+const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
 
 /** A handle, lug or panel beside the wall's own answer. */
 export function sideWords(side: SideToRun, { reachChance, middleMm }: RunChances, shape: PieceShape): { words: string; tone: string } {

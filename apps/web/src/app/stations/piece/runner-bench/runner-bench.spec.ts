@@ -53,6 +53,14 @@ describe('the bench of runner tiles', () => {
     expect(screen.text).toContain('What they taught');
   });
 
+  it('a tile found by its code stands first', async () => {
+    const [first, second] = [tile({}, 'R1'), tile({}, 'R2')];
+    const screen = await open([first, second]);
+    screen.fixture.componentRef.setInput('tile', second.id);
+    await screen.settle();
+    expect(screen.all('article').map((one) => one.getAttribute('aria-label'))).toEqual(['Runner tile R2', 'Runner tile R1']);
+  });
+
   it('a run nobody can have measured is said at the field', async () => {
     const screen = await open([tile()]);
     await screen.type('It ran', '900');

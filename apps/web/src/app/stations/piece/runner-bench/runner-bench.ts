@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
@@ -54,7 +54,7 @@ import { RunnerCard } from './runner-card';
           </ul>
         }
         <div class="cards">
-          @for (tile of tiles(); track tile.id) {
+          @for (tile of ordered(); track tile.id) {
             <cz-runner-card [tile]="tile" (kept)="put($event)" />
           } @empty {
             <p class="quiet">No tile yet. One of your runniest glaze tells most.</p>
@@ -80,12 +80,15 @@ import { RunnerCard } from './runner-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunnerBench {
+  /** Found by its code: it stands first. */
+  readonly tile = input<string>();
   private readonly api = inject(StudioApi);
   private readonly known = inject(Glazes);
   private readonly planner = inject(PlanRunner);
   protected readonly planning = deed();
   protected readonly all = loaded(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
   protected readonly tiles = linkedSignal<readonly RunnerTile[]>(() => this.all.value()?.tiles ?? []);
+  protected readonly ordered = computed(() => [...this.tiles()].sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())));
   protected readonly glazes = computed(() => this.all.value()?.glazes.facts ?? []);
   protected readonly lower = signal('');
   protected readonly upper = signal('');
