@@ -121,7 +121,7 @@ test('an empty studio says what to do first on every shelf', async ({ browser })
     ['/weigh', 'no recipe to weigh yet'],
     ['/bucket', 'No bucket yet'],
     ['/coat', 'no bucket to dip in yet'],
-    ['/piece', '/piece/runners', 'No piece planned yet'],
+    ['/piece', 'No piece planned yet'],
     ['/day', 'Nothing is planned'],
     ['/kiln', 'No firing noted yet'],
     ['/wall', 'The wall is empty'],
