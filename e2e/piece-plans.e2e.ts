@@ -209,6 +209,7 @@ test.describe('a plan in and out', () => {
     await begin(page, 'Cup', 'Taza de prueba');
     await coat(page, 'Outside', 'outside', 1, 'Humo', '0.4');
     const run = page.locator('cz-run-panel');
+    await run.scrollIntoViewIfNeeded();
     await run.getByRole('button', { name: /^Plan a runner tile of Humo$/ }).click();
     await expect(page).toHaveURL(/piece\/runners/);
     const tile = page
@@ -221,6 +222,7 @@ test.describe('a plan in and out', () => {
     await expect(page.getByText(/Humo runs about [\d.]+ mm at a normal dip/)).toBeVisible();
     await page.goto('/piece');
     await page.getByRole('link', { name: /Taza de prueba/ }).click();
+    await run.scrollIntoViewIfNeeded();
     await expect(run.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
     await expect(run.getByRole('button', { name: /^Plan a runner tile of Humo$/ })).toHaveCount(0);
   });

@@ -153,17 +153,17 @@ export class PieceDrawing {
     const upper = this.between(waxFootMm, apart ? this.rimFromMm() : this.topMm);
     const rim = this.between(this.rimFromMm(), this.topMm);
     const first = all.filter((strip) => strip.first);
-    const below = zones.outside.flatMap((layer) => this.withoutStrips(upper, first).map((along) => ({ layer, along })));
+    const below = zones.outside.flatMap((layer) => this.without(upper, first).map((along) => ({ layer, along })));
     const band = zones.rim.map((layer) => ({ layer, along: rim }));
     const inner = this.inner.length > 0 ? zones.inside.map((layer) => ({ layer, along: this.inner.slice(1) })) : [];
     const beneath = this.thickness(zones.outside);
     // Apart, each lies on the bare wall.
     const outer = [
-      ...this.stack(below, 1, 0, zones.outside),
-      ...this.stack(band, 1, apart ? 0 : beneath, zones.rim),
+      ...this.stack(this.masked(below), 1, 0, zones.outside),
+      ...this.stack(this.masked(band), 1, apart ? 0 : beneath, zones.rim),
       ...all.flatMap((strip) =>
         this.stack(
-          strip.layers.map((layer) => ({ layer, along: this.between(strip.fromMm, strip.toMm) })),
+          this.masked(strip.layers.map((layer) => ({ layer, along: this.between(strip.fromMm, strip.toMm) }))),
           1,
           strip.first ? 0 : beneath,
           strip.layers,
@@ -242,7 +242,18 @@ export class PieceDrawing {
     return toMm > fromMm ? profileBetween({ profile: this.shape.outside, fromMm, toMm }) : [];
   }
 
-  private withoutStrips(along: readonly ProfilePoint[], strips: readonly Strip[]): ProfilePoint[][] {
+  /** What masks all round keep bare, or lay bare again, is no coat in section; a layer under the wax stays. */
+  private masked(parts: readonly Along[]): Along[] {
+    const bands = (this.plan.masks ?? []).filter((mask) => mask.where === 'band');
+    return parts.flatMap(({ layer, along }, at) => {
+      const over = bands.filter((mask) => mask.overLayerId === undefined || parts.findIndex((part) => part.layer.id === mask.overLayerId) < at);
+      return this.without(along, over).map((left) => ({ layer, along: left }));
+    });
+  }
+
+  private without(along: readonly ProfilePoint[], strips: readonly Pick<Strip, 'fromMm' | 'toMm'>[]): ProfilePoint[][] {
+    if (strips.length === 0) return [[...along]];
+
     const [from, to] = [along[0]?.heightMm ?? 0, along.at(-1)?.heightMm ?? 0];
     let parts: [number, number][] = [[from, to]];
     for (const strip of strips)
