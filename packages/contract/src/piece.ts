@@ -111,6 +111,8 @@ export const variationsSchema = z.strictObject({
 export const pieceBodySchema = z.strictObject({
   name: nameSchema,
   bodyId: idSchema,
+  /** Bisque lot it comes from; the body's newest where nothing is said. */
+  lotId: idSchema.optional(),
   count: z.int().min(1, 'At least one piece.').max(500),
   plan: piecePlanSchema,
   variations: variationsSchema.optional(),

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { PieceBody, Recipe } from '@cazuela/contract';
+import type { ClayBody, PieceBody, Recipe } from '@cazuela/contract';
 import { shapeOf, type PiecePlan } from '@cazuela/core';
 import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
@@ -17,6 +17,7 @@ describe('the panels of a piece plan', () => {
     plan: Partial<PiecePlan> = {},
     change: Partial<PieceBody> = {},
     recipes: Recipe[] = [RECIPE],
+    bodies: ClayBody[] = [CLAY],
   ): Promise<Screen<PiecePlanner>> => {
     records = new FakeRecords();
     records.openStudio();
@@ -24,7 +25,7 @@ describe('the panels of a piece plan', () => {
     const made = { ...of, body: { ...of.body, ...change } };
     const screen = await Screen.open(PiecePlanner, { id: made.id });
     records.answer(`/pieces/${made.id}`, made);
-    records.answer('/bodies', [CLAY]);
+    records.answer('/bodies', bodies);
     records.answer('/buckets', [summaryOf(WHITE), summaryOf(BLUE)]);
     records.answer('/recipes', recipes);
     records.answer('/powders', POWDERS);
@@ -154,6 +155,27 @@ describe('the panels of a piece plan', () => {
     const changed = { ...RECIPE, id: WHITE.recipeId!, versionId: id(), reason: 'less kaolin' };
     const screen = await open({ zones: zones({ inside: [coat(WHITE.id)] }), versions: [kept] }, {}, [changed]);
     expect(screen.text).toContain('was changed since (less kaolin). This plan and its bucket keep version 1.');
+  });
+
+  it('the bisque lot it comes from decides its thirst, and another body has none of its lots', async () => {
+    const lots = ['04', '08'].map((bisqueCone) => ({ id: id(), name: `Lot ${bisqueCone}`, at: '2026-02-01T10:00:00.000Z', bisqueCone }));
+    const screen = await open(
+      { zones: zones({ outside: [coat(BLUE.id, 0.6)] }) },
+      {},
+      [RECIPE],
+      [
+        { ...CLAY, lots },
+        { ...CLAY, id: id(), name: 'Barro Tostado' },
+      ],
+    );
+    const seconds = (): string => /Dip the outside in Noche Honda, ([\d.]+) s/.exec(steps(screen))![1]!;
+    const newest = seconds();
+    await screen.choose('Bisque lot', 'Lot 04, cone 04');
+    expect(last().lotId).toBe(lots[0]!.id);
+    expect(screen.text).toContain('bisque 04');
+    expect(Number(seconds())).toBeGreaterThan(Number(newest));
+    await screen.choose('Clay body', 'Barro Tostado');
+    expect(last().lotId).toBeUndefined();
   });
 
   it('undo and redo by their buttons and keys', async () => {

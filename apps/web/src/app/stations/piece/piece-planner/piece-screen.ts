@@ -109,11 +109,12 @@ export class PieceScreen {
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
   );
+  private readonly lotId = computed(() => this.draft.body()?.lotId);
   private readonly isRefire = computed(() => this.plan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
     const clay = this.clay();
     if (!clay) return undefined;
-    const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay);
+    const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay, this.lotId());
     return {
       ...bisque,
       ...(this.isRefire() ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT } : {}),
