@@ -5,6 +5,8 @@ import type { Row } from './measure';
 /** How much slower than this machine the page is made to run: a tablet of some years. */
 const SLOW_DOWN = 4;
 const ROUND_KB = 400;
+const FRAME_MS = 16;
+const SETTLES_MS = 1_500;
 
 /** A point of a form dragged on a slow page with all its numbers, and what the view in the round weighs when it is opened. */
 export async function pieceRows(address: string): Promise<Row[]> {
@@ -18,21 +20,29 @@ export async function pieceRows(address: string): Promise<Row[]> {
     await page.getByRole('link', { name: /Lidded pot, tall/ }).click();
     await page.getByRole('radio', { name: 'Form' }).click();
     const rows: Row[] = [];
+    // Once warm, and with the two thousand runs of the plan as it stands out of the way.
+    await restsFrom(page);
+    await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
     for (const rate of [1, SLOW_DOWN]) {
+      await restsFrom(page);
       const session = await page.context().newCDPSession(page);
       await session.send('Emulation.setCPUThrottlingRate', { rate });
       const middle = await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
       await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
       rows.push({
-        what: `a point of the form dragged${rate > 1 ? `, ${rate}× slower` : ''}, move to paint, middle`,
+        what: `a point of the form dragged, ${rate}× slower, move to paint, middle`,
         measured: `${middle.toFixed(1)} ms`,
-        ...(rate > 1 ? { wanted: 'under 16 ms', ok: middle < 16 } : {}),
-      } as Row);
+        wanted: `under ${FRAME_MS} ms`,
+        ok: middle < FRAME_MS,
+      });
     }
     const before = await loadedBytes(page);
-    await page.getByRole('radio', { name: 'In the round' }).click();
-    await page.getByRole('img', { name: /in the round/ }).waitFor();
+    await Promise.all([
+      page.waitForResponse((response) => response.url().endsWith('.js') && response.ok()),
+      page.getByRole('radio', { name: 'In the round' }).click(),
+    ]);
     await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(SETTLES_MS);
     const kb = ((await loadedBytes(page)) - before) / 1024;
     rows.push({
       what: 'the view in the round, loaded when opened',
@@ -46,8 +56,15 @@ export async function pieceRows(address: string): Promise<Row[]> {
   }
 }
 
+/** No run is being drawn any more. */
+async function restsFrom(page: Page): Promise<void> {
+  await page.waitForTimeout(SETTLES_MS);
+  await page.getByRole('progressbar', { name: 'Runs drawn' }).waitFor({ state: 'detached', timeout: 60_000 });
+}
+
+/** Of the dot itself: the words beside it belong to the same handle. */
 async function middleOf(page: Page): Promise<{ x: number; y: number }> {
-  const box = (await page.getByRole('slider', { name: 'Point 4' }).boundingBox())!;
+  const box = (await page.getByRole('slider', { name: 'Point 4' }).locator('.dot').boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 

@@ -43,7 +43,7 @@ import { dipTrouble, waitWords } from './piece-words';
 const REFIRED_ABSORPTION_PERCENT = 0.2;
 
 /** How far what is heavy is behind the hand, ms. */
-const FOLLOWS_MS = 120;
+const FOLLOWS_MS = 200;
 /** One and the same, so that nothing follows from it anew. */
 const NO_POTS: readonly Pot[] = [];
 const sameText = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
