@@ -1,6 +1,6 @@
 import { tallMm } from '../geometry/piece-form';
 import { shapeOf } from '../geometry/shapes';
-import { isZone, placeWords } from './areas';
+import { placeWords } from './areas';
 import { rimIsApart, ZONES, type FootBy, type Layer, type Mask, type PiecePlan, type Way } from './piece-plan';
 
 export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
@@ -130,6 +130,3 @@ export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: reado
     waxFootMm: keys.includes('wax') ? plan.waxFootMm : 0,
   };
 }
-
-/** Whether a step lies on the inside only. */
-export const isInner = (step: PieceStep): boolean => step.zones.includes('inside') && step.zones.every((zone) => zone === 'inside' || !isZone(zone));
