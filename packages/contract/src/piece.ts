@@ -45,6 +45,7 @@ const stripSchema = z.strictObject({
   toMm: heightSchema,
   turn: turnSchema.optional(),
   edge: edgeSchema.optional(),
+  texture: textureSchema.optional(),
   layers: stackSchema,
   first: z.boolean().optional(),
 });
@@ -79,7 +80,7 @@ export const piecePlanSchema = z
     footBy: z.enum(['wax', 'soak', 'tape', 'sponge']).optional(),
     rimBandMm: heightSchema,
     edges: z.strictObject({ wax: edgeSchema.optional(), rim: edgeSchema.optional() }).optional(),
-    textures: z.strictObject({ inside: textureSchema.optional(), outside: textureSchema.optional() }).optional(),
+    textures: z.strictObject({ inside: textureSchema.optional(), outside: textureSchema.optional(), rim: textureSchema.optional() }).optional(),
     setting: z.enum(KILN_SETTINGS).optional(),
     lid: z.boolean().optional(),
     refire: z.boolean().optional(),

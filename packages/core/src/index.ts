@@ -273,18 +273,19 @@ export {
   overlapOf,
   pairFlow,
   runLayers,
-  SIDES,
+  sideKey,
+  sidesToRun,
   sideToRun,
   type PairFlow,
   type PlannedLayer,
   type SideQuestion,
   type SideToRun,
-  type Texture,
 } from './run/piece-run';
+export { gathersIn, heldMm, type Texture } from './run/wall-texture';
 export { wayDown, type RunSide } from './run/way-down';
 export { chanceBeyond, coatScaleFor, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
-export { OUTER_SIDES, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
+export { leadsToShelf, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
 export { waysThere, type WayChange, type WayRisk, type WaysQuestion as WaysThereQuestion, type WayThere } from './layering/ways-there';
 export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';

@@ -80,7 +80,18 @@ export const PIECE_SHAPES: readonly PieceShape[] = PIECE_FORMS.map(({ form, ...n
 /** The shape of a plan: its own form where it was drawn otherwise, or the ready-made one it started from. */
 export function shapeOf({ shapeId, form }: { shapeId: string; form?: PieceForm | undefined }): PieceShape {
   const ready = PIECE_SHAPES.find((shape) => shape.id === shapeId) ?? PIECE_SHAPES[0]!;
-  return form ? shapeFromForm(form, ready) : ready;
+  return form ? drawnOut(form, ready) : ready;
+}
+
+/** A form is asked for its line many times while it stays as it is: the very same form has the very same line. */
+const drawn = new WeakMap<PieceForm, PieceShape>();
+
+function drawnOut(form: PieceForm, ready: PieceShape): PieceShape {
+  const known = drawn.get(form);
+  if (known?.id === ready.id) return known;
+  const shape = shapeFromForm(form, ready);
+  drawn.set(form, shape);
+  return shape;
 }
 
 /** The form of a plan, to be changed. */

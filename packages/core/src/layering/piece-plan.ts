@@ -1,7 +1,7 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
 import type { BucketState } from '../coat/predict';
 import type { PieceForm } from '../geometry/piece-form';
-import type { Texture } from '../run/piece-run';
+import type { Texture } from '../run/wall-texture';
 import type { EdgeLine } from './edge-line';
 
 export const ZONES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -51,6 +51,8 @@ export interface Strip {
   toMm: number;
   turn?: Turn | undefined;
   edge?: EdgeLine | undefined;
+  /** Of the clay there; as the rest of the outside where nothing is said. */
+  texture?: Texture | undefined;
   layers: Layer[];
   /** Glazed first on bare clay and waxed over: the outside stops at its edges. */
   first?: boolean | undefined;
@@ -90,7 +92,8 @@ export interface PiecePlan {
   /** Height of the rim band, mm: its layers lie over those of the outside. */
   rimBandMm: number;
   edges?: { wax?: EdgeLine | undefined; rim?: EdgeLine | undefined } | undefined;
-  textures?: { inside?: Texture | undefined; outside?: Texture | undefined } | undefined;
+  /** Of the clay; the rim band as the outside where nothing is said. */
+  textures?: { inside?: Texture | undefined; outside?: Texture | undefined; rim?: Texture | undefined } | undefined;
   /** How it stands in the kiln. Bare on the shelf where nothing is said. */
   setting?: KilnSetting | undefined;
   lid?: boolean | undefined;

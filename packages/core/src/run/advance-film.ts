@@ -29,7 +29,7 @@ export function advance(
   const perArea = Float64Array.from(areaMm2, (area) => 1 / area);
   const mobility = new Float64Array(count).fill(pieces > 1 ? NaN : alone);
   const stack = stacksOf(moving, pieces, count);
-  const driven = Float64Array.from(drive, (each) => 2 * Math.PI * flow.gathers * each);
+  const driven = Float64Array.from(drive, (each, cell) => 2 * Math.PI * flow.gathers[cell]! ** 2 * each);
   let left = until.share;
   let steps = 0;
   let first = 0;

@@ -1,14 +1,14 @@
 import type { RunLayer } from './film';
 
-/** ln F of each layer and 4 ln ω of each pair, flat; all of it times what flutes gather. */
+/** ln F of each layer and 4 ln ω of each pair, flat; in each cell times the square of what flutes gather there. */
 export interface Flow {
   ln: Float64Array;
   /** Row by row, only above the diagonal. */
   lnPair: Float64Array;
-  gathers: number;
+  gathers: Float64Array;
 }
 
-export function flowOf(layers: readonly RunLayer[], overlap: ((a: number, b: number) => number) | undefined, gathers: number): Flow {
+export function flowOf(layers: readonly RunLayer[], overlap: ((a: number, b: number) => number) | undefined, gathers: Float64Array): Flow {
   const pieces = layers.length;
   const lnPair = new Float64Array(pieces * pieces);
   for (let a = 0; a < pieces; a++) for (let b = a + 1; b < pieces; b++) lnPair[a * pieces + b] = 4 * Math.log(overlap?.(a, b) ?? 1);

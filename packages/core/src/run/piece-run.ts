@@ -2,16 +2,12 @@ import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { FOOT_ZONE_MM, roundShare } from '../layering/areas';
 import { edgeDipMm } from '../layering/edge-line';
-import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip } from '../layering/piece-plan';
+import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip, type Turn } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import type { RunLayer } from './film';
-import { STUCK_FILM_MM } from './run-solver';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
+import { wallSurface, type Texture } from './wall-texture';
 import { wayDown, type RunSide } from './way-down';
-
-/** Grooves across, carved lines and trailed slip hold melt; flutes down lead it. */
-export type Texture =
-  { kind: 'smooth' } | { kind: 'grooves' | 'carved' | 'trailed'; depthMm: number } | { kind: 'flutes'; pitchMm: number; valleyMm: number };
 
 /** One layer of a plan where it lies before the fire, with what is known of its flow. */
 export interface PlannedLayer {
@@ -30,10 +26,13 @@ export interface PlannedLayer {
 /** One side of a piece ready to be run, from the rim down. */
 export interface SideToRun {
   side: RunSide;
+  /** Which panel, where it is one. */
+  panelId?: string | undefined;
   strip: WallStrip;
   layers: readonly PlannedLayer[];
-  stuckMm: number;
-  gathers: number;
+  /** Of each cell: what stays on the wall, mm, and how much thicker the melt lies in flutes. */
+  stuckMm: Float64Array;
+  gathers: Float64Array;
   /** Lower edge of the glaze before the fire, mm down the strip, and where the strip ends: at the shelf, or in the middle of the floor. */
   startMm: number;
   endMm: number;
@@ -53,6 +52,8 @@ export interface SideQuestion {
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
   side: RunSide;
+  /** Which panel; the one that runs furthest where nothing is said. */
+  panelId?: string | undefined;
   /** How much more this firing flows than the reference one. */
   firingRatio?: number;
   /** Instead of what the plan says of that side. */
@@ -72,9 +73,8 @@ interface Band {
 /** Lays a plan's coats on one side of its piece, melted; nothing where that side stays bare. Edges that are not level count at their lowest. */
 export function sideToRun(question: SideQuestion): SideToRun | undefined {
   const { plan, shape, glazes, side, firingRatio = 1, overlaps, cellMm = LONGEST_CELL_MM } = question;
-  const texture = question.texture ?? plan.textures?.[side === 'inside' ? 'inside' : 'outside'] ?? { kind: 'smooth' };
   const downhill = wayDown(shape, side);
-  const panel = side === 'panel' ? thickestPanel(plan) : undefined;
+  const panel = side === 'panel' ? panelToRun(question) : undefined;
   if (!downhill || (side === 'panel' && !panel)) return undefined;
   const strip = wallStrip({ downhill, cellMm });
   const endMm = strip.count * strip.cellMm;
@@ -83,18 +83,29 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
   if (layers.length === 0) return undefined;
   return {
     side,
+    ...(panel ? { panelId: panel.id } : {}),
     strip,
     layers,
-    stuckMm: STUCK_FILM_MM + ('depthMm' in texture ? texture.depthMm / 3 : 0),
-    gathers: texture.kind === 'flutes' ? Math.max(1, texture.pitchMm / Math.max(0.1, texture.valleyMm)) : 1,
+    ...wallSurface({ plan, shape, side, strip, panel, texture: question.texture }),
     startMm: Math.max(...layers.map((layer) => layer.toMm)),
     endMm,
     overlaps,
   };
 }
 
-/** Sides of a plan on which something may run. */
-export const SIDES: readonly RunSide[] = ['outside', 'panel', 'grip', 'inside'];
+/** Every side of a plan on which something may run: the outside, each panel by itself, handle or lug, inside. */
+export function sidesToRun(question: Omit<SideQuestion, 'side' | 'panelId'>): SideToRun[] {
+  const asked: [RunSide, string?][] = [
+    ['outside'],
+    ...panelsOf(question.plan).map(({ id }): [RunSide, string] => ['panel', id]),
+    ['grip'],
+    ['inside'],
+  ];
+  return asked.flatMap(([side, panelId]) => sideToRun({ ...question, side, panelId }) ?? []);
+}
+
+/** One name for each side of a plan. */
+export const sideKey = ({ side, panelId }: Pick<SideToRun, 'side' | 'panelId'>): string => panelId ?? side;
 
 function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, endMm: number, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
   const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
@@ -139,8 +150,18 @@ function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | undefin
     ...own.flatMap((strip) => strip.layers.map((layer) => ({ layer, fromMm: low(strip)[0], toMm: low(strip)[1] }))),
     ...(waxFootMm === 0 ? zones.foot.map((layer) => ({ layer, fromMm: -1, toMm: FOOT_ZONE_MM })) : []),
   ];
-  return (plan.masks ?? []).filter((mask) => mask.where === 'band').reduce((left, mask) => kept(left, mask), bands);
+  return (plan.masks ?? []).filter((mask) => liesOn(mask, panel)).reduce((left, mask) => kept(left, mask), bands);
 }
+
+/** Whether a mask lies on the way down: all round, or over all of the panel whose way it is. */
+const liesOn = ({ where, turn }: Mask, panel: Strip | undefined): boolean =>
+  where === 'band' || (where === 'panel' && turn !== undefined && panel?.turn !== undefined && covers(turn, panel.turn));
+
+/** Whether one part of the turn holds all of another; both may go over the front. */
+const covers = (outer: Turn, inner: Turn): boolean => {
+  const from = (inner.from - outer.from + 1) % 1;
+  return from + roundShare(inner) <= roundShare(outer) + 1e-9;
+};
 
 /** What a mask all round leaves: nothing of what goes over it, all of what lies under it. */
 function kept(bands: readonly Band[], { kind, overLayerId, fromMm, toMm }: Mask): Band[] {
@@ -160,12 +181,17 @@ const without = (bands: readonly Band[], fromMm: number, toMm: number): Band[] =
     ].filter((part) => part.toMm > part.fromMm),
   );
 
-/** The panel with most on it: where it runs furthest. */
-function thickestPanel({ strips = [] }: PiecePlan): Strip | undefined {
-  const whole = (strip: Strip): number => strip.layers.reduce((sum, layer) => sum + layer.coatMm, 0);
-  return strips
-    .filter((strip) => strip.turn !== undefined && roundShare(strip.turn) > 0 && whole(strip) > 0)
-    .reduce<Strip | undefined>((most, strip) => (most && whole(most) >= whole(strip) ? most : strip), undefined);
+const panelsOf = ({ strips = [] }: PiecePlan): Strip[] =>
+  strips.filter((strip) => strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
+
+/** The panel asked for, or the one that runs furthest: a film goes by the square of its thickness times its flow. */
+function panelToRun({ plan, glazes, panelId }: SideQuestion): Strip | undefined {
+  const panels = panelsOf(plan);
+  if (panelId !== undefined) return panels.find((panel) => panel.id === panelId);
+  const goes = (panel: Strip): number =>
+    panel.layers.reduce((sum, layer) => sum + layer.coatMm, 0) ** 2 *
+    Math.max(...panel.layers.map((layer) => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.flow.flow ?? 0));
+  return panels.reduce<Strip | undefined>((most, panel) => (most && goes(most) >= goes(panel) ? most : panel), undefined);
 }
 
 /** The layers of a side as the solver takes them: each a band of one thickness. Thickness and flow may be scaled, for a draw. */

@@ -12,8 +12,8 @@ export interface RunQuestion {
   overlap?: (a: number, b: number) => number;
   /** What stays on the wall of each cell whatever happens, mm: the stuck film, and what grooves hold. */
   stuckMm?: number | Float64Array;
-  /** Flutes gather the melt: so much thicker in the valleys. 1 on a smooth wall. */
-  gathers?: number;
+  /** Flutes gather the melt: so much thicker in the valleys of each cell. 1 on a smooth wall. */
+  gathers?: number | Float64Array;
   /** Enough once it came down to the end: for draws that only ask whether it does. */
   stopAtEnd?: boolean;
   /** Shares of the firing at which to look, 0–1, rising. The end is always looked at. */
@@ -44,9 +44,9 @@ export function solveRun(question: RunQuestion): RunAnswer {
   const { strip, layers } = question;
   checkRun(question);
   const { count, areaMm2 } = strip;
-  const stuck = typeof question.stuckMm === 'object' ? question.stuckMm : new Float64Array(count).fill(question.stuckMm ?? STUCK_FILM_MM);
+  const stuck = perCell(question.stuckMm ?? STUCK_FILM_MM, count);
   const film = layFilm(layers, stuck, areaMm2);
-  const flow = flowOf(layers, question.overlap, (question.gathers ?? 1) ** 2);
+  const flow = flowOf(layers, question.overlap, perCell(question.gathers ?? 1, count));
   const lookAt = [...new Set([...(question.lookAt ?? []), 1])].sort((a, b) => a - b);
   const moments: RunMoment[] = [];
   const off = new Float64Array(layers.length);
@@ -78,6 +78,8 @@ export function solveRun(question: RunQuestion): RunAnswer {
   };
 }
 
+const perCell = (one: number | Float64Array, count: number): Float64Array => (typeof one === 'object' ? one : new Float64Array(count).fill(one));
+
 function checkRun({ strip, layers, stuckMm, gathers = 1, lookAt = [] }: RunQuestion): void {
   if (layers.length === 0) throw new PotterError('emptyList', 'layers', 0, 'There is no glaze here to run.');
   for (const { meltedMm, flow } of layers) {
@@ -86,7 +88,7 @@ function checkRun({ strip, layers, stuckMm, gathers = 1, lookAt = [] }: RunQuest
       throw new PotterError('impossible', 'meltedMm', meltedMm.length, 'A layer needs a thickness for every cell of the wall.');
     for (const mm of meltedMm) requireNotNegative('coatMm', mm);
   }
-  if (typeof stuckMm === 'number') requireNotNegative('stuckMm', stuckMm);
-  requirePositive('gathers', gathers);
+  if (stuckMm !== undefined) for (const mm of perCell(stuckMm, strip.count)) requireNotNegative('stuckMm', mm);
+  for (const times of perCell(gathers, strip.count)) requirePositive('gathers', times);
   for (const share of lookAt) requireNotNegative('share', share);
 }

@@ -2,7 +2,8 @@ import type { PieceShape } from '../geometry/piece-form';
 import type { GlazeFacts, PiecePlan } from '../layering/piece-plan';
 import { drawRuns, evenNumbers } from './draw-runs';
 import { quickBand, quickRun } from './quick-run';
-import { sideToRun, type PairFlow, type Texture } from './piece-run';
+import { sidesToRun, type PairFlow, type SideToRun } from './piece-run';
+import type { Texture } from './wall-texture';
 
 export interface SafeLineQuestion {
   plan: PiecePlan;
@@ -48,17 +49,16 @@ export function startForEdge(question: SafeLineQuestion, wantedMm: number): numb
 
 /** The worst of its sides: a handle brings the glaze of all its faces to one place. */
 function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
-  return OUTER_SIDES.reduce((worst, name) => {
-    const side = sideToRun({ ...rest, plan: { ...plan, waxFootMm }, side: name });
-    if (!side) return worst;
+  const sides = sidesToRun({ ...rest, plan: { ...plan, waxFootMm } });
+  return sides.filter(leadsToShelf).reduce((worst, side) => {
     // The same draws at every height, so that a higher line is never the riskier one by chance.
     const { reached } = drawRuns(side, { draws: DRAWS, random: evenNumbers(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) });
     return Math.max(worst, reached / DRAWS);
   }, 0);
 }
 
-/** Sides that lead to the shelf. */
-export const OUTER_SIDES = ['outside', 'panel', 'grip'] as const;
+/** Whether what comes down a side ends on the shelf. */
+export const leadsToShelf = ({ side }: Pick<SideToRun, 'side'>): boolean => side !== 'inside';
 
 function middleRunMm({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {
   const quick = quickRun({ ...rest, plan: { ...plan, waxFootMm: Math.max(0, waxFootMm) }, side: 'outside' });

@@ -11,7 +11,8 @@ import {
   runChances,
   runLayers,
   shapeOf,
-  SIDES,
+  sideKey,
+  sidesToRun,
   sideToRun,
   solveRun,
   wayDown,
@@ -112,9 +113,71 @@ describe('strips, panels, masks and textures in the run', () => {
   it('grooves, carving and trailed slip hold a third of their depth, each on its own side', () => {
     for (const kind of ['grooves', 'carved', 'trailed'] as const) {
       const plan = planOf({ outside: [coat('iron')], inside: [coat('iron')] }, { textures: { outside: { kind, depthMm: 0.6 } } });
-      expect(laid(plan, 'outside').stuckMm).toBeCloseTo(0.25, 9);
-      expect(laid(plan, 'inside').stuckMm).toBeCloseTo(0.05, 9);
+      for (const mm of laid(plan, 'outside').stuckMm) expect(mm).toBeCloseTo(0.25, 9);
+      for (const mm of laid(plan, 'inside').stuckMm) expect(mm).toBeCloseTo(0.05, 9);
     }
+  });
+
+  it('a strip has its own surface, over the rim’s, over the outside’s; the rest of the wall keeps its own', () => {
+    const grooved = { ...strip, fromMm: 60, toMm: 75, texture: { kind: 'grooves' as const, depthMm: 0.9 } };
+    const plan = planOf(
+      { outside: [coat('iron')] },
+      {
+        rimBandMm: 20,
+        strips: [grooved],
+        textures: { outside: { kind: 'carved', depthMm: 0.3 }, rim: { kind: 'flutes', pitchMm: 8, valleyMm: 4 } },
+      },
+    );
+    const { strip: wall, stuckMm, gathers } = laid(plan, 'outside');
+    const top = Math.max(...shapeOf(plan).outside.map((point) => point.heightMm));
+    for (let cell = 0; cell < wall.count; cell++) {
+      const height = wall.heightMm[cell]!;
+      const [held, gathered] = height >= 60 && height <= 75 ? [0.35, 1] : height >= top - 20 ? [0.05, 2] : [0.15, 1];
+      expect(stuckMm[cell]).toBeCloseTo(held, 9);
+      expect(gathers[cell]).toBe(gathered);
+    }
+  });
+
+  it('a grooved belt below the edge holds the run that a smooth one lets by, and no glaze is lost in it', () => {
+    const plan = (depthMm: number): PiecePlan =>
+      planOf(
+        { outside: [coat('ash', 0.4)] },
+        { shapeId: 'liddedPot', waxFootMm: 60, strips: [{ id: 'b', fromMm: 30, toMm: 62, layers: [], texture: { kind: 'grooves', depthMm } }] },
+      );
+    const front = (depthMm: number): number => solve(laid(plan(depthMm), 'outside')).moments.at(-1)!.frontMm!;
+    expect(front(3)).toBeLessThanOrEqual(front(0.01));
+    expect(Math.abs(solve(laid(plan(3), 'outside')).lostShare)).toBeLessThan(1e-9);
+  });
+
+  it('the wall below a handle’s joint has the wall’s texture, the handle itself is smooth', () => {
+    const plan = planOf({ outside: [coat('ash')] }, { shapeId: 'mug', textures: { outside: { kind: 'grooves', depthMm: 0.6 } } });
+    const { strip: way, stuckMm } = laid(plan, 'grip');
+    const joint = shapeOf(plan).grip!.lowerMm;
+    for (let cell = 0; cell < way.count; cell++) expect(stuckMm[cell]).toBeCloseTo(way.heightMm[cell]! > joint ? 0.05 : 0.25, 9);
+  });
+
+  it('every panel runs by itself; asked for one without a name, it is the one that runs furthest', () => {
+    const panel = (id: string, glaze: string, mm: number) => ({ ...strip, id, layers: [coat(glaze, mm)], turn: { from: 0.9, to: 0.2 } });
+    const plan = planOf({ outside: [coat('iron')] }, { strips: [panel('thick', 'iron', 0.5), panel('runny', 'ash', 0.4)] });
+    const sides = sidesToRun({ plan, shape: shapeOf(plan), glazes: GLAZES });
+    expect(sides.map(sideKey)).toEqual(['outside', 'thick', 'runny']);
+    expect(laid(plan, 'panel').panelId).toBe('runny');
+    expect(laid(plan, 'panel', { panelId: 'thick' }).layers.map((layer) => layer.name)).toEqual(['iron', 'iron']);
+  });
+
+  it('a masked panel leaves the panel’s way bare where it covers all of it, also over the front', () => {
+    const masked = (from: number, to: number): number => {
+      const plan = planOf(
+        { outside: [coat('iron')] },
+        {
+          strips: [{ ...strip, turn: { from: 0.9, to: 0.2 } }],
+          masks: [{ id: 'm', kind: 'tape', where: 'panel', fromMm: 30, toMm: 50, turn: { from, to } }],
+        },
+      );
+      return volume(laid(plan, 'panel'));
+    };
+    expect(masked(0.85, 0.25)).toBeLessThan(0.8 * masked(0, 0.2));
+    expect(masked(0, 0.2)).toBe(masked(0.5, 0.6));
   });
 
   it('volume is kept on every side of a piece that has all of them', () => {
@@ -126,7 +189,9 @@ describe('strips, panels, masks and textures in the run', () => {
         masks: [{ id: 'm', kind: 'tape', where: 'band', fromMm: 30, toMm: 34 }],
       },
     );
-    for (const side of SIDES) expect(Math.abs(solve(laid(plan, side)).lostShare)).toBeLessThan(1e-9);
+    const sides = sidesToRun({ plan, shape: shapeOf(plan), glazes: GLAZES });
+    expect(sides.map(sideKey)).toEqual(['outside', 'p', 'grip', 'inside']);
+    for (const side of sides) expect(Math.abs(solve(side).lostShare)).toBeLessThan(1e-9);
   });
 });
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
-import { PieceDrawing } from './piece-drawing';
+import { PieceDrawing } from './piece-drawing/piece-drawing';
 
 let counter = 0;
 

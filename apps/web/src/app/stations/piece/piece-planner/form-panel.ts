@@ -216,6 +216,8 @@ export class FormPanel {
     ['thickMm', 'Its thickness'],
   ] as const;
   protected readonly form = computed(() => formOf(this.plan()));
+  /** The form as it stands this moment: the one shown here follows a dragging hand only when that rests. */
+  private readonly formNow = (): PieceForm => formOf(this.draft.body()?.plan ?? this.plan());
   protected readonly high = computed(() => tallMm(this.shape()));
   protected readonly wide = computed(() => round(2 * widestMm(this.shape())));
   protected readonly at = computed(() => {
@@ -234,7 +236,7 @@ export class FormPanel {
     const now = size === 'heightMm' ? this.high() : this.wide();
     if (!to || now <= 0) return;
     const share = to / now;
-    const { points, grip } = this.form();
+    const { points, grip } = this.formNow();
     const stretched: Partial<PieceForm> = { points: points.map((point) => ({ ...point, [size]: round(point[size] * share) })) };
     const held = grip && size === 'heightMm' ? { grip: { ...grip, upperMm: round(grip.upperMm * share), lowerMm: round(grip.lowerMm * share) } } : {};
     this.draft.form({ ...stretched, ...held });
@@ -242,17 +244,18 @@ export class FormPanel {
 
   protected movePoint(change: Partial<PieceForm['points'][number]>): void {
     const at = this.at();
-    if (at) this.draft.form({ points: this.form().points.map((point, index) => (index === at.index ? { ...point, ...change } : point)) });
+    if (at) this.draft.form({ points: this.formNow().points.map((point, index) => (index === at.index ? { ...point, ...change } : point)) });
   }
 
   addPoint(after: number): void {
-    this.draft.form({ points: withPoint(this.form().points, after) });
-    this.chosenChange.emit(`point ${Math.min(after, this.form().points.length - 2) + 1}`);
+    this.draft.form({ points: withPoint(this.formNow().points, after) });
+    this.chosenChange.emit(`point ${Math.min(after, this.formNow().points.length - 2) + 1}`);
   }
 
   removePoint(index: number): void {
-    if (index === 0 || index === this.form().points.length - 1) return;
-    this.draft.form({ points: this.form().points.filter((_, at) => at !== index) });
+    const { points } = this.formNow();
+    if (index === 0 || index === points.length - 1) return;
+    this.draft.form({ points: points.filter((_, at) => at !== index) });
     this.chosenChange.emit(undefined);
   }
 
@@ -267,7 +270,7 @@ export class FormPanel {
   }
 
   protected changeGrip(key: Exclude<keyof Grip, 'kind'>, value: number): void {
-    const { grip } = this.form();
+    const { grip } = this.formNow();
     if (grip) this.draft.form({ grip: { ...grip, [key]: value } });
   }
 }

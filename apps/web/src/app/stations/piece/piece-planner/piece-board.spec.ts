@@ -3,7 +3,7 @@ import { formOf, shapeOf, type PiecePlan } from '@cazuela/core';
 import { piece } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
-import { PieceDrawing } from '../../../parts/piece-drawing';
+import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
 import { edgeHandles, formHandles, withPoint } from './board-handles';
 import { FormPanel } from './form-panel';
 import { PieceBoard } from './piece-board';
@@ -69,7 +69,7 @@ describe('what a hand can hold on the drawing', () => {
 
 describe('the board', () => {
   const open = async (mode: 'zones' | 'form'): Promise<[Screen<PieceBoard>, Partial<PiecePlan>[]]> => {
-    new FakeRecords().openStudio();
+    new FakeRecords([PieceDraft]).openStudio();
     const screen = await Screen.open(PieceBoard, { plan: PLAN, shape: shapeOf(PLAN), colours: new Map(), mode });
     const changes: Partial<PiecePlan>[] = [];
     screen.fixture.componentInstance.changed.subscribe((change) => changes.push(change));
@@ -159,8 +159,9 @@ describe('a form by numbers', () => {
     await open();
     const before = draft.body();
     for (const waxFootMm of [11, 12, 13]) draft.drag({ waxFootMm });
-    expect(draft.isDragging()).toBe(true);
+    expect(draft.rested()).toBe(before);
     draft.drop();
+    expect(draft.rested()).toBe(draft.body());
     expect(draft.body()!.plan.waxFootMm).toBe(13);
     draft.undo();
     expect(draft.body()).toBe(before);

@@ -14,9 +14,11 @@ import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { Units } from '../../../data/units';
-import { frameOf, PieceDrawing, type Frame } from '../../../parts/piece-drawing';
+import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
+import { fitOf, frameOf, type Frame } from '../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../parts/piece-section';
 import { edgeHandles, formHandles, round, type Handle } from './board-handles';
+import { PieceDraft } from './piece-draft';
 
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;
@@ -170,21 +172,23 @@ export class PieceBoard {
   /** Drags go by whole mm, or a sixteenth of an inch. */
   readonly snaps = input(true);
   readonly chosen = input<string>();
-  readonly dragged = output<Partial<PiecePlan>>();
-  readonly dropped = output<void>();
   readonly changed = output<Partial<PiecePlan>>();
   readonly chosenChange = output<string>();
   /** Delete and corner, at the point that has the focus. */
   readonly pointKey = output<{ at: number; key: 'delete' | 'corner' | 'add' }>();
   private readonly units = inject(Units);
+  /** Told by itself: an event of the template would have the whole page checked at every move of a hand. */
+  private readonly draft = inject(PieceDraft);
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
   /** The paper stays as it is while a hand drags. */
   private readonly still = signal<Frame | undefined>(undefined);
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
   protected readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame()));
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing()));
+  /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
+  private readonly fit = computed(() => fitOf(this.frame()));
   /** At the edge of the paper, where no label stands. */
-  protected readonly rulerX = computed(() => -this.drawing().fit.halfWidth - 118);
+  protected readonly rulerX = computed(() => -this.fit().halfWidth - 118);
   protected readonly handles = computed(() => {
     const drawing = this.drawing();
     const all = this.mode() === 'form' ? formHandles(this.plan()) : edgeHandles(this.plan(), this.shape());
@@ -196,13 +200,13 @@ export class PieceBoard {
     });
   });
   protected readonly ruler = computed(() => {
-    const { tallMm } = this.frame();
+    const { tallMm, scale } = this.fit();
     const inch = this.units.lengthUnit() === 'in';
     const whole = inch ? tallMm / INCH_MM : tallMm;
     const part = (inch ? [0.25, 0.5, 1, 2, 5] : RULER_PARTS).find((one) => whole / one <= 11) ?? RULER_PARTS.at(-1)!;
     return Array.from({ length: Math.floor(whole / part) + 1 }, (_, at) => ({
       words: String(at * part),
-      y: this.drawing().y(at * part * (inch ? INCH_MM : 1)),
+      y: (tallMm - at * part * (inch ? INCH_MM : 1)) * scale,
     }));
   });
 
@@ -220,15 +224,20 @@ export class PieceBoard {
       })
       .on('drag', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         const handle = this.handles().find((one) => one.key === event.subject.key);
-        if (handle) this.dragged.emit(handle.moved(this.onPaper(event.x, event.y, !(event.sourceEvent as MouseEvent).altKey)));
+        if (handle) this.draft.drag(handle.moved(this.onPaper(event.x, event.y, !(event.sourceEvent as MouseEvent).altKey)));
       })
       .on('end', () => {
         this.still.set(undefined);
-        this.dropped.emit();
+        this.draft.drop();
       });
-    // After the new ones are on the paper.
+    const keys = computed(() =>
+      this.handles()
+        .map((handle) => handle.key)
+        .join('|'),
+    );
+    // After new ones are on the paper; those that only moved are bound already.
     afterRenderEffect(() => {
-      this.handles();
+      keys();
       select(this.sheet().nativeElement).selectAll<SVGGElement, unknown>('.hand').call(hand);
     });
   }
@@ -271,7 +280,7 @@ export class PieceBoard {
   }
 
   private onPaper(x: number, y: number, snapping: boolean): { radiusMm: number; heightMm: number } {
-    const { scale, tallMm } = this.drawing().fit;
+    const { scale, tallMm } = this.fit();
     const grid = !snapping || !this.snaps() ? 0.1 : this.units.lengthUnit() === 'in' ? INCH_MM / 16 : 1;
     const on = (mm: number): number => Math.max(0, Math.round(mm / grid) * grid);
     return { radiusMm: round(on(x / scale)), heightMm: round(on(tallMm - y / scale)) };

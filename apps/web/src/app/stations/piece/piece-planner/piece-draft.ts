@@ -1,4 +1,5 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
 import {
   formOf,
@@ -12,10 +13,13 @@ import {
   type Strip,
   type Zone,
 } from '@cazuela/core';
-import { catchError, concatMap, defer, EMPTY, Subject, tap, type Observable } from 'rxjs';
+import { catchError, concatMap, debounceTime, defer, EMPTY, Subject, tap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure, type ApiFailure } from '../../../data/api';
 import { StudioApi } from '../../../data/studio-api';
+
+/** How long a hand must rest before what is heavy follows it, ms. */
+const RESTS_MS = 150;
 
 /** A piece being planned: every change is kept in the records at once, with undo and with both versions when two plan it. */
 @Injectable()
@@ -23,11 +27,12 @@ export class PieceDraft {
   private readonly api = inject(StudioApi);
   private readonly changes = new Subject<void>();
   private readonly current = signal<PieceBody | undefined>(undefined);
+  private readonly settled = signal<PieceBody | undefined>(undefined);
+  private readonly moves = new Subject<void>();
   private readonly past = signal<readonly PieceBody[]>([]);
   private readonly undone = signal<readonly PieceBody[]>([]);
   /** What stood before a hand began to drag. */
   private readonly heldBody = signal<PieceBody | undefined>(undefined);
-  readonly isDragging = computed(() => this.heldBody() !== undefined);
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
 
@@ -35,6 +40,8 @@ export class PieceDraft {
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
   readonly body = this.current.asReadonly();
+  /** The same as it stood when the hand last rested. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
+  readonly rested = this.settled.asReadonly();
   readonly failure = signal<ApiFailure | undefined>(undefined);
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.undone().length > 0);
@@ -52,12 +59,13 @@ export class PieceDraft {
   constructor() {
     // Ending the stream lets a save under way finish when the screen is left.
     inject(DestroyRef).onDestroy(() => this.changes.complete());
+    this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settled.set(this.current()));
   }
 
   open(piece: Piece): void {
     this.piece = piece;
     this.kept = piece.body;
-    this.current.set(piece.body);
+    this.put(piece.body);
     this.past.set([]);
     this.undone.set([]);
     this.heldBody.set(undefined);
@@ -82,13 +90,16 @@ export class PieceDraft {
     const body = this.current();
     if (!body) return;
     if (!this.heldBody()) this.heldBody.set(body);
-    this.show({ ...body, plan: { ...body.plan, ...change } });
+    const plan = { ...body.plan, ...change };
+    if (this.allows(plan)) this.current.set({ ...body, plan });
+    this.moves.next();
   }
 
   /** The hand let go: one step to undo, one save. */
   drop(): void {
     const [before, body] = [this.heldBody(), this.current()];
     this.heldBody.set(undefined);
+    this.settled.set(body);
     if (before && body && before !== body) this.keep(before);
   }
 
@@ -156,10 +167,20 @@ export class PieceDraft {
   }
 
   private show(body: PieceBody): boolean {
-    const fault = planFault(body.plan);
+    const allowed = this.allows(body.plan);
+    if (allowed) this.put(body);
+    return allowed;
+  }
+
+  private allows(plan: PiecePlan): boolean {
+    const fault = planFault(plan);
     this.refused.set(fault);
-    if (!fault) this.current.set(body);
     return !fault;
+  }
+
+  private put(body: PieceBody): void {
+    this.current.set(body);
+    this.settled.set(body);
   }
 
   /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */
@@ -194,7 +215,7 @@ export class PieceDraft {
     from.update((list) => list.slice(0, -1));
     to.update((list) => [...list, now]);
     this.refused.set(undefined);
-    this.current.set(other);
+    this.put(other);
     this.changes.next();
   }
 

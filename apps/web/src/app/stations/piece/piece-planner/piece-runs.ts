@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { joinDraws, type DrawnRuns, type RunMoment, type RunSide, type SafeLine, type SafeLineQuestion } from '@cazuela/core';
+import { joinDraws, type DrawnRuns, type RunMoment, type SafeLine, type SafeLineQuestion } from '@cazuela/core';
 import { Observable } from 'rxjs';
 import type { RunJob, RunMessage } from './run-protocol';
 import { runWorker } from './run.worker-factory';
@@ -8,9 +8,10 @@ export interface RunState {
   /** Draws done, of how many. */
   done: number;
   of: number;
-  moments: Partial<Record<RunSide, readonly RunMoment[]>>;
+  /** By the key of the side. */
+  moments: Readonly<Record<string, readonly RunMoment[]>>;
   hangsMm3: number;
-  drawn?: Partial<Record<RunSide, DrawnRuns>>;
+  drawn?: Readonly<Record<string, DrawnRuns>>;
   safeLine?: SafeLine;
   failure?: string;
   finished: boolean;
@@ -26,7 +27,7 @@ export class PieceRuns {
     return new Observable((subscriber) => {
       let state: RunState = { done: 0, of: DRAWS, moments: {}, hangsMm3: 0, finished: false };
       const done = Array<number>(WORKERS).fill(0);
-      const parts = new Map<RunSide, DrawnRuns[]>();
+      const parts = new Map<string, DrawnRuns[]>();
       let left = WORKERS;
       const workers = done.map((_, index) => {
         const worker = runWorker();

@@ -24,11 +24,11 @@ import {
   type CoatKnowledge,
   type GlazeFacts,
   type PiecePlan,
+  type PieceShape,
   type Pot,
   type TimedStep,
 } from '@cazuela/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { auditTime, combineLatest } from 'rxjs';
+import { combineLatest } from 'rxjs';
 import { bisqueOf, wallsOf } from '../../../data/bisque';
 import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { Glazes } from '../../../data/glazes';
@@ -42,11 +42,16 @@ import { dipTrouble, waitWords } from './piece-words';
 /** What a fired, glazed wall still takes up, %: nearly nothing. */
 const REFIRED_ABSORPTION_PERCENT = 0.2;
 
-/** How far what is heavy is behind the hand, ms. */
-const FOLLOWS_MS = 200;
 /** One and the same, so that nothing follows from it anew. */
 const NO_POTS: readonly Pot[] = [];
-const sameText = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+const NONE_ASIDE: PiecePlan['putAside'] = [];
+/** Of what a plan is made: a change of one part leaves the others the very same things. */
+const sameParts = (a: object | undefined, b: object | undefined): boolean =>
+  a === b ||
+  (a !== undefined && b !== undefined && [...new Set([...Object.keys(a), ...Object.keys(b)])].every((key) => partOf(a, key) === partOf(b, key)));
+const partOf = (of: object, key: string): unknown => (of as Record<string, unknown>)[key];
+const drawnOf = (plan: PiecePlan | undefined): Pick<PiecePlan, 'shapeId' | 'form'> | undefined => plan && { shapeId: plan.shapeId, form: plan.form };
+const shapeAsDrawn = (drawn: Pick<PiecePlan, 'shapeId' | 'form'> | undefined): PieceShape => (drawn ? shapeOf(drawn) : PIECE_SHAPES[0]!);
 
 /** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
 @Injectable()
@@ -56,17 +61,11 @@ export class PieceScreen {
   private readonly units = inject(Units);
   private readonly draft = inject(PieceDraft);
   readonly id = signal<string | undefined>(undefined);
-  /** The piece as it stood a moment ago: what is heavy follows a dragging hand a few frames later, so that the drawing does not wait for it. */
-  private readonly followed = toSignal(toObservable(this.draft.body).pipe(auditTime(FOLLOWS_MS)));
-  readonly rested = computed(() => (this.draft.isDragging() ? (this.followed() ?? this.draft.body()) : this.draft.body()));
+  /** What is heavy, and what workers are asked, waits for the hand to rest: so the drawing does not wait for them. */
+  readonly rested = this.draft.rested;
   private readonly restedPlan = computed(() => this.rested()?.plan);
-  readonly restedShape = computed(
-    () => {
-      const plan = this.restedPlan();
-      return plan ? shapeOf(plan) : PIECE_SHAPES[0]!;
-    },
-    { equal: sameText },
-  );
+  private readonly restedDrawn = computed(() => drawnOf(this.restedPlan()), { equal: sameParts });
+  readonly restedShape = computed(() => shapeAsDrawn(this.restedDrawn()));
   readonly all = loadedFor(
     () => this.id(),
     (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
@@ -98,13 +97,8 @@ export class PieceScreen {
       ]),
   );
   readonly clay = computed(() => this.bodies().find((body) => body.id === this.draft.body()?.bodyId));
-  readonly shape = computed(
-    () => {
-      const plan = this.plan();
-      return plan ? shapeOf(plan) : PIECE_SHAPES[0]!;
-    },
-    { equal: sameText },
-  );
+  private readonly drawn = computed(() => drawnOf(this.plan()), { equal: sameParts });
+  readonly shape = computed(() => shapeAsDrawn(this.drawn()));
   /** The studio's own dips sharpen the seconds of its plans. */
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
@@ -136,15 +130,15 @@ export class PieceScreen {
   /** Of the plan only what decides its steps: a point of the form that is dragged asks for none anew. */
   private readonly stepPlan = computed(
     () => {
-      const plan = this.plan();
+      const plan = this.restedPlan();
       if (!plan) return undefined;
       const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, ...rest } = plan;
       // How much of the wall a soaked foot wets depends on how high the piece is.
-      return { ...rest, putAside: [], ...(rest.footBy === 'soak' ? { form } : {}) };
+      return { ...rest, putAside: NONE_ASIDE, ...(rest.footBy === 'soak' ? { form } : {}) };
     },
-    { equal: sameText },
+    { equal: sameParts },
   );
-  private readonly wallMm = computed(() => this.shape().wallMm);
+  private readonly wallMm = computed(() => this.restedShape().wallMm);
   readonly steps = computed<TimedStep[]>(() => {
     const plan = this.stepPlan();
     return plan ? this.stepsFor(plan) : [];
@@ -160,8 +154,8 @@ export class PieceScreen {
         ),
   );
   readonly stepRows = computed(() => {
-    const waxFootMm = this.plan()?.waxFootMm ?? 0;
-    const pins = this.plan()?.pins ?? [];
+    const waxFootMm = this.restedPlan()?.waxFootMm ?? 0;
+    const pins = this.restedPlan()?.pins ?? [];
     return this.steps().map((step) => ({
       key: step.key,
       kind: step.kind,
@@ -175,11 +169,11 @@ export class PieceScreen {
     }));
   });
   readonly warnings = computed(() => {
-    const plan = this.plan();
+    const plan = this.restedPlan();
     if (!plan) return [];
     const glazes = this.facts();
     const body = this.clayFacts();
-    const question = { plan, shape: this.shape(), glazes, ...(body ? { body } : {}) };
+    const question = { plan, shape: this.restedShape(), glazes, ...(body ? { body } : {}) };
     return sortWarnings({ warnings: [...orderWarnings({ plan, steps: this.steps(), glazes }), ...pieceWarnings(question)], putAside: plan.putAside });
   });
   readonly run = computed(() => {
@@ -201,7 +195,7 @@ export class PieceScreen {
   readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));
   /** The pieces of a set that are each different, or why its rule makes too few. */
   readonly set = computed(() => {
-    const body = this.draft.body();
+    const body = this.rested();
     return (
       body?.variations && attempt(() => currentVariations({ plan: body.plan, glazes: this.facts(), count: body.count, variations: body.variations! }))
     );

@@ -3,12 +3,12 @@ import {
   drawRuns,
   evenNumbers,
   joinDraws,
-  OUTER_SIDES,
+  leadsToShelf,
   overlapOf,
   runLayers,
   safeLine,
-  SIDES,
-  sideToRun,
+  sideKey,
+  sidesToRun,
   solveRun,
   type DrawnRuns,
 } from '@cazuela/core';
@@ -21,17 +21,17 @@ const AT_ONCE = 50;
 
 /** One worker's share of a run: the picture first, then the draws, then the lowest safe line. */
 export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message: RunMessage) => void): void {
-  const sides = attempt(() => SIDES.flatMap((side) => sideToRun({ ...question, side }) ?? []));
+  const sides = attempt(() => sidesToRun(question));
   if (sides.kind === 'refused') return say({ kind: 'failed', says: sides.error.message });
   if (alone) {
     for (const side of sides.value) {
       const { strip, stuckMm, gathers } = side;
       const lookAt = Array.from({ length: LOOKS }, (_, look) => look / LOOKS);
       const { moments, hangsMm3 } = solveRun({ strip, stuckMm, gathers, layers: runLayers(side), overlap: overlapOf(side), lookAt });
-      say({ kind: 'moments', side: side.side, moments, hangsMm3 });
+      say({ kind: 'moments', side: sideKey(side), moments, hangsMm3 });
     }
   }
-  const outer = OUTER_SIDES.flatMap((name) => sides.value.find((side) => side.side === name) ?? []);
+  const outer = sides.value.filter(leadsToShelf);
   for (const side of outer) {
     const random = evenNumbers(seed);
     const parts: DrawnRuns[] = [];
@@ -40,7 +40,7 @@ export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message
       // The outside is what is waited for; the others follow.
       if (side.side === 'outside') say({ kind: 'progress', done: Math.min(draws, done + AT_ONCE) });
     }
-    say({ kind: 'drawn', side: side.side, drawn: joinDraws(parts) });
+    say({ kind: 'drawn', side: sideKey(side), drawn: joinDraws(parts) });
   }
   if (alone && outer.length > 0) say({ kind: 'safeLine', line: safeLine(question) });
   say({ kind: 'done' });

@@ -65,7 +65,7 @@ describe('how far it will run', () => {
       asked.push(question);
       const state: RunState = { done: 60, of: 60, moments: {}, hangsMm3: 0, finished: true };
       doRunJob({ question, draws: 60, seed: 1, alone: true }, (message) => {
-        if (message.kind === 'moments') state.moments[message.side] = message.moments;
+        if (message.kind === 'moments') state.moments = { ...state.moments, [message.side]: message.moments };
         if (message.kind === 'drawn') state.drawn = { ...state.drawn, [message.side]: message.drawn };
         if (message.kind === 'safeLine') state.safeLine = message.line;
       });

@@ -19,6 +19,8 @@ import {
   quickBand,
   quickRun,
   runChances,
+  sideKey,
+  sidesToRun,
   sideToRun,
   startForEdge,
   tallMm,
@@ -110,6 +112,11 @@ export class RunPanel {
   );
   protected readonly outside = computed(() => this.sideOf('outside'));
   protected readonly inside = computed(() => this.sideOf('inside'));
+  /** Handle, lugs and panels, each with its own way down. */
+  private readonly beside = computed(() => {
+    const made = attempt(() => sidesToRun(this.question()));
+    return made.kind === 'ok' ? made.value.filter(({ side }) => side === 'grip' || side === 'panel') : [];
+  });
   private readonly answered = toSignal(
     toObservable(computed(() => ({ question: this.question(), stopped: this.stopped() }))).pipe(
       debounceTime(REST_MS),
@@ -167,10 +174,9 @@ export class RunPanel {
     return side && chances ? reachWords(side, chances, this.units) : undefined;
   });
   protected readonly otherSides = computed(() =>
-    (['grip', 'panel'] as const).flatMap((name) => {
-      const drawn = this.state()?.drawn?.[name];
-      const side = drawn && this.sideOf(name);
-      return side ? [sideWords(side, runChances(side, drawn), this.shape())] : [];
+    this.beside().flatMap((side) => {
+      const drawn = this.state()?.drawn?.[sideKey(side)];
+      return drawn ? [sideWords(side, runChances(side, drawn), this.plan(), this.shape())] : [];
     }),
   );
   protected readonly safe = computed(() => {

@@ -1,4 +1,4 @@
-import type { DrawnRuns, RunMoment, RunSide, SafeLine, SafeLineQuestion } from '@cazuela/core';
+import type { DrawnRuns, RunMoment, SafeLine, SafeLineQuestion } from '@cazuela/core';
 
 /** What a worker is asked: its own share of the draws, and for one of them the picture and the safe line as well. */
 export interface RunJob {
@@ -8,10 +8,11 @@ export interface RunJob {
   alone: boolean;
 }
 
+/** Sides by their key. */
 export type RunMessage =
-  | { kind: 'moments'; side: RunSide; moments: readonly RunMoment[]; hangsMm3: number }
+  | { kind: 'moments'; side: string; moments: readonly RunMoment[]; hangsMm3: number }
   | { kind: 'progress'; done: number }
-  | { kind: 'drawn'; side: RunSide; drawn: DrawnRuns }
+  | { kind: 'drawn'; side: string; drawn: DrawnRuns }
   | { kind: 'safeLine'; line: SafeLine }
   | { kind: 'done' }
   | { kind: 'failed'; says: string };

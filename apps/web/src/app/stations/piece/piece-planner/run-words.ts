@@ -2,8 +2,10 @@ import {
   narrowsTo,
   OVERLAP_OMEGA,
   pairFlow,
+  placeWords,
   SAFE_CHANCE,
   type PairFlow,
+  type PiecePlan,
   type PieceShape,
   type QuickBand,
   type RunChances,
@@ -33,8 +35,13 @@ export function reachWords(
 const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
 
 /** A handle, lug or panel beside the wall's own answer. */
-export function sideWords(side: SideToRun, { reachChance, middleMm }: RunChances, shape: PieceShape): { words: string; tone: string } {
-  const name = side.side === 'panel' ? 'On the panel' : shape.grip?.kind === 'lugs' ? 'Down a lug' : 'Down the handle';
+export function sideWords(
+  side: SideToRun,
+  { reachChance, middleMm }: RunChances,
+  plan: Pick<PiecePlan, 'strips'>,
+  shape: PieceShape,
+): { words: string; tone: string } {
+  const name = side.panelId ? `On ${placeWords(side.panelId, plan)}` : shape.grip?.kind === 'lugs' ? 'Down a lug' : 'Down the handle';
   const tone = reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'small';
   return { words: `${name}: ${percentOf(reachChance)} reach the shelf, the middle one comes ${Math.round(middleMm)} mm below its edge.`, tone };
 }

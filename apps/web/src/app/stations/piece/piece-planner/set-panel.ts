@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { BucketSummary, PieceBody } from '@cazuela/contract';
 import {
+  areasOf,
   attempt,
   combinationsOf,
   placeWords,
   spreadVariations,
   variedPlan,
   type GlazeFacts,
-  type PlannedArea,
   type PieceShape,
   type Variations,
 } from '@cazuela/core';
@@ -113,7 +113,6 @@ type Rule = Variations['rule'];
 export class SetPanel {
   readonly body = input.required<PieceBody>();
   readonly shape = input.required<PieceShape>();
-  readonly areas = input.required<readonly PlannedArea[]>();
   readonly buckets = input.required<readonly BucketSummary[]>();
   readonly glazes = input.required<readonly GlazeFacts[]>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
@@ -121,6 +120,7 @@ export class SetPanel {
   readonly clay = input('#E4D8C2');
   protected readonly draft = inject(PieceDraft);
   protected readonly rule = computed(() => this.body().variations?.rule);
+  private readonly areas = computed(() => areasOf({ plan: this.body().plan, shape: this.shape() }));
   protected readonly places = computed(() =>
     this.areas()
       .filter((area) => area.layers.length > 0)

@@ -1,5 +1,6 @@
 import { PIECE_SHAPES, type Layer, type PiecePlan } from '@cazuela/core';
-import { COAT_EXAGGERATION, PieceDrawing } from './piece-drawing';
+import { COAT_EXAGGERATION } from './coats';
+import { PieceDrawing } from './piece-drawing';
 
 const coat = (id: string, coatMm: number): Layer => ({ id, bucketId: id, way: 'dip', coatMm });
 const plan = (change: Partial<PiecePlan> = {}): PiecePlan => ({

@@ -1,0 +1,161 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { formOf } from '@cazuela/core';
+import { Keys } from '../../../data/keys';
+import { Choice } from '../../../parts/choice';
+import { FormPanel } from './form-panel';
+import { PieceBoard, type BoardMode } from './piece-board';
+import { PieceDraft } from './piece-draft';
+import { PieceFields } from './piece-fields';
+import { PieceScreen } from './piece-screen';
+import { RoundView } from './round-view';
+
+const ARROW_KEYS_HELD_MS = 600;
+
+/** The drawing with its tools and the numbers that belong to it. Alone on the page with the sums it follows every move of a hand. */
+@Component({
+  selector: 'cz-piece-sheet',
+  imports: [Choice, FormPanel, MatIcon, PieceBoard, PieceFields, RoundView],
+  template: `
+    <div class="spread tools">
+      <cz-choice label="Draw" [options]="modes" [value]="mode()" (changed)="mode.set($event)" />
+      <span class="row">
+        <button type="button" class="press bare x" aria-label="Undo" title="Undo (U)" [disabled]="!draft.canUndo()" (click)="draft.undo()">
+          <mat-icon svgIcon="undo" aria-hidden="true" />
+        </button>
+        <button type="button" class="press bare x" aria-label="Redo" title="Redo (R)" [disabled]="!draft.canRedo()" (click)="draft.redo()">
+          <mat-icon svgIcon="redo" aria-hidden="true" />
+        </button>
+      </span>
+    </div>
+    @if (draft.body(); as body) {
+      @if (mode() === 'round') {
+        <cz-round-view class="drawing" [shape]="screen.shape()" [plan]="body.plan" [colours]="screen.colours()" [clay]="clay()" />
+      } @else {
+        <cz-piece-board
+          class="drawing"
+          [shape]="screen.shape()"
+          [plan]="body.plan"
+          [colours]="screen.colours()"
+          [names]="screen.names()"
+          [clay]="clay()"
+          [runToMm]="runToMm()"
+          [mode]="boardMode()"
+          [snaps]="snaps()"
+          [chosen]="chosen()"
+          (chosenChange)="chosen.set($event)"
+          (changed)="nudge($event)"
+          (pointKey)="pointKey($event)"
+        />
+      }
+    }
+    <p class="refused" aria-live="assertive">{{ draft.refused() ?? '' }}</p>
+    @if (screen.rested(); as rested) {
+      @if (mode() === 'form') {
+        <cz-form-panel
+          [plan]="rested.plan"
+          [shape]="screen.restedShape()"
+          [chosen]="chosen()"
+          [snaps]="snaps()"
+          (snapsChange)="snaps.set($event)"
+          (chosenChange)="chosen.set($event)"
+        />
+      } @else {
+        <cz-piece-fields [body]="rested" />
+      }
+    }
+  `,
+  styles: `
+    // The drawing sticks to the column it stands in, not to this.
+    :host {
+      display: contents;
+    }
+    .drawing {
+      display: block;
+      height: 340px;
+      margin: 0.8rem 0;
+      // Laid out and painted by itself under a dragging hand.
+      contain: strict;
+      will-change: transform;
+      // The piece stays in sight while its coats, numbers and masks are gone through.
+      position: sticky;
+      top: 0;
+      z-index: 2;
+      background: var(--kaolin);
+    }
+    cz-form-panel,
+    cz-piece-fields {
+      isolation: isolate;
+    }
+    .tools {
+      align-items: end;
+      margin-top: 0.6rem;
+    }
+    .tools cz-choice {
+      min-width: 180px;
+    }
+    .x {
+      width: 44px;
+      padding: 0;
+    }
+    .x:disabled {
+      opacity: 0.3;
+      border-color: transparent;
+    }
+    .refused {
+      min-height: 1.4rem;
+      margin: 0;
+      color: var(--oxblood);
+      font-weight: 600;
+    }
+    @media (max-width: 900px) {
+      .drawing {
+        height: 300px;
+        position: relative;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PieceSheet {
+  protected readonly draft = inject(PieceDraft);
+  protected readonly screen = inject(PieceScreen);
+  protected readonly modes = [
+    ['zones', 'Zones'],
+    ['form', 'Form'],
+    ['round', 'In the round'],
+  ] as const;
+  protected readonly mode = signal<BoardMode | 'round'>('zones');
+  protected readonly boardMode = computed((): BoardMode => (this.mode() === 'form' ? 'form' : 'zones'));
+  protected readonly snaps = signal(true);
+  protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
+  protected readonly runToMm = computed(() => {
+    const run = this.screen.run();
+    return run && run.edgeMm - run.run95Mm;
+  });
+  private readonly formPanel = viewChild(FormPanel);
+  private keysHeld: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    inject(Keys).bind([
+      { keys: ['u'], words: 'take the last change back', run: () => this.draft.undo() },
+      { keys: ['r'], words: 'do it again', run: () => this.draft.redo() },
+      { keys: ['f'], words: 'the form, or the zones', run: () => this.mode.update((mode) => (mode === 'form' ? 'zones' : 'form')) },
+    ]);
+  }
+
+  /** Arrow keys come in a row: one step to undo for all of them. */
+  protected nudge(change: Parameters<PieceDraft['drag']>[0]): void {
+    this.draft.drag(change);
+    clearTimeout(this.keysHeld);
+    this.keysHeld = setTimeout(() => this.draft.drop(), ARROW_KEYS_HELD_MS);
+  }
+
+  protected pointKey({ at, key }: { at: number; key: 'delete' | 'corner' | 'add' }): void {
+    const { points } = formOf(this.draft.body()!.plan);
+    if (key === 'add') this.formPanel()?.addPoint(at);
+    else if (key === 'delete') this.formPanel()?.removePoint(at);
+    else this.draft.form({ points: points.map((point, index) => (index === at ? { ...point, corner: point.corner ? undefined : true } : point)) });
+  }
+}

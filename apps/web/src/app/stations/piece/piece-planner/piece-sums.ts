@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Units } from '../../../data/units';
+import { PieceScreen } from './piece-screen';
+
+/** How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move. */
+@Component({
+  selector: 'cz-piece-sums',
+  template: `
+    @if (screen.run(); as it) {
+      <p class="runs">
+        <span class="figure big">{{ units.roughly(it.runMm) }}</span> is how far the outside likely runs; 95 in 100 stay within
+        {{ units.roughly(it.run95Mm) }}. It starts {{ units.roughly(it.edgeMm) }} up.
+        <span class="quiet">{{
+          it.guess ? 'Starting guess from the recipe: fire a runner tile.' : 'From how you say it moves, not from a tile.'
+        }}</span>
+      </p>
+    }
+    @if (screen.sums().rows.length > 0) {
+      <table class="sums">
+        <caption class="visually-hidden">
+          Area and glaze of each place, one piece
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">One piece</th>
+            <th scope="col">area</th>
+            <th scope="col">glaze</th>
+            <th scope="col">dry</th>
+            <th scope="col">lifts the level by</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of screen.sums().rows; track row.id) {
+            <tr>
+              <th scope="row">{{ row.words }}</th>
+              <td>
+                <span class="live">{{ units.plain(row.areaCm2) }} cm²</span>
+              </td>
+              <td>
+                <span class="live">{{ units.millilitres(row.slurryMl) }}</span>
+              </td>
+              <td>
+                <span class="live">{{ units.mass(row.dryGrams) }}</span>
+              </td>
+              <td>
+                <span class="live">{{ row.displacedMl > 0 ? units.millilitres(row.displacedMl) : '–' }}</span>
+              </td>
+            </tr>
+          }
+          <tr>
+            <th scope="row">all</th>
+            <td></td>
+            <td>
+              <span class="live">{{ units.millilitres(screen.sums().slurryMl) }}</span>
+            </td>
+            <td>
+              <span class="live">{{ units.mass(screen.sums().dryGrams) }}</span>
+            </td>
+            <td></td>
+          </tr>
+        </tbody>
+      </table>
+    }
+  `,
+  styles: `
+    // A picture of its own, so that a number that changes has nothing else painted.
+    :host {
+      display: block;
+      will-change: transform;
+    }
+    .sums {
+      width: 100%;
+      margin: 0.8rem 0 1.2rem;
+      border-collapse: collapse;
+      font-size: 0.92rem;
+    }
+    th,
+    td {
+      padding: 0.25rem 0.3rem;
+      text-align: right;
+      border-top: 1px solid var(--line);
+      font-weight: 500;
+    }
+    th:first-child {
+      text-align: left;
+    }
+    td {
+      font-family: var(--figures);
+    }
+    .sums {
+      table-layout: fixed;
+    }
+    // A number that changes moves nothing else.
+    .live {
+      display: block;
+      height: 1.5em;
+      line-height: 1.5;
+      contain: strict;
+    }
+    .runs {
+      margin-top: 1rem;
+    }
+    .runs .big {
+      font-size: 1.5rem;
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PieceSums {
+  protected readonly screen = inject(PieceScreen);
+  protected readonly units = inject(Units);
+}
