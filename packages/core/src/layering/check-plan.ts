@@ -2,10 +2,14 @@ import { formFault } from '../geometry/check-form';
 import { tallMm } from '../geometry/piece-form';
 import { formOf, shapeOf } from '../geometry/shapes';
 import { edgeDipMm } from './edge-line';
-import type { PiecePlan } from './piece-plan';
+import type { PiecePlan, Turn } from './piece-plan';
 
 /** A zone narrower than this is none, mm. */
 export const NARROWEST_ZONE_MM = 1;
+
+/** Narrower than this a part of the turn is none. From nought to one it is all of it. */
+const NARROWEST_SHARE = 0.01;
+const isNoPart = ({ from, to }: Turn): boolean => Math.abs(to - from) < 0.5 && (to - from + 1) % 1 < NARROWEST_SHARE - 1e-9;
 
 /** Why a plan cannot stand as it is drawn: its form, or a zone of no height; nothing where it can. */
 export function planFault(plan: PiecePlan): string | undefined {
@@ -20,10 +24,12 @@ export function planFault(plan: PiecePlan): string | undefined {
   for (const { fromMm, toMm, turn, edge } of strips) {
     const name = turn ? 'A panel' : 'A strip';
     if (toMm - fromMm < NARROWEST_ZONE_MM) return `${name} has no height: its upper edge must lie above its lower one.`;
+    if (turn && isNoPart(turn)) return 'A panel has no width: its sides lie on one another.';
     if (fromMm - edgeDipMm(edge) < 0 || toMm - edgeDipMm(edge) > topMm) return `${name} lies off the piece, which is ${Math.round(topMm)} mm high.`;
   }
-  for (const { where, fromMm, toMm, kind } of masks) {
+  for (const { where, fromMm, toMm, kind, turn } of masks) {
     if (where === 'hole') continue;
+    if (turn && isNoPart(turn)) return 'A mask has no width: its sides lie on one another.';
     const name = { wax: 'The wax', tape: 'The tape', scrape: 'What is scraped', sponge: 'What is sponged off' }[kind];
     if (toMm <= fromMm) return `${name} has no height: its upper edge must lie above its lower one.`;
     if (fromMm < 0 || fromMm >= topMm) return `${name} lies off the piece, which is ${Math.round(topMm)} mm high.`;

@@ -75,6 +75,13 @@ describe('what speaks against a piece', () => {
       /lift and peel off/,
     ],
     ['B1', 'a slip nobody measured', planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [pot({})] }), {}, /is not known/],
+    [
+      'B1',
+      'a slip out of a bucket',
+      planOf({ outside: [coat('yellow', 0.2, { stuff: 'slip' })] }),
+      {},
+      /Whether yellow holds on Barro Tostado is not known/,
+    ],
     ['B2', 'a thin light glaze on a dark body', planOf({ outside: [coat('yellow', 0.3)] }), {}, /its colour is lost/],
     [
       'B3',

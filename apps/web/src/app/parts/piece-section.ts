@@ -143,6 +143,8 @@ export class PieceSection {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
+  /** Zones and coats told beside the drawing. */
+  readonly labelled = input(true);
   /** Drawn already, for whatever lies over it: not made twice. */
   readonly made = input<PieceDrawing>();
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
@@ -164,7 +166,7 @@ export class PieceSection {
     const top = this.plan().zones.outside.at(-1);
     return (top && this.colours().get(top.bucketId)) ?? this.clay();
   });
-  protected readonly labels = computed(() => (this.small() ? [] : this.drawing().labels()));
+  protected readonly labels = computed(() => (this.small() || !this.labelled() ? [] : this.drawing().labels()));
   protected readonly runY = computed(() => {
     const run = this.runToMm();
     return run === undefined || this.small() ? undefined : this.drawing().y(Math.max(0, run));

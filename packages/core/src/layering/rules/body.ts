@@ -1,7 +1,7 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { outerStacks } from '../order';
 import type { PieceQuestion } from '../outside-run';
-import { layersOf, stuffOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
+import { layersOf, stuffOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
 import type { Warning } from '../warnings';
 import { USUAL_CONE } from './kiln';
 
@@ -16,9 +16,8 @@ const LIME_PERCENT = 8;
 const ENCAPSULATED_CONE = '8';
 
 /** B1: a slip that shrinks otherwise than its body peels. */
-export function slipPeels({ plan, body }: PieceQuestion): Warning[] {
-  for (const pot of plan.pots ?? []) {
-    if (pot.stuff !== 'slip' || !layersOf(plan).some((layer) => layer.bucketId === pot.id)) continue;
+export function slipPeels({ plan, glazes, body }: PieceQuestion): Warning[] {
+  for (const pot of slipsOf(plan, glazes)) {
     if (pot.shrinkagePercent === undefined || body?.shrinkagePercent === undefined) {
       return [
         {
@@ -27,7 +26,7 @@ export function slipPeels({ plan, body }: PieceQuestion): Warning[] {
           what: `Whether ${pot.name} holds on ${body?.name ?? 'this body'} is not known.`,
           why: 'Slip and body must shrink alike, within 1.5 points; one of the two shrinkages is not told.',
           remedies: [
-            `Measure the shrinkage of ${pot.name}, and tell it with the pot`,
+            `Measure the shrinkage of ${pot.name}, and tell it with a small pot of that name`,
             'Tell the body’s shrinkage on its card',
             'Test it on one piece',
           ],
@@ -47,6 +46,12 @@ export function slipPeels({ plan, body }: PieceQuestion): Warning[] {
     ];
   }
   return [];
+}
+
+/** Slips in use: of a small pot with its shrinkage where it is told, or of a bucket, whose shrinkage nobody measured. */
+function slipsOf(plan: PiecePlan, glazes: readonly GlazeFacts[]): { name: string; shrinkagePercent?: number | undefined }[] {
+  const used = new Set(layersOf(plan).flatMap((layer) => (stuffOf(layer) === 'slip' ? [layer.bucketId] : [])));
+  return [...(plan.pots ?? []).filter((pot) => used.has(pot.id)), ...glazes.flatMap(({ bucketId, name }) => (used.has(bucketId) ? [{ name }] : []))];
 }
 
 /** B2: a light, thin glaze loses itself on a dark body. */

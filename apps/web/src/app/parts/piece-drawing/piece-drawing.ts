@@ -16,6 +16,8 @@ export class PieceDrawing {
     private readonly colours: ReadonlyMap<string, string>,
     private readonly names: ReadonlyMap<string, string>,
     frame: Frame = frameOf(shape),
+    /** Which share of the turn is in front. */
+    private readonly seenFrom = 0,
   ) {
     this.sheet = new Sheet(shape, frame);
     this.outline = new Outline(this.sheet);
@@ -56,7 +58,7 @@ export class PieceDrawing {
 
   /** The outside as it will be seen; `wax` is how what is waxed or taped is filled. */
   zones(wax: string): DrawnZone[] {
-    return zonesOf(this.sheet, this.plan, this.colours, wax);
+    return zonesOf(this.sheet, this.plan, this.colours, wax, this.seenFrom);
   }
 
   coats(): DrawnCoat[] {

@@ -11,14 +11,14 @@ export interface DrawnZone {
   colour: string;
 }
 
-/** The outside as it will be seen: its uppermost glazes, wax over bare clay, strips and panels over them. */
-export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<string, string>, wax: string): DrawnZone[] {
+/** The outside as it will be seen, `seenFrom` in front: its uppermost glazes, wax over bare clay, strips and panels over them. */
+export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<string, string>, wax: string, seenFrom = 0): DrawnZone[] {
   const { zones, waxFootMm, edges, strips = [], masks = [] } = plan;
   const rimFrom = rimFromMm(plan, sheet.topMm);
   const apart = rimIsApart(plan);
   const drawn: DrawnZone[] = [];
   const band = (colour: string | undefined, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): void => {
-    if (colour !== undefined && toMm > fromMm) drawn.push({ path: bandPath(sheet, fromMm, toMm, from, to, turn), colour });
+    if (colour !== undefined && toMm > fromMm) drawn.push({ path: bandPath(sheet, seenFrom, fromMm, toMm, from, to, turn), colour });
   };
   const glaze = (layers: readonly Layer[]): string | undefined => {
     const top = layers.at(-1);
@@ -34,36 +34,52 @@ export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
 }
 
 /** A band on the seen quarter of the turn: from the middle of the front to the outline. */
-function bandPath(sheet: Sheet, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
-  const [start, end] = seenPart(turn);
+function bandPath(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
+  const [start, end] = seenPart(turn, seenFrom);
   if (end <= start) return '';
   // A level edge is one straight line.
   const edge = (heightMm: number, of: EdgeLine | undefined): string[] => {
     const parts = of && of.kind !== 'straight' ? ACROSS : 1;
     return Array.from({ length: parts + 1 }, (_, at) => {
       const share = start + ((end - start) * at) / parts;
-      const height = Math.min(sheet.topMm, Math.max(0, heightMm + edgeOffsetMm(of, share)));
-      return sheet.at(sheet.halfWidthAt(height) * across(share, sheet.shape), height);
+      const height = Math.min(sheet.topMm, Math.max(0, heightMm + edgeOffsetMm(of, share + seenFrom)));
+      return sheet.at(sheet.halfWidthAt(height) * acrossAt(share, sheet.shape), height);
     });
   };
   const side = (share: number): string[] => {
-    const out = across(share, sheet.shape);
+    const out = acrossAt(share, sheet.shape);
     // The middle of the front is a straight line, however the outline goes.
     if (out === 0) return [];
     return sheet
-      .between(fromMm + edgeOffsetMm(from, share), toMm + edgeOffsetMm(to, share))
+      .between(fromMm + edgeOffsetMm(from, share + seenFrom), toMm + edgeOffsetMm(to, share + seenFrom))
       .map((point) => sheet.at(sheet.halfWidthOf(point) * out, point.heightMm));
   };
   const path = [...edge(fromMm, from), ...side(end), ...edge(toMm, to).reverse(), ...side(start).reverse()];
   return `M${path.join('L')}Z`;
 }
 
-/** How far right a place of the turn is seen, as a share of the outline. */
-const across = (share: number, shape: PieceShape): number => (shape.slabMm === undefined ? Math.sin(2 * Math.PI * share) : 4 * share);
+/** What is seen of the turn at once: from the front to the right outline. */
+export const SEEN_SHARE = 0.25;
 
-/** What of a panel is seen: the quarter from the front to the right. A panel over the front begins before it. */
-function seenPart(turn: Turn | undefined): [number, number] {
-  if (!turn) return [0, 0.25];
-  const from = turn.from > turn.to ? turn.from - 1 : turn.from;
-  return [Math.max(0, from), Math.min(0.25, turn.to)];
+/** How far right a place so much round from the front is seen, as a share of the outline. */
+export const acrossAt = (share: number, { slabMm }: Pick<PieceShape, 'slabMm'>): number =>
+  slabMm === undefined ? Math.sin(2 * Math.PI * share) : share / SEEN_SHARE;
+
+/** The same the other way: which share of the turn lies so far right. */
+export function shareAcross(across: number, { slabMm }: Pick<PieceShape, 'slabMm'>): number {
+  const out = Math.min(1, Math.max(0, across));
+  return slabMm === undefined ? Math.asin(out) / (2 * Math.PI) : out * SEEN_SHARE;
+}
+
+/** Round from the front that is seen, -½ to ½. */
+export const fromFront = (share: number, seenFrom: number): number => ((((share - seenFrom + 0.5) % 1) + 1) % 1) - 0.5;
+
+/** What of a panel is seen. One over the front begins before it. */
+function seenPart(turn: Turn | undefined, seenFrom: number): [number, number] {
+  if (!turn) return [0, SEEN_SHARE];
+  const to = fromFront(turn.to, seenFrom);
+  const wide = (turn.to - turn.from + 1) % 1 || 1;
+  // Beyond the outline it may come round to the front again from behind.
+  const from = to < 0 ? to + 1 - wide : to - wide;
+  return [Math.max(0, from), Math.min(SEEN_SHARE, to < 0 ? to + 1 : to)];
 }

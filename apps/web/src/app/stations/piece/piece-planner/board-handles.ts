@@ -1,4 +1,15 @@
-import { formOf, tallMm, type FormPoint, type Grip, type Mask, type PieceForm, type PiecePlan, type PieceShape, type Strip } from '@cazuela/core';
+import {
+  formOf,
+  tallMm,
+  type FormPoint,
+  type Grip,
+  type Mask,
+  type PieceForm,
+  type PiecePlan,
+  type PieceShape,
+  type Strip,
+  type Turn,
+} from '@cazuela/core';
 
 /** Something on the drawing that a hand or the arrow keys move. */
 export interface Handle {
@@ -9,10 +20,21 @@ export interface Handle {
   heightMm: number;
   /** Whether it moves sideways as well. */
   free: boolean;
-  /** An edge is a line across the outside; a point is a dot. */
-  looks: 'edge' | 'point' | 'corner' | 'grip';
+  /** An edge is a line across the outside, a side one down a panel; a point is a dot. */
+  looks: 'edge' | 'side' | 'point' | 'corner' | 'grip';
+  /** Of a side: how far round it is. */
+  share?: number;
+  /** Of a side: how high the panel is there. */
+  upToMm?: number;
   /** What the plan becomes when it is moved there. */
-  moved: (to: { radiusMm: number; heightMm: number }) => Partial<PiecePlan>;
+  moved: (to: Place) => Partial<PiecePlan>;
+}
+
+/** Where a hand is: on the outline, and of a panel's side how far round. */
+export interface Place {
+  radiusMm: number;
+  heightMm: number;
+  share?: number;
 }
 
 /** Edges of zones, strips and masks, each with the plan it makes. */
@@ -53,6 +75,38 @@ export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
   ];
 }
 
+/** Left and right side of each panel and of each mask on a part of the turn. */
+export function sideHandles(plan: PiecePlan): Handle[] {
+  const sides = (key: string, name: string, of: { fromMm: number; toMm: number; turn: Turn }, moved: (turn: Turn) => Partial<PiecePlan>): Handle[] =>
+    (['from', 'to'] as const).map((which) => ({
+      key: `${key} turn ${which}`,
+      words: `${which === 'from' ? 'Left' : 'Right'} side of ${name}`,
+      radiusMm: 0,
+      heightMm: of.fromMm,
+      upToMm: of.toMm,
+      free: false,
+      looks: 'side',
+      share: of.turn[which],
+      moved: ({ share }) => moved({ ...of.turn, [which]: Math.round(100 * (((share ?? of.turn[which]) + 1) % 1)) / 100 }),
+    }));
+  return [
+    ...(plan.strips ?? []).flatMap((strip, at) =>
+      strip.turn
+        ? sides(strip.id, `panel ${at + 1}`, { ...strip, turn: strip.turn }, (turn) => ({
+            strips: plan.strips!.map((one) => (one.id === strip.id ? { ...one, turn } : one)),
+          }))
+        : [],
+    ),
+    ...(plan.masks ?? []).flatMap((mask, at) =>
+      mask.turn
+        ? sides(mask.id, `mask ${at + 1}`, { ...mask, turn: mask.turn }, (turn) => ({
+            masks: plan.masks!.map((one) => (one.id === mask.id ? { ...one, turn } : one)),
+          }))
+        : [],
+    ),
+  ];
+}
+
 /** The points of the outside from foot to rim, and the joints of a handle or lugs. */
 export function formHandles(plan: PiecePlan): Handle[] {
   const form = formOf(plan);
@@ -66,8 +120,8 @@ export function formHandles(plan: PiecePlan): Handle[] {
       free: form.slabMm === undefined,
       looks: here.corner ? 'corner' : 'point',
       // The foot stands on the shelf.
-      moved: (to) =>
-        with_({ points: form.points.map((one, index) => (index === at ? { ...one, ...to, heightMm: at === 0 ? 0 : to.heightMm } : one)) }),
+      moved: ({ radiusMm, heightMm }) =>
+        with_({ points: form.points.map((one, index) => (index === at ? { ...one, radiusMm, heightMm: at === 0 ? 0 : heightMm } : one)) }),
     };
   };
   const joint = (key: 'upperMm' | 'lowerMm', grip: Grip): Handle => ({

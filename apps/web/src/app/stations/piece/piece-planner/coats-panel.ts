@@ -14,24 +14,27 @@ import {
   type PiecePlan,
   type PieceShape,
   type Strip,
+  type Texture,
 } from '@cazuela/core';
 import { NumberField } from '../../../parts/number-field';
 import { EdgeField } from './edge-field';
 import { PieceDraft } from './piece-draft';
 import { ZONE_WORDS } from './piece-words';
 import { round } from './board-handles';
+import { TextureField } from './texture-field';
 
 interface Place {
   id: string;
   words: string;
   layers: readonly Layer[];
+  texture?: Texture | undefined;
   strip?: Strip;
 }
 
 /** What lies where: the coats of each zone, strip and panel, bottom up, and how their edges go round. */
 @Component({
   selector: 'cz-coats-panel',
-  imports: [EdgeField, MatIcon, NumberField, RouterLink],
+  imports: [EdgeField, MatIcon, NumberField, RouterLink, TextureField],
   templateUrl: './coats-panel.html',
   styleUrl: './coats-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,11 +54,13 @@ export class CoatsPanel {
       id: zone,
       words: ZONE_WORDS[zone],
       layers: this.plan().zones[zone],
+      texture: zone === 'foot' ? undefined : this.plan().textures?.[zone],
     })),
     ...(this.plan().strips ?? []).map((strip, at) => ({
       id: strip.id,
       words: `${strip.turn ? 'Panel' : 'Strip'} ${at + 1}`,
       layers: strip.layers,
+      texture: strip.texture,
       strip,
     })),
   ]);
@@ -76,6 +81,9 @@ export class CoatsPanel {
   }
 
   protected choose(place: Place, layer: Layer, id: string): void {
+    const [asSlip] = /(?<=^slip ).+/.exec(id) ?? [];
+    // What stands in a bucket may be a slip: it neither melts nor runs.
+    if (asSlip) return this.draft.changeLayer(place.id, layer.id, { bucketId: asSlip, stuff: 'slip' });
     const pot = this.pots().find((one) => one.id === id);
     const isNew = (pot?.stuff ?? 'glaze') !== (layer.stuff ?? 'glaze');
     const way = isNew && pot ? (pot.stuff === 'stain' ? 'rub' : 'brush') : layer.way;
@@ -86,6 +94,11 @@ export class CoatsPanel {
     const top = tallMm(this.shape());
     const [fromMm, toMm] = [round(top * 0.4), round(top * 0.6)];
     this.draft.addStrip({ fromMm, toMm, ...(isPanel ? { turn: { from: 0.9, to: 0.15 } } : {}) });
+  }
+
+  protected surface({ id, strip }: Place, texture: Texture | undefined): void {
+    if (strip) this.draft.changeStrip(strip.id, { texture });
+    else this.draft.plan({ textures: { ...this.plan().textures, [id]: texture } });
   }
 
   protected changeEdge(which: 'wax' | 'rim', edge: EdgeLine): void {

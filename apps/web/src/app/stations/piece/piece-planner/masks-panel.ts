@@ -58,6 +58,26 @@ import { PieceDraft } from './piece-draft';
                 [value]="mask.toMm"
                 (changed)="$event.value !== null && change(mask, { toMm: $event.value })"
               />
+              @if (mask.turn; as turn) {
+                <cz-number-field
+                  label="Round from"
+                  unit="%"
+                  [decimals]="0"
+                  [value]="100 * turn.from"
+                  [least]="0"
+                  [most]="100"
+                  (changed)="$event.value !== null && change(mask, { turn: { from: $event.value / 100, to: turn.to } })"
+                />
+                <cz-number-field
+                  label="Round to"
+                  unit="%"
+                  [decimals]="0"
+                  [value]="100 * turn.to"
+                  [least]="0"
+                  [most]="100"
+                  (changed)="$event.value !== null && change(mask, { turn: { from: turn.from, to: $event.value / 100 } })"
+                />
+              }
               @if (mask.kind === 'wax' || mask.kind === 'tape') {
                 <label class="named"
                   >Over<select (change)="change(mask, { overLayerId: $any($event.target).value || undefined })">

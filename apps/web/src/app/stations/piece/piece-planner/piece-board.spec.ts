@@ -4,7 +4,9 @@ import { piece } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
 import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
-import { edgeHandles, formHandles, withPoint } from './board-handles';
+import { fitOf, frameOf } from '../../../parts/piece-drawing/sheet';
+import { edgeHandles, formHandles, sideHandles, withPoint } from './board-handles';
+import { BoardPaper, nearest, rulerMarks } from './board-paper';
 import { FormPanel } from './form-panel';
 import { PieceBoard } from './piece-board';
 import { PieceDraft } from './piece-draft';
@@ -56,6 +58,17 @@ describe('what a hand can hold on the drawing', () => {
     expect(handle('Lower joint of the handle').moved(to).form!.grip!.lowerMm).toBe(42);
   });
 
+  it('a panel and a mask on a part of the turn have two sides, told round in percent', () => {
+    const turn = { from: 0.05, to: 0.2 };
+    const plan = { ...PLAN, strips: [{ ...PLAN.strips![0]!, turn }], masks: [{ ...PLAN.masks![0]!, where: 'panel' as const, turn }] };
+    const sides = sideHandles(plan);
+    expect(sides.map((one) => one.words)).toEqual(['Left side of panel 1', 'Right side of panel 1', 'Left side of mask 1', 'Right side of mask 1']);
+    expect(sides[1]!.moved({ radiusMm: 0, heightMm: 0, share: 0.314 }).strips![0]!.turn).toEqual({ from: 0.05, to: 0.31 });
+    // Left of the front it goes on from behind.
+    expect(sides[2]!.moved({ radiusMm: 0, heightMm: 0, share: -0.02 }).masks![0]!.turn).toEqual({ from: 0.98, to: 0.2 });
+    expect(sideHandles(PLAN)).toEqual([]);
+  });
+
   it('the foot stays on the shelf', () => {
     expect(handle('Foot').moved({ radiusMm: 40, heightMm: 9 }).form!.points[0]).toMatchObject({ radiusMm: 40, heightMm: 0 });
   });
@@ -64,6 +77,47 @@ describe('what a hand can hold on the drawing', () => {
     const points = withPoint(formOf(PLAN).points, 1);
     expect(points).toHaveLength(7);
     expect(points[2]).toEqual({ radiusMm: 41, heightMm: 15 });
+  });
+});
+
+describe('handles on paper', () => {
+  const turn = { from: 0.05, to: 0.2 };
+  const plan: PiecePlan = { ...PLAN, strips: [{ ...PLAN.strips![0]!, turn }] };
+  const shape = shapeOf(plan);
+  const paper = (turned = 0): BoardPaper =>
+    new BoardPaper(new PieceDrawing(shape, plan, new Map(), new Map(), frameOf(shape), turned), fitOf(frameOf(shape)), shape, turned);
+  const side = (which: number) => sideHandles(plan)[which]!;
+
+  it.each([0, 0.125, 0.1])('seen from %d of the turn, a side held where it stands stays where it is', (turned) => {
+    for (const handle of sideHandles(plan).filter((one) => paper(turned).sees(one)))
+      expect(paper(turned).placeOf(handle, paper(turned).placed(handle), 1).share).toBeCloseTo(handle.share!, 9);
+  });
+
+  it('a side is held only where it is seen; turned on, others come to the front', () => {
+    expect([0, 1].map((which) => paper().sees(side(which)))).toEqual([true, true]);
+    expect([0, 1].map((which) => paper(0.125).sees(side(which)))).toEqual([false, true]);
+    expect(paper(0.9).sees(side(0))).toBe(true);
+  });
+
+  it('a point stays under the hand, on the grid it is drawn on', () => {
+    const point = formHandles(plan)[2]!;
+    const at = paper().placed(point);
+    expect(paper().placeOf(point, at, 1)).toEqual({ radiusMm: point.radiusMm, heightMm: point.heightMm });
+    expect(paper().placeOf(point, { x: at.x, y: at.y - 0.4 * fitOf(frameOf(shape)).scale }, 1).heightMm).toBe(point.heightMm);
+    expect(paper().placeOf(point, { x: at.x, y: at.y - 0.4 * fitOf(frameOf(shape)).scale }, 0.1).heightMm).toBeCloseTo(point.heightMm + 0.4, 6);
+  });
+
+  it('where two lie close, the nearest is taken', () => {
+    const all = formHandles(plan).map((one) => paper().placed(one));
+    for (const one of all.slice(0, 6)) expect(nearest(all, { x: one.x + 2, y: one.y })?.key).toBe(one.key);
+    expect(nearest([], { x: 0, y: 0 })).toBeUndefined();
+  });
+
+  it('a ruler has at most a dozen whole steps, in mm or inches', () => {
+    const fit = { scale: 2, tallMm: 210, height: 420, halfWidth: 90 };
+    expect(rulerMarks(fit, 'mm').map((mark) => mark.words)).toEqual(['0', '20', '40', '60', '80', '100', '120', '140', '160', '180', '200']);
+    expect(rulerMarks(fit, 'in').map((mark) => mark.words)).toEqual(['0', '1', '2', '3', '4', '5', '6', '7', '8']);
+    expect(rulerMarks(fit, 'in')[1]!.y).toBeCloseTo(420 - 50.8, 9);
   });
 });
 

@@ -17,13 +17,13 @@ import { Units } from '../../../data/units';
 import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../parts/piece-section';
-import { edgeHandles, formHandles, round, type Handle } from './board-handles';
+import { edgeHandles, formHandles, round, sideHandles, type Handle } from './board-handles';
+import { BoardPaper, INCH_MM, nearest, rulerMarks } from './board-paper';
 import { PieceDraft } from './piece-draft';
 
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;
-const RULER_PARTS = [1, 2, 5, 10, 20, 50, 100];
-const INCH_MM = 25.4;
+const FINE_MM = 0.1;
 
 /** The piece on paper with what can be dragged on it: edges of its zones, or the points of its form. Every drag has its keys. */
 @Component({
@@ -37,6 +37,7 @@ const INCH_MM = 25.4;
       [names]="names()"
       [clay]="clay()"
       [made]="drawing()"
+      [labelled]="mode() === 'zones'"
       [runToMm]="mode() === 'zones' ? runToMm() : undefined"
     />
     <svg
@@ -58,23 +59,27 @@ const INCH_MM = 25.4;
           class="hand"
           tabindex="0"
           role="slider"
-          [attr.data-key]="handle.key"
           [attr.aria-label]="handle.words"
-          [attr.aria-valuenow]="handle.heightMm"
+          [attr.aria-valuenow]="handle.share === undefined ? handle.heightMm : 100 * handle.share"
           [attr.aria-valuemin]="0"
-          [attr.aria-valuemax]="1200"
+          [attr.aria-valuemax]="handle.share === undefined ? 1200 : 100"
           [attr.aria-valuetext]="told(handle)"
-          [attr.aria-orientation]="'vertical'"
+          [attr.aria-orientation]="handle.share === undefined ? 'vertical' : 'horizontal'"
+          [class.sideways]="handle.share !== undefined"
           [class.chosen]="handle.key === chosen()"
           (focus)="choose(handle.key)"
           (keydown)="press($event, handle)"
         >
-          @if (handle.looks === 'edge') {
+          @if (handle.looks === 'side') {
+            <line class="reach" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
+            <line class="edge" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
+            <circle class="dot" r="6.5" [attr.cx]="handle.x" [attr.cy]="handle.y" />
+          } @else if (handle.looks === 'edge') {
             <line class="reach" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
             <line class="edge" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
             <path class="knob" [attr.d]="knob(handle.x, handle.y)" />
           } @else {
-            <circle class="reach" r="16" [attr.cx]="handle.x" [attr.cy]="handle.y" />
+            <circle class="reach" r="4" [attr.cx]="handle.x" [attr.cy]="handle.y" />
             @if (handle.looks === 'corner') {
               <rect class="dot" width="12" height="12" [attr.x]="handle.x - 6" [attr.y]="handle.y - 6" />
             } @else {
@@ -88,77 +93,7 @@ const INCH_MM = 25.4;
       }
     </svg>
   `,
-  styles: `
-    :host {
-      display: block;
-      position: relative;
-      contain: layout paint;
-    }
-    cz-piece-section {
-      display: block;
-      height: 100%;
-    }
-    .hands {
-      position: absolute;
-      inset: 0;
-      width: 100%;
-      height: 100%;
-      touch-action: pan-y;
-    }
-    .hand {
-      cursor: ns-resize;
-      touch-action: none;
-      outline: none;
-    }
-    .reach {
-      fill: transparent;
-      stroke: transparent;
-      stroke-width: 26;
-    }
-    .edge {
-      stroke: var(--cobalt);
-      stroke-width: 1.5;
-      stroke-dasharray: 3 3;
-    }
-    .knob,
-    .dot {
-      fill: var(--paper);
-      stroke: var(--cobalt);
-      stroke-width: 2.5;
-    }
-    .joint {
-      fill: var(--slip);
-    }
-    .chosen .knob,
-    .chosen .dot,
-    .hand:focus-visible .knob,
-    .hand:focus-visible .dot {
-      fill: var(--cobalt);
-    }
-    .hand:focus-visible .edge {
-      stroke-width: 3;
-    }
-    .told {
-      font: 650 14px var(--text);
-      fill: var(--cobalt);
-      paint-order: stroke;
-      stroke: var(--kaolin);
-      stroke-width: 4;
-    }
-    .mirror {
-      fill: none;
-      stroke: var(--cobalt);
-      stroke-dasharray: 2 4;
-    }
-    .rule {
-      stroke: var(--iron-wash);
-    }
-    .rule-text {
-      font: 500 12px var(--figures);
-      fill: var(--iron-wash);
-      text-anchor: end;
-    }
-  `,
+  styleUrl: './piece-board.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PieceBoard {
@@ -171,6 +106,8 @@ export class PieceBoard {
   readonly mode = input.required<BoardMode>();
   /** Drags go by whole mm, or a sixteenth of an inch. */
   readonly snaps = input(true);
+  /** Which share of the turn is in front, so that every panel can be brought there. */
+  readonly turned = input(0);
   readonly chosen = input<string>();
   readonly changed = output<Partial<PiecePlan>>();
   readonly chosenChange = output<string>();
@@ -183,38 +120,27 @@ export class PieceBoard {
   /** The paper stays as it is while a hand drags. */
   private readonly still = signal<Frame | undefined>(undefined);
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
-  protected readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame()));
+  protected readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame(), this.turned()));
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing()));
   /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
   private readonly fit = computed(() => fitOf(this.frame()));
   /** At the edge of the paper, where no label stands. */
   protected readonly rulerX = computed(() => -this.fit().halfWidth - 118);
+  private readonly paper = computed(() => new BoardPaper(this.drawing(), this.fit(), this.shape(), this.turned()));
   protected readonly handles = computed(() => {
-    const drawing = this.drawing();
-    const all = this.mode() === 'form' ? formHandles(this.plan()) : edgeHandles(this.plan(), this.shape());
-    return all.map((handle) => {
-      const isDot = handle.looks === 'point' || handle.looks === 'corner';
-      const slab = this.shape().slabMm !== undefined;
-      const x = isDot && !slab ? handle.radiusMm * drawing.fit.scale : drawing.halfWidthAt(handle.heightMm) + (handle.looks === 'edge' ? 8 : 0);
-      return { ...handle, x, y: drawing.y(handle.heightMm) };
-    });
+    const paper = this.paper();
+    if (this.mode() === 'form') return formHandles(this.plan()).map((handle) => paper.placed(handle));
+    return [...edgeHandles(this.plan(), this.shape()), ...sideHandles(this.plan()).filter((side) => paper.sees(side))].map((handle) =>
+      paper.placed(handle),
+    );
   });
-  protected readonly ruler = computed(() => {
-    const { tallMm, scale } = this.fit();
-    const inch = this.units.lengthUnit() === 'in';
-    const whole = inch ? tallMm / INCH_MM : tallMm;
-    const part = (inch ? [0.25, 0.5, 1, 2, 5] : RULER_PARTS).find((one) => whole / one <= 11) ?? RULER_PARTS.at(-1)!;
-    return Array.from({ length: Math.floor(whole / part) + 1 }, (_, at) => ({
-      words: String(at * part),
-      y: (tallMm - at * part * (inch ? INCH_MM : 1)) * scale,
-    }));
-  });
+  protected readonly ruler = computed(() => rulerMarks(this.fit(), this.units.lengthUnit()));
 
   constructor() {
     const hand = drag<SVGGElement, unknown>()
       .container(() => this.sheet().nativeElement)
       .subject((event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) => {
-        const at = this.handles().find((one) => one.key === keyOf(event.sourceEvent as Event));
+        const at = nearest(this.handles(), event);
         // From the middle of what is held, so that it does not jump to the finger.
         return at ? { x: at.x, y: at.y, key: at.key } : { x: event.x, y: event.y };
       })
@@ -224,7 +150,7 @@ export class PieceBoard {
       })
       .on('drag', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         const handle = this.handles().find((one) => one.key === event.subject.key);
-        if (handle) this.draft.drag(handle.moved(this.onPaper(event.x, event.y, !(event.sourceEvent as MouseEvent).altKey)));
+        if (handle) this.draft.drag(handle.moved(this.paper().placeOf(handle, event, this.grid(event.sourceEvent as MouseEvent))));
       })
       .on('end', () => {
         this.still.set(undefined);
@@ -246,13 +172,20 @@ export class PieceBoard {
     if (this.chosen() !== key) this.chosenChange.emit(key);
   }
 
-  protected told({ heightMm, radiusMm, free }: Handle): string {
+  protected told({ heightMm, radiusMm, free, share }: Handle): string {
+    if (share !== undefined) return `${Math.round(100 * share)} % round`;
     const up = `${this.units.length(heightMm)} up`;
     return free ? `${this.units.length(2 * radiusMm)} across, ${up}` : up;
   }
 
   protected knob(x: number, y: number): string {
     return `M${x} ${y - 7}h14l7 7l-7 7h-14z`;
+  }
+
+  /** Whole mm or sixteenths of an inch; with Alt, or where drags do not snap, a tenth of a mm. */
+  private grid({ altKey }: MouseEvent): number {
+    if (altKey || !this.snaps()) return FINE_MM;
+    return this.units.lengthUnit() === 'in' ? INCH_MM / 16 : 1;
   }
 
   /** Arrows move by a millimetre, with Shift by five; C turns a point into a corner and back, Delete takes it away, + puts one after it. */
@@ -267,9 +200,13 @@ export class PieceBoard {
       PageDown: [0, -2 * COARSE_STEP_MM],
     };
     const move = moves[event.key];
+    const round_ = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     const at = handle.key.startsWith('point ') ? Number(handle.key.slice(6)) : undefined;
     const does = ({ Delete: 'delete', c: 'corner', '+': 'add' } as const)[event.key];
-    if (move)
+    if (handle.share !== undefined) {
+      if (!round_) return;
+      this.changed.emit(handle.moved({ ...handle, share: handle.share + (round_ * step) / 100 }));
+    } else if (move)
       this.changed.emit(
         handle.moved({ radiusMm: round(Math.max(0, handle.radiusMm + move[0])), heightMm: round(Math.max(0, handle.heightMm + move[1])) }),
       );
@@ -278,13 +215,4 @@ export class PieceBoard {
     event.preventDefault();
     event.stopPropagation();
   }
-
-  private onPaper(x: number, y: number, snapping: boolean): { radiusMm: number; heightMm: number } {
-    const { scale, tallMm } = this.fit();
-    const grid = !snapping || !this.snaps() ? 0.1 : this.units.lengthUnit() === 'in' ? INCH_MM / 16 : 1;
-    const on = (mm: number): number => Math.max(0, Math.round(mm / grid) * grid);
-    return { radiusMm: round(on(x / scale)), heightMm: round(on(tallMm - y / scale)) };
-  }
 }
-
-const keyOf = (event: Event): string | null => (event.target as Element).closest('.hand')?.getAttribute('data-key') ?? null;

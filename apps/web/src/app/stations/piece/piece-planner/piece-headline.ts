@@ -7,22 +7,18 @@ import { PieceScreen } from './piece-screen';
 @Component({
   selector: 'cz-piece-headline',
   template: `
-    <p class="quiet">
-      {{ screen.clay()?.name }}, bisque {{ screen.clayFacts()?.bisqueCone }}, wall {{ units.length(screen.shape().wallMm) }},
-      {{ units.plain(area()) }} cm² outside{{ screen.holdsMl() > 0 ? ', holds ' + units.millilitres(screen.holdsMl()) : '' }}
-    </p>
+    <p class="quiet">{{ screen.clay()?.name }}, bisque {{ screen.clayFacts()?.bisqueCone }}, wall {{ units.length(screen.shape().wallMm) }}</p>
+    <p class="quiet live">{{ units.plain(area()) }} cm² outside{{ screen.holdsMl() > 0 ? ', holds ' + units.millilitres(screen.holdsMl()) : '' }}</p>
   `,
   styles: `
     :host {
       display: block;
-      will-change: transform;
     }
-    @media (min-width: 901px) {
-      // Room for two lines: the numbers in it change without moving what is below.
-      :host {
-        height: 3.1em;
-        contain: strict;
-      }
+    // A line of its own: when its numbers change nothing else is laid out or painted.
+    .live {
+      height: 1.6em;
+      contain: strict;
+      will-change: transform;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

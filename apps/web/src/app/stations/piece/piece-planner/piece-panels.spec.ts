@@ -74,12 +74,35 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.strips).toEqual([]);
   });
 
+  it('a strip has a surface of its own, or the one around it', async () => {
+    const screen = await open();
+    await screen.press('A strip round it');
+    await screen.choose('Surface of strip 1', 'flutes');
+    expect(last().plan.strips![0]!.texture).toEqual({ kind: 'flutes', pitchMm: 8, valleyMm: 5 });
+    await screen.type('Valley width', '4');
+    expect(last().plan.strips![0]!.texture).toEqual({ kind: 'flutes', pitchMm: 8, valleyMm: 4 });
+    await screen.choose('Surface of strip 1', 'as around it');
+    expect(last().plan.strips![0]!.texture).toBeUndefined();
+  });
+
+  it('what stands in a bucket may be a slip: it does not run, and whether it holds is asked', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
+    await screen.choose('Outside, coat 1: bucket', 'Leche de Higo (slip)');
+    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: WHITE.id, stuff: 'slip' });
+    expect(screen.text).toContain('Whether Leche de Higo holds on Barro Claro is not known.');
+    expect(screen.text).not.toContain('is how far the outside likely runs');
+    await screen.choose('Outside, coat 1: bucket', 'Leche de Higo');
+    expect(last().plan.zones.outside[0]!.stuff).toBeUndefined();
+  });
+
   it('a panel is a part of the turn, told in percent', async () => {
     const screen = await open();
     await screen.press('A panel');
     expect(last().plan.strips![0]!.turn).toEqual({ from: 0.9, to: 0.15 });
     await screen.type('Round to', '30');
     expect(last().plan.strips![0]!.turn).toEqual({ from: 0.9, to: 0.3 });
+    await screen.type('Round to', '90');
+    expect(screen.text).toContain('A panel has no width: its sides lie on one another.');
   });
 
   it('a line is kept bare by wax, tape or scraping; the foot by what is chosen', async () => {
@@ -191,9 +214,12 @@ describe('the panels of a piece plan', () => {
 
   it('texture and edge are part of the plan; the wanted edge gives a start and coats', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.8)] }), waxFootMm: 30 });
-    await screen.choose('Wall outside', 'grooves across');
+    await screen.choose('Surface outside', 'grooves');
     expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.5 } });
-    await screen.choose('Wall outside', 'smooth');
+    await screen.type('Depth', '0.8');
+    expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.8 } });
+    await screen.choose('Surface outside', 'smooth');
+    expect(last().plan.textures).toEqual({});
     await screen.choose('Its edge', 'slanted edge');
     expect(last().plan.edges).toEqual({ wax: { kind: 'slanted', riseMm: 10 } });
     await new Promise((resolve) => setTimeout(resolve, 400));

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild
 import { MatIcon } from '@angular/material/icon';
 import { formOf } from '@cazuela/core';
 import { Keys } from '../../../data/keys';
+import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
@@ -11,6 +12,7 @@ import { PieceScreen } from './piece-screen';
 import { RoundView } from './round-view';
 
 const ARROW_KEYS_HELD_MS = 600;
+const EIGHTH = 0.125;
 
 /** The drawing with its tools and the numbers that belong to it. Alone on the page with the sums it follows every move of a hand. */
 @Component({
@@ -20,6 +22,11 @@ const ARROW_KEYS_HELD_MS = 600;
     <div class="spread tools">
       <cz-choice label="Draw" [options]="modes" [value]="mode()" (changed)="mode.set($event)" />
       <span class="row">
+        @if (mode() === 'zones' && hasPanel()) {
+          <button type="button" class="press bare" title="Turn it by an eighth: panels are dragged where they are seen (T)" (click)="turn()">
+            Turn it<span class="visually-hidden">, now {{ units.percent(100 * turned()) }} round</span>
+          </button>
+        }
         <button type="button" class="press bare x" aria-label="Undo" title="Undo (U)" [disabled]="!draft.canUndo()" (click)="draft.undo()">
           <mat-icon svgIcon="undo" aria-hidden="true" />
         </button>
@@ -42,6 +49,7 @@ const ARROW_KEYS_HELD_MS = 600;
           [runToMm]="runToMm()"
           [mode]="boardMode()"
           [snaps]="snaps()"
+          [turned]="turned()"
           [chosen]="chosen()"
           (chosenChange)="chosen.set($event)"
           (changed)="nudge($event)"
@@ -120,6 +128,7 @@ const ARROW_KEYS_HELD_MS = 600;
 export class PieceSheet {
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
+  protected readonly units = inject(Units);
   protected readonly modes = [
     ['zones', 'Zones'],
     ['form', 'Form'],
@@ -129,6 +138,11 @@ export class PieceSheet {
   protected readonly boardMode = computed((): BoardMode => (this.mode() === 'form' ? 'form' : 'zones'));
   protected readonly snaps = signal(true);
   protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly turned = signal(0);
+  protected readonly hasPanel = computed(() => {
+    const { strips = [], masks = [] } = this.screen.rested()?.plan ?? {};
+    return [...strips, ...masks].some((one) => one.turn !== undefined);
+  });
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
   protected readonly runToMm = computed(() => {
     const run = this.screen.run();
@@ -141,8 +155,13 @@ export class PieceSheet {
     inject(Keys).bind([
       { keys: ['u'], words: 'take the last change back', run: () => this.draft.undo() },
       { keys: ['r'], words: 'do it again', run: () => this.draft.redo() },
+      { keys: ['t'], words: 'turn the piece by an eighth', run: () => this.turn() },
       { keys: ['f'], words: 'the form, or the zones', run: () => this.mode.update((mode) => (mode === 'form' ? 'zones' : 'form')) },
     ]);
+  }
+
+  protected turn(): void {
+    this.turned.update((turned) => (turned + EIGHTH) % 1);
   }
 
   /** Arrow keys come in a row: one step to undo for all of them. */

@@ -1,4 +1,4 @@
-import { COOLINGS, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type ShelfPlace, type Texture } from '@cazuela/core';
+import { COOLINGS, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type ShelfPlace } from '@cazuela/core';
 import * as z from 'zod';
 
 /** How this firing differs from the usual one: remembered while the tab lives. */
@@ -20,23 +20,3 @@ export const PLACE_WORDS: readonly (readonly [ShelfPlace, string])[] = [
   ['middle', 'middle'],
   ['hot', 'hot shelf'],
 ];
-
-export const TEXTURE_WORDS: readonly (readonly [Texture['kind'], string])[] = [
-  ['smooth', 'smooth'],
-  ['grooves', 'grooves across'],
-  ['flutes', 'flutes down'],
-  ['carved', 'carved'],
-  ['trailed', 'trailed slip'],
-];
-
-/** A texture of another kind, with usual sizes where it had none. */
-export function textureOf(kind: Texture['kind'], before: Texture): Texture {
-  switch (kind) {
-    case 'smooth':
-      return { kind };
-    case 'flutes':
-      return before.kind === 'flutes' ? before : { kind, pitchMm: 8, valleyMm: 5 };
-    default:
-      return { kind, depthMm: 'depthMm' in before ? before.depthMm : 0.5 };
-  }
-}

@@ -35,7 +35,6 @@ import {
   type RunSide,
   type SafeLineQuestion,
   type SideToRun,
-  type Texture,
 } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
@@ -45,7 +44,7 @@ import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
-import { COOLING_WORDS, firingSchema, PLACE_WORDS, textureOf, TEXTURE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
+import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, heightAlong, RunDrawing } from './run-drawing';
 import { coatsFor } from './run-wish';
 import { groundOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
@@ -55,7 +54,6 @@ const REST_MS = 250;
 const LIVE_MS = 40;
 /** Cones at which what is known of flow still means something. */
 const USUAL_CONES = ['4', '5', '6', '7', '8'];
-const SMOOTH: Texture = { kind: 'smooth' };
 
 /** How far the glaze will run on this piece in this firing: seen, told with its range, and where it may start. */
 @Component({
@@ -83,8 +81,6 @@ export class RunPanel {
   protected readonly units = inject(Units);
   protected readonly coolings = COOLING_WORDS;
   protected readonly places = PLACE_WORDS;
-  protected readonly textures = TEXTURE_WORDS;
-  protected readonly textured = ['outside', 'inside'] as const;
   protected readonly exaggeration = FILM_EXAGGERATION;
   protected readonly asked = remembered<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
   protected readonly stopped = signal(false);
@@ -265,18 +261,6 @@ export class RunPanel {
     if (by === undefined) return;
     event.preventDefault();
     this.want(this.wantedShown() + by);
-  }
-
-  protected textureAt = (side: 'outside' | 'inside'): Texture => this.plan().textures?.[side] ?? SMOOTH;
-
-  protected textureKind(side: 'outside' | 'inside', kind: Texture['kind']): void {
-    const texture = textureOf(kind, this.textureAt(side));
-    this.planned.emit({ textures: { ...this.plan().textures, [side]: texture.kind === 'smooth' ? undefined : texture } });
-  }
-
-  protected textureSize(side: 'outside' | 'inside', size: { depthMm?: number | null; pitchMm?: number | null; valleyMm?: number | null }): void {
-    if (Object.values(size).every((mm) => mm))
-      this.planned.emit({ textures: { ...this.plan().textures, [side]: { ...this.textureAt(side), ...size } as Texture } });
   }
 
   private want(heightMm: number): void {

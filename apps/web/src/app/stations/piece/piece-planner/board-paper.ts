@@ -1,0 +1,81 @@
+import type { PieceShape } from '@cazuela/core';
+import type { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
+import type { Fit } from '../../../parts/piece-drawing/sheet';
+import { acrossAt, fromFront, SEEN_SHARE, shareAcross } from '../../../parts/piece-drawing/zones';
+import { round, type Handle, type Place } from './board-handles';
+
+export const INCH_MM = 25.4;
+/** Steps of the ruler: as many as leave it at most so many marks. */
+const MOST_MARKS = 11;
+const STEPS = { mm: [1, 2, 5, 10, 20, 50, 100], in: [0.25, 0.5, 1, 2, 5] } as const;
+/** The knob of an edge stands so far beside the outline. */
+const BESIDE = 8;
+
+/** A handle where it stands on the paper; a side reaches `reach` up and down from its middle. */
+export interface PlacedHandle extends Handle {
+  x: number;
+  y: number;
+  reach: number;
+}
+
+/** Where handles stand on the drawing, and which place of the piece a hand on it means. */
+export class BoardPaper {
+  constructor(
+    private readonly drawing: PieceDrawing,
+    private readonly fit: Fit,
+    private readonly shape: PieceShape,
+    private readonly turned: number,
+  ) {}
+
+  placed(handle: Handle): PlacedHandle {
+    const { looks, heightMm, radiusMm, share = 0, upToMm = heightMm } = handle;
+    if (looks === 'side') {
+      const middle = (heightMm + upToMm) / 2;
+      const x = this.drawing.halfWidthAt(middle) * acrossAt(fromFront(share, this.turned), this.shape);
+      return { ...handle, x, y: this.y(middle), reach: (this.y(heightMm) - this.y(upToMm)) / 2 };
+    }
+    const isPoint = looks === 'point' || looks === 'corner';
+    const onOutline = this.drawing.halfWidthAt(heightMm) + (looks === 'edge' ? BESIDE : 0);
+    return { ...handle, x: isPoint && this.shape.slabMm === undefined ? radiusMm * this.fit.scale : onOutline, y: this.y(heightMm), reach: 0 };
+  }
+
+  /** Whether a side lies on what is seen of the turn. */
+  sees({ share = 0 }: Handle): boolean {
+    const at = fromFront(share, this.turned);
+    return at >= 0 && at <= SEEN_SHARE;
+  }
+
+  /** What a hand that holds a handle means, on a grid of so many mm. */
+  placeOf(handle: Handle, at: { x: number; y: number }, gridMm: number): Place {
+    const { scale, tallMm } = this.fit;
+    const on = (mm: number): number => round(Math.max(0, Math.round(mm / gridMm) * gridMm));
+    const place = { radiusMm: on(at.x / scale), heightMm: on(tallMm - at.y / scale) };
+    if (handle.looks !== 'side') return place;
+    const outline = this.drawing.halfWidthAt((handle.heightMm + handle.upToMm!) / 2);
+    return { ...place, share: this.turned + shareAcross(at.x / outline, this.shape) };
+  }
+
+  private y(heightMm: number): number {
+    return (this.fit.tallMm - heightMm) * this.fit.scale;
+  }
+}
+
+/** Of handles whose reaches lie over one another, the one a hand is nearest to. An edge is near along all of it, a side along its height. */
+export function nearest(handles: readonly PlacedHandle[], { x, y }: { x: number; y: number }): PlacedHandle | undefined {
+  const away = (handle: PlacedHandle): number => {
+    if (handle.looks === 'edge') return Math.hypot(Math.max(0, x - handle.x, -x), y - handle.y);
+    return Math.hypot(x - handle.x, Math.max(0, Math.abs(y - handle.y) - handle.reach));
+  };
+  return handles.reduce<PlacedHandle | undefined>((best, one) => (best && away(best) <= away(one) ? best : one), undefined);
+}
+
+/** A ruler from the shelf up, in whole steps of the unit. */
+export function rulerMarks({ tallMm, scale }: Fit, unit: 'mm' | 'in'): { words: string; y: number }[] {
+  const unitMm = unit === 'in' ? INCH_MM : 1;
+  const whole = tallMm / unitMm;
+  const step = STEPS[unit].find((one) => whole / one <= MOST_MARKS) ?? STEPS[unit].at(-1)!;
+  return Array.from({ length: Math.floor(whole / step) + 1 }, (_, at) => ({
+    words: String(at * step),
+    y: (tallMm - at * step * unitMm) * scale,
+  }));
+}

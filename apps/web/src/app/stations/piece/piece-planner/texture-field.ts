@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { Texture } from '@cazuela/core';
+import { NumberField } from '../../../parts/number-field';
+
+const TEXTURE_WORDS: readonly (readonly [Texture['kind'], string])[] = [
+  ['smooth', 'smooth'],
+  ['grooves', 'grooves'],
+  ['flutes', 'flutes'],
+  ['carved', 'carved'],
+  ['trailed', 'trailed slip'],
+];
+
+/** A texture of another kind, with usual sizes where it had none. */
+export function textureOf(kind: Texture['kind'], before: Texture): Texture {
+  switch (kind) {
+    case 'smooth':
+      return { kind };
+    case 'flutes':
+      return before.kind === 'flutes' ? before : { kind, pitchMm: 8, valleyMm: 5 };
+    default:
+      return { kind, depthMm: 'depthMm' in before ? before.depthMm : 0.5 };
+  }
+}
+
+/** The surface of the clay in one place: what holds melt back, and what leads it down. */
+@Component({
+  selector: 'cz-texture-field',
+  imports: [NumberField],
+  template: `
+    <select [attr.aria-label]="'Surface ' + where()" title="Surface of the clay" (change)="kind($any($event.target).value)">
+      @if (inherits()) {
+        <option value="" [selected]="!texture()">as around it</option>
+      }
+      @for (one of words; track one[0]) {
+        <option [value]="one[0]" [selected]="one[0] === (texture()?.kind ?? (inherits() ? undefined : 'smooth'))">{{ one[1] }}</option>
+      }
+    </select>
+    @if (texture(); as one) {
+      @if (one.kind === 'flutes') {
+        <cz-number-field
+          label="From flute to flute"
+          quantity="length"
+          [value]="one.pitchMm"
+          [least]="1"
+          [most]="60"
+          (changed)="$event.value && changed.emit({ kind: 'flutes', pitchMm: $event.value, valleyMm: one.valleyMm })"
+        />
+        <cz-number-field
+          label="Valley width"
+          quantity="length"
+          [value]="one.valleyMm"
+          [least]="0.5"
+          [most]="60"
+          (changed)="$event.value && changed.emit({ kind: 'flutes', pitchMm: one.pitchMm, valleyMm: $event.value })"
+        />
+      } @else if (one.kind !== 'smooth') {
+        <cz-number-field
+          label="Depth"
+          quantity="length"
+          [value]="one.depthMm"
+          [least]="0.05"
+          [most]="10"
+          (changed)="$event.value && changed.emit({ kind: one.kind, depthMm: $event.value })"
+        />
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.3rem;
+      justify-items: start;
+    }
+    select {
+      width: auto;
+      max-width: 100%;
+      padding: 0 1.2rem 0 0;
+      border-color: transparent;
+      background-color: transparent;
+      color: var(--iron-wash);
+      font-size: 0.92rem;
+    }
+    select:hover,
+    select:focus-visible {
+      border-color: var(--iron-wash);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TextureField {
+  /** "outside", "of strip 1". */
+  readonly where = input.required<string>();
+  readonly texture = input<Texture>();
+  /** Whether it may be as the clay around it. */
+  readonly inherits = input(false);
+  readonly changed = output<Texture | undefined>();
+  protected readonly words = TEXTURE_WORDS;
+
+  protected kind(kind: Texture['kind'] | ''): void {
+    if (kind === '') return this.changed.emit(undefined);
+    const texture = textureOf(kind, this.texture() ?? { kind: 'smooth' });
+    this.changed.emit(kind === 'smooth' && !this.inherits() ? undefined : texture);
+  }
+}
