@@ -89,3 +89,28 @@ test('on a phone: a piece plan, its ways and its run', async ({ page }) => {
   await expect(page.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('on a phone: a finger takes the nearest point of a form, though its neighbour lies close', async ({ page }) => {
+  await page.goto('/piece');
+  await page
+    .getByRole('link', { name: /Lidded pot, tall/ })
+    .first()
+    .tap();
+  await page.getByRole('radio', { name: 'Form' }).tap();
+  const board = page.getByRole('group', { name: 'Points of the form' });
+  await board.scrollIntoViewIfNeeded();
+  // Beside the dot, away from the other one: as far as a finger misses.
+  for (const [name, x, y] of [
+    ['Foot', -8, 6],
+    ['Point 2', 8, -6],
+    ['Rim', 8, 0],
+  ] as const) {
+    const dot = (await board.getByRole('slider', { name, exact: true }).locator('.dot').boundingBox())!;
+    const touch = await page.context().newCDPSession(page);
+    const at = { x: dot.x + dot.width / 2 + x, y: dot.y + dot.height / 2 + y };
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [at] });
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ ...at, x: at.x + 1 }] });
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await expect(board.getByRole('slider', { name, exact: true })).toHaveClass(/chosen/);
+  }
+});

@@ -129,6 +129,23 @@ test.describe('plans an experienced potter would make', () => {
     await expect(page.getByText('A glazed wall drinks no water')).toHaveCount(0);
     await expect(steps(page).filter({ hasText: /Brush Tinaja on the outside, \d coats/ })).toHaveCount(1);
   });
+
+  test('a step nobody wants is left out with one tap, and what it was for is done another way', async ({ page }) => {
+    await page.goto('/piece');
+    await page.getByRole('link', { name: /Lidded pot, tall/ }).click();
+    await page.getByRole('heading', { name: 'Ways to get there' }).scrollIntoViewIfNeeded();
+    await page
+      .getByRole('button', { name: /^Not this step: Dip the outside in Tinaja/ })
+      .first()
+      .click();
+    await expect(page.getByText('Left out: dip of Tinaja.')).toBeVisible();
+    const poured = page.getByRole('button', { name: /^Take this way: Poured instead/ }).first();
+    await expect(poured).toBeVisible();
+    await poured.click();
+    await expect(steps(page).filter({ hasText: 'Pour Tinaja over the outside' })).toHaveCount(1);
+    await page.getByRole('button', { name: 'Allow all again' }).click();
+    await expect(page.getByText('Left out:')).toHaveCount(0);
+  });
 });
 
 test.describe('a form drawn by hand', () => {
@@ -180,6 +197,33 @@ test.describe('a form drawn by hand', () => {
     await page.keyboard.press('ArrowRight');
     await expect(round).toBeVisible();
     await expect(page.getByText('This device cannot draw in the round')).toHaveCount(0);
+  });
+});
+
+test.describe('a panel on a part of the turn', () => {
+  test('its side is dragged where it is seen, nudged by keys, and brought to the front by turning the piece', async ({ page }) => {
+    await begin(page, 'Cup', 'Taza con panel');
+    await coat(page, 'Outside', 'outside', 1, 'Tinaja', '0.4');
+    await page.getByRole('button', { name: 'A panel', exact: true }).click();
+    const right = page.getByRole('slider', { name: 'Right side of panel 1' });
+    const left = page.getByRole('slider', { name: 'Left side of panel 1' });
+    await expect(right).toHaveAttribute('aria-valuetext', '15 % round');
+    // Left of the front, on the side that is not seen.
+    await expect(left).toHaveCount(0);
+    const dot = (await right.locator('.dot').boundingBox())!;
+    await page.mouse.move(dot.x + dot.width / 2, dot.y + dot.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(dot.x - 20, dot.y + dot.height / 2, { steps: 4 });
+    await page.mouse.up();
+    await expect(page.getByRole('textbox', { name: 'Round to' })).not.toHaveValue('15');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await right.focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(page.getByRole('textbox', { name: 'Round to' })).toHaveValue('20');
+    for (let i = 0; i < 7; i++) await page.getByRole('button', { name: /Turn it/ }).click();
+    await expect(left).toHaveAttribute('aria-valuetext', '90 % round');
+    await page.getByRole('combobox', { name: 'Surface of panel 1' }).selectOption('carved');
+    await expect(page.getByRole('group', { name: 'Panel 1' }).getByLabel('Depth')).toHaveValue('0.5');
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Batch, Recipe } from '@cazuela/contract';
+import type { Batch, Piece, Recipe } from '@cazuela/contract';
 import { expect, test } from './studio';
 
 test('two who change one recipe: the second sees both and chooses', async ({ page, context, studio, request }) => {
@@ -22,6 +22,36 @@ test('two who change one recipe: the second sees both and chooses', async ({ pag
   await expect(both).toContainText('more soda');
   await both.getByRole('button', { name: 'Keep mine' }).click();
   await expect(other.getByText('Version 3. more soda')).toBeVisible();
+});
+
+test('two who plan one piece: the second sees both, and neither’s work goes unseen', async ({ page, context, studio, request }) => {
+  const piece = (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.body.name === 'Lidded pot, tall')!;
+  const kept = async (): Promise<Piece> => (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.id === piece.id)!;
+  const other = await context.newPage();
+  for (const tablet of [page, other]) {
+    await tablet.goto(`/piece/${piece.id}`);
+    await expect(tablet.getByLabel('Wax up the foot')).toHaveValue('12');
+  }
+  await page.getByLabel('Wax up the foot').fill('15');
+  await expect.poll(async () => (await kept()).body.plan.waxFootMm).toBe(15);
+
+  await other.getByRole('slider', { name: 'Upper edge of the bare foot' }).focus();
+  for (let i = 0; i < 6; i++) await other.keyboard.press('ArrowUp');
+  const both = other.getByRole('alert', { name: 'Changed meanwhile' });
+  await expect(both).toContainText('Lidded pot, tall, version 2');
+  // Until one is chosen nothing is written over.
+  expect((await kept()).body.plan.waxFootMm).toBe(15);
+  await both.getByRole('button', { name: 'Keep mine' }).click();
+  await expect.poll(async () => (await kept()).body.plan.waxFootMm).toBe(18);
+  await expect(both).toHaveCount(0);
+
+  // The first goes on from what it knows, is told, and takes the other’s.
+  await page.getByRole('textbox', { name: 'Rim band', exact: true }).fill('60');
+  const again = page.getByRole('alert', { name: 'Changed meanwhile' });
+  await expect(again).toBeVisible();
+  await again.getByRole('button', { name: /Take theirs|Take the other/ }).click();
+  await expect(page.getByLabel('Wax up the foot')).toHaveValue('18');
+  await expect(page.getByRole('textbox', { name: 'Rim band', exact: true })).toHaveValue('70');
 });
 
 test('two tablets on one batch: the line ticked on one is gone from the other', async ({ page, context, studio, request }) => {

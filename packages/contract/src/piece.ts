@@ -7,6 +7,7 @@ import {
   MOST_STRIPS,
   planFault,
   STUFFS,
+  WAY_CHANGES,
   WAYS,
   type EdgeLine,
   type PiecePlan,
@@ -89,6 +90,15 @@ export const piecePlanSchema = z
     pins: z
       .array(z.strictObject({ before: z.string().max(200), after: z.string().max(200) }))
       .max(40)
+      .optional(),
+    unwanted: z
+      .strictObject({
+        changes: z.array(z.enum(WAY_CHANGES)).max(WAY_CHANGES.length).optional(),
+        steps: z
+          .array(z.strictObject({ key: z.string().max(200), by: z.string().max(20) }))
+          .max(20, 'At most 20 steps can be left out.')
+          .optional(),
+      })
       .optional(),
     rimFirst: z.boolean().optional(),
     gumIn: z.array(idSchema).max(20).optional(),

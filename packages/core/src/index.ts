@@ -234,6 +234,7 @@ export {
   WAYS,
   STUFFS,
   KILN_SETTINGS,
+  WAY_CHANGES,
   MOST_LAYERS,
   MOST_MASKS,
   MOST_STRIPS,
@@ -244,6 +245,8 @@ export {
   type FootBy,
   type KilnSetting,
   type Mask,
+  type UnwantedStep,
+  type WayChange,
   type Pot,
   type Strip,
   type Stuff,
@@ -255,7 +258,7 @@ export {
   type GlazeFacts,
   type BodyFacts,
 } from './layering/piece-plan';
-export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type PieceQuestion, type PieceRule } from './layering/piece-rules';
+export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type OutsideRun, type PieceQuestion, type PieceRule } from './layering/piece-rules';
 export { SEAT_MASK_ID, USUAL_CONE } from './layering/rules/kiln';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
@@ -283,12 +286,15 @@ export {
 } from './run/piece-run';
 export { gathersIn, heldMm, type Texture } from './run/wall-texture';
 export { wayDown, type RunSide } from './run/way-down';
-export { chanceBeyond, coatScaleFor, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
+export { chanceBeyond, coatScaleFor, lnToReach, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
 export { leadsToShelf, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
-export { waysThere, type WayChange, type WayRisk, type WaysQuestion as WaysThereQuestion, type WayThere } from './layering/ways-there';
+export { isStep } from './layering/way-changes';
+export { type WaysQuestion as WaysThereQuestion } from './layering/ways-question';
+export { waysThere, type WayRisk, type WayThere } from './layering/ways-there';
 export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';
 export { glazeNeeded, type GlazeNeeded } from './layering/glaze-needed';
 export { COOLINGS, flowInFiring, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type FiringAsked, type ShelfPlace } from './melt/kiln-place';
 export { flowOfReading, learnFlow, learnPairs, narrowsTo, RUN_LN_SD, type RunReading } from './learning/run-learning';
+export { FOOT_LN_SD, footToTell, learnFromFeet, type FootSeen } from './learning/foot-evidence';

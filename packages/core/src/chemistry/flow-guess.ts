@@ -5,6 +5,8 @@ export interface FlowGuess {
   /** Standard deviation of ln F. */
   lnSd: number;
   ground: 'startingGuess' | 'pottersWord' | 'runnerTile';
+  /** Fired feet it leans on as well. */
+  feet?: number;
 }
 
 /** How a potter says a glaze moves, at a normal dip, with the middle of its run in mm. */

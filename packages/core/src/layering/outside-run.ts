@@ -1,3 +1,4 @@
+import type { FlowGuess } from '../chemistry/flow-guess';
 import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { edgeDipMm } from './edge-line';
@@ -14,8 +15,19 @@ export interface PieceQuestion {
 /** Kept free between the 95 % run and the shelf, mm (M4). */
 export const SHELF_MARGIN_MM = 2;
 
+export interface OutsideRun {
+  edgeMm: number;
+  runMm: number;
+  run95Mm: number;
+  /** Whether nobody measured or told how one of its glazes moves. */
+  guess: boolean;
+  /** The weakest of what its glazes' flow leans on, and the fired feet among it. */
+  ground: FlowGuess['ground'];
+  feet: number;
+}
+
 /** Where the lowest glaze edge of the outside starts, and how far its thickest stack runs. */
-export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: number; runMm: number; run95Mm: number; guess: boolean } | undefined {
+export function outsideRun({ plan, shape, glazes }: PieceQuestion): OutsideRun | undefined {
   const layers = meltedLayers(plan.zones.outside, glazes);
   if (layers.length === 0) return undefined;
   const topMm = tallMm(shape);
@@ -26,12 +38,23 @@ export function outsideRun({ plan, shape, glazes }: PieceQuestion): { edgeMm: nu
   const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
   // The rim's own edge starts higher: it matters only when it runs past the edge below it.
   const reach95 = Math.max(alone.run95Mm, rimRun ? rimRun.run95Mm - (overlapEdgeMm - plan.waxFootMm) : 0);
-  const guess = plan.zones.outside
-    .concat(plan.zones.rim)
-    .some((layer) => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.flow.ground === 'startingGuess');
+  const used = new Set([...plan.zones.outside, ...plan.zones.rim].filter((layer) => stuffOf(layer) === 'glaze').map((layer) => layer.bucketId));
+  const flows = glazes.flatMap((glaze) => (used.has(glaze.bucketId) ? [glaze.flow] : []));
+  const ground = GROUNDS.find((one) => flows.some((flow) => flow.ground === one)) ?? 'startingGuess';
+  const feet = flows.reduce((sum, flow) => sum + (flow.feet ?? 0), 0);
   // An edge that is not level comes nearest to the shelf at its lowest place.
-  return { edgeMm: Math.max(0, plan.waxFootMm - edgeDipMm(plan.edges?.wax)), runMm: alone.runMm, run95Mm: reach95, guess };
+  return {
+    edgeMm: Math.max(0, plan.waxFootMm - edgeDipMm(plan.edges?.wax)),
+    runMm: alone.runMm,
+    run95Mm: reach95,
+    guess: ground === 'startingGuess',
+    ground,
+    feet,
+  };
 }
+
+/** Weakest first. */
+const GROUNDS: readonly FlowGuess['ground'][] = ['startingGuess', 'pottersWord', 'runnerTile'];
 
 function meltedLayers(layers: readonly Layer[], glazes: readonly GlazeFacts[]): MeltedLayer[] {
   return layers.flatMap((layer) => {

@@ -74,6 +74,31 @@ export interface Mask {
 /** How the foot is kept bare. Soaked in water it is wiped clean by a finger; its water counts. */
 export type FootBy = 'wax' | 'soak' | 'tape' | 'sponge';
 
+/** What a way there does otherwise than drawn. */
+export const WAY_CHANGES = [
+  'gum',
+  'rimFirst',
+  'stripFirst',
+  'thinner',
+  'brush',
+  'pour',
+  'dip',
+  'oneDip',
+  'insideFirst',
+  'higherWax',
+  'wax',
+  'tape',
+  'sponge',
+  'overlap',
+] as const;
+export type WayChange = (typeof WAY_CHANGES)[number];
+
+/** A step that nobody wants, as it would be done: by its way, or its kind. */
+export interface UnwantedStep {
+  key: string;
+  by: string;
+}
+
 export const MOST_LAYERS = 3;
 export const MOST_STRIPS = 6;
 export const MOST_MASKS = 6;
@@ -105,6 +130,8 @@ export interface PiecePlan {
   order: string[];
   /** Steps wanted one before the other, whatever it costs. */
   pins?: { before: string; after: string }[] | undefined;
+  /** What no way there may do. */
+  unwanted?: { changes?: WayChange[] | undefined; steps?: UnwantedStep[] | undefined } | undefined;
   /** The rim band's glaze goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
   rimFirst?: boolean | undefined;
   /** Buckets with gum in them for this plan, so that their coat holds another. */

@@ -1,4 +1,4 @@
-import { outsideRun, SHELF_MARGIN_MM, type PieceQuestion } from './outside-run';
+import { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion } from './outside-run';
 import { lostOnDark, slipPeels, speckle, stainQuarrels } from './rules/body';
 import { cracking, dampPots, flaking, glazeOverWax, notTaking } from './rules/drying';
 import { dust, liner } from './rules/food';
@@ -6,7 +6,7 @@ import { glazedFoot, lidSeat, outsideItsCone } from './rules/kiln';
 import { neighbours, onHandle, poolsInside, running } from './rules/running';
 import type { Warning } from './warnings';
 
-export { outsideRun, SHELF_MARGIN_MM, type PieceQuestion };
+export { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion };
 
 /** A rule of the bench: what it looks at is its own small function. Those of the order stand in `order-rules`. */
 export interface PieceRule {

@@ -1,15 +1,11 @@
-import { flakesOff } from '../coat/crack-advice';
-import type { CoatKnowledge } from '../coat/knowledge';
-import type { PieceShape } from '../geometry/piece-form';
 import { cheapestOrder } from './cheapest-order';
 import { outerStacks, precedencesOf, safeOrder } from './order';
-import { withLayers, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './way-changes';
+import type { PiecePlan, WayChange } from './piece-plan';
 import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
-import { timeSteps, type TimedStep } from './step-times';
+import type { TimedStep } from './step-times';
+import { timedOrder, type WaysQuestion } from './ways-question';
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
-
-/** What is done otherwise than drawn. */
-export type WayChange = 'gum' | 'rimFirst' | 'stripFirst' | 'thinner' | 'brush' | 'oneDip' | 'insideFirst' | 'higherWax';
 
 export interface WayRisk {
   what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';
@@ -35,31 +31,15 @@ export interface WayThere {
   price: number;
 }
 
-export interface WaysQuestion {
-  plan: PiecePlan;
-  shape: PieceShape;
-  glazes: readonly GlazeFacts[];
-  body: BodyFacts;
-  /** Pieces made alike: while they are handled, the first of them dries. */
-  count: number;
-  knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
-  /** Pairs of step keys that somebody wants in this order whatever it costs. */
-  pins?: readonly { before: string; after: string }[];
-  /** Changes nobody wants. */
-  forbidden?: readonly WayChange[];
-}
-
 /** A spoilt piece is made again, minutes of hands. */
 const REMAKE_MINUTES = 40;
 /** Waiting is worth less than hands, and a night is slept through. */
 const WAIT_WORTH = 0.25;
 const NIGHT_WORTH_MINUTES = 45;
 const GUM_MINUTES = 5;
-const THIN_MM = 0.5;
-const MOST_CHANGES = 5;
 const CRACKS_ABOVE_MM = 1;
 
-/** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away. No two are alike. */
+/** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away or stands for a step nobody wants. No two are alike. */
 export function waysThere(question: WaysQuestion): WayThere[] {
   const ways = changesWorthTrying(question).flatMap((changes) => {
     const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);
@@ -75,86 +55,12 @@ export function waysThere(question: WaysQuestion): WayThere[] {
         way.plan.rimFirst,
         way.plan.gumIn,
         way.plan.waxFootMm,
+        way.plan.footBy,
+        way.plan.masks,
         way.steps.map((step) => step.key),
       ]);
       return !seen.has(key) && seen.add(key);
     });
-}
-
-/** Every set of the changes that bear on this plan; more than four at once are no plan any more. */
-function changesWorthTrying({ plan, shape, glazes, forbidden = [], ...rest }: WaysQuestion): WayChange[][] {
-  const flaking = flakingPairs(plan, glazes);
-  const worth: WayChange[] = [];
-  if (flaking.length > 0) worth.push('gum', 'thinner');
-  if (plan.zones.rim.length > 0 && plan.zones.outside.length > 0 && !plan.rimFirst) worth.push('rimFirst');
-  if (flaking.length > 0 && plan.zones.outside.length > 0 && plan.strips?.some((strip) => strip.layers.length > 0 && !strip.first))
-    worth.push('stripFirst');
-  const steps = timed(
-    { plan, shape, glazes, ...rest },
-    safeOrder({ plan, glazes }).map((step) => step.key),
-  );
-  if (steps.some((step) => step.dip && step.dip.kind !== 'ok')) worth.push('brush');
-  const [inside, outside] = [plan.zones.inside[0], plan.zones.outside[0]];
-  if (inside && outside && inside.bucketId === outside.bucketId) worth.push(inside.way === 'dip' && outside.way === 'dip' ? 'insideFirst' : 'oneDip');
-  const run = outsideRun({ plan, shape, glazes });
-  if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) worth.push('higherWax');
-  const open = worth.filter((change) => !forbidden.includes(change)).slice(0, MOST_CHANGES);
-  return Array.from({ length: 2 ** open.length }, (_, bits) => open.filter((_change, at) => bits & (1 << at)));
-}
-
-function changed(plan: PiecePlan, change: WayChange, { shape, glazes, body, count, knowledge }: WaysQuestion): PiecePlan {
-  switch (change) {
-    case 'gum':
-      return { ...plan, gumIn: [...new Set([...(plan.gumIn ?? []), ...flakingPairs(plan, glazes).map(({ lower }) => lower.bucketId)])] };
-    case 'rimFirst':
-      return { ...plan, rimFirst: true, order: [] };
-    case 'stripFirst':
-      return { ...plan, strips: (plan.strips ?? []).map((strip) => (strip.layers.length > 0 ? { ...strip, first: true } : strip)), order: [] };
-    case 'thinner': {
-      const upper = new Set(flakingPairs(plan, glazes).map((pair) => pair.upper.id));
-      return withLayers(plan, (layer) => (upper.has(layer.id) ? { ...layer, coatMm: Math.min(layer.coatMm, THIN_MM) } : layer));
-    }
-    case 'brush': {
-      const keys = safeOrder({ plan, glazes }).map((step) => step.key);
-      const failing = timed({ plan, shape, glazes, body, count, ...(knowledge ? { knowledge } : {}) }, keys).filter(
-        (step) => step.dip && step.dip.kind !== 'ok',
-      );
-      const isFailing = (layer: Layer): boolean => failing.some((step) => step.key.includes(layer.id));
-      return { ...withLayers(plan, (layer) => (isFailing(layer) ? { ...layer, way: 'brush' } : layer)), order: [] };
-    }
-    case 'oneDip':
-    case 'insideFirst': {
-      const { inside, outside } = plan.zones;
-      const way = change === 'oneDip' ? ('dip' as const) : ('pour' as const);
-      const first = (layers: readonly Layer[], to: Layer['way']): Layer[] => layers.map((layer, at) => (at === 0 ? { ...layer, way: to } : layer));
-      return { ...plan, zones: { ...plan.zones, inside: first(inside, way), outside: first(outside, 'dip') }, order: [] };
-    }
-    case 'higherWax': {
-      const run = outsideRun({ plan, shape, glazes });
-      return run ? { ...plan, waxFootMm: Math.ceil(run.run95Mm + SHELF_MARGIN_MM) } : plan;
-    }
-  }
-}
-
-/** Pairs where the upper coat pulls the lower one off as it dries. A pair that lies in two stacks counts once. */
-function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { upper: Layer; lower: Layer }[] {
-  const shrinks = (layer: Layer): number | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.shrinkShare;
-  const pairs = new Map<string, { upper: Layer; lower: Layer }>();
-  for (const stack of outerStacks(plan)) {
-    stack.slice(1).forEach((upper, at) => {
-      const lower = stack[at]!;
-      const [above, beneath] = [shrinks(upper), shrinks(lower)];
-      if (above !== undefined && beneath !== undefined && flakesOff({ upper: above, lower: beneath }))
-        pairs.set(upper.id + lower.id, { upper, lower });
-    });
-  }
-  return [...pairs.values()];
-}
-
-function timed({ plan, shape, glazes, body, knowledge }: WaysQuestion, keys: readonly string[]): TimedStep[] {
-  const all = safeOrder({ plan, glazes });
-  const steps = keys.map((key) => all.find((step) => step.key === key)!);
-  return timeSteps({ steps, glazes, body, wallMm: shape.wallMm, ...(knowledge ? { knowledge } : {}) });
 }
 
 function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayChange[]): WayThere | undefined {
@@ -164,7 +70,8 @@ function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayCh
   const before = [...precedencesOf({ plan, steps: usual }), ...pins];
   const found = cheapestOrder({ steps: usual, before, lightness: new Map(glazes.map((glaze) => [glaze.bucketId, glaze.lightness])) });
   if (found.kind === 'contradiction') return undefined;
-  const steps = timed({ ...question, plan }, found.keys);
+  const steps = timedOrder({ ...question, plan }, found.keys);
+  if (steps.some((step) => plan.unwanted?.steps?.some((unwanted) => isStep(step, unwanted)))) return undefined;
   let handMinutes = found.changeMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
   let waitMinutes = 0;
   let overnight = false;

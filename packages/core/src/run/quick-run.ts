@@ -1,3 +1,4 @@
+import { normalShareBelow } from '../coat/coat-window';
 import type { RunMoment } from './film';
 import { COAT_LN_SD, KILN_LN_SD } from './draw-runs';
 import { overlapOf, pairFlow, runLayers, sideToRun, type SideQuestion, type SideToRun } from './piece-run';
@@ -73,7 +74,7 @@ export function quickBand(quick: QuickRun): QuickBand {
 /** Chance that the edge comes as far down as this, mm along the strip. */
 export function chanceBeyond(quick: QuickRun, alongMm: number): number {
   const ln = lnToReach(quick, alongMm);
-  return ln === undefined ? 0 : 1 - normalShare(ln / quick.lnSd);
+  return ln === undefined ? 0 : 1 - normalShareBelow(ln / quick.lnSd);
 }
 
 /** How much thicker or thinner all coats must be for the edge to end so far down, by the square root of self-similarity; nothing when none does. */
@@ -82,8 +83,8 @@ export function coatScaleFor(quick: QuickRun, alongMm: number): number | undefin
   return ln === undefined || ln <= -LN_SPAN ? undefined : Math.exp(ln / 2);
 }
 
-/** ln of the multiplier at which the edge first comes so far. A cell's width counts as there. */
-function lnToReach({ lnMore, frontMm, side }: QuickRun, alongMm: number): number | undefined {
+/** ln of the multiplier at which the edge first comes so far; nothing when it never does. A cell's width counts as there. */
+export function lnToReach({ lnMore, frontMm, side }: QuickRun, alongMm: number): number | undefined {
   const there = alongMm >= side.endMm ? side.endMm - side.strip.cellMm / 2 : alongMm;
   const at = frontMm.findIndex((front) => front >= there);
   if (at < 0) return undefined;
@@ -106,11 +107,4 @@ function lnSdOf({ layers, overlaps }: SideToRun): number {
   });
   for (const part of byGlaze.values()) variance += part ** 2;
   return Math.sqrt(variance);
-}
-
-/** Normal distribution up to z: Abramowitz and Stegun 7.1.26 (1964), error under 2e-7. */
-function normalShare(z: number): number {
-  const t = 1 / (1 + 0.3275911 * (Math.abs(z) / Math.SQRT2));
-  const erf = 1 - t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429)))) * Math.exp(-(z * z) / 2);
-  return z >= 0 ? 0.5 * (1 + erf) : 0.5 * (1 - erf);
 }

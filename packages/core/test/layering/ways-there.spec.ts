@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   changeMinutes,
   cheapestOrder,
+  isStep,
   PIECE_SHAPES,
   precedencesOf,
   safeOrder,
@@ -190,7 +191,52 @@ describe('the ways there', () => {
       const keys = way.steps.map((step) => step.key);
       expect(keys.indexOf(`layer:${rim!.id}`)).toBeLessThan(keys.indexOf(`layer:${outside!.id}`));
     }
-    expect(waysThere(question(of, { forbidden: ['rimFirst'] })).every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+    expect(waysThere(question({ ...of, unwanted: { changes: ['rimFirst'] } })).every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+  });
+
+  describe('a step nobody wants', () => {
+    const without = (of: PiecePlan, ...steps: { key: string; by: string }[]) => waysThere(question({ ...of, unwanted: { steps } }));
+    const dipped = plan({ outside: [layer('blue', 0.3)], inside: [layer('white', 0.3, 'pour')] });
+    const dip = { key: `layer:${dipped.zones.outside[0]!.id}`, by: 'dip' };
+
+    it('is in no way, and others do what it was for: poured or brushed instead of dipped', () => {
+      const ways = without(dipped, dip);
+      expect(ways.length).toBeGreaterThan(1);
+      for (const way of ways) expect(way.steps.some((step) => isStep(step, dip))).toBe(false);
+      expect(new Set(ways.map((way) => way.plan.zones.outside[0]!.way))).toEqual(new Set(['pour', 'brush']));
+      expect(ways.every((way) => way.plan.zones.inside[0]!.way === 'pour')).toBe(true);
+    });
+
+    it('the foot waxed no more: taped, or sponged off after', () => {
+      const ways = without(dipped, { key: 'wax', by: 'wax' });
+      expect(new Set(ways.map((way) => way.plan.footBy))).toEqual(new Set(['tape', 'sponge']));
+    });
+
+    it('a waxed line taped or sponged instead, the foot left as it is', () => {
+      const of = { ...dipped, masks: [{ id: 'm', kind: 'wax' as const, where: 'band' as const, fromMm: 40, toMm: 44 }] };
+      const ways = without(of, { key: 'mask:m', by: 'wax' });
+      expect(new Set(ways.map((way) => way.plan.masks![0]!.kind))).toEqual(new Set(['tape', 'sponge']));
+      expect(ways.every((way) => (way.plan.footBy ?? 'wax') === 'wax')).toBe(true);
+    });
+
+    it('no wax over a rim that is drawn first: the two lie over one another again', () => {
+      const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] }, { rimFirst: true });
+      const ways = without(of, { key: 'waxOver', by: 'waxOver' });
+      expect(ways.length).toBeGreaterThan(0);
+      for (const way of ways) expect(way.plan.rimFirst).toBeUndefined();
+    });
+
+    it('that only another way would take is kept out of that one, and costs the rest nothing', () => {
+      const of = plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] });
+      const free = waysThere(question(of));
+      const ways = without(of, { key: 'waxOver', by: 'waxOver' });
+      expect(ways.map((way) => way.changes)).toEqual(free.filter((way) => !way.changes.includes('rimFirst')).map((way) => way.changes));
+    });
+
+    it('where every way is unwanted none is found, and none is made up', () => {
+      const key = `layer:${dipped.zones.outside[0]!.id}`;
+      expect(without(dipped, ...['dip', 'pour', 'brush'].map((by) => ({ key, by })))).toEqual([]);
+    });
   });
 
   it('no two ways are alike, and the best is first', () => {

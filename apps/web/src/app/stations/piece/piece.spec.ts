@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Day, Piece } from '@cazuela/contract';
+import type { Day, Piece, Result } from '@cazuela/contract';
 import type { DayItem, TimedStep } from '@cazuela/core';
-import { bucket, CLAY, day, id, piece, POWDERS, RECIPE, summaryOf } from '../../../testing/made-up';
+import { bucket, CLAY, day, firing, id, piece, POWDERS, RECIPE, result, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units';
@@ -49,6 +49,26 @@ describe('the piece planner', () => {
     const { text } = await open(two());
     expect(text).toMatch(/is how far the outside likely runs; 95 in 100 stay within [\d.]+ mm/);
     expect(text).toContain('From how you say it moves, not from a tile.');
+  });
+
+  it('feet of fired pieces sharpen it: clean ones draw it down, a stuck one up, and it says so', async () => {
+    const run = async (faults: Result['body']['faults'] | undefined): Promise<[number, string]> => {
+      const fired = piece({ zones: { inside: [], outside: [coat(WHITE.id, 1.2)], rim: [], foot: [] }, waxFootMm: 3 });
+      const screen = await open(fired);
+      if (faults) {
+        records.answer('/results', [result(fired, firing(40), { faults })]);
+        records.answer('/pieces', [fired]);
+        await screen.settle();
+      }
+      return [Number(screen.all('.runs .big')[0]!.textContent!.replace(/[^\d.]/g, '')), screen.text];
+    };
+    const [asTold, words] = await run(undefined);
+    expect(words).not.toContain('fired piece');
+    const [clean, cleanWords] = await run([]);
+    expect(cleanWords).toContain('From how you say it moves, and the foot of one fired piece, not from a tile.');
+    expect(clean).toBeLessThan(asTold);
+    const [stuck] = await run([{ fault: 'stuck', where: 'foot' }]);
+    expect(stuck).toBeGreaterThan(asTold);
   });
 
   it('a step moved against the rules is said at once, with the way back', async () => {

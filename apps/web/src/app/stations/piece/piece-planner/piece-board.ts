@@ -79,7 +79,7 @@ const FINE_MM = 0.1;
             <line class="edge" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
             <path class="knob" [attr.d]="knob(handle.x, handle.y)" />
           } @else {
-            <circle class="reach" r="4" [attr.cx]="handle.x" [attr.cy]="handle.y" />
+            <circle class="reach" [attr.cx]="handle.x" [attr.cy]="handle.y" />
             @if (handle.looks === 'corner') {
               <rect class="dot" width="12" height="12" [attr.x]="handle.x - 6" [attr.y]="handle.y - 6" />
             } @else {

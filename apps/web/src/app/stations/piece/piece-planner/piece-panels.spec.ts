@@ -81,7 +81,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.strips![0]!.texture).toEqual({ kind: 'flutes', pitchMm: 8, valleyMm: 5 });
     await screen.type('Valley width', '4');
     expect(last().plan.strips![0]!.texture).toEqual({ kind: 'flutes', pitchMm: 8, valleyMm: 4 });
-    await screen.choose('Surface of strip 1', 'as around it');
+    await screen.choose('Surface of strip 1', 'clay as around it');
     expect(last().plan.strips![0]!.texture).toBeUndefined();
   });
 
@@ -218,7 +218,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.5 } });
     await screen.type('Depth', '0.8');
     expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.8 } });
-    await screen.choose('Surface outside', 'smooth');
+    await screen.choose('Surface outside', 'smooth clay');
     expect(last().plan.textures).toEqual({});
     await screen.choose('Its edge', 'slanted edge');
     expect(last().plan.edges).toEqual({ wax: { kind: 'slanted', riseMm: 10 } });

@@ -33,7 +33,8 @@ import { bisqueOf, wallsOf } from '../../../data/bisque';
 import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { Glazes } from '../../../data/glazes';
 import { learntRuns } from '../../../data/run-learning';
-import { loadedFor } from '../../../data/load';
+import { feetSeen, withFeet } from '../../../data/foot-evidence';
+import { loaded, loadedFor } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
 import { PieceDraft } from './piece-draft';
@@ -78,7 +79,14 @@ export class PieceScreen {
     const found = this.all.value();
     return found ? learntRuns(found.runners, found.glazes.facts, found.glazes.buckets) : { facts: [], overlaps: [] };
   });
-  readonly facts = computed(() => this.learntRuns().facts);
+  /** What was fired before, asked for beside the piece: it sharpens what is known and holds nothing up. */
+  private readonly fired = loaded(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
+  private readonly feet = computed(() => {
+    const fired = this.fired.value();
+    const { facts } = this.learntRuns();
+    return fired && facts.length > 0 ? feetSeen(fired.results, fired.pieces, facts, this.buckets()) : [];
+  });
+  readonly facts = computed(() => withFeet(this.learntRuns().facts, this.feet(), this.buckets()));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   private readonly pots = computed(() => this.plan()?.pots ?? NO_POTS);
@@ -132,7 +140,7 @@ export class PieceScreen {
     () => {
       const plan = this.restedPlan();
       if (!plan) return undefined;
-      const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, ...rest } = plan;
+      const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, unwanted: _unwanted, ...rest } = plan;
       // How much of the wall a soaked foot wets depends on how high the piece is.
       return { ...rest, putAside: NONE_ASIDE, ...(rest.footBy === 'soak' ? { form } : {}) };
     },

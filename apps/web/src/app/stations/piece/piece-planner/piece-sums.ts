@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Units } from '../../../data/units';
 import { PieceScreen } from './piece-screen';
+import { groundOfFlow } from './run-words';
 
 /** How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move. */
 @Component({
@@ -10,9 +11,7 @@ import { PieceScreen } from './piece-screen';
       <p class="runs">
         <span class="figure big">{{ units.roughly(it.runMm) }}</span> is how far the outside likely runs; 95 in 100 stay within
         {{ units.roughly(it.run95Mm) }}. It starts {{ units.roughly(it.edgeMm) }} up.
-        <span class="quiet">{{
-          it.guess ? 'Starting guess from the recipe: fire a runner tile.' : 'From how you say it moves, not from a tile.'
-        }}</span>
+        <span class="quiet">{{ groundOfFlow(it) }}</span>
       </p>
     }
     @if (screen.sums().rows.length > 0) {
@@ -110,4 +109,5 @@ import { PieceScreen } from './piece-screen';
 export class PieceSums {
   protected readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
+  protected readonly groundOfFlow = groundOfFlow;
 }

@@ -94,7 +94,7 @@ export class RunPanel {
       const { holdMinutes, cooling, place } = this.asked();
       const firing: FiringAsked = { cone: this.cone(), cooling, place, ...(holdMinutes === null ? {} : { holdMinutes }) };
       const ratio = attempt(() => flowInFiring(firing));
-      const { putAside: _aside, order: _order, versions: _versions, pins: _pins, pots: _pots, ...plan } = this.plan();
+      const { putAside: _aside, order: _order, versions: _versions, pins: _pins, pots: _pots, unwanted: _unwanted, ...plan } = this.plan();
       return {
         // Only what decides the run: an order of steps that changes asks for nothing new.
         plan: { ...plan, order: [], putAside: [] },
@@ -209,7 +209,12 @@ export class RunPanel {
   });
   private readonly runSides = computed(() => [this.outside(), this.inside()].flatMap((side) => (side ? [side] : [])));
   protected readonly unknown = computed(() => unknownsOf(this.runSides(), this.overlaps()));
-  protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.state()?.drawn !== undefined));
+  /** Fired feet behind the glazes that run here. */
+  private readonly feet = computed(() => {
+    const used = new Set(this.runSides().flatMap((side) => side.layers.map((layer) => layer.layer.bucketId)));
+    return this.glazes().reduce((sum, { bucketId, flow }) => sum + (used.has(bucketId) ? (flow.feet ?? 0) : 0), 0);
+  });
+  protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.feet(), this.state()?.drawn !== undefined));
   protected readonly marks = computed(() => {
     const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
     if (!side) return [];

@@ -4,6 +4,8 @@ import {
   pairFlow,
   placeWords,
   SAFE_CHANCE,
+  type FlowGuess,
+  type OutsideRun,
   type PairFlow,
   type PiecePlan,
   type PieceShape,
@@ -105,14 +107,29 @@ const narrowWords = (lnSd: number): string => {
   return left < 0.4 ? 'a third as wide' : left < 0.62 ? 'half as wide' : left < 0.85 ? 'a quarter narrower' : 'a little narrower';
 };
 
+const GROUND_WORDS: Record<FlowGuess['ground'], [leans: string, then: string]> = {
+  startingGuess: ['Starting guess from the recipe', ': fire a runner tile'],
+  pottersWord: ['From how you say it moves', ', not from a tile'],
+  runnerTile: ['From your runner tiles', ''],
+};
+
+/** What is known of the flow outside, in a sentence; fired feet sharpen whatever else there is. */
+export function groundOfFlow({ ground, feet }: Pick<OutsideRun, 'ground' | 'feet'>): string {
+  const [leans, then] = GROUND_WORDS[ground];
+  return `${leans}${feet > 0 ? `, and ${feetWords(feet)}` : ''}${then}.`;
+}
+
+const feetWords = (feet: number): string => (feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`);
+
 /** What the run leans on. */
-export function groundOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], isDrawn: boolean): string[] {
+export function groundOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], feet: number, isDrawn: boolean): string[] {
   const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
   const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));
   return [
     ...measured.map(
       (pair) => `${names.get(pair.a)} and ${names.get(pair.b)} together run ${pair.omega.toFixed(1)} times as far, from your runner tiles.`,
     ),
+    ...(feet > 0 ? [`How they flow leans on ${feetWords(feet)} as well: clean, or stuck to the shelf.`] : []),
     isDrawn
       ? 'From 2,000 runs, each with its own coat, flow and half a cone of the kiln; a wall that leans, pools, overlaps and handles are in it.'
       : 'A quick look from one coarse run, scaled; two thousand runs follow when your hand rests.',

@@ -3,7 +3,7 @@ import type { Texture } from '@cazuela/core';
 import { NumberField } from '../../../parts/number-field';
 
 const TEXTURE_WORDS: readonly (readonly [Texture['kind'], string])[] = [
-  ['smooth', 'smooth'],
+  ['smooth', 'smooth clay'],
   ['grooves', 'grooves'],
   ['flutes', 'flutes'],
   ['carved', 'carved'],
@@ -29,7 +29,7 @@ export function textureOf(kind: Texture['kind'], before: Texture): Texture {
   template: `
     <select [attr.aria-label]="'Surface ' + where()" title="Surface of the clay" (change)="kind($any($event.target).value)">
       @if (inherits()) {
-        <option value="" [selected]="!texture()">as around it</option>
+        <option value="" [selected]="!texture()">clay as around it</option>
       }
       @for (one of words; track one[0]) {
         <option [value]="one[0]" [selected]="one[0] === (texture()?.kind ?? (inherits() ? undefined : 'smooth'))">{{ one[1] }}</option>
@@ -67,14 +67,17 @@ export function textureOf(kind: Texture['kind'], before: Texture): Texture {
   `,
   styles: `
     :host {
-      display: grid;
-      gap: 0.3rem;
-      justify-items: start;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 0.8rem;
+      align-items: center;
+    }
+    cz-number-field {
+      flex: 0 1 9rem;
     }
     select {
       width: auto;
-      max-width: 100%;
-      padding: 0 1.2rem 0 0;
+      padding: 0 1.4rem 0 0.2rem;
       border-color: transparent;
       background-color: transparent;
       color: var(--iron-wash);

@@ -72,14 +72,41 @@ describe('ways to a piece, side by side', () => {
     expect(again.text).toContain('This is your plan.');
   });
 
+  /** As the planner does: what is taken becomes part of the plan. */
+  const follow = async (screen: Screen<WaysPanel>, taken: readonly Partial<PiecePlan>[]): Promise<void> => {
+    screen.fixture.componentRef.setInput('plan', { ...PLAN, ...Object.assign({}, ...taken) } as PiecePlan);
+    await rested(screen);
+  };
+
   it('what nobody wants is left out, and let in again', async () => {
-    const [screen] = await open();
+    const [screen, taken] = await open();
     await screen.press('Not: rim first');
+    expect(taken).toEqual([{ unwanted: { changes: ['rimFirst'] } }]);
+    await follow(screen, taken);
     expect(articles(screen).some((title) => /rim first/i.test(title))).toBe(false);
     expect(screen.text).toContain('Left out: rim first.');
     await screen.press('Allow all again');
-    await rested(screen);
+    await follow(screen, taken);
     expect(articles(screen)[0]).toMatch(/^The rim first/);
+  });
+
+  it('a single step is left out with one tap, and another does what it was for', async () => {
+    const [screen, taken] = await open();
+    await screen.press(/^Not this step: Dip the outside in Ceniza/);
+    await follow(screen, taken);
+    expect(screen.text).toContain('Left out: dip of Ceniza.');
+    expect(screen.text).not.toContain('Dip the outside in Ceniza');
+    expect(articles(screen).every((title) => /poured instead|brushed/i.test(title))).toBe(true);
+    // Nobody leaves out looking at it and wiping its foot.
+    expect(screen.has(/Not this step: (Check|Wipe)/)).toBe(false);
+  });
+
+  it('where nothing is left it says so, with the way back', async () => {
+    const key = `layer:${PLAN.zones.outside[0]!.id}`;
+    const [screen, taken] = await open({ ...PLAN, unwanted: { steps: ['dip', 'pour', 'brush'].map((by) => ({ key, by })) } });
+    expect(screen.text).toContain('No way is left without what you leave out.');
+    await screen.press('Allow all again');
+    expect(taken).toEqual([{ unwanted: undefined }]);
   });
 
   it('a bare piece has no ways', async () => {

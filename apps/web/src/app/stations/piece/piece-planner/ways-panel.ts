@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
 import {
+  isStep,
   layersOf,
   planAfter,
   stepWords,
@@ -8,7 +10,9 @@ import {
   type GlazeFacts,
   type PiecePlan,
   type PieceShape,
+  type UnwantedStep,
   type WayChange,
+  type WayThere,
 } from '@cazuela/core';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -16,7 +20,7 @@ import { Units } from '../../../data/units';
 import { PieceSection } from '../../../parts/piece-section';
 import { PieceWays } from './piece-ways';
 import type { WaysAnswer } from './ways-job';
-import { CHANGE_WORDS, costWords, riskWords, titleOf } from './ways-words';
+import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './ways-words';
 
 /** A hand that drags asks once it rests, ms. */
 const REST_MS = 120;
@@ -26,12 +30,12 @@ const SHOWN = 3;
 /** The best ways to the drawn piece side by side: steps with the piece after each, hands, waits, risks, and why. */
 @Component({
   selector: 'cz-ways-panel',
-  imports: [PieceSection],
+  imports: [MatIcon, PieceSection],
   template: `
     @if (failure(); as words) {
       <p class="says">{{ words }}</p>
     }
-    @if (ways().length > 0) {
+    @if (ways().length > 0 || leftOut()) {
       <section aria-labelledby="ways">
         <h2 id="ways">Ways to get there</h2>
         <p class="quiet small">
@@ -50,6 +54,17 @@ const SHOWN = 3;
                       <cz-piece-section [shape]="shape()" [plan]="plan" [colours]="colours()" [clay]="clay()" [small]="true" />
                     }
                     <span>{{ step.words }}</span>
+                    @if (step.canBeLeft) {
+                      <button
+                        type="button"
+                        class="press bare x"
+                        [attr.aria-label]="'Not this step: ' + step.words"
+                        title="Not this step"
+                        (click)="leaveStep(step)"
+                      >
+                        <mat-icon svgIcon="close" aria-hidden="true" />
+                      </button>
+                    }
                   </li>
                 }
               </ol>
@@ -68,9 +83,12 @@ const SHOWN = 3;
             </article>
           }
         </div>
-        @if (forbidden().length > 0) {
+        @if (leftOut(); as words) {
           <p class="small">
-            Left out: {{ leftOut() }}. <button type="button" class="press bare" (click)="forbidden.set([])">Allow all again</button>
+            @if (ways().length === 0 && !failure()) {
+              <span class="look">No way is left without what you leave out.</span>
+            }
+            Left out: {{ words }}. <button type="button" class="press bare" (click)="taken.emit({ unwanted: undefined })">Allow all again</button>
           </p>
         }
       </section>
@@ -99,12 +117,17 @@ const SHOWN = 3;
     }
     li {
       display: grid;
-      grid-template-columns: 52px minmax(0, 1fr);
+      grid-template-columns: 52px minmax(0, 1fr) 44px;
       gap: 0.6rem;
       align-items: center;
       min-height: 40px;
       > span {
         grid-column: 2;
+      }
+      > .x {
+        grid-column: 3;
+        padding: 0;
+        opacity: 0.55;
       }
     }
     cz-piece-section {
@@ -127,7 +150,6 @@ export class WaysPanel {
   readonly taken = output<Partial<PiecePlan>>();
   private readonly units = inject(Units);
   protected readonly changeWords = CHANGE_WORDS;
-  protected readonly forbidden = signal<readonly WayChange[]>([]);
   private readonly finder = inject(PieceWays);
   private readonly known = computed(() => this.glazes().map((glaze) => ({ bucketId: glaze.bucketId, knows: this.knowledge()(glaze) })));
   private readonly question = computed(
@@ -141,7 +163,6 @@ export class WaysPanel {
           glazes: this.glazes(),
           body: this.body(),
           count: this.count(),
-          forbidden: this.forbidden(),
         },
         knowledge: this.known(),
       };
@@ -167,24 +188,27 @@ export class WaysPanel {
   });
   private readonly all = computed(() => {
     const answer = this.answer();
-    const forbidden = this.forbidden();
+    const { changes = [], steps = [] } = this.plan().unwanted ?? {};
     // What nobody wants is gone at once; the search without it follows.
-    return answer?.kind === 'ways' ? answer.ways.filter((way) => !way.changes.some((change) => forbidden.includes(change))) : [];
+    const isWanted = (way: WayThere): boolean =>
+      !way.changes.some((change) => changes.includes(change)) && !way.steps.some((step) => steps.some((one) => isStep(step, one)));
+    return answer?.kind === 'ways' ? answer.ways.filter(isWanted) : [];
   });
   protected readonly tried = computed(() => this.all().length);
-  protected readonly leftOut = computed(() =>
-    this.forbidden()
-      .map((change) => CHANGE_WORDS[change].short)
-      .join(', '),
-  );
+  protected readonly leftOut = computed(() => {
+    const { changes = [], steps = [] } = this.plan().unwanted ?? {};
+    return [...changes.map((change) => CHANGE_WORDS[change].short), ...steps.map((step) => unwantedWords(step, this.plan(), this.names()))].join(
+      ', ',
+    );
+  });
   protected readonly ways = computed(() => {
     const planned = textOf(this.plan());
     const drawn = this.all().find((way) => way.changes.length === 0);
     return this.all()
       .slice(0, SHOWN)
       .map((way) => {
-        const { zones, strips, rimFirst, gumIn, waxFootMm, order } = way.plan;
-        const take = { zones, strips, rimFirst, gumIn, waxFootMm, order };
+        const { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order } = way.plan;
+        const take = { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order };
         return {
           key: way.changes.join(' ') + order.join(' '),
           title: titleOf(way.changes),
@@ -197,6 +221,8 @@ export class WaysPanel {
           isPlanned: planned === textOf(way.plan),
           steps: way.steps.map((step, at) => ({
             key: step.key,
+            by: step.layer?.way ?? step.kind,
+            canBeLeft: !ALWAYS.includes(step.kind),
             words: stepWords({
               step,
               glazeName: this.names().get(step.layer?.bucketId ?? '') ?? this.glazes().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name,
@@ -209,10 +235,19 @@ export class WaysPanel {
   });
 
   protected forbid(change: WayChange): void {
-    this.forbidden.update((list) => [...list, change]);
+    const { changes = [], steps } = this.plan().unwanted ?? {};
+    this.taken.emit({ unwanted: { changes: [...changes, change], steps } });
+  }
+
+  protected leaveStep({ key, by }: UnwantedStep): void {
+    const { changes, steps = [] } = this.plan().unwanted ?? {};
+    this.taken.emit({ unwanted: { changes, steps: [...steps, { key, by }] } });
   }
 }
 
+/** What every piece needs, whichever way it goes, and what only ends another step. */
+const ALWAYS: readonly string[] = ['check', 'wipeFoot', 'untape'];
+
 /** What a way decides of a plan, to be compared. */
-const textOf = ({ zones, strips, rimFirst, gumIn, waxFootMm, order }: PiecePlan): string =>
-  JSON.stringify([zones, strips ?? [], rimFirst ?? false, gumIn ?? [], waxFootMm, order]);
+const textOf = ({ zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order }: PiecePlan): string =>
+  JSON.stringify([zones, strips ?? [], masks ?? [], rimFirst ?? false, gumIn ?? [], waxFootMm, footBy ?? 'wax', order]);

@@ -1,4 +1,4 @@
-import type { WayChange, WayRisk, WayThere } from '@cazuela/core';
+import { layersOf, type PiecePlan, type UnwantedStep, type WayChange, type WayRisk, type WayThere } from '@cazuela/core';
 import type { Units } from '../../../data/units';
 
 /** What a way does otherwise, and why. */
@@ -20,6 +20,24 @@ export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why
   },
   thinner: { title: 'A thinner upper coat', short: 'thinner', why: 'Half a millimetre pulls less as it dries.' },
   brush: { title: 'Brushed where the wall is full', short: 'the brush', why: 'A brush needs no thirsty wall; it takes many coats and hands.' },
+  pour: { title: 'Poured instead', short: 'pouring', why: 'Poured, since the other step is not wanted; a pour is less even than a dip.' },
+  dip: { title: 'Dipped instead', short: 'dipping', why: 'Dipped, since the other step is not wanted.' },
+  wax: {
+    title: 'Waxed instead',
+    short: 'wax',
+    why: 'Wax keeps it bare, since the other step is not wanted; what is waxed stays waxed until the fire.',
+  },
+  tape: {
+    title: 'Taped instead',
+    short: 'tape',
+    why: 'Tape keeps it bare, since the other step is not wanted; it must come off before the glaze is bone dry.',
+  },
+  sponge: {
+    title: 'Sponged off after',
+    short: 'sponging off',
+    why: 'The glaze is sponged off again, since the other step is not wanted; the edge is softer.',
+  },
+  overlap: { title: 'Over one another', short: 'the overlap', why: 'Nothing is waxed over between them, so the two lie on one another.' },
   oneDip: { title: 'Inside and out in one dip', short: 'one dip', why: 'The same glaze on both faces is one dip, and both are even.' },
   insideFirst: { title: 'Inside first, then the outside', short: 'inside first', why: 'Two dips, so that each face gets its own seconds.' },
   higherWax: { title: 'Waxed higher', short: 'higher wax', why: 'It starts high enough that nineteen of twenty stay off the shelf.' },
@@ -64,3 +82,19 @@ export function riskWords(way: WayThere, drawn: WayThere | undefined): { risk: s
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+const DEED_WORDS: Readonly<Record<string, string>> = {
+  wax: 'wax',
+  soak: 'the soaked foot',
+  tape: 'tape',
+  waxOver: 'wax over a glaze',
+  scrape: 'scraping back',
+  spongeOff: 'sponging off',
+};
+
+/** A step that was left out, shortly: "dip of Tinaja", "wax". */
+export function unwantedWords({ key, by }: UnwantedStep, plan: PiecePlan, names: ReadonlyMap<string, string>): string {
+  const layer = key.startsWith('layer:') ? layersOf(plan).find((one) => key.includes(one.id)) : undefined;
+  if (layer) return `${by} of ${names.get(layer.bucketId) ?? layer.bucketId}`;
+  return `${DEED_WORDS[by] ?? by}${key === 'wax' ? ' on the foot' : ''}`;
+}

@@ -1,0 +1,69 @@
+import type { FlowGuess } from '../chemistry/flow-guess';
+import { normalShareBelow } from '../coat/coat-window';
+import { PotterError } from '../checks/potter-error';
+import type { PieceShape } from '../geometry/piece-form';
+import { rimIsApart, stuffOf, type GlazeFacts, type PiecePlan } from '../layering/piece-plan';
+import { lnToReach, quickRun } from '../run/quick-run';
+
+/** What a fired foot told of the one glaze above it: whether its edge came down to the shelf, and at which flow it would have. */
+export interface FootSeen {
+  glazeId: string;
+  /** ln of the flow figure, 1/mm at the usual firing, at which the edge just comes to the shelf. */
+  lnReach: number;
+  /** Whether the foot stayed clean. */
+  isClean: boolean;
+}
+
+/** sd of ln F around that edge of one fired piece: its coat as planned, the kiln, and what a result leaves unsaid. */
+export const FOOT_LN_SD = 0.5;
+
+/**
+ * The flow at which the outside of a plan just reaches the shelf, if one glaze alone decides it: bare foot, no rim or strip over it, not
+ * fired before or upside down. Nothing where it cannot tell: a run that never comes so far says nothing of a clean foot.
+ */
+export function footToTell(question: {
+  plan: PiecePlan;
+  shape: PieceShape;
+  glazes: readonly GlazeFacts[];
+  /** How much more its firing flowed than the usual one. */
+  firingRatio: number;
+}): { bucketId: string; lnReach: number } | undefined {
+  const { plan, shape, glazes } = question;
+  const layers = plan.zones.outside.filter((layer) => stuffOf(layer) === 'glaze');
+  const [only] = layers;
+  const covered = (plan.zones.rim.length > 0 && !rimIsApart(plan)) || (plan.strips ?? []).some((strip) => strip.layers.length > 0);
+  if (!only || layers.length > 1 || covered || plan.waxFootMm <= 0 || plan.refire || plan.setting === 'upsideDown') return undefined;
+  const glaze = glazes.find((facts) => facts.bucketId === only.bucketId);
+  if (!glaze) return undefined;
+  const alone = { ...plan, zones: { ...plan.zones, rim: [] } };
+  const quick = quickRun({ plan: alone, shape, glazes: [glaze], side: 'outside', firingRatio: question.firingRatio });
+  const more = quick && lnToReach(quick, quick.side.endMm);
+  return more === undefined ? undefined : { bucketId: only.bucketId, lnReach: Math.log(glaze.flow.flow) + more };
+}
+
+/**
+ * What is known of a glaze's flow once fired feet were looked at. Each says only on which side of its edge the flow lies: the normal in ln F
+ * cut there, softly, and a normal again by its first two moments (as in expectation propagation; Minka 2001).
+ */
+export function learnFromFeet(prior: FlowGuess, glazeId: string, feet: readonly FootSeen[]): FlowGuess {
+  const own = feet.filter((foot) => foot.glazeId === glazeId);
+  if (own.length === 0) return prior;
+  let [mean, sd] = [Math.log(prior.flow), prior.lnSd];
+  for (const { lnReach, isClean } of own) {
+    if (!Number.isFinite(lnReach))
+      throw new PotterError('notANumber', 'lnReach', lnReach, 'A foot needs the flow at which its edge comes to the shelf.');
+    const wide = Math.hypot(sd, FOOT_LN_SD);
+    // From the edge towards the side that was seen, in sd.
+    const away = ((isClean ? 1 : -1) * (lnReach - mean)) / wide;
+    const pull = hazard(away);
+    mean -= (isClean ? 1 : -1) * (sd ** 2 / wide) * pull;
+    sd *= Math.sqrt(Math.max(1e-6, 1 - (sd / wide) ** 2 * pull * (away + pull)));
+  }
+  return { ...prior, flow: Math.exp(mean), lnSd: sd, feet: own.length };
+}
+
+/** Density over share below, of a normal: φ(x)/Φ(x). Far below the middle it is nearly −x, where both are too small to divide. */
+function hazard(sds: number): number {
+  if (sds < -6) return -sds - 1 / sds;
+  return Math.exp((-sds * sds) / 2) / (Math.sqrt(2 * Math.PI) * normalShareBelow(sds));
+}
