@@ -67,7 +67,7 @@ const FINE_MM = 0.1;
           [attr.aria-orientation]="handle.share === undefined ? 'vertical' : 'horizontal'"
           [class.sideways]="handle.share !== undefined"
           [class.chosen]="handle.key === chosen()"
-          (focus)="choose(handle.key)"
+          (focus)="focused($event, handle.key)"
           (keydown)="press($event, handle)"
         >
           @if (handle.looks === 'side') {
@@ -152,9 +152,12 @@ export class PieceBoard {
         const handle = this.handles().find((one) => one.key === event.subject.key);
         if (handle) this.draft.drag(handle.moved(this.paper().placeOf(handle, event, this.grid(event.sourceEvent as MouseEvent))));
       })
-      .on('end', () => {
+      .on('end', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         this.still.set(undefined);
         this.draft.drop();
+        const at = this.handles().findIndex((one) => one.key === event.subject.key);
+        // The keys go on with what the hand held, not with what lay above it.
+        this.sheet().nativeElement.querySelectorAll<SVGGElement>('.hand')[at]?.focus({ preventScroll: true });
       });
     const keys = computed(() =>
       this.handles()
@@ -166,6 +169,11 @@ export class PieceBoard {
       keys();
       select(this.sheet().nativeElement).selectAll<SVGGElement, unknown>('.hand').call(hand);
     });
+  }
+
+  /** By the keys; a hand chooses what it is nearest to. */
+  protected focused({ target }: Event, key: string): void {
+    if ((target as Element).matches(':focus-visible')) this.choose(key);
   }
 
   protected choose(key: string): void {
