@@ -1,5 +1,4 @@
 import { insideProfile, profileBetween, tallMm, widestMm, type PieceShape, type ProfilePoint } from '@cazuela/core';
-import { line } from 'd3-shape';
 
 const WIDTH = 460;
 const HEIGHT = 420;
@@ -86,12 +85,16 @@ export class Sheet {
 
   /** A line along the profile on the right side of the centre line, or the left, shifted outwards. */
   drawn(points: readonly ProfilePoint[], side: 1 | -1, shift = 0): string {
-    const isSlab = this.shape.slabMm !== undefined;
-    const draw = line<ProfilePoint>(
-      (point) => (isSlab ? this.left(0) - shift : side * (point.radiusMm * this.fit.scale + shift)),
-      (point) => this.y(point.heightMm),
-    ).digits(2);
-    return draw(points as ProfilePoint[]) ?? '';
+    const slabX = this.shape.slabMm === undefined ? undefined : this.left(0) - shift;
+    const { scale, tallMm: top } = this.fit;
+    let path = '';
+    // By hand: drawn anew at every move of a hand, and a line of straight pieces needs nothing more.
+    for (let at = 0; at < points.length; at++) {
+      const { radiusMm, heightMm } = points[at]!;
+      const x = slabX ?? side * (radiusMm * scale + shift);
+      path += `${at === 0 ? 'M' : 'L'}${Math.round(100 * x) / 100} ${Math.round(100 * (top - heightMm) * scale) / 100}`;
+    }
+    return path;
   }
 
   /** The section of a tile stands by itself, left of the middle. */

@@ -39,7 +39,7 @@ export class FilesPanel {
   protected readonly printing = deed();
 
   protected print(): void {
-    const { labels, ...drawing } = this.sheet();
+    const { labels, leads: _leads, ...drawing } = this.sheet();
     const named = labels.map((label) => `${label.what}: ${label.how}`);
     const clay = this.screen.clay();
     this.printing.run(

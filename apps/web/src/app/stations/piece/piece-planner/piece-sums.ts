@@ -94,7 +94,7 @@ import { groundOfFlow } from './run-words';
       display: block;
       height: 1.5em;
       line-height: 1.5;
-      contain: strict;
+      contain: size layout style;
     }
     .runs {
       margin-top: 1rem;

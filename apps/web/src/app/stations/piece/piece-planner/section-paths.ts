@@ -15,6 +15,8 @@ export interface SectionSheet {
   wide: number;
   high: number;
   paths: SectionPath[];
+  /** From each label to its place: only with the labels. */
+  leads: SectionPath[];
   labels: { x: number; y: number; anchor: 'start' | 'end'; what: string; how: string }[];
   note: string;
 }
@@ -56,8 +58,8 @@ export function sectionSheet(question: {
       { d: drawing.outside(), stroke: INK, width: 2.2 },
       { d: `M0 -8L0 ${height + 18}`, stroke: INK, width: 0.8 },
       { d: bar, stroke: INK, width: 2 },
-      ...drawing.labels().map((label) => ({ d: `M${label.fromX} ${label.y}L${label.x} ${label.textY}`, stroke: INK, width: 0.8 })),
     ],
+    leads: drawing.labels().map((label) => ({ d: `M${label.fromX} ${label.y}L${label.x} ${label.textY}`, stroke: INK, width: 0.8 })),
     labels: drawing.labels().map(({ textX, textY, anchor, what, how }) => ({ x: textX, y: textY, anchor, what, how })),
     note: `The bar is ${BAR_MM} mm; coats are drawn ${COAT_EXAGGERATION} times as thick as they are.`,
   };
@@ -65,7 +67,7 @@ export function sectionSheet(question: {
 
 /** The section as an SVG file that stands by itself. */
 export function sectionSvg(sheet: SectionSheet, title: string): string {
-  const paths = sheet.paths.map(
+  const paths = [...sheet.paths, ...sheet.leads].map(
     ({ d, fill = 'none', stroke, width = 1 }) =>
       `<path d="${d}" fill="${fill}"${stroke ? ` stroke="${stroke}" stroke-width="${width}" stroke-linejoin="round"` : ''}/>`,
   );
