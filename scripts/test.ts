@@ -1,5 +1,6 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build';
 import { ROOT } from './lib/project';
@@ -22,15 +23,37 @@ function run(command: string, args: string[], quiet = true): { ok: boolean; text
   return { ok: done.status === 0, text: `${done.stdout ?? ''}${done.stderr ?? ''}` };
 }
 
-function check(name: string, command: string, args: string[]): void {
+/** One after another as they end; as many at once as the machine has hands for, for each of them uses only one. */
+async function checks(all: readonly [name: string, command: string, args: string[]][]): Promise<void> {
+  const waiting = [...all];
+  const hand = async (): Promise<void> => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await check(...next);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, hand));
+}
+
+function check(name: string, command: string, args: string[]): Promise<void> {
   const started = Date.now();
-  const { ok, text } = run(command, args);
-  console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
-  if (ok) passed += 1;
-  else {
-    failed += 1;
-    console.log(text);
-  }
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  let text = '';
+  child.stdout.on('data', (part: Buffer) => (text += part.toString()));
+  child.stderr.on('data', (part: Buffer) => (text += part.toString()));
+  return new Promise((resolve) => {
+    const ended = (ok: boolean): void => {
+      console.log(`${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - started) / 1000).toFixed(0)} s)`);
+      if (ok) passed += 1;
+      else {
+        failed += 1;
+        console.log(text);
+      }
+      resolve();
+    };
+    child.on('error', (error) => {
+      text += error.message;
+      ended(false);
+    });
+    child.on('close', (code) => ended(code === 0));
+  });
 }
 
 /** Known holes in what ships. A registry that cannot be asked is said, never passed over in silence. */
@@ -51,7 +74,12 @@ function audit(): void {
 function jest(): void {
   const output = join(RESULTS, 'jest.json');
   rmSync(output, { force: true });
-  const { text } = run(bin('jest'), ['--json', `--outputFile=${output}`, ...(fast ? ['--selectProjects', 'core', 'contract', 'server', 'web'] : [])]);
+  const { text } = run(bin('jest'), [
+    '--json',
+    '--maxWorkers=100%',
+    `--outputFile=${output}`,
+    ...(fast ? ['--selectProjects', 'core', 'contract', 'server', 'web'] : []),
+  ]);
   const report = existsSync(output)
     ? parse<{ numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }>(readFileSync(output, 'utf8'))
     : undefined;
@@ -93,11 +121,13 @@ function parse<T>(text: string): T | undefined {
 }
 
 mkdirSync(RESULTS, { recursive: true });
-check('types', bin('tsc'), ['-b', '--noEmit']);
-check('types of the interface', bin('ngc'), ['-p', 'apps/web/tsconfig.app.json', '--noEmit']);
-check('types of the interface’s tests', bin('tsc'), ['-p', 'apps/web/tsconfig.spec.json', '--noEmit']);
-check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
+await checks([
+  ['types', bin('tsc'), ['-b', '--noEmit']],
+  ['types of the interface', bin('ngc'), ['-p', 'apps/web/tsconfig.app.json', '--noEmit']],
+  ['format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ['types of the interface’s tests', bin('tsc'), ['-p', 'apps/web/tsconfig.spec.json', '--noEmit']],
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+]);
 audit();
 jest();
 if (!fast) await journeys();

@@ -276,7 +276,7 @@ describe('strips, panels and masks in section', () => {
     const parsed = new DOMParser().parseFromString(svg, 'image/svg+xml');
     expect(parsed.querySelector('parsererror')).toBeNull();
     expect(parsed.querySelector('title')!.textContent).toBe('Mug & more');
-    expect(parsed.querySelectorAll('path').length).toBe(sheet.paths.length);
+    expect(parsed.querySelectorAll('path').length).toBe(sheet.paths.length + sheet.leads.length);
     expect(svg).toContain('Tinaja &lt;&amp;&gt; &quot;x&quot;');
     expect(svg).not.toMatch(/NaN|undefined/);
   });
