@@ -15,31 +15,37 @@ export function curveThrough(points: readonly (ProfilePoint & { corner?: boolean
     const [p1, p2] = [points[i - 1]!, points[i]!];
     const p0 = p1.corner ? p1 : (points[i - 2] ?? p1);
     const p3 = p2.corner ? p2 : (points[i + 1] ?? p2);
-    for (let step = 1; step < BETWEEN; step++) dense.push(between(p0, p1, p2, p3, step / BETWEEN));
+    between(p0, p1, p2, p3, dense);
     dense.push({ radiusMm: p2.radiusMm, heightMm: p2.heightMm });
   }
   return dense;
 }
 
-/** Barry and Goldman's pyramid (1988) with knots the root of the distance apart. */
-function between(p0: ProfilePoint, p1: ProfilePoint, p2: ProfilePoint, p3: ProfilePoint, share: number): ProfilePoint {
-  const knot = (a: ProfilePoint, b: ProfilePoint): number => Math.max(1e-6, Math.sqrt(Math.hypot(b.radiusMm - a.radiusMm, b.heightMm - a.heightMm)));
-  const [k01, k12, k23] = [knot(p0, p1), knot(p1, p2), knot(p2, p3)];
-  const [t0, t1, t2, t3] = [0, k01, k01 + k12, k01 + k12 + k23];
-  const t = t1 + share * k12;
-  const at = (of: (point: ProfilePoint) => number): number => {
-    const a1 = mix(of(p0), of(p1), t0, t1, t);
-    const a2 = mix(of(p1), of(p2), t1, t2, t);
-    const a3 = mix(of(p2), of(p3), t2, t3, t);
-    return mix(mix(a1, a2, t0, t2, t), mix(a2, a3, t1, t3, t), t1, t2, t);
-  };
-  return {
-    radiusMm: Math.max(
-      0,
-      at((point) => point.radiusMm),
-    ),
-    heightMm: at((point) => point.heightMm),
-  };
+/** Barry and Goldman's pyramid (1988) with knots the root of the distance apart: the places between two points, in their order. */
+function between(p0: ProfilePoint, p1: ProfilePoint, p2: ProfilePoint, p3: ProfilePoint, dense: ProfilePoint[]): void {
+  const t1 = knot(p0, p1);
+  const t2 = t1 + knot(p1, p2);
+  const t3 = t2 + knot(p2, p3);
+  for (let step = 1; step < BETWEEN; step++) {
+    const t = t1 + (step / BETWEEN) * (t2 - t1);
+    dense.push({
+      radiusMm: Math.max(0, pyramid(p0.radiusMm, p1.radiusMm, p2.radiusMm, p3.radiusMm, t1, t2, t3, t)),
+      heightMm: pyramid(p0.heightMm, p1.heightMm, p2.heightMm, p3.heightMm, t1, t2, t3, t),
+    });
+  }
+}
+
+/** The first knot lies at nought. */
+function pyramid(v0: number, v1: number, v2: number, v3: number, t1: number, t2: number, t3: number, t: number): number {
+  const a1 = mix(v0, v1, 0, t1, t);
+  const a2 = mix(v1, v2, t1, t2, t);
+  const a3 = mix(v2, v3, t2, t3, t);
+  return mix(mix(a1, a2, 0, t2, t), mix(a2, a3, t1, t3, t), t1, t2, t);
+}
+
+function knot(a: ProfilePoint, b: ProfilePoint): number {
+  const [across, up] = [b.radiusMm - a.radiusMm, b.heightMm - a.heightMm];
+  return Math.max(1e-6, Math.sqrt(Math.sqrt(across * across + up * up)));
 }
 
 const mix = (a: number, b: number, from: number, to: number, t: number): number => a + ((b - a) * (t - from)) / (to - from);

@@ -11,7 +11,7 @@ export interface ProfilePoint {
 export function areaCm2({ profile }: { profile: readonly ProfilePoint[] }): number {
   let mm2 = 0;
   forEachFrustum(profile, (a, b) => {
-    mm2 += Math.PI * (a.radiusMm + b.radiusMm) * Math.hypot(b.radiusMm - a.radiusMm, b.heightMm - a.heightMm);
+    mm2 += Math.PI * (a.radiusMm + b.radiusMm) * Math.sqrt((b.radiusMm - a.radiusMm) ** 2 + (b.heightMm - a.heightMm) ** 2);
   });
   return mm2 / 100;
 }
@@ -28,25 +28,32 @@ export function volumeMl({ profile }: { profile: readonly ProfilePoint[] }): num
 /** The part of a profile between two heights, cut where its edges cross them. Order is kept. */
 export function profileBetween({ profile, fromMm, toMm }: { profile: readonly ProfilePoint[]; fromMm: number; toMm: number }): ProfilePoint[] {
   const cut: ProfilePoint[] = [];
+  let last: ProfilePoint | undefined;
   const push = (point: ProfilePoint): void => {
-    const last = cut.at(-1);
-    if (!last || last.radiusMm !== point.radiusMm || last.heightMm !== point.heightMm) cut.push(point);
+    if (last && last.radiusMm === point.radiusMm && last.heightMm === point.heightMm) return;
+    cut.push(point);
+    last = point;
   };
   forEachFrustum(profile, (a, b) => {
-    const inside = clip(a, b, fromMm, toMm);
-    if (inside) inside.forEach(push);
+    const low = Math.min(a.heightMm, b.heightMm);
+    const high = Math.max(a.heightMm, b.heightMm);
+    if (low >= fromMm && high <= toMm) {
+      push(a);
+      push(b);
+    } else if (high > fromMm && low < toMm) {
+      push(between(a, b, fromMm, toMm));
+      push(between(b, a, fromMm, toMm));
+    }
   });
   return cut;
 }
 
-function clip(a: ProfilePoint, b: ProfilePoint, fromMm: number, toMm: number): [ProfilePoint, ProfilePoint] | undefined {
-  const rise = b.heightMm - a.heightMm;
-  if (rise === 0) return a.heightMm >= fromMm && a.heightMm <= toMm ? [a, b] : undefined;
-  const share = (heightMm: number): number => Math.min(1, Math.max(0, (heightMm - a.heightMm) / rise));
-  const [start, end] = rise > 0 ? [share(fromMm), share(toMm)] : [share(toMm), share(fromMm)];
-  if (end <= start) return undefined;
-  const at = (t: number): ProfilePoint => ({ radiusMm: a.radiusMm + t * (b.radiusMm - a.radiusMm), heightMm: a.heightMm + t * rise });
-  return [at(start), at(end)];
+/** A point, or where the line from it to another one comes between two heights. */
+function between(point: ProfilePoint, other: ProfilePoint, fromMm: number, toMm: number): ProfilePoint {
+  const heightMm = Math.min(toMm, Math.max(fromMm, point.heightMm));
+  if (heightMm === point.heightMm) return point;
+  const share = (heightMm - point.heightMm) / (other.heightMm - point.heightMm);
+  return { radiusMm: point.radiusMm + share * (other.radiusMm - point.radiusMm), heightMm };
 }
 
 function forEachFrustum(profile: readonly ProfilePoint[], visit: (a: ProfilePoint, b: ProfilePoint) => void): void {

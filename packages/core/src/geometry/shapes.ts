@@ -105,7 +105,7 @@ export function insideProfile({ outside, wallMm, floorMm }: Pick<PieceShape, 'ou
     const before = outside[Math.max(0, i - 1)]!;
     const after = outside[Math.min(outside.length - 1, i + 1)]!;
     const here = outside[i]!;
-    const run = Math.max(1e-9, Math.hypot(after.radiusMm - before.radiusMm, after.heightMm - before.heightMm));
+    const run = Math.max(1e-9, Math.sqrt((after.radiusMm - before.radiusMm) ** 2 + (after.heightMm - before.heightMm) ** 2));
     const moved = {
       radiusMm: Math.max(1, here.radiusMm - (wallMm * (after.heightMm - before.heightMm)) / run),
       heightMm: here.heightMm + (wallMm * (after.radiusMm - before.radiusMm)) / run,

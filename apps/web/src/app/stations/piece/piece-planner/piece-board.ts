@@ -24,6 +24,7 @@ import { PieceDraft } from './piece-draft';
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;
 const FINE_MM = 0.1;
+const MOST_LENGTHS = 500;
 
 /** The piece on paper with what can be dragged on it: edges of its zones, or the points of its form. Every drag has its keys. */
 @Component({
@@ -114,6 +115,7 @@ export class PieceBoard {
   /** Delete and corner, at the point that has the focus. */
   readonly pointKey = output<{ at: number; key: 'delete' | 'corner' | 'add' }>();
   private readonly units = inject(Units);
+  private readonly lengths = new Map<string, string>();
   /** Told by itself: an event of the template would have the whole page checked at every move of a hand. */
   private readonly draft = inject(PieceDraft);
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
@@ -182,8 +184,19 @@ export class PieceBoard {
 
   protected told({ heightMm, radiusMm, free, share }: Handle): string {
     if (share !== undefined) return `${Math.round(100 * share)} % round`;
-    const up = `${this.units.length(heightMm)} up`;
-    return free ? `${this.units.length(2 * radiusMm)} across, ${up}` : up;
+    const up = `${this.length(heightMm)} up`;
+    return free ? `${this.length(2 * radiusMm)} across, ${up}` : up;
+  }
+
+  /** Of all the handles only one moves: the words of the others are known. */
+  private length(mm: number): string {
+    const key = `${this.units.lengthUnit()} ${mm}`;
+    const known = this.lengths.get(key);
+    if (known !== undefined) return known;
+    if (this.lengths.size >= MOST_LENGTHS) this.lengths.clear();
+    const words = this.units.length(mm);
+    this.lengths.set(key, words);
+    return words;
   }
 
   protected knob(x: number, y: number): string {

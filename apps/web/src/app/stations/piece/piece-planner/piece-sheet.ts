@@ -91,6 +91,8 @@ const EIGHTH = 0.125;
       z-index: 2;
       background: var(--kaolin);
     }
+    // As the column does: what does not follow a hand keeps its picture.
+    .tools,
     cz-form-panel,
     cz-piece-fields {
       isolation: isolate;
