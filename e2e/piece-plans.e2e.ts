@@ -124,7 +124,7 @@ test.describe('plans an experienced potter would make', () => {
     await coat(page, 'Outside', 'outside', 1, 'Tinaja', '0.4');
     await page.getByLabel('glazed and fired before').check();
     await expect(page.getByText('A glazed wall drinks no water: a dip slides off it.')).toBeVisible();
-    await expect(ways(page).filter({ hasText: 'Brushed where the wall is full' }).first()).toBeVisible();
+    await expect(ways(page).filter({ hasText: 'Brushed instead' }).first()).toBeVisible();
     await page.getByRole('button', { name: 'Brush all of it' }).click();
     await expect(page.getByText('A glazed wall drinks no water')).toHaveCount(0);
     await expect(steps(page).filter({ hasText: /Brush Tinaja on the outside, \d coats/ })).toHaveCount(1);

@@ -39,8 +39,8 @@ const SHOWN = 3;
       <section aria-labelledby="ways">
         <h2 id="ways">Ways to get there</h2>
         <p class="quiet small">
-          {{ tried() }} ways were priced for {{ count() }} {{ count() === 1 ? 'piece' : 'pieces' }} by hands, waits and risk, by rules of the bench.
-          What a way does otherwise than you drew is said with it.
+          {{ tried() }} {{ tried() === 1 ? 'way was' : 'ways were' }} priced for {{ count() }} {{ count() === 1 ? 'piece' : 'pieces' }} by hands,
+          waits and risk, by rules of the bench. What a way does otherwise than you drew is said with it.
         </p>
         <div class="ways">
           @for (way of ways(); track way.key) {

@@ -19,7 +19,7 @@ export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why
     why: 'The strip’s glaze goes on bare clay and is waxed: the outside ends at its edges and they never lie on one another.',
   },
   thinner: { title: 'A thinner upper coat', short: 'thinner', why: 'Half a millimetre pulls less as it dries.' },
-  brush: { title: 'Brushed where the wall is full', short: 'the brush', why: 'A brush needs no thirsty wall; it takes many coats and hands.' },
+  brush: { title: 'Brushed instead', short: 'the brush', why: 'A brush needs no thirsty wall; it takes many coats and hands.' },
   pour: { title: 'Poured instead', short: 'pouring', why: 'Poured, since the other step is not wanted; a pour is less even than a dip.' },
   dip: { title: 'Dipped instead', short: 'dipping', why: 'Dipped, since the other step is not wanted.' },
   wax: {
