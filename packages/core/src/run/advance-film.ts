@@ -1,5 +1,5 @@
 import { carry, sumRows } from './carry-film';
-import { mobilityOf, type Flow } from './film-flow';
+import { mobilityIn, type Flow } from './film-flow';
 import type { WallStrip } from './wall-strip';
 
 /** Courant number of the explicit steps: below 1, so that no cell ever gives more than it has. */
@@ -29,7 +29,9 @@ export function advance(
   const perArea = Float64Array.from(areaMm2, (area) => 1 / area);
   const mobility = new Float64Array(count).fill(pieces > 1 ? NaN : alone);
   const stack = stacksOf(moving, pieces, count);
+  const mobilityOf = mobilityIn(rows, flow);
   const driven = Float64Array.from(drive, (each, cell) => 2 * Math.PI * flow.gathers[cell]! ** 2 * each);
+  const wall: Faces = { height, driven, perArea, through, mobility, stack, mixes: pieces > 1, mobilityOf };
   let left = until.share;
   let steps = 0;
   let first = 0;
@@ -37,31 +39,10 @@ export function advance(
   let last = count - 1;
   while (last >= first && !holds(moving, last, pieces)) last -= 1;
   sumRows(rows, height, first, last);
+  if (pieces > 1)
+    for (let cell = first; cell <= last; cell++) if (height[cell]! >= THINNEST_MOVING_MM) mobility[cell] = mobilityOf(cell, height[cell]!);
   while (left > 0 && steps < until.mostSteps && last >= first) {
-    let fastest = 0;
-    let above = EMPTY;
-    for (let cell = first; cell <= last; cell++) {
-      const h = height[cell]!;
-      const out = driven[cell]!;
-      if (h < THINNEST_MOVING_MM || out <= 0) {
-        through[cell] = 0;
-        continue;
-      }
-      // A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out.
-      const own = stack[cell]!;
-      if (pieces > 1 && (own === MIXED || own !== above || Number.isNaN(mobility[cell]!))) {
-        const before = mobility[cell]!;
-        mobility[cell] = mobilityOf(rows, cell, h, flow);
-        if (own === EMPTY) stack[cell] = above;
-        // A trace of another stack changes nothing yet: what lies below is left alone until it does.
-        else if (above !== EMPTY && above !== own && Math.abs(mobility[cell]! - before) > TRACE_SHARE * before) stack[cell] = MIXED;
-      }
-      above = own;
-      const carried = mobility[cell]! * out * h * h;
-      through[cell] = carried;
-      const speed = carried * perArea[cell]!;
-      if (speed > fastest) fastest = speed;
-    }
+    const fastest = carryThrough(wall, first, last);
     const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
     carry(rows, { through, perArea, height, off, step, first, last });
     if (last + 1 < count && through[last]! > 0) last += 1;
@@ -71,6 +52,46 @@ export function advance(
     if (last === count - 1 && height[last]! > until.endMm) break;
   }
   return steps;
+}
+
+interface Faces {
+  height: Float64Array;
+  driven: Float64Array;
+  perArea: Float64Array;
+  through: Float64Array;
+  mobility: Float64Array;
+  stack: Int32Array;
+  mixes: boolean;
+  mobilityOf: (cell: number, h: number) => number;
+}
+
+/** What goes through the lower face of each cell, per mm of each layer in it; gives the fastest cell's share of its volume. Of its own, so that it is compiled as a whole. */
+function carryThrough({ height, driven, perArea, through, mobility, stack, mixes, mobilityOf }: Faces, first: number, last: number): number {
+  let fastest = 0;
+  let above = EMPTY;
+  for (let cell = first; cell <= last; cell++) {
+    const h = height[cell]!;
+    const out = driven[cell]!;
+    if (h < THINNEST_MOVING_MM || out <= 0) {
+      through[cell] = 0;
+      continue;
+    }
+    // A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out.
+    const own = stack[cell]!;
+    if (mixes && (own <= EMPTY || own !== above)) {
+      const before = mobility[cell]!;
+      mobility[cell] = mobilityOf(cell, h);
+      if (own === EMPTY) stack[cell] = above;
+      // A trace of another stack changes nothing yet: what lies below is left alone until it does.
+      else if (above !== EMPTY && above !== own && Math.abs(mobility[cell]! - before) > TRACE_SHARE * before) stack[cell] = MIXED;
+    }
+    above = own;
+    const carried = mobility[cell]! * out * h * h;
+    through[cell] = carried;
+    const speed = carried * perArea[cell]!;
+    if (speed > fastest) fastest = speed;
+  }
+  return fastest;
 }
 
 /** Cells of one mixture have one number; a cell nothing lies on, and one where two came together, have none of their own. */

@@ -1,3 +1,4 @@
+import { nearExp } from './near-exp';
 import type { RunLayer } from './film';
 
 /** ln F of each layer and 4 ln ω of each pair, flat; in each cell times the square of what flutes gather there. */
@@ -15,22 +16,38 @@ export function flowOf(layers: readonly RunLayer[], overlap: ((a: number, b: num
   return { ln: Float64Array.from(layers, (layer) => Math.log(layer.flow)), lnPair, gathers };
 }
 
-/** Flow figure of the mixture in a cell, for up to three layers written out: asked for at every edge in every step. */
-export function mobilityOf(rows: readonly Float64Array[], cell: number, h: number, { ln, lnPair }: Flow): number {
+/**
+ * Flow figure of the mixture in a cell that holds so much, mm. For two and three layers it is written out with its numbers at hand: it is asked
+ * for at every edge in every step.
+ */
+export function mobilityIn(rows: readonly Float64Array[], { ln, lnPair }: Flow): (cell: number, h: number) => number {
   const pieces = ln.length;
-  const m0 = rows[0]![cell]!;
-  const m1 = rows[1]![cell]!;
-  if (pieces === 2) return Math.exp((m0 * (ln[0]! * h + lnPair[1]! * m1) + m1 * ln[1]! * h) / (h * h));
+  const [row0, row1, row2] = [rows[0]!, rows[1]!, rows[2]!];
+  const [ln0, ln1, ln2] = [ln[0]!, ln[1]!, ln[2]!];
+  if (pieces === 2) {
+    const ln01 = lnPair[1]!;
+    return (cell, h) => {
+      const m0 = row0[cell]!;
+      const m1 = row1[cell]!;
+      return nearExp((m0 * (ln0 * h + ln01 * m1) + m1 * ln1 * h) / (h * h));
+    };
+  }
   if (pieces === 3) {
-    const m2 = rows[2]![cell]!;
-    const sum = m0 * (ln[0]! * h + lnPair[1]! * m1 + lnPair[2]! * m2) + m1 * (ln[1]! * h + lnPair[5]! * m2) + m2 * ln[2]! * h;
-    return Math.exp(sum / (h * h));
+    const [ln01, ln02, ln12] = [lnPair[1]!, lnPair[2]!, lnPair[5]!];
+    return (cell, h) => {
+      const m0 = row0[cell]!;
+      const m1 = row1[cell]!;
+      const m2 = row2[cell]!;
+      return nearExp((m0 * (ln0 * h + ln01 * m1 + ln02 * m2) + m1 * (ln1 * h + ln12 * m2) + m2 * ln2 * h) / (h * h));
+    };
   }
-  let lnFlow = 0;
-  for (let a = 0; a < pieces; a++) {
-    let part = ln[a]! * h;
-    for (let b = a + 1; b < pieces; b++) part += lnPair[a * pieces + b]! * rows[b]![cell]!;
-    lnFlow += rows[a]![cell]! * part;
-  }
-  return Math.exp(lnFlow / (h * h));
+  return (cell, h) => {
+    let lnFlow = 0;
+    for (let a = 0; a < pieces; a++) {
+      let part = ln[a]! * h;
+      for (let b = a + 1; b < pieces; b++) part += lnPair[a * pieces + b]! * rows[b]![cell]!;
+      lnFlow += rows[a]![cell]! * part;
+    }
+    return nearExp(lnFlow / (h * h));
+  };
 }
