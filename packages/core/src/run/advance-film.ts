@@ -39,8 +39,6 @@ export function advance(
   let last = count - 1;
   while (last >= first && !holds(moving, last, pieces)) last -= 1;
   sumRows(rows, height, first, last);
-  if (pieces > 1)
-    for (let cell = first; cell <= last; cell++) if (height[cell]! >= THINNEST_MOVING_MM) mobility[cell] = mobilityOf(cell, height[cell]!);
   while (left > 0 && steps < until.mostSteps && last >= first) {
     const fastest = carryThrough(wall, first, last);
     const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
@@ -78,7 +76,7 @@ function carryThrough({ height, driven, perArea, through, mobility, stack, mixes
     }
     // A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out.
     const own = stack[cell]!;
-    if (mixes && (own <= EMPTY || own !== above)) {
+    if (mixes && (own <= EMPTY || own !== above || Number.isNaN(mobility[cell]!))) {
       const before = mobility[cell]!;
       mobility[cell] = mobilityOf(cell, h);
       if (own === EMPTY) stack[cell] = above;
