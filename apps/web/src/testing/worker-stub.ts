@@ -1,9 +1,9 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
 import { attempt, coatMap } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
-import { doRunJob } from '../app/stations/piece/piece-planner/run-job';
-import type { RunJob } from '../app/stations/piece/piece-planner/run-protocol';
-import { doWaysJob, type WaysJob } from '../app/stations/piece/piece-planner/ways-job';
+import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
+import type { RunJob } from '../app/stations/piece/piece-planner/run/run-protocol';
+import { doWaysJob, type WaysJob } from '../app/stations/piece/piece-planner/ways/ways-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;

@@ -9,7 +9,7 @@ import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Says } from '../../../parts/says';
 import { PieceScreen } from './piece-screen';
-import { sectionSheet, sectionSvg } from './section-paths';
+import { sectionSheet, sectionSvg } from './board/section-paths';
 
 /** A plan out of here: its steps on paper, its section as a drawing, all of it as a file. */
 @Component({

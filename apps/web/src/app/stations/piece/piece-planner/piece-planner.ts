@@ -9,22 +9,23 @@ import { localDay } from '../../../data/times';
 import { Coming } from '../../../parts/coming';
 import { Says } from '../../../parts/says';
 import { TwoVersions } from '../../../parts/two-versions';
-import { CoatsPanel } from './coats-panel';
-import { MasksPanel } from './masks-panel';
+import { CoatsPanel } from './coats/coats-panel';
+import { MasksPanel } from './coats/masks-panel';
 import { PlanRunner } from '../runner-bench/plan-runner';
 import { FilesPanel } from './files-panel';
 import { PieceDraft } from './piece-draft';
 import { PieceHeadline } from './piece-headline';
 import { PieceScreen } from './piece-screen';
-import { PieceSheet } from './piece-sheet';
+import { PieceSheet } from './board/piece-sheet';
 import { PieceSums } from './piece-sums';
 import { PlanWarnings } from './plan-warnings';
+import { PotsPanel } from './coats/pots-panel';
 import { PutOnDay } from './put-on-day';
-import { RunPanel } from './run-panel';
+import { RunPanel } from './run/run-panel';
 import { SetPanel } from './set-panel';
 import { StepsPanel } from './steps-panel';
 import { VersionsNote } from './versions-note';
-import { WaysPanel } from './ways-panel';
+import { WaysPanel } from './ways/ways-panel';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -41,6 +42,7 @@ const COUNTED_LENGTH = 12;
     PieceSheet,
     PieceSums,
     PlanWarnings,
+    PotsPanel,
     RunPanel,
     Says,
     SetPanel,

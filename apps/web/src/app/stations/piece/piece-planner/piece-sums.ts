@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Units } from '../../../data/units';
 import { PieceScreen } from './piece-screen';
-import { groundOfFlow } from './run-words';
+import { groundOfFlow } from './run/run-words';
 
 /** How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move. */
 @Component({

@@ -1,5 +1,5 @@
 import { coatScaleFor, withLayers, type PiecePlan, type QuickRun } from '@cazuela/core';
-import type { Units } from '../../../data/units';
+import type { Units } from '../../../../data/units';
 import { heightAlong } from './run-drawing';
 
 /** No coat is planned thinner or thicker than this, mm. */

@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { PIECE_SHAPES, sideToRun, type GlazeFacts, type PiecePlan } from '@cazuela/core';
 import { of, type Observable } from 'rxjs';
-import { FakeRecords } from '../../../../testing/records';
-import { Screen } from '../../../../testing/screen';
-import { Units } from '../../../data/units';
+import { FakeRecords } from '../../../../../testing/records';
+import { Screen } from '../../../../../testing/screen';
+import { Units } from '../../../../data/units';
 import { PieceRuns, type RunState } from './piece-runs';
 import { RunDrawing } from './run-drawing';
 import { doRunJob } from './run-job';

@@ -14,7 +14,7 @@ import {
   type SafeLine,
   type SideToRun,
 } from '@cazuela/core';
-import type { Units } from '../../../data/units';
+import type { Units } from '../../../../data/units';
 import { heightAlong } from './run-drawing';
 
 /** The chance to reach the shelf, and where the edge ends. */

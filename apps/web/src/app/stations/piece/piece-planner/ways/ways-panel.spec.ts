@@ -1,6 +1,6 @@
 import { PIECE_SHAPES, PRIOR_KNOWLEDGE, type GlazeFacts, type PiecePlan } from '@cazuela/core';
-import { FakeRecords } from '../../../../testing/records';
-import { Screen } from '../../../../testing/screen';
+import { FakeRecords } from '../../../../../testing/records';
+import { Screen } from '../../../../../testing/screen';
 import { WaysPanel } from './ways-panel';
 
 const glaze = (bucketId: string, shrinkShare: number): GlazeFacts => ({

@@ -13,13 +13,13 @@ import {
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
-import { Units } from '../../../data/units';
-import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
-import { fitOf, frameOf, type Frame } from '../../../parts/piece-drawing/sheet';
-import { PieceSection, viewBoxOf } from '../../../parts/piece-section';
+import { Units } from '../../../../data/units';
+import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
+import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
+import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
 import { edgeHandles, formHandles, round, sideHandles, type Handle } from './board-handles';
 import { BoardPaper, INCH_MM, nearest, rulerMarks } from './board-paper';
-import { PieceDraft } from './piece-draft';
+import { PieceDraft } from '../piece-draft';
 
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;

@@ -1,7 +1,7 @@
 import type { PieceShape } from '@cazuela/core';
-import type { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
-import type { Fit } from '../../../parts/piece-drawing/sheet';
-import { acrossAt, fromFront, SEEN_SHARE, shareAcross } from '../../../parts/piece-drawing/zones';
+import type { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
+import type { Fit } from '../../../../parts/piece-drawing/sheet';
+import { acrossAt, fromFront, SEEN_SHARE, shareAcross } from '../../../../parts/piece-drawing/zones';
 import { round, type Handle, type Place } from './board-handles';
 
 export const INCH_MM = 25.4;

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { PieceBody } from '@cazuela/contract';
 import { CONES, KILN_SETTINGS } from '@cazuela/core';
-import { NumberField } from '../../../parts/number-field';
-import { PieceDraft } from './piece-draft';
-import { PieceScreen } from './piece-screen';
-import { SETTING_WORDS } from './piece-words';
+import { NumberField } from '../../../../parts/number-field';
+import { PieceDraft } from '../piece-draft';
+import { PieceScreen } from '../piece-screen';
+import { SETTING_WORDS } from '../piece-words';
 
 /** What a piece is made of, how many there are, how far the foot and rim go, and where it stands in the kiln. */
 @Component({

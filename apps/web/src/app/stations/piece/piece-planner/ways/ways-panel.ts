@@ -16,8 +16,8 @@ import {
 } from '@cazuela/core';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { Units } from '../../../data/units';
-import { PieceSection } from '../../../parts/piece-section';
+import { Units } from '../../../../data/units';
+import { PieceSection } from '../../../../parts/piece-section';
 import { PieceWays } from './piece-ways';
 import type { WaysAnswer } from './ways-job';
 import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './ways-words';

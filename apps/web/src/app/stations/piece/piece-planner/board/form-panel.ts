@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { FORM_LIMITS, formOf, PIECE_FORMS, tallMm, widestMm, type Grip, type PieceForm, type PiecePlan, type PieceShape } from '@cazuela/core';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
+import { Choice } from '../../../../parts/choice';
+import { NumberField } from '../../../../parts/number-field';
 import { round, withPoint } from './board-handles';
-import { PieceDraft } from './piece-draft';
+import { PieceDraft } from '../piece-draft';
 
 const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm'>> = {
   handle: { outMm: 32, widthMm: 18, thickMm: 8 },

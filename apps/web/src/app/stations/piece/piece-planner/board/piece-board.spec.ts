@@ -1,15 +1,15 @@
 import { TestBed } from '@angular/core/testing';
 import { formOf, shapeOf, type PiecePlan } from '@cazuela/core';
-import { piece } from '../../../../testing/made-up';
-import { FakeRecords } from '../../../../testing/records';
-import { Screen } from '../../../../testing/screen';
-import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
-import { fitOf, frameOf } from '../../../parts/piece-drawing/sheet';
+import { piece } from '../../../../../testing/made-up';
+import { FakeRecords } from '../../../../../testing/records';
+import { Screen } from '../../../../../testing/screen';
+import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
+import { fitOf, frameOf } from '../../../../parts/piece-drawing/sheet';
 import { edgeHandles, formHandles, sideHandles, withPoint } from './board-handles';
 import { BoardPaper, nearest, rulerMarks } from './board-paper';
 import { FormPanel } from './form-panel';
 import { PieceBoard } from './piece-board';
-import { PieceDraft } from './piece-draft';
+import { PieceDraft } from '../piece-draft';
 import { sectionSheet, sectionSvg } from './section-paths';
 
 const coat = (bucketId: string, coatMm = 0.4) => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip' as const, coatMm });

@@ -21,7 +21,6 @@ import {
   runChances,
   sideKey,
   sidesToRun,
-  sideToRun,
   startForEdge,
   tallMm,
   USUAL_CONE,
@@ -32,17 +31,16 @@ import {
   type PiecePlan,
   type PieceShape,
   type RunMoment,
-  type RunSide,
   type SafeLineQuestion,
   type SideToRun,
 } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { auditTime, catchError, debounceTime, EMPTY, map, of, startWith, switchMap } from 'rxjs';
-import { remembered } from '../../../data/remembered';
-import { Units } from '../../../data/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
+import { remembered } from '../../../../data/remembered';
+import { Units } from '../../../../data/units';
+import { Choice } from '../../../../parts/choice';
+import { NumberField } from '../../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
 import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, heightAlong, RunDrawing } from './run-drawing';
@@ -106,13 +104,13 @@ export class RunPanel {
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
-  protected readonly outside = computed(() => this.sideOf('outside'));
-  protected readonly inside = computed(() => this.sideOf('inside'));
-  /** Handle, lugs and panels, each with its own way down. */
-  private readonly beside = computed(() => {
+  /** Every way down that has glaze on it: outside, inside, handle or lugs, each panel. */
+  private readonly sides = computed(() => {
     const made = attempt(() => sidesToRun(this.question()));
-    return made.kind === 'ok' ? made.value.filter(({ side }) => side === 'grip' || side === 'panel') : [];
+    return made.kind === 'ok' ? made.value : [];
   });
+  protected readonly outside = computed(() => this.sides().find(({ side }) => side === 'outside'));
+  protected readonly inside = computed(() => this.sides().find(({ side }) => side === 'inside'));
   private readonly answered = toSignal(
     toObservable(computed(() => ({ question: this.question(), stopped: this.stopped() }))).pipe(
       debounceTime(REST_MS),
@@ -170,7 +168,8 @@ export class RunPanel {
     return side && chances ? reachWords(side, chances, this.units) : undefined;
   });
   protected readonly otherSides = computed(() =>
-    this.beside().flatMap((side) => {
+    this.sides().flatMap((side) => {
+      if (side.side === 'outside' || side.side === 'inside') return [];
       const drawn = this.state()?.drawn?.[sideKey(side)];
       return drawn ? [sideWords(side, runChances(side, drawn), this.plan(), this.shape())] : [];
     }),
@@ -270,10 +269,5 @@ export class RunPanel {
 
   private want(heightMm: number): void {
     this.wantedEdgeMm.set(Math.round(Math.min(tallMm(this.shape()), Math.max(0, heightMm))));
-  }
-
-  private sideOf(side: RunSide): SideToRun | undefined {
-    const made = attempt(() => sideToRun({ ...this.question(), side }));
-    return made.kind === 'ok' ? made.value : undefined;
   }
 }

@@ -16,11 +16,12 @@ import {
   type Strip,
   type Texture,
 } from '@cazuela/core';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../../parts/number-field';
+import { BandField } from './band-field';
 import { EdgeField } from './edge-field';
-import { PieceDraft } from './piece-draft';
-import { ZONE_WORDS } from './piece-words';
-import { round } from './board-handles';
+import { PieceDraft } from '../piece-draft';
+import { ZONE_WORDS } from '../piece-words';
+import { round } from '../board/board-handles';
 import { TextureField } from './texture-field';
 
 interface Place {
@@ -34,7 +35,7 @@ interface Place {
 /** What lies where: the coats of each zone, strip and panel, bottom up, and how their edges go round. */
 @Component({
   selector: 'cz-coats-panel',
-  imports: [EdgeField, MatIcon, NumberField, RouterLink, TextureField],
+  imports: [BandField, EdgeField, MatIcon, NumberField, RouterLink, TextureField],
   templateUrl: './coats-panel.html',
   styleUrl: './coats-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -103,9 +104,5 @@ export class CoatsPanel {
 
   protected changeEdge(which: 'wax' | 'rim', edge: EdgeLine): void {
     this.draft.plan({ edges: { ...this.plan().edges, [which]: edge.kind === 'straight' ? undefined : edge } });
-  }
-
-  protected turnTo(strip: Strip, key: 'from' | 'to', percent: number | null): void {
-    if (percent !== null && strip.turn) this.draft.changeStrip(strip.id, { turn: { ...strip.turn, [key]: percent / 100 } });
   }
 }

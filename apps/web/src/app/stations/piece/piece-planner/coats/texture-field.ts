@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Texture } from '@cazuela/core';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../../parts/number-field';
 
 const TEXTURE_WORDS: readonly (readonly [Texture['kind'], string])[] = [
   ['smooth', 'smooth clay'],

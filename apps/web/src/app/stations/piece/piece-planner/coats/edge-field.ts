@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { EdgeLine } from '@cazuela/core';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../../parts/number-field';
 
 /** How an edge goes round: level, slanted by a tilted dip, or in waves. */
 @Component({

@@ -1,5 +1,5 @@
 import { layersOf, type PiecePlan, type UnwantedStep, type WayChange, type WayRisk, type WayThere } from '@cazuela/core';
-import type { Units } from '../../../data/units';
+import type { Units } from '../../../../data/units';
 
 /** What a way does otherwise, and why. */
 export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why: string }> = {

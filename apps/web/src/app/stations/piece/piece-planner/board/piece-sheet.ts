@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { formOf } from '@cazuela/core';
-import { Keys } from '../../../data/keys';
-import { Units } from '../../../data/units';
-import { Choice } from '../../../parts/choice';
+import { Keys } from '../../../../data/keys';
+import { Units } from '../../../../data/units';
+import { Choice } from '../../../../parts/choice';
 import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
-import { PieceDraft } from './piece-draft';
+import { PieceDraft } from '../piece-draft';
 import { PieceFields } from './piece-fields';
-import { PieceScreen } from './piece-screen';
+import { PieceScreen } from '../piece-screen';
 import { RoundView } from './round-view';
 
 const ARROW_KEYS_HELD_MS = 600;

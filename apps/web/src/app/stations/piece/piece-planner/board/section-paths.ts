@@ -1,6 +1,6 @@
 import type { PiecePlan, PieceShape } from '@cazuela/core';
-import { COAT_EXAGGERATION } from '../../../parts/piece-drawing/coats';
-import { PieceDrawing } from '../../../parts/piece-drawing/piece-drawing';
+import { COAT_EXAGGERATION } from '../../../../parts/piece-drawing/coats';
+import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 
 export interface SectionPath {
   d: string;

@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { layersOf, MOST_MASKS, tallMm, type FootBy, type Mask, type PiecePlan, type PieceShape } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import { BandField } from './band-field';
+import { round } from '../board/board-handles';
+import { EdgeField } from './edge-field';
+import { PieceDraft } from '../piece-draft';
+
+/** What keeps glaze off, and what takes it off again. */
+@Component({
+  selector: 'cz-masks-panel',
+  imports: [BandField, EdgeField],
+  template: `
+    <section aria-labelledby="masks">
+      <h2 id="masks">Kept bare</h2>
+      <div class="fields">
+        <label class="named"
+          >The foot is kept bare by<select (change)="draft.plan({ footBy: $any($event.target).value, order: [] })">
+            @for (one of feet; track one[0]) {
+              <option [value]="one[0]" [selected]="one[0] === (plan().footBy ?? 'wax')">{{ one[1] }}</option>
+            }
+          </select></label
+        >
+        <cz-edge-field label="Its edge" [edge]="plan().edges?.wax ?? { kind: 'straight' }" (changed)="footEdge($event)" />
+      </div>
+      @for (mask of masks(); track mask.id) {
+        <fieldset>
+          <legend class="visually-hidden">Mask {{ $index + 1 }}</legend>
+          <div class="fields">
+            <label class="named"
+              >By<select (change)="change(mask, { kind: $any($event.target).value })">
+                @for (one of kinds; track one[0]) {
+                  <option [value]="one[0]" [selected]="one[0] === mask.kind">{{ one[1] }}</option>
+                }
+              </select></label
+            >
+            <label class="named"
+              >Where<select (change)="change(mask, { where: $any($event.target).value })">
+                @for (one of places(); track one[0]) {
+                  <option [value]="one[0]" [selected]="one[0] === mask.where">{{ one[1] }}</option>
+                }
+              </select></label
+            >
+            @if (mask.where !== 'hole') {
+              <cz-band-field [band]="mask" (changed)="change(mask, $event)" />
+              @if (mask.kind === 'wax' || mask.kind === 'tape') {
+                <label class="named"
+                  >Over<select (change)="change(mask, { overLayerId: $any($event.target).value || undefined })">
+                    <option value="" [selected]="!mask.overLayerId">bare clay</option>
+                    @for (layer of layers(); track layer.id) {
+                      <option [value]="layer.id" [selected]="layer.id === mask.overLayerId">{{ layer.words }}</option>
+                    }
+                  </select></label
+                >
+              }
+            }
+          </div>
+          <button type="button" class="press bare" (click)="remove(mask)">Take it away</button>
+        </fieldset>
+      }
+      <div class="row">
+        <button type="button" class="press quiet-press" [disabled]="masks().length >= most" (click)="add('band')">A line or band kept bare</button>
+        @if (shape().holeMm) {
+          <button type="button" class="press quiet-press" [disabled]="masks().length >= most || hasHole()" (click)="add('hole')">
+            Tape the drain hole
+          </button>
+        }
+      </div>
+    </section>
+  `,
+  styleUrl: './kept-bare.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MasksPanel {
+  readonly plan = input.required<PiecePlan>();
+  readonly shape = input.required<PieceShape>();
+  readonly names = input.required<ReadonlyMap<string, string>>();
+  protected readonly draft = inject(PieceDraft);
+  protected readonly most = MOST_MASKS;
+  protected readonly feet: readonly [FootBy, string][] = [
+    ['wax', 'wax'],
+    ['soak', 'soaking it in water'],
+    ['tape', 'tape'],
+    ['sponge', 'sponging it off after'],
+  ];
+  protected readonly kinds: readonly [Mask['kind'], string][] = [
+    ['wax', 'wax'],
+    ['tape', 'tape'],
+    ['scrape', 'scraping back after'],
+    ['sponge', 'sponging off after'],
+  ];
+  protected readonly masks = computed(() => this.plan().masks ?? []);
+  protected readonly pots = computed(() => this.plan().pots ?? []);
+  protected readonly hasHole = computed(() => this.masks().some((mask) => mask.where === 'hole'));
+  protected readonly places = computed((): [Mask['where'], string][] => [
+    ['band', 'all round'],
+    ['panel', 'a part of the turn'],
+    ...(this.shape().holeMm ? [['hole', 'the drain hole'] as [Mask['where'], string]] : []),
+  ]);
+  protected readonly layers = computed(() =>
+    layersOf(this.plan()).map((layer) => ({
+      id: layer.id,
+      words: this.names().get(layer.bucketId) ?? this.pots().find((pot) => pot.id === layer.bucketId)?.name ?? 'a coat',
+    })),
+  );
+
+  protected add(where: Mask['where']): void {
+    const top = tallMm(this.shape());
+    const mask: Mask = { id: uuid(), kind: where === 'hole' ? 'tape' : 'wax', where, fromMm: round(top * 0.5), toMm: round(top * 0.5 + 4) };
+    this.draft.plan({ masks: [...this.masks(), mask], order: [] });
+  }
+
+  protected change(mask: Mask, change: Partial<Mask>): void {
+    const turn = change.where === 'panel' ? { turn: { from: 0.9, to: 0.15 } } : change.where ? { turn: undefined } : {};
+    this.draft.plan({ masks: this.masks().map((one) => (one.id === mask.id ? { ...one, ...change, ...turn } : one)), order: [] });
+  }
+
+  protected remove(mask: Mask): void {
+    this.draft.plan({ masks: this.masks().filter((one) => one.id !== mask.id), order: [] });
+  }
+
+  protected footEdge(edge: NonNullable<NonNullable<PiecePlan['edges']>['wax']>): void {
+    this.draft.plan({ edges: { ...this.plan().edges, wax: edge.kind === 'straight' ? undefined : edge } });
+  }
+}
