@@ -12,7 +12,7 @@ import {
   type CoatObservation,
   type CoatSituation,
 } from '@cazuela/core';
-import { besideC } from './beside-c';
+import { inTurnWithC } from './beside-c';
 import { dragOnPage } from './hand';
 import { middleMs, type Row } from './measure';
 
@@ -46,10 +46,9 @@ export function coatRows(): Row[] {
   const forty = middleMs(fit, { warmUp: 20, perRound: 5 });
   const { sg: _sg, ...rest } = SITUATION;
   const map = (): Float32Array => coatMap({ situation: rest, ...MAP }).coatMm;
-  const whole = middleMs(map, { warmUp: 30, perRound: 5 });
   const { filmMm, packing } = STATE_GUESSES.normal;
   const water = (12 / 100) * BODY_DENSITY * 5;
-  const c = besideC('coat-map.c', [
+  const { ms: whole, c } = inTurnWithC(() => middleMs(map, { warmUp: 30, perRound: 5 }), 'coat-map.c', [
     SITUATION.density,
     packing,
     filmMm,

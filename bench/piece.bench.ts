@@ -6,13 +6,15 @@ import type { Row } from './measure';
 const SLOW_DOWN = 4;
 const ROUND_KB = 400;
 const FRAME_MS = 16;
+/** Other work on the machine comes and goes: so many drags, and the quietest tells what the page itself costs. */
+const DRAGS = 3;
 const SETTLES_MS = 1_500;
 
 /** A point of a form dragged on a slow page with all its numbers, and what the view in the round weighs when it is opened. */
 export async function pieceRows(address: string): Promise<Row[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-background-networking'],
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -24,14 +26,18 @@ export async function pieceRows(address: string): Promise<Row[]> {
     await restsFrom(page);
     await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
     for (const rate of [1, SLOW_DOWN]) {
-      await restsFrom(page);
       const session = await page.context().newCDPSession(page);
-      await session.send('Emulation.setCPUThrottlingRate', { rate });
-      const middle = await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
-      await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      const middles: number[] = [];
+      for (let drag = 0; drag < DRAGS; drag++) {
+        await restsFrom(page);
+        await session.send('Emulation.setCPUThrottlingRate', { rate });
+        middles.push(await dragOnPage(page, await middleOf(page), { x: 24, y: 0 }));
+        await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+      }
+      const middle = Math.min(...middles);
       rows.push({
-        what: `a point of the form dragged, ${rate}× slower, move to paint, middle`,
-        measured: `${middle.toFixed(1)} ms`,
+        what: `a point of the form dragged, ${rate}× slower, move to paint, middle of the quietest drag`,
+        measured: `${middle.toFixed(1)} ms of ${middles.map((each) => each.toFixed(1)).join(', ')}`,
         wanted: `under ${FRAME_MS} ms`,
         ok: middle < FRAME_MS,
       });

@@ -11,7 +11,7 @@ import {
   type PiecePlan,
   type RunLayer,
 } from '@cazuela/core';
-import { besideC } from './beside-c';
+import { inTurnWithC } from './beside-c';
 import { middleMs, type Row } from './measure';
 
 const glaze = (bucketId: string, flow: number, shrinkShare: number, lightness: number): GlazeFacts => ({
@@ -63,8 +63,7 @@ export function runRows(): Row[] {
     meltedMm: Float64Array.from({ length: strip.count }, (_, at) => (at >= from && at < to ? mm : 0)),
   }));
   const solve = (): ReturnType<typeof solveRun> => solveRun({ strip, layers, overlap: () => 1.3 });
-  const one = middleMs(solve, { warmUp: 30, perRound: 1 });
-  const c = besideC('run.c', [1e4, 0.05, 1.3, ...BANDS.flat()]);
+  const { ms: one, c } = inTurnWithC(() => middleMs(solve, { warmUp: 30, perRound: 1 }), 'run.c', [1e4, 0.05, 1.3, ...BANDS.flat()]);
   const moving = (layer: Float64Array, put: Float64Array): number => layer.reduce((sum, mm, at) => sum + (mm - stillMm(put, layers, at)) * at, 0);
   const ours = solve().moments[0]!.layerMm.reduce((sum, row, at) => sum + moving(row, layers[at]!.meltedMm), 0);
   const same = c !== undefined && Math.abs(ours / c.sum - 1) < 1e-3;

@@ -19,6 +19,8 @@ import { PieceScreen } from './piece-screen';
       height: 1.6em;
       contain: strict;
       will-change: transform;
+      // Of one width: where a text grows, the layers of the whole page are put together anew.
+      font-variant-numeric: tabular-nums;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
