@@ -4,8 +4,9 @@ import type { Units } from '../../data/units';
 export const DROP_NAMES: Readonly<Record<DropKind, string>> = { epsom: 'Epsom brine', silicate: 'sodium silicate' };
 
 /** How a bucket's powder stays up, why, and what that asks for. */
-export function riskWords({ suspension, causes, rawClayShare }: SuspensionRisk, units: Units): { tone: string; what: string; why: string } {
-  const clay = `${units.plain(rawClayShare)} % raw clay`;
+export function riskWords({ suspension, causes, rawClayShare }: SuspensionRisk): { tone: string; what: string; why: string } {
+  // A share of the recipe: finer than a percent says nothing about settling.
+  const clay = `${Math.round(rawClayShare)} % raw clay`;
   const why = causes
     .map((cause) => {
       switch (cause) {

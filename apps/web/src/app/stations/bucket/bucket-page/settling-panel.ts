@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { riskWords, STIRRING_WORDS } from '../cure-words';
 import { BucketScreen } from './bucket-screen';
@@ -65,7 +64,6 @@ type Cure = 'firstAid' | 'epsom' | 'bentonite' | 'gum' | 'silicate';
 })
 export class SettlingPanel {
   protected readonly screen = inject(BucketScreen);
-  private readonly units = inject(Units);
   protected readonly cure = signal<Cure>('firstAid');
   protected readonly cures = [
     ['firstAid', 'first aid'],
@@ -76,7 +74,7 @@ export class SettlingPanel {
   ] as const;
   protected readonly risk = computed(() => {
     const risk = this.screen.risk();
-    return risk && riskWords(risk, this.units);
+    return risk && riskWords(risk);
   });
   protected readonly caustic = computed(() => this.screen.risk()?.causes.includes('ash') ?? false);
   protected readonly stirring = computed(() => {
