@@ -69,9 +69,12 @@ function partedFirst(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[
       strip.first && strip.layers.length > 0 ? [[`waxOver:${strip.id}`, strip.layers] as [string, Layer[]]] : [],
     ),
   ];
+  const lowest = lowestColours(plan);
+  // What goes into the clay itself ends at the band by hand, before anything is waxed.
+  const after = plan.zones.outside.filter((layer) => !lowest.has(layer.id));
   return parted.flatMap(([wax, own]) => [
     ...of(own).map((step): Precedence => ({ before: step.key, after: wax, rule: 'O4' })),
-    ...of(plan.zones.outside).map((step): Precedence => ({ before: wax, after: step.key, rule: 'O3' })),
+    ...of(after).map((step): Precedence => ({ before: wax, after: step.key, rule: 'O3' })),
   ]);
 }
 

@@ -1,3 +1,4 @@
+import { planFault } from './check-plan';
 import { cheapestOrder } from './cheapest-order';
 import { outerStacks, precedencesOf, safeOrder } from './order';
 import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './way-changes';
@@ -43,6 +44,8 @@ const CRACKS_ABOVE_MM = 1;
 export function waysThere(question: WaysQuestion): WayThere[] {
   const ways = changesWorthTrying(question).flatMap((changes) => {
     const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);
+    // Wax above the rim keeps any glaze off the shelf, and is no way.
+    if (changes.length > 0 && planFault(plan)) return [];
     return priced(question, plan, changes) ?? [];
   });
   const seen = new Set<string>();

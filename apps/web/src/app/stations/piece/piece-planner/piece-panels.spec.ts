@@ -1,5 +1,6 @@
+import type { TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { ClayBody, PieceBody, Recipe } from '@cazuela/contract';
+import { stepSheetSchema, type ClayBody, type PieceBody, type Recipe } from '@cazuela/contract';
 import { shapeOf, type PiecePlan } from '@cazuela/core';
 import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
@@ -238,5 +239,39 @@ describe('the panels of a piece plan', () => {
     expect(screen.text).not.toContain('Started from');
     expect(shapeOf({ shapeId: 'bowl' }).name).toBe('Bowl');
     TestBed.tick();
+  });
+
+  it('the step sheet carries the drawing, what lies where, the steps and what speaks against them; one that failed is asked for again', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }), footBy: 'soak' }, { count: 3 });
+    await screen.press('Step sheet (PDF)');
+    const asked = (): TestRequest => records.http.expectOne((request) => request.method === 'POST' && request.url.endsWith('/steps.pdf'));
+    const first = asked();
+    const sheet = stepSheetSchema.parse(first.request.body);
+    expect(sheet.lines[0]).toMatch(/^3 of Barro Claro, for cone 6$/);
+    expect(sheet.lines).toContain('Outside: Noche Honda 0.4 mm');
+    expect(sheet.steps.map((step) => step.words).join(' | ')).toContain('Noche Honda');
+    expect(sheet.warnings.join(' ')).toContain('A soaked foot keeps its water for hours.');
+    first.error(new ProgressEvent('error'), { status: 0 });
+    await screen.settle();
+    expect(screen.text).toContain('cannot be reached');
+    await screen.press('Try again');
+    expect(stepSheetSchema.parse(asked().request.body)).toEqual(sheet);
+  });
+
+  it('a small pot is named, told what it is, and stays while a coat is of it', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
+    await screen.press('A small pot');
+    await screen.choose('It is', 'slip');
+    await screen.type('Shrinks', '12');
+    const [pot] = last().plan.pots!;
+    expect(pot).toMatchObject({ name: 'Colour 1', stuff: 'slip', shrinkagePercent: 12 });
+    await screen.choose('Outside, coat 1: bucket', 'Colour 1 (slip)');
+    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: pot!.id, stuff: 'slip', way: 'brush' });
+    expect(screen.button('Take Colour 1 away').disabled).toBe(true);
+    await screen.choose('It is', 'underglaze');
+    expect(last().plan.zones.outside[0]!.stuff).toBe('underglaze');
+    await screen.choose('Outside, coat 1: bucket', 'Noche Honda');
+    await screen.press('Take Colour 1 away');
+    expect(last().plan.pots).toEqual([]);
   });
 });
