@@ -7,7 +7,9 @@ const MOVES = 60;
 export async function dragOnPage(page: Page, from: { x: number; y: number }, across = { x: 0, y: -60 }): Promise<number> {
   await page.evaluate(() => {
     const taken: number[] = [];
-    Object.assign(window, { taken });
+    // Heard only until this drag ends: what measures one must not weigh on the next.
+    const ends = new AbortController();
+    Object.assign(window, { taken, ends });
     const waiting: number[] = [];
     // A message sent within the frame is read right after it was painted. One channel for all: what measures must weigh little.
     const { port1, port2 } = new MessageChannel();
@@ -18,7 +20,7 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
         waiting.push(performance.now());
         requestAnimationFrame(() => port2.postMessage(undefined));
       },
-      { capture: true },
+      { capture: true, signal: ends.signal },
     );
   });
   await page.mouse.move(from.x, from.y);
@@ -29,5 +31,10 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
     await page.waitForTimeout(25);
   }
   await page.mouse.up();
-  return percentile(await page.evaluate(() => (window as unknown as { taken: number[] }).taken.slice(5)), 0.5);
+  const taken = await page.evaluate(() => {
+    const measured = window as unknown as { taken: number[]; ends: AbortController };
+    measured.ends.abort();
+    return measured.taken;
+  });
+  return percentile(taken.slice(5), 0.5);
 }
