@@ -47,7 +47,7 @@ export class PieceRuns {
           subscriber.next(state);
           if (left === 0 || data.kind === 'failed') subscriber.complete();
         };
-        worker.onerror = () => subscriber.error(new Error('The run could not be worked out.'));
+        worker.onerror = () => subscriber.error(new Error('The run could not be worked out here. Load the page again; the plan is kept.'));
         const job: RunJob = { question, draws: DRAWS / WORKERS, seed: index + 1, alone: index === 0 };
         worker.postMessage(job);
         return worker;

@@ -13,7 +13,7 @@ export class PieceWays {
         subscriber.next(data);
         subscriber.complete();
       };
-      worker.onerror = () => subscriber.error(new Error('The ways could not be worked out.'));
+      worker.onerror = () => subscriber.error(new Error('The ways could not be worked out here. Load the page again; the plan is kept.'));
       worker.postMessage(job);
       return () => worker.terminate();
     });
