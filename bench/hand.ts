@@ -30,6 +30,8 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
     await page.mouse.move(from.x + across.x * share, from.y + across.y * share);
     await page.waitForTimeout(25);
   }
+  // Back where it was taken: the next drag must find the same piece.
+  await page.mouse.move(from.x, from.y);
   await page.mouse.up();
   const taken = await page.evaluate(() => {
     const measured = window as unknown as { taken: number[]; ends: AbortController };

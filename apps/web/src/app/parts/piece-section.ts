@@ -1,8 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, ChangeDetectorRef, Component, computed, inject, input, untracked } from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { PieceDrawing } from './piece-drawing/piece-drawing';
 
 let counter = 0;
+
+/** All that moves when the piece does. */
+interface Lines {
+  fit: PieceDrawing['fit'];
+  outside: string;
+  wall: string;
+  zones: ReturnType<PieceDrawing['zones']>;
+  coats: ReturnType<PieceDrawing['coats']>;
+  handle: ReturnType<PieceDrawing['handle']>;
+  labels: ReturnType<PieceDrawing['labels']>;
+  runY: number | undefined;
+}
 
 /** A piece as archaeologists draw pots: section with its coats on the left, the outside with its zones on the right. */
 @Component({
@@ -25,28 +37,30 @@ let counter = 0;
           <stop offset="1" stop-color="#000" stop-opacity=".28" />
         </linearGradient>
       </defs>
+      @let lines = shown();
       @if (!small()) {
-        <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="fit().height + 22" />
+        <rect class="paper" x="-2000" y="-2000" width="4000" height="4000" />
+        <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="lines.fit.height + 22" />
       }
-      <path [attr.d]="outsideRight()" [attr.fill]="clay()" />
-      @for (zone of zonesRight(); track $index) {
+      <path [attr.d]="lines.outside" [attr.fill]="clay()" />
+      @for (zone of lines.zones; track $index) {
         <path [attr.d]="zone.path" [attr.fill]="zone.colour" />
       }
-      <path [attr.d]="outsideRight()" [attr.fill]="'url(#' + shadeId + ')'" />
-      @for (coat of coats(); track $index) {
+      <path [attr.d]="lines.outside" [attr.fill]="'url(#' + shadeId + ')'" />
+      @for (coat of lines.coats; track $index) {
         <path class="coat" [attr.d]="coat.path" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" />
       }
-      <path class="wall" [attr.d]="wallPath()" />
-      <path class="outline" [attr.d]="outsideRight()" />
-      @if (handle(); as path) {
+      <path class="wall" [attr.d]="lines.wall" />
+      <path class="outline" [attr.d]="lines.outside" />
+      @if (lines.handle; as path) {
         <path class="handle-edge" [attr.d]="path.path" [attr.stroke-width]="path.width + 3" />
         <path class="handle" [attr.d]="path.path" [attr.stroke-width]="path.width" [attr.stroke]="handleColour()" />
       }
-      @if (runY(); as y) {
-        <line class="run" [attr.x1]="0" [attr.x2]="fit().halfWidth + 24" [attr.y1]="y" [attr.y2]="y" />
-        <text class="run-text" [attr.x]="fit().halfWidth + 26" [attr.y]="y + 4">95 % run</text>
+      @if (lines.runY; as y) {
+        <line class="run" [attr.x1]="0" [attr.x2]="lines.fit.halfWidth + 24" [attr.y1]="y" [attr.y2]="y" />
+        <text class="run-text" [attr.x]="lines.fit.halfWidth + 26" [attr.y]="y + 4">95 % run</text>
       }
-      @for (label of labels(); track label.key) {
+      @for (label of lines.labels; track label.key) {
         <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.textY" />
         <circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
         <text class="zone" [attr.x]="label.textX" [attr.y]="label.textY - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
@@ -55,12 +69,12 @@ let counter = 0;
       @if (!small()) {
         <line
           class="bar"
-          [attr.x1]="-fit().halfWidth"
-          [attr.x2]="-fit().halfWidth + 50 * fit().scale"
-          [attr.y1]="fit().height + 24"
-          [attr.y2]="fit().height + 24"
+          [attr.x1]="-lines.fit.halfWidth"
+          [attr.x2]="-lines.fit.halfWidth + 50 * lines.fit.scale"
+          [attr.y1]="lines.fit.height + 24"
+          [attr.y2]="lines.fit.height + 24"
         />
-        <text class="bar-text" [attr.x]="-fit().halfWidth" [attr.y]="fit().height + 40">50 mm; coats drawn ten times as thick</text>
+        <text class="bar-text" [attr.x]="-lines.fit.halfWidth" [attr.y]="lines.fit.height + 40">50 mm; coats drawn ten times as thick</text>
       }
     </svg>
   `,
@@ -69,6 +83,10 @@ let counter = 0;
       display: block;
       width: 100%;
       height: 100%;
+    }
+    // Of one size whatever is drawn on it: what grows has the layers of the whole page put together anew.
+    .paper {
+      fill: var(--kaolin);
     }
     .centre {
       stroke: var(--iron-wash);
@@ -154,22 +172,14 @@ export class PieceSection {
   protected readonly shadeId = `shade-${this.number}`;
   protected readonly waxId = `wax-${this.number}`;
 
+  private readonly view = inject(ChangeDetectorRef);
   private readonly drawing = computed(() => this.made() ?? new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names()));
-  protected readonly fit = computed(() => this.drawing().fit);
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small()));
-  protected readonly outsideRight = computed(() => this.drawing().outside());
-  protected readonly wallPath = computed(() => this.drawing().wall());
-  protected readonly zonesRight = computed(() => this.drawing().zones(`url(#${this.waxId})`));
-  protected readonly coats = computed(() => this.drawing().coats());
-  protected readonly handle = computed(() => this.drawing().handle());
+  private readonly lines = computed(() => this.linesOf(this.drawing(), this.runToMm()));
+  private followed?: { since: Lines; lines: Lines };
   protected readonly handleColour = computed(() => {
     const top = this.plan().zones.outside.at(-1);
     return (top && this.colours().get(top.bucketId)) ?? this.clay();
-  });
-  protected readonly labels = computed(() => (this.small() || !this.labelled() ? [] : this.drawing().labels()));
-  protected readonly runY = computed(() => {
-    const run = this.runToMm();
-    return run === undefined || this.small() ? undefined : this.drawing().y(Math.max(0, run));
   });
   protected readonly words = computed(() => {
     const { zones, waxFootMm } = this.plan();
@@ -177,6 +187,30 @@ export class PieceSection {
     const strips = (this.plan().strips ?? []).length;
     return `${this.shape().name} in section. Coats: ${count}.${strips > 0 ? ` Strips and panels: ${strips}.` : ''} Wax ${waxFootMm} mm up.`;
   });
+
+  /** Under a moving hand, until the piece itself is told anew: drawn at once, and nothing else of the page is asked. */
+  follow(drawing: PieceDrawing, runToMm: number | undefined): void {
+    this.followed = { since: untracked(this.lines), lines: untracked(() => this.linesOf(drawing, runToMm)) };
+    this.view.detectChanges();
+  }
+
+  protected shown(): Lines {
+    const lines = this.lines();
+    return this.followed?.since === lines ? this.followed.lines : lines;
+  }
+
+  private linesOf(drawing: PieceDrawing, runToMm: number | undefined): Lines {
+    return {
+      fit: drawing.fit,
+      outside: drawing.outside(),
+      wall: drawing.wall(),
+      zones: drawing.zones(`url(#${this.waxId})`),
+      coats: drawing.coats(),
+      handle: drawing.handle(),
+      labels: this.small() || !this.labelled() ? [] : drawing.labels(),
+      runY: runToMm === undefined || this.small() ? undefined : drawing.y(Math.max(0, runToMm)),
+    };
+  }
 }
 
 /** The sheet a drawing stands on, for whatever is laid over it. */

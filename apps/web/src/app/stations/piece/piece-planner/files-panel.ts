@@ -93,7 +93,7 @@ export class FilesPanel {
 
   private sheet(): ReturnType<typeof sectionSheet> {
     return sectionSheet({
-      shape: this.screen.shape(),
+      shape: this.screen.restedShape(),
       plan: this.body().plan,
       colours: this.screen.colours(),
       names: this.screen.names(),

@@ -13,10 +13,11 @@ import {
   type Strip,
   type Zone,
 } from '@cazuela/core';
-import { catchError, concatMap, debounceTime, defer, EMPTY, Subject, tap, type Observable } from 'rxjs';
+import { animationFrameScheduler, auditTime, catchError, concatMap, debounceTime, defer, EMPTY, share, Subject, tap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure, type ApiFailure } from '../../../data/api';
 import { StudioApi } from '../../../data/studio-api';
+import { drawnShape } from './drawn-shape';
 
 /** How long a hand must rest before what is heavy follows it, ms. */
 const RESTS_MS = 150;
@@ -39,7 +40,11 @@ export class PieceDraft {
   /** Which recipe version a bucket holds now: kept with the plan when a coat of it is planned. */
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
+  /** As it is this moment. Under a dragging hand it moves many times a second: a template goes by `rested`, and by `following` if it must keep up. */
   readonly body = this.current.asReadonly();
+  readonly shape = drawnShape(() => this.current()?.plan);
+  /** Under a dragging hand, once for every picture: what it moved is drawn then, and not while its events are still heard. */
+  readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
   /** The same as it stood when the hand last rested. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
   readonly rested = this.settled.asReadonly();
   readonly failure = signal<ApiFailure | undefined>(undefined);

@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { areaCm2 } from '@cazuela/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Units } from '../../../data/units';
+import { following } from './following';
+import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from './piece-screen';
 
 /** Clay, wall, area and what it holds, in one line that follows a dragging hand. */
 @Component({
   selector: 'cz-piece-headline',
   template: `
-    <p class="quiet">{{ screen.clay()?.name }}, bisque {{ screen.clayFacts()?.bisqueCone }}, wall {{ units.length(screen.shape().wallMm) }}</p>
-    <p class="quiet live">{{ units.plain(area()) }} cm² outside{{ screen.holdsMl() > 0 ? ', holds ' + units.millilitres(screen.holdsMl()) : '' }}</p>
+    <p class="quiet">{{ screen.clay()?.name }}, bisque {{ screen.clayFacts()?.bisqueCone }}, wall {{ units.length(screen.restedShape().wallMm) }}</p>
+    <p class="quiet live">{{ size() }}</p>
   `,
   styles: `
     :host {
@@ -28,5 +29,13 @@ import { PieceScreen } from './piece-screen';
 export class PieceHeadline {
   protected readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
-  protected readonly area = computed(() => areaCm2({ profile: this.screen.shape().outside }));
+  protected readonly size = following(
+    () => this.sizeOf(this.screen.figures),
+    () => this.sizeOf(this.screen.movedFigures),
+  );
+
+  private sizeOf(figures: PieceFigures): string {
+    const holdsMl = figures.holdsMl();
+    return `${this.units.plain(figures.outsideCm2())} cm² outside${holdsMl > 0 ? `, holds ${this.units.millilitres(holdsMl)}` : ''}`;
+  }
 }

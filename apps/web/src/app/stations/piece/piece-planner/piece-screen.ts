@@ -1,30 +1,21 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  areasOf,
   attempt,
   cautionFor,
   chosenOrder,
   currentVariations,
-  glazeNeeded,
   knowledgeOf,
   learnCoats,
   lightnessOf,
   orderWarnings,
-  outsideRun,
   pieceWarnings,
-  placeWords,
-  shapeOf,
   sortWarnings,
   stepWords,
   timeSteps,
-  volumeMl,
-  insideProfile,
-  PIECE_SHAPES,
   type BodyFacts,
   type CoatKnowledge,
   type GlazeFacts,
   type PiecePlan,
-  type PieceShape,
   type Pot,
   type TimedStep,
 } from '@cazuela/core';
@@ -37,7 +28,9 @@ import { feetSeen, withFeet } from '../../../data/foot-evidence';
 import { loaded, loadedFor } from '../../../data/load';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
+import { drawnShape, sameParts } from './drawn-shape';
 import { PieceDraft } from './piece-draft';
+import { PieceFigures } from './piece-figures';
 import { dipTrouble, waitWords } from './piece-words';
 
 /** What a fired, glazed wall still takes up, %: nearly nothing. */
@@ -46,14 +39,6 @@ const REFIRED_ABSORPTION_PERCENT = 0.2;
 /** One and the same, so that nothing follows from it anew. */
 const NO_POTS: readonly Pot[] = [];
 const NONE_ASIDE: PiecePlan['putAside'] = [];
-/** Of what a plan is made: a change of one part leaves the others the very same things. */
-const sameParts = (a: object | undefined, b: object | undefined): boolean =>
-  a === b ||
-  (a !== undefined && b !== undefined && [...new Set([...Object.keys(a), ...Object.keys(b)])].every((key) => partOf(a, key) === partOf(b, key)));
-const partOf = (of: object, key: string): unknown => (of as Record<string, unknown>)[key];
-const drawnOf = (plan: PiecePlan | undefined): Pick<PiecePlan, 'shapeId' | 'form'> | undefined => plan && { shapeId: plan.shapeId, form: plan.form };
-const shapeAsDrawn = (drawn: Pick<PiecePlan, 'shapeId' | 'form'> | undefined): PieceShape => (drawn ? shapeOf(drawn) : PIECE_SHAPES[0]!);
-
 /** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
 @Injectable()
 export class PieceScreen {
@@ -65,13 +50,11 @@ export class PieceScreen {
   /** What is heavy, and what workers are asked, waits for the hand to rest: so the drawing does not wait for them. */
   readonly rested = this.draft.rested;
   private readonly restedPlan = computed(() => this.rested()?.plan);
-  private readonly restedDrawn = computed(() => drawnOf(this.restedPlan()), { equal: sameParts });
-  readonly restedShape = computed(() => shapeAsDrawn(this.restedDrawn()));
+  readonly restedShape = drawnShape(this.restedPlan);
   readonly all = loadedFor(
     () => this.id(),
     (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
   );
-  private readonly plan = computed(() => this.draft.body()?.plan);
   readonly buckets = computed(() => this.all.value()?.glazes.buckets.filter((bucket) => bucket.contents) ?? []);
   readonly recipes = computed(() => this.all.value()?.glazes.recipes ?? []);
   /** Glazes with what the runner tiles taught of their flow. */
@@ -89,7 +72,7 @@ export class PieceScreen {
   readonly facts = computed(() => withFeet(this.learntRuns().facts, this.feet(), this.buckets()));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
-  private readonly pots = computed(() => this.plan()?.pots ?? NO_POTS);
+  private readonly pots = computed(() => this.restedPlan()?.pots ?? NO_POTS);
   readonly colours = computed(
     () =>
       new Map([
@@ -104,15 +87,20 @@ export class PieceScreen {
         ...this.pots().map((pot): [string, string] => [pot.id, pot.name]),
       ]),
   );
-  readonly clay = computed(() => this.bodies().find((body) => body.id === this.draft.body()?.bodyId));
-  private readonly drawn = computed(() => drawnOf(this.plan()), { equal: sameParts });
-  readonly shape = computed(() => shapeAsDrawn(this.drawn()));
+  readonly clay = computed(() => this.bodies().find((body) => body.id === this.rested()?.bodyId));
+  readonly figures = new PieceFigures(this.restedPlan, this.restedShape, this.facts);
+  /** The same at every move of a hand; for `following`, not for a template. */
+  readonly movedFigures = new PieceFigures(
+    computed(() => this.draft.body()?.plan),
+    this.draft.shape,
+    this.facts,
+  );
   /** The studio's own dips sharpen the seconds of its plans. */
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
   );
-  private readonly lotId = computed(() => this.draft.body()?.lotId);
-  private readonly isRefire = computed(() => this.plan()?.refire === true);
+  private readonly lotId = computed(() => this.rested()?.lotId);
+  private readonly isRefire = computed(() => this.restedPlan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
     const clay = this.clay();
     if (!clay) return undefined;
@@ -184,23 +172,6 @@ export class PieceScreen {
     const question = { plan, shape: this.restedShape(), glazes, ...(body ? { body } : {}) };
     return sortWarnings({ warnings: [...orderWarnings({ plan, steps: this.steps(), glazes }), ...pieceWarnings(question)], putAside: plan.putAside });
   });
-  readonly run = computed(() => {
-    const plan = this.plan();
-    return plan && outsideRun({ plan, shape: this.shape(), glazes: this.facts() });
-  });
-  readonly areas = computed(() => {
-    const plan = this.plan();
-    return plan ? areasOf({ plan, shape: this.shape() }) : [];
-  });
-  /** One line for each place that takes glaze, and all of them together. */
-  readonly sums = computed(() => {
-    const plan = this.plan();
-    const rows = this.areas()
-      .filter((area) => area.layers.length > 0 && area.areaCm2 > 0)
-      .map((area) => ({ ...area, words: placeWords(area.id, plan ?? {}).replace(/^the /, ''), ...glazeNeeded({ area, glazes: this.facts() }) }));
-    return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
-  });
-  readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));
   /** The pieces of a set that are each different, or why its rule makes too few. */
   readonly set = computed(() => {
     const body = this.rested();

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Units } from '../../../data/units';
+import { following } from './following';
 import { PieceScreen } from './piece-screen';
 import { groundOfFlow } from './run/run-words';
 
@@ -7,14 +8,15 @@ import { groundOfFlow } from './run/run-words';
 @Component({
   selector: 'cz-piece-sums',
   template: `
-    @if (screen.run(); as it) {
+    @let figures = told();
+    @if (figures.run; as it) {
       <p class="runs">
         <span class="figure big">{{ units.roughly(it.runMm) }}</span> is how far the outside likely runs; 95 in 100 stay within
         {{ units.roughly(it.run95Mm) }}. It starts {{ units.roughly(it.edgeMm) }} up.
         <span class="quiet">{{ groundOfFlow(it) }}</span>
       </p>
     }
-    @if (screen.sums().rows.length > 0) {
+    @if (figures.sums.rows.length > 0) {
       <table class="sums">
         <caption class="visually-hidden">
           Area and glaze of each place, one piece
@@ -29,7 +31,7 @@ import { groundOfFlow } from './run/run-words';
           </tr>
         </thead>
         <tbody>
-          @for (row of screen.sums().rows; track row.id) {
+          @for (row of figures.sums.rows; track row.id) {
             <tr>
               <th scope="row">{{ row.words }}</th>
               <td>
@@ -50,10 +52,10 @@ import { groundOfFlow } from './run/run-words';
             <th scope="row">all</th>
             <td></td>
             <td>
-              <span class="live">{{ units.millilitres(screen.sums().slurryMl) }}</span>
+              <span class="live">{{ units.millilitres(figures.sums.slurryMl) }}</span>
             </td>
             <td>
-              <span class="live">{{ units.mass(screen.sums().dryGrams) }}</span>
+              <span class="live">{{ units.mass(figures.sums.dryGrams) }}</span>
             </td>
             <td></td>
           </tr>
@@ -107,7 +109,11 @@ import { groundOfFlow } from './run/run-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PieceSums {
-  protected readonly screen = inject(PieceScreen);
+  private readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
+  protected readonly told = following(
+    () => ({ run: this.screen.figures.run(), sums: this.screen.figures.sums() }),
+    () => ({ run: this.screen.movedFigures.run(), sums: this.screen.movedFigures.sums() }),
+  );
   protected readonly groundOfFlow = groundOfFlow;
 }

@@ -10,6 +10,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
@@ -17,14 +18,21 @@ import { Units } from '../../../../data/units';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
-import { edgeHandles, formHandles, round, sideHandles, type Handle } from './board-handles';
-import { BoardPaper, INCH_MM, nearest, rulerMarks } from './board-paper';
+import { edgeHandles, formHandles, round, sideHandles, type Handle, type Place } from './board-handles';
+import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
+import { following } from '../following';
 import { PieceDraft } from '../piece-draft';
 
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;
 const FINE_MM = 0.1;
 const MOST_LENGTHS = 500;
+
+interface Sight {
+  drawing: PieceDrawing;
+  paper: BoardPaper;
+  handles: PlacedHandle[];
+}
 
 /** The piece on paper with what can be dragged on it: edges of its zones, or the points of its form. Every drag has its keys. */
 @Component({
@@ -37,7 +45,7 @@ const MOST_LENGTHS = 500;
       [colours]="colours()"
       [names]="names()"
       [clay]="clay()"
-      [made]="drawing()"
+      [made]="sight().drawing"
       [labelled]="mode() === 'zones'"
       [runToMm]="mode() === 'zones' ? runToMm() : undefined"
     />
@@ -48,14 +56,15 @@ const MOST_LENGTHS = 500;
       role="group"
       [attr.aria-label]="mode() === 'form' ? 'Points of the form' : 'Edges of the zones'"
     >
+      <rect class="over-all" x="-2000" y="-2000" width="4000" height="4000" />
       @if (mode() === 'form') {
-        <path class="mirror" [attr.d]="drawing().mirrored()" />
+        <path class="mirror" [attr.d]="seen().drawing.mirrored()" />
         @for (mark of ruler(); track mark.words) {
           <line class="rule" [attr.x1]="rulerX()" [attr.x2]="rulerX() + 8" [attr.y1]="mark.y" [attr.y2]="mark.y" />
           <text class="rule-text" [attr.x]="rulerX() - 3" [attr.y]="mark.y + 4">{{ mark.words }}</text>
         }
       }
-      @for (handle of handles(); track handle.key) {
+      @for (handle of seen().handles; track handle.key) {
         <g
           class="hand"
           tabindex="0"
@@ -104,6 +113,8 @@ export class PieceBoard {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly runToMm = input<number>();
+  /** The same under a moving hand. */
+  readonly movedRunToMm = input<() => number | undefined>();
   readonly mode = input.required<BoardMode>();
   /** Drags go by whole mm, or a sixteenth of an inch. */
   readonly snaps = input(true);
@@ -118,59 +129,91 @@ export class PieceBoard {
   private readonly lengths = new Map<string, string>();
   /** Told by itself: an event of the template would have the whole page checked at every move of a hand. */
   private readonly draft = inject(PieceDraft);
+  private readonly section = viewChild.required(PieceSection);
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
   /** The paper stays as it is while a hand drags. */
   private readonly still = signal<Frame | undefined>(undefined);
+  /** Where the hand last was, on its grid. */
+  private led?: Place;
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
-  protected readonly drawing = computed(() => new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names(), this.frame(), this.turned()));
-  protected readonly viewBox = computed(() => viewBoxOf(this.drawing()));
+  protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing));
   /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
   private readonly fit = computed(() => fitOf(this.frame()));
   /** At the edge of the paper, where no label stands. */
   protected readonly rulerX = computed(() => -this.fit().halfWidth - 118);
-  private readonly paper = computed(() => new BoardPaper(this.drawing(), this.fit(), this.shape(), this.turned()));
-  protected readonly handles = computed(() => {
-    const paper = this.paper();
-    if (this.mode() === 'form') return formHandles(this.plan()).map((handle) => paper.placed(handle));
-    return [...edgeHandles(this.plan(), this.shape()), ...sideHandles(this.plan()).filter((side) => paper.sees(side))].map((handle) =>
-      paper.placed(handle),
-    );
-  });
+  protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
+  private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
+  protected readonly seen = following(this.sight, this.movedSight);
   protected readonly ruler = computed(() => rulerMarks(this.fit(), this.units.lengthUnit()));
 
   constructor() {
     const hand = drag<SVGGElement, unknown>()
       .container(() => this.sheet().nativeElement)
       .subject((event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) => {
-        const at = nearest(this.handles(), event);
+        const at = nearest(this.seen().handles, event);
         // From the middle of what is held, so that it does not jump to the finger.
         return at ? { x: at.x, y: at.y, key: at.key } : { x: event.x, y: event.y };
       })
       .on('start', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         this.still.set(this.frame());
+        this.led = undefined;
+        const source = event.sourceEvent as Event;
+        // A mouse that drags selects nothing: else the page looks for words under it at every move.
+        if (source.type === 'mousedown') source.preventDefault();
+        this.take(event.subject.key);
         if (event.subject.key) this.choose(event.subject.key);
       })
       .on('drag', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
-        const handle = this.handles().find((one) => one.key === event.subject.key);
-        if (handle) this.draft.drag(handle.moved(this.paper().placeOf(handle, event, this.grid(event.sourceEvent as MouseEvent))));
+        const { handles, paper } = this.seen();
+        const handle = handles.find((one) => one.key === event.subject.key);
+        if (handle) this.lead(handle, paper.placeOf(handle, event, this.grid(event.sourceEvent as MouseEvent)));
       })
       .on('end', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         this.still.set(undefined);
         this.draft.drop();
-        const at = this.handles().findIndex((one) => one.key === event.subject.key);
-        // The keys go on with what the hand held, not with what lay above it.
-        this.sheet().nativeElement.querySelectorAll<SVGGElement>('.hand')[at]?.focus({ preventScroll: true });
+        this.take(event.subject.key);
       });
+    this.draft.moves$.pipe(takeUntilDestroyed()).subscribe(() => {
+      const runToMm = this.mode() === 'zones' ? this.movedRunToMm()?.() : undefined;
+      this.section().follow(this.movedSight().drawing, runToMm);
+    });
     const keys = computed(() =>
-      this.handles()
-        .map((handle) => handle.key)
+      this.sight()
+        .handles.map((handle) => handle.key)
         .join('|'),
     );
     // After new ones are on the paper; those that only moved are bound already.
     afterRenderEffect(() => {
       keys();
-      select(this.sheet().nativeElement).selectAll<SVGGElement, unknown>('.hand').call(hand);
+      select(this.sheet().nativeElement)
+        .selectAll<SVGGElement, unknown>('.hand')
+        .call(hand)
+        // Its own until it is let go, wherever the hand goes: what lies under it need not be looked for.
+        .on('pointerdown', ({ currentTarget, pointerId }: PointerEvent) => (currentTarget as Element).setPointerCapture(pointerId));
     });
+  }
+
+  /** All that is on the paper, of a piece as it is or as a hand just moved it. */
+  private sightOf(shape: PieceShape, plan: PiecePlan): Sight {
+    const drawing = new PieceDrawing(shape, plan, this.colours(), this.names(), this.frame(), this.turned());
+    const paper = new BoardPaper(drawing, this.fit(), shape, this.turned());
+    const handles =
+      this.mode() === 'form' ? formHandles(plan) : [...edgeHandles(plan, shape), ...sideHandles(plan).filter((side) => paper.sees(side))];
+    return { drawing, paper, handles: handles.map((handle) => paper.placed(handle)) };
+  }
+
+  /** The keys go on with what the hand holds, not with what lies above it. */
+  private take(key: string | undefined): void {
+    const at = this.seen().handles.findIndex((one) => one.key === key);
+    this.sheet().nativeElement.querySelectorAll<SVGGElement>('.hand')[at]?.focus({ preventScroll: true });
+  }
+
+  /** Between two steps of the grid a hand moves nothing. */
+  private lead(handle: Handle, to: Place): void {
+    const { led } = this;
+    if (led && led.radiusMm === to.radiusMm && led.heightMm === to.heightMm && led.share === to.share) return;
+    this.led = to;
+    this.draft.drag(handle.moved(to));
   }
 
   /** By the keys; a hand chooses what it is nearest to. */

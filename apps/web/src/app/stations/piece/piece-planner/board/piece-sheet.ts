@@ -8,11 +8,18 @@ import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
 import { PieceDraft } from '../piece-draft';
 import { PieceFields } from './piece-fields';
+import type { PieceFigures } from '../piece-figures';
 import { PieceScreen } from '../piece-screen';
 import { RoundView } from './round-view';
 
 const ARROW_KEYS_HELD_MS = 600;
 const EIGHTH = 0.125;
+
+/** How far down the edge of the outside comes in 95 of 100 firings, mm above the shelf. */
+function lowestOf(figures: PieceFigures): number | undefined {
+  const run = figures.run();
+  return run && run.edgeMm - run.run95Mm;
+}
 
 /** The drawing with its tools and the numbers that belong to it. Alone on the page with the sums it follows every move of a hand. */
 @Component({
@@ -35,18 +42,19 @@ const EIGHTH = 0.125;
         </button>
       </span>
     </div>
-    @if (draft.body(); as body) {
+    @if (screen.rested(); as body) {
       @if (mode() === 'round') {
-        <cz-round-view class="drawing" [shape]="screen.shape()" [plan]="body.plan" [colours]="screen.colours()" [clay]="clay()" />
+        <cz-round-view class="drawing" [shape]="screen.restedShape()" [plan]="body.plan" [colours]="screen.colours()" [clay]="clay()" />
       } @else {
         <cz-piece-board
           class="drawing"
-          [shape]="screen.shape()"
+          [shape]="screen.restedShape()"
           [plan]="body.plan"
           [colours]="screen.colours()"
           [names]="screen.names()"
           [clay]="clay()"
           [runToMm]="runToMm()"
+          [movedRunToMm]="movedRunToMm"
           [mode]="boardMode()"
           [snaps]="snaps()"
           [turned]="turned()"
@@ -146,10 +154,8 @@ export class PieceSheet {
     return [...strips, ...masks].some((one) => one.turn !== undefined);
   });
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
-  protected readonly runToMm = computed(() => {
-    const run = this.screen.run();
-    return run && run.edgeMm - run.run95Mm;
-  });
+  protected readonly runToMm = computed(() => lowestOf(this.screen.figures));
+  protected readonly movedRunToMm = (): number | undefined => lowestOf(this.screen.movedFigures);
   private readonly formPanel = viewChild(FormPanel);
   private keysHeld: ReturnType<typeof setTimeout> | undefined;
 

@@ -1,0 +1,38 @@
+import { computed, type Signal } from '@angular/core';
+import {
+  areaCm2,
+  areasOf,
+  glazeNeeded,
+  insideProfile,
+  outsideRun,
+  placeWords,
+  volumeMl,
+  type GlazeFacts,
+  type PiecePlan,
+  type PieceShape,
+} from '@cazuela/core';
+
+/** The numbers of a piece as it is drawn: how far it runs, what each place takes, how large it is and what it holds. */
+export class PieceFigures {
+  constructor(
+    private readonly plan: Signal<PiecePlan | undefined>,
+    private readonly shape: Signal<PieceShape>,
+    private readonly glazes: Signal<readonly GlazeFacts[]>,
+  ) {}
+
+  readonly run = computed(() => {
+    const plan = this.plan();
+    return plan && outsideRun({ plan, shape: this.shape(), glazes: this.glazes() });
+  });
+  /** One line for each place that takes glaze, and all of them together. */
+  readonly sums = computed(() => {
+    const plan = this.plan();
+    const areas = plan ? areasOf({ plan, shape: this.shape() }) : [];
+    const rows = areas
+      .filter((area) => area.layers.length > 0 && area.areaCm2 > 0)
+      .map((area) => ({ ...area, words: placeWords(area.id, plan ?? {}).replace(/^the /, ''), ...glazeNeeded({ area, glazes: this.glazes() }) }));
+    return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
+  });
+  readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));
+  readonly outsideCm2 = computed(() => areaCm2({ profile: this.shape().outside }));
+}
