@@ -37,6 +37,12 @@ export interface Place {
   share?: number;
 }
 
+/** Whether a handle stands alike at two places: an edge only goes up and down, a side only round. */
+export function isSamePlace({ free, looks }: Handle, a: Place, b: Place): boolean {
+  if (looks === 'side') return a.share === b.share;
+  return a.heightMm === b.heightMm && (!free || a.radiusMm === b.radiusMm);
+}
+
 /** Edges of zones, strips and masks, each with the plan it makes. */
 export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
   const topMm = tallMm(shape);

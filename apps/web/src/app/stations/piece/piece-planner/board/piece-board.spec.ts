@@ -5,7 +5,7 @@ import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf } from '../../../../parts/piece-drawing/sheet';
-import { edgeHandles, formHandles, sideHandles, withPoint } from './board-handles';
+import { edgeHandles, formHandles, isSamePlace, sideHandles, withPoint } from './board-handles';
 import { BoardPaper, nearest, rulerMarks } from './board-paper';
 import { FormPanel } from './form-panel';
 import { PieceBoard } from './piece-board';
@@ -67,6 +67,20 @@ describe('what a hand can hold on the drawing', () => {
     // Left of the front it goes on from behind.
     expect(sides[2]!.moved({ radiusMm: 0, heightMm: 0, share: -0.02 }).masks![0]!.turn).toEqual({ from: 0.98, to: 0.2 });
     expect(sideHandles(PLAN)).toEqual([]);
+  });
+
+  it('a hand that only wanders aside moves no edge, one that only climbs turns no side', () => {
+    const turn = { from: 0.05, to: 0.2 };
+    const side = sideHandles({ ...PLAN, strips: [{ ...PLAN.strips![0]!, turn }] })[0]!;
+    const at = { radiusMm: 40, heightMm: 20, share: 0.1 };
+    const aside = { ...at, radiusMm: 43 };
+    const higher = { ...at, heightMm: 21 };
+    expect(isSamePlace(handle('Upper edge of the bare foot'), at, aside)).toBe(true);
+    expect(isSamePlace(handle('Upper edge of the bare foot'), at, higher)).toBe(false);
+    expect(isSamePlace(handle('Point 3'), at, aside)).toBe(false);
+    expect(isSamePlace(handle('Point 3'), at, { ...at })).toBe(true);
+    expect(isSamePlace(side, at, higher)).toBe(true);
+    expect(isSamePlace(side, at, { ...at, share: 0.11 })).toBe(false);
   });
 
   it('the foot stays on the shelf', () => {

@@ -18,7 +18,7 @@ import { Units } from '../../../../data/units';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
-import { edgeHandles, formHandles, round, sideHandles, type Handle, type Place } from './board-handles';
+import { edgeHandles, formHandles, isSamePlace, round, sideHandles, type Handle, type Place } from './board-handles';
 import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
 import { following } from '../following';
 import { PieceDraft } from '../piece-draft';
@@ -156,7 +156,7 @@ export class PieceBoard {
       })
       .on('start', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         this.still.set(this.frame());
-        this.led = undefined;
+        this.led = this.seen().handles.find((one) => one.key === event.subject.key);
         const source = event.sourceEvent as Event;
         // A mouse that drags selects nothing: else the page looks for words under it at every move.
         if (source.type === 'mousedown') source.preventDefault();
@@ -210,8 +210,7 @@ export class PieceBoard {
 
   /** Between two steps of the grid a hand moves nothing. */
   private lead(handle: Handle, to: Place): void {
-    const { led } = this;
-    if (led && led.radiusMm === to.radiusMm && led.heightMm === to.heightMm && led.share === to.share) return;
+    if (this.led && isSamePlace(handle, this.led, to)) return;
     this.led = to;
     this.draft.drag(handle.moved(to));
   }
