@@ -39,6 +39,7 @@ const REFIRED_ABSORPTION_PERCENT = 0.2;
 /** One and the same, so that nothing follows from it anew. */
 const NO_POTS: readonly Pot[] = [];
 const NONE_ASIDE: PiecePlan['putAside'] = [];
+
 /** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
 @Injectable()
 export class PieceScreen {

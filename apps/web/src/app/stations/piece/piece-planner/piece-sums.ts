@@ -97,6 +97,21 @@ import { groundOfFlow } from './run/run-words';
       height: 1.5em;
       line-height: 1.5;
       contain: size layout style;
+      white-space: nowrap;
+    }
+    // On a phone five columns share 358 px: the longest figures must stay on one line, for a second would lie on the next row.
+    @media (max-width: 480px) {
+      .sums {
+        font-size: 0.8rem;
+      }
+      th,
+      td {
+        width: 21%;
+        padding-inline: 0.15rem;
+      }
+      th:first-child {
+        width: 16%;
+      }
     }
     .runs {
       margin-top: 1rem;
