@@ -11,15 +11,17 @@ const node = {
   testMatch: ['**/*.spec.ts'],
   moduleNameMapper: packages,
   transform: { '^.+\\.ts$': swc, '^.+\\.m?js$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(uuid)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|tinyqueue)/)'],
 };
+
+const properties = { setupFiles: ['<rootDir>/packages/core/test/properties.setup.ts'] };
 
 export default {
   // Room for a busy machine: a database is made and migrated before the first test of a file.
   testTimeout: 60_000,
   projects: [
-    { ...node, displayName: 'core', roots: ['<rootDir>/packages/core'] },
-    { ...node, displayName: 'contract', roots: ['<rootDir>/packages/contract', '<rootDir>/packages/formats'] },
+    { ...node, ...properties, displayName: 'core', roots: ['<rootDir>/packages/core'] },
+    { ...node, ...properties, displayName: 'contract', roots: ['<rootDir>/packages/contract', '<rootDir>/packages/formats'] },
     {
       ...node,
       displayName: 'server',
@@ -38,7 +40,7 @@ export default {
         '^chart\\.js$': '<rootDir>/apps/web/src/testing/chart-stub.ts',
         'worker-factory$': '<rootDir>/apps/web/src/testing/worker-stub.ts',
       },
-      transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|@angular|d3-|uuid|date-fns))'],
+      transformIgnorePatterns: ['node_modules/(?!(.*\\.mjs$|@angular|d3-|uuid|tinyqueue|date-fns))'],
     },
   ],
 };

@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuilt } from './lib/build';
 import { ROOT } from './lib/project';
 
@@ -10,6 +10,8 @@ const fast = process.argv.includes('--fast');
 const RESULTS = join(ROOT, 'test-results');
 let passed = 0;
 let failed = 0;
+/** Told at the very end: a long log is read from there. */
+const faults: string[] = [];
 
 const bin = (name: string): string => join(ROOT, 'node_modules/.bin', name);
 
@@ -44,6 +46,7 @@ function check(name: string, command: string, args: readonly string[]): Promise<
       if (ok) passed += 1;
       else {
         failed += 1;
+        faults.push(name);
         console.log(text);
       }
       resolve();
@@ -68,7 +71,17 @@ function audit(): void {
   const ok = high + critical === 0;
   console.log(`${ok ? 'ok    ' : 'FAILED'} dependency audit: ${high} high, ${critical} critical`);
   if (ok) passed += 1;
-  else failed += 1;
+  else {
+    failed += 1;
+    faults.push('dependency audit');
+  }
+}
+
+interface JestReport {
+  numPassedTests: number;
+  numFailedTests: number;
+  numRuntimeErrorTestSuites: number;
+  testResults: { name: string; message: string; status: string; assertionResults: { fullName: string; status: string }[] }[];
 }
 
 function jest(): void {
@@ -80,11 +93,10 @@ function jest(): void {
     `--outputFile=${output}`,
     ...(fast ? ['--selectProjects', 'core', 'contract', 'server', 'web'] : []),
   ]);
-  const report = existsSync(output)
-    ? parse<{ numPassedTests: number; numFailedTests: number; numRuntimeErrorTestSuites: number }>(readFileSync(output, 'utf8'))
-    : undefined;
+  const report = existsSync(output) ? parse<JestReport>(readFileSync(output, 'utf8')) : undefined;
   if (!report) {
     failed += 1;
+    faults.push('Jest did not run');
     console.log(`FAILED Jest did not run:\n${text}`);
     return;
   }
@@ -92,7 +104,10 @@ function jest(): void {
   passed += report.numPassedTests;
   failed += bad;
   console.log(`${bad === 0 ? 'ok    ' : 'FAILED'} Jest: ${report.numPassedTests} passed, ${bad} failed`);
-  if (bad > 0) console.log(text);
+  for (const file of report.testResults.filter((one) => one.status === 'failed')) {
+    const tests = file.assertionResults.filter((one) => one.status === 'failed').map((one) => one.fullName);
+    faults.push([relative(ROOT, file.name), ...tests, file.message].join('\n'));
+  }
 }
 
 async function journeys(): Promise<void> {
@@ -101,6 +116,7 @@ async function journeys(): Promise<void> {
     passed += 1;
   } catch (error) {
     failed += 1;
+    faults.push('the build');
     console.log(`FAILED ${(error as Error).message}`);
     return;
   }
@@ -112,6 +128,7 @@ async function journeys(): Promise<void> {
     : undefined;
   if (!report || report.stats.expected + report.stats.unexpected === 0) {
     failed += 1;
+    faults.push('the journeys did not run');
     console.log('FAILED the journeys did not run.');
     return;
   }
@@ -139,5 +156,6 @@ await checks([
 audit();
 jest();
 if (!fast) await journeys();
+if (faults.length > 0) console.log(`\nWhat failed:\n${faults.map((one) => `- ${one.trim()}`).join('\n')}`);
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -47,7 +47,8 @@ const layer: fc.Arbitrary<Layer> = fc
     coatMm: fc.integer({ min: 5, max: 200 }).map((hundredths) => hundredths / 100),
     stuff: fc.option(fc.constantFrom(...STUFFS), { nil: undefined }),
   })
-  .map((made) => ({ id: `layer ${(numbers += 1)}`, ...made }));
+  // As long as one another: none may be found in another's.
+  .map((made) => ({ id: `layer ${1e6 + (numbers += 1)}`, ...made }));
 const stack = fc.array(layer, { maxLength: 3 });
 /** Whatever a hand may draw, whether it can stand or not. */
 const plan: fc.Arbitrary<PiecePlan> = fc

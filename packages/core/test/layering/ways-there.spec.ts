@@ -123,6 +123,47 @@ describe('the cheapest order', () => {
     );
   });
 
+  it('of a plan of more than twenty steps too, where what costs nothing is done as soon as it can be', () => {
+    const layers = fc.array(fc.constantFrom(...GLAZES.map((one) => one.bucketId)), { maxLength: 2 });
+    fc.assert(
+      fc.property(layers, layers, layers, (inside, outside, rim) => {
+        const laid = (ids: string[]): Layer[] => ids.map((bucketId) => layer(bucketId, 0.4, 'pour'));
+        const of = plan({ inside: laid(inside), outside: laid(outside), rim: laid(rim) });
+        const few = safeOrder({ plan: of, glazes: GLAZES });
+        const before = precedencesOf({ plan: of, steps: few });
+        // Small deeds with no bucket lengthen the list, and change no minute of fetching.
+        const steps = [...few, ...Array.from({ length: 20 }, (_, at): PieceStep => ({ ...few[0]!, key: `mark ${at}` }))];
+        const found = cheapestOrder({ steps, before, lightness });
+        if (found.kind !== 'ok') throw new Error(found.kind);
+        expect(new Set(found.keys).size).toBe(steps.length);
+        expect(found.changeMinutes).toBe(costOf(found.keys, steps));
+        expect(found.changeMinutes).toBe(bruteForce(few, before));
+        for (const pair of before) expect(found.keys.indexOf(pair.before)).toBeLessThan(found.keys.indexOf(pair.after));
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('is found for as much as a plan can hold, and more is refused in words', () => {
+    const three = (): Layer[] => ['white', 'runner', 'blue'].map((bucketId) => layer(bucketId, 0.3, 'brush'));
+    const six = [0, 1, 2, 3, 4, 5];
+    const of = plan(
+      { inside: three(), outside: three(), rim: three(), foot: three() },
+      {
+        footBy: 'tape',
+        rimFirst: true,
+        strips: six.map((at) => ({ id: `s${at}`, fromMm: 10 * at, toMm: 10 * at + 5, layers: three(), first: true })),
+        masks: six.map((at) => ({ id: `m${at}`, kind: 'tape' as const, where: 'band' as const, fromMm: 10 * at + 6, toMm: 10 * at + 8 })),
+      },
+    );
+    const steps = safeOrder({ plan: of, glazes: GLAZES });
+    expect(steps).toHaveLength(53);
+    const found = cheapestOrder({ steps, before: precedencesOf({ plan: of, steps }), lightness });
+    // Inside, then strips, rim and foot side by side, then the outside: three buckets a round, and a wash from blue back to white.
+    expect(found).toMatchObject({ kind: 'ok', changeMinutes: 15 + 20 + 20 });
+    expect(() => cheapestOrder({ steps: [...steps, { ...steps[0]!, key: 'one more' }], before: [], lightness })).toThrow('at most 53 steps');
+  });
+
   it('says when what was pinned contradicts what must be', () => {
     const of = plan({ outside: [layer('white')] });
     const steps = safeOrder({ plan: of, glazes: GLAZES });

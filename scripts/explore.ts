@@ -1,0 +1,27 @@
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './lib/project';
+
+/** `./cazuela explore [minutes]`: every property drawn anew, twenty times as much as the tests do, until one fails or the time is up. */
+const DRAWS = '20';
+const minutes = Number(process.argv[2] ?? 10);
+if (!(minutes > 0)) {
+  console.error('How long? ./cazuela explore 10 looks for ten minutes.');
+  process.exit(2);
+}
+const specs = readdirSync(join(ROOT, 'packages'), { recursive: true, encoding: 'utf8' })
+  .filter((name) => name.endsWith('.spec.ts') && !name.includes('node_modules'))
+  .map((name) => join('packages', name))
+  .filter((name) => readFileSync(join(ROOT, name), 'utf8').includes("from 'fast-check'"));
+
+const until = Date.now() + minutes * 60_000;
+for (let seed = Date.now() % 2 ** 31; Date.now() < until; seed = (seed + 1) % 2 ** 31) {
+  console.log(`Seed ${seed} (again: CAZUELA_SEED=${seed} CAZUELA_DRAWS=${DRAWS} npx jest --testTimeout=3600000 …)`);
+  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/jest'), [...specs, '--testTimeout=3600000', '--silent', '--reporters=default'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, CAZUELA_SEED: String(seed), CAZUELA_DRAWS: DRAWS },
+  });
+  if (status !== 0) process.exit(1);
+}
