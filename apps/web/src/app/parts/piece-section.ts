@@ -42,16 +42,15 @@ interface Lines {
         <rect class="paper" x="-2000" y="-2000" width="4000" height="4000" />
         <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="lines.fit.height + 22" />
       }
-      <path [attr.d]="lines.outside" [attr.fill]="clay()" />
+      <polygon [attr.points]="lines.outside" [attr.fill]="clay()" />
       @for (zone of lines.zones; track $index) {
-        <path [attr.d]="zone.path" [attr.fill]="zone.colour" />
+        <polygon [attr.points]="zone.points" [attr.fill]="zone.colour" />
       }
-      <path [attr.d]="lines.outside" [attr.fill]="'url(#' + shadeId + ')'" />
       @for (coat of lines.coats; track $index) {
-        <path class="coat" [attr.d]="coat.path" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" />
+        <polyline class="coat" [attr.points]="coat.points" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" />
       }
-      <path class="wall" [attr.d]="lines.wall" />
-      <path class="outline" [attr.d]="lines.outside" />
+      <polygon class="wall" [attr.points]="lines.wall" />
+      <polygon class="outline" [attr.points]="lines.outside" [attr.fill]="shade" />
       @if (lines.handle; as path) {
         <path class="handle-edge" [attr.d]="path.path" [attr.stroke-width]="path.width + 3" />
         <path class="handle" [attr.d]="path.path" [attr.stroke-width]="path.width" [attr.stroke]="handleColour()" />
@@ -96,7 +95,6 @@ interface Lines {
       fill: var(--iron);
     }
     .outline {
-      fill: none;
       stroke: var(--iron);
       stroke-width: 2.2;
     }
@@ -170,6 +168,7 @@ export class PieceSection {
   /** Several pieces stand on one shelf: their patterns must not share a name. */
   private readonly number = ++counter;
   protected readonly shadeId = `shade-${this.number}`;
+  protected readonly shade = `url(#${this.shadeId})`;
   protected readonly waxId = `wax-${this.number}`;
 
   private readonly view = inject(ChangeDetectorRef);

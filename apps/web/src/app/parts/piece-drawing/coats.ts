@@ -11,7 +11,8 @@ const THINNEST_DRAWN = 1.5;
 const APART = 0.8;
 
 export interface DrawnCoat {
-  path: string;
+  /** The corners of its line. */
+  points: string;
   colour: string;
   width: number;
 }
@@ -40,7 +41,7 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
       const lower = under + thickness(sheet, layers.slice(0, layers.indexOf(layer)));
       const width = widthOf(sheet, layer);
       const shift = outwards * (lower + width / 2 + 0.5);
-      return along.length > 1 ? [{ path: sheet.drawn(along, -1, shift), colour: colourOf(layer, plan, colours), width }] : [];
+      return along.length > 1 ? [{ points: sheet.drawn(along, -1, shift), colour: colourOf(layer, plan, colours), width }] : [];
     });
   // Apart, each lies on the bare wall.
   return [

@@ -1,33 +1,34 @@
 import type { Grip, ProfilePoint } from '@cazuela/core';
 import type { Sheet } from './sheet';
 
-/** The clay itself: the seen outside, the cut wall, and what the piece is held by. */
+/** The clay itself: the seen outside, the cut wall, and what the piece is held by. Outside and wall are the corners of what they enclose. */
 export class Outline {
+  private otherSide?: string;
+
   constructor(private readonly sheet: Sheet) {}
 
   outside(): string {
     const { shape, topMm, fit } = this.sheet;
     if (shape.slabMm === undefined) return this.closed(shape.outside);
-    return `M0 ${this.sheet.y(0)}L${fit.halfWidth} ${this.sheet.y(0)}L${fit.halfWidth} ${this.sheet.y(topMm)}L0 ${this.sheet.y(topMm)}Z`;
+    return this.corners([0, 0], [fit.halfWidth, 0], [fit.halfWidth, topMm], [0, topMm]);
   }
 
   /** The same outline on the other side of the centre line: what a hand draws against. */
   mirrored(): string {
-    return this.sheet.drawn(this.sheet.shape.outside, -1);
+    return (this.otherSide ??= this.sheet.drawn(this.sheet.shape.outside, -1));
   }
 
   wall(): string {
     const { shape, topMm, fit, inner } = this.sheet;
-    const y = (mm: number): number => this.sheet.y(mm);
     if (shape.slabMm !== undefined) {
       const [near, far] = [this.sheet.left(0), this.sheet.left(shape.wallMm)];
-      return `M${near} ${y(0)}L${near} ${y(topMm)}L${far} ${y(topMm)}L${far} ${y(0)}Z`;
+      return this.corners([near, 0], [near, topMm], [far, topMm], [far, 0]);
     }
     const hole = ((shape.holeMm ?? 0) / 2) * fit.scale;
-    const inside = this.sheet.drawn([...inner].reverse(), -1).replace(/^M/, 'L');
-    const cut = hole > 0 ? inside.replace(/L[^L]*$/, `L${-hole} ${y(shape.floorMm)}`) : inside;
-    const ring = this.footRing();
-    return `${this.mirrored()} ${cut} L${-hole} ${y(ring ? ring.highMm : 0)} ${ring?.path ?? ''} Z`;
+    // A hole ends the inside at its edge, not in the middle of the floor.
+    const inside =
+      hole > 0 ? `${this.sheet.drawn(inner.slice(1), -1, 0, true)} ${this.sheet.at(-hole, shape.floorMm)}` : this.sheet.drawn(inner, -1, 0, true);
+    return `${this.mirrored()} ${inside} ${this.floor(-hole)}`;
   }
 
   /** Handle, or the lug of the seen side, as a bow of its own thickness. */
@@ -49,16 +50,21 @@ export class Outline {
     return `M${from} ${top}C${out} ${top - (bottom - top) * 0.12} ${out} ${bottom} ${to} ${bottom}`;
   }
 
-  private footRing(): { path: string; highMm: number } | undefined {
+  /** Under the floor, from its middle or the edge of its hole out to the foot ring. */
+  private floor(x: number): string {
     const { shape, fit } = this.sheet;
-    if (shape.foot !== 'ring') return undefined;
+    if (shape.foot !== 'ring') return this.sheet.at(x, 0);
     const footMm = shape.outside[0]!.radiusMm;
     const [highMm, wideMm] = [Math.min(4, shape.floorMm / 2), Math.min(8, footMm / 4)];
-    const at = -(footMm - wideMm) * fit.scale;
-    return { path: `L${at} ${this.sheet.y(highMm)} L${at} ${this.sheet.y(0)}`, highMm };
+    const ring = -(footMm - wideMm) * fit.scale;
+    return this.corners([x, highMm], [ring, highMm], [ring, 0]);
+  }
+
+  private corners(...corners: [x: number, heightMm: number][]): string {
+    return corners.map(([x, heightMm]) => this.sheet.at(x, heightMm)).join(' ');
   }
 
   private closed(points: readonly ProfilePoint[]): string {
-    return `${this.sheet.drawn(points, 1)} L0 ${this.sheet.y(points.at(-1)!.heightMm)} L0 ${this.sheet.y(points[0]!.heightMm)} Z`;
+    return `${this.sheet.drawn(points, 1)} ${this.corners([0, points.at(-1)!.heightMm], [0, points[0]!.heightMm])}`;
   }
 }

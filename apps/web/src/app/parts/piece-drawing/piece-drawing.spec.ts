@@ -32,8 +32,27 @@ describe('a piece in section', () => {
   it.each(PIECE_SHAPES.map((shape) => shape.id))('%s fits its sheet, and no path has a hole in its numbers', (shapeId) => {
     const drawing = draw(plan(), shapeId);
     expect(drawing.fit.height).toBeLessThanOrEqual(352);
-    const paths = [drawing.outside(), drawing.wall(), ...drawing.zones('wax').map((zone) => zone.path), ...drawing.coats().map((one) => one.path)];
-    paths.forEach((path) => expect(path).not.toMatch(/NaN|undefined/));
+    const lines = [drawing.outside(), drawing.wall(), drawing.mirrored(), ...[...drawing.zones('wax'), ...drawing.coats()].map((one) => one.points)];
+    lines.forEach((line) => expect(line).toMatch(/^-?[\d.]+,-?[\d.]+( -?[\d.]+,-?[\d.]+)+$/));
+  });
+
+  it('the wall is cut on the left: out along the outside, back along the inside, through the drain hole where there is one', () => {
+    const corners = draw()
+      .wall()
+      .split(' ')
+      .map((corner) => corner.split(',').map(Number));
+    expect(corners.every(([x]) => x! <= 0)).toBe(true);
+    // From the foot on the shelf round to the ring that stands on it.
+    expect(corners.at(-1)![1]).toBe(corners[0]![1]);
+    const planter = draw(plan(), 'planter');
+    const holeMm = PIECE_SHAPES.find((shape) => shape.id === 'planter')!.holeMm!;
+    const edge = Math.round((10 * -holeMm * planter.fit.scale) / 2) / 10;
+    expect(
+      planter
+        .wall()
+        .split(' ')
+        .filter((corner) => corner.startsWith(`${edge},`)),
+    ).toHaveLength(2);
   });
 
   it('every coat is drawn exactly ten times as thick as it is, upper ones further out', () => {
@@ -41,8 +60,8 @@ describe('a piece in section', () => {
     const [lower, upper] = drawing.coats();
     expect(lower!.width).toBeCloseTo(0.4 * COAT_EXAGGERATION * drawing.fit.scale, 9);
     expect(upper!.width).toBeCloseTo(0.6 * COAT_EXAGGERATION * drawing.fit.scale, 9);
-    const firstX = (path: string): number => Math.abs(Number(/^M(-?[\d.]+)/.exec(path)![1]));
-    expect(firstX(upper!.path)).toBeGreaterThan(firstX(lower!.path));
+    const firstX = (points: string): number => Math.abs(Number(points.split(',')[0]));
+    expect(firstX(upper!.points)).toBeGreaterThan(firstX(lower!.points));
   });
 
   it('the outside shows its uppermost glaze, wax over the foot', () => {

@@ -5,7 +5,10 @@ import { Outline } from './outline';
 import { frameOf, Sheet, type Frame } from './sheet';
 import { zonesOf, type DrawnZone } from './zones';
 
-/** The paths of a piece in section, in the drawing's own units: centre line at x 0, rim at y 0, y down. */
+/**
+ * The lines of a piece in section, in the drawing's own units: centre line at x 0, rim at y 0, y down. What has straight sides is told by its
+ * corners (`x,y x,y …`): a browser takes those faster than a path, which is a matter of style to it.
+ */
 export class PieceDrawing {
   private readonly sheet: Sheet;
   private readonly outline: Outline;

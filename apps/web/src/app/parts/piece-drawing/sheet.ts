@@ -49,11 +49,6 @@ export class Sheet {
     return (this.fit.tallMm - heightMm) * this.fit.scale;
   }
 
-  /** Half the width of a tile, or the outer radius of a turned form at one of its points, in the drawing's units. */
-  halfWidthOf(point: ProfilePoint): number {
-    return (this.shape.slabMm === undefined ? point.radiusMm : this.shape.slabMm / 2) * this.fit.scale;
-  }
-
   halfWidthAt(heightMm: number): number {
     const { outside, slabMm } = this.shape;
     if (slabMm !== undefined) return (slabMm / 2) * this.fit.scale;
@@ -79,22 +74,34 @@ export class Sheet {
     return part;
   }
 
+  /** One corner of a line: `x,y`, with those after it parted by spaces, as a polygon takes them. */
   at(x: number, heightMm: number): string {
-    return `${hundredth(x)} ${hundredth(this.y(heightMm))}`;
+    return `${tenth(x)},${tenth(this.y(heightMm))}`;
   }
 
   /** A line along the profile on the right side of the centre line, or the left, shifted outwards. */
-  drawn(points: readonly ProfilePoint[], side: 1 | -1, shift = 0): string {
-    const slabX = this.shape.slabMm === undefined ? undefined : this.left(0) - shift;
+  drawn(points: readonly ProfilePoint[], side: 1 | -1, shift = 0, backwards = false): string {
+    return this.shape.slabMm === undefined
+      ? this.line(points, side * this.fit.scale, side * shift, backwards)
+      : this.line(points, 0, this.left(0) - shift, backwards);
+  }
+
+  /** A line along the seen outside, at a share of its way from the middle of the front to the outline. */
+  seen(points: readonly ProfilePoint[], across: number, backwards = false): string {
+    const { scale } = this.fit;
+    const { slabMm } = this.shape;
+    return slabMm === undefined ? this.line(points, across * scale, 0, backwards) : this.line(points, 0, (across * slabMm * scale) / 2, backwards);
+  }
+
+  /** By hand: drawn anew at every move of a hand. x is so many times the radius and so much more. */
+  private line(points: readonly ProfilePoint[], perRadius: number, more: number, backwards: boolean): string {
     const { scale, tallMm: top } = this.fit;
-    let path = '';
-    // By hand: drawn anew at every move of a hand, and a line of straight pieces needs nothing more.
+    let line = '';
     for (let at = 0; at < points.length; at++) {
-      const { radiusMm, heightMm } = points[at]!;
-      const x = slabX ?? side * (radiusMm * scale + shift);
-      path += `${at === 0 ? 'M' : 'L'}${Math.round(100 * x) / 100} ${Math.round(100 * (top - heightMm) * scale) / 100}`;
+      const { radiusMm, heightMm } = points[backwards ? points.length - 1 - at : at]!;
+      line += `${at === 0 ? '' : ' '}${Math.round(10 * (perRadius * radiusMm + more)) / 10},${Math.round(10 * (top - heightMm) * scale) / 10}`;
     }
-    return path;
+    return line;
   }
 
   /** The section of a tile stands by itself, left of the middle. */
@@ -103,4 +110,4 @@ export class Sheet {
   }
 }
 
-const hundredth = (x: number): number => Math.round(100 * x) / 100;
+const tenth = (x: number): number => Math.round(10 * x) / 10;

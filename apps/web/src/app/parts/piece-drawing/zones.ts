@@ -7,7 +7,8 @@ import type { Sheet } from './sheet';
 const ACROSS = 12;
 
 export interface DrawnZone {
-  path: string;
+  /** The corners of what it covers. */
+  points: string;
   colour: string;
 }
 
@@ -18,7 +19,7 @@ export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   const apart = rimIsApart(plan);
   const drawn: DrawnZone[] = [];
   const band = (colour: string | undefined, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): void => {
-    if (colour !== undefined && toMm > fromMm) drawn.push({ path: bandPath(sheet, seenFrom, fromMm, toMm, from, to, turn), colour });
+    if (colour !== undefined && toMm > fromMm) drawn.push({ points: bandOf(sheet, seenFrom, fromMm, toMm, from, to, turn), colour });
   };
   const glaze = (layers: readonly Layer[]): string | undefined => {
     const top = layers.at(-1);
@@ -34,28 +35,28 @@ export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
 }
 
 /** A band on the seen quarter of the turn: from the middle of the front to the outline. */
-function bandPath(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
+function bandOf(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
   const [start, end] = seenPart(turn, seenFrom);
   if (end <= start) return '';
   // A level edge is one straight line.
-  const edge = (heightMm: number, of: EdgeLine | undefined): string[] => {
+  const edge = (heightMm: number, of: EdgeLine | undefined, first: number, last: number): string => {
     const parts = of && of.kind !== 'straight' ? ACROSS : 1;
-    return Array.from({ length: parts + 1 }, (_, at) => {
-      const share = start + ((end - start) * at) / parts;
+    let line = '';
+    for (let at = 0; at <= parts; at++) {
+      const share = first + ((last - first) * at) / parts;
       const height = Math.min(sheet.topMm, Math.max(0, heightMm + edgeOffsetMm(of, share + seenFrom)));
-      return sheet.at(sheet.halfWidthAt(height) * acrossAt(share, sheet.shape), height);
-    });
+      line += `${sheet.at(sheet.halfWidthAt(height) * acrossAt(share, sheet.shape), height)} `;
+    }
+    return line;
   };
-  const side = (share: number): string[] => {
+  const side = (share: number, backwards: boolean): string => {
     const out = acrossAt(share, sheet.shape);
     // The middle of the front is a straight line, however the outline goes.
-    if (out === 0) return [];
-    return sheet
-      .between(fromMm + edgeOffsetMm(from, share + seenFrom), toMm + edgeOffsetMm(to, share + seenFrom))
-      .map((point) => sheet.at(sheet.halfWidthOf(point) * out, point.heightMm));
+    if (out === 0) return '';
+    const along = sheet.between(fromMm + edgeOffsetMm(from, share + seenFrom), toMm + edgeOffsetMm(to, share + seenFrom));
+    return sheet.seen(along, out, backwards);
   };
-  const path = [...edge(fromMm, from), ...side(end), ...edge(toMm, to).reverse(), ...side(start).reverse()];
-  return `M${path.join('L')}Z`;
+  return `${edge(fromMm, from, start, end)}${side(end, false)} ${edge(toMm, to, end, start)}${side(start, true)}`.trim();
 }
 
 /** What is seen of the turn at once: from the front to the right outline. */

@@ -33,8 +33,8 @@ describe('under a dragging hand', () => {
 
   const words = (selector: string): string => screen.all(selector)[0]!.textContent!.trim();
   const size = (): string => words('cz-piece-headline .live');
-  const outsideArea = (): string => words('.sums tbody .live');
-  const outline = (): string => screen.all('cz-piece-board .outline')[0]!.getAttribute('d')!;
+  const outsideArea = (): string => words('cz-piece-sums .live');
+  const outline = (): string => screen.all('cz-piece-board .outline')[0]!.getAttribute('points')!;
   const bareFoot = (): string => screen.all('cz-piece-board [role="slider"]')[0]!.getAttribute('aria-valuetext')!;
   /** The belly goes out by so much. */
   const pull = (mm: number): void => {

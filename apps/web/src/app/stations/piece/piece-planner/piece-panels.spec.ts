@@ -136,10 +136,21 @@ describe('the panels of a piece plan', () => {
 
   it('area, glaze and lift stand for each place and for all', async () => {
     const screen = await open({ zones: zones({ inside: [coat(WHITE.id, 0.4, 'pour')], outside: [coat(BLUE.id)] }) });
-    const rows = screen.all('.sums tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    const rows = screen.all('cz-piece-sums tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
     expect(rows).toHaveLength(3);
-    expect(rows[0]).toMatch(/^inside[\d.]+ cm²\d+ mL[\d.]+ g–$/);
-    expect(rows[1]).toMatch(/^outside[\d.]+ cm²\d+ mL[\d.]+ g\d+ mL$/);
+    expect(rows[0]).toMatch(/^inside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?–$/);
+    expect(rows[1]).toMatch(/^outside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?\d+ mL$/);
+    // What is seen is what is told aloud, each figure under its column.
+    const seen = screen.all('cz-piece-sums .live').map((line) => line.textContent!);
+    expect(seen.map((line) => line.length)).toEqual([40, 40, 40]);
+    expect(seen.map((line) => line.replace(/\s+/g, ''))).toEqual(
+      screen.all('cz-piece-sums tbody tr').map((row) =>
+        [...row.querySelectorAll('td')]
+          .map((cell) => cell.textContent!)
+          .join('')
+          .replace(/\s+/g, ''),
+      ),
+    );
   });
 
   it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {

@@ -1,66 +1,74 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Units } from '../../../data/units';
 import { following } from './following';
+import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from './piece-screen';
 import { groundOfFlow } from './run/run-words';
 
-/** How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move. */
+/** Places for a figure with its unit and a gap before it. */
+const NARROWEST = 10;
+
+interface Row {
+  id: string;
+  words: string;
+  cells: readonly string[];
+}
+
+/**
+ * How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move.
+ * The figures of a row are seen as one text in letters of one width, for each text that changes costs its own; told aloud they are a table.
+ */
 @Component({
   selector: 'cz-piece-sums',
   template: `
-    @let figures = told();
-    @if (figures.run; as it) {
+    @let seen = shown();
+    @if (seen.run; as it) {
       <p class="runs">
         <span class="figure big">{{ units.roughly(it.runMm) }}</span> is how far the outside likely runs; 95 in 100 stay within
         {{ units.roughly(it.run95Mm) }}. It starts {{ units.roughly(it.edgeMm) }} up.
         <span class="quiet">{{ groundOfFlow(it) }}</span>
       </p>
     }
-    @if (figures.sums.rows.length > 0) {
-      <table class="sums">
-        <caption class="visually-hidden">
-          Area and glaze of each place, one piece
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">One piece</th>
-            <th scope="col">area</th>
-            <th scope="col">glaze</th>
-            <th scope="col">dry</th>
-            <th scope="col">lifts the level by</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of figures.sums.rows; track row.id) {
+    @if (rested().length > 0) {
+      <div class="visually-hidden">
+        <table>
+          <caption>
+            Area and glaze of each place, one piece
+          </caption>
+          <thead>
             <tr>
-              <th scope="row">{{ row.words }}</th>
-              <td>
-                <span class="live">{{ units.plain(row.areaCm2) }} cm²</span>
-              </td>
-              <td>
-                <span class="live">{{ units.millilitres(row.slurryMl) }}</span>
-              </td>
-              <td>
-                <span class="live">{{ units.mass(row.dryGrams) }}</span>
-              </td>
-              <td>
-                <span class="live">{{ row.displacedMl > 0 ? units.millilitres(row.displacedMl) : '–' }}</span>
-              </td>
+              <th scope="col">One piece</th>
+              @for (column of columns; track column) {
+                <th scope="col">{{ column }}</th>
+              }
             </tr>
+          </thead>
+          <tbody>
+            @for (row of rested(); track row.id) {
+              <tr>
+                <th scope="row">{{ row.words }}</th>
+                @for (cell of row.cells; track $index) {
+                  <td>{{ cell }}</td>
+                }
+              </tr>
+            }
+          </tbody>
+        </table>
+      </div>
+      <div class="sums" aria-hidden="true" [style.--places]="places()">
+        <div class="place">
+          <span>One piece</span>
+          @for (column of columns; track column) {
+            <span class="head">{{ column }}</span>
           }
-          <tr>
-            <th scope="row">all</th>
-            <td></td>
-            <td>
-              <span class="live">{{ units.millilitres(figures.sums.slurryMl) }}</span>
-            </td>
-            <td>
-              <span class="live">{{ units.mass(figures.sums.dryGrams) }}</span>
-            </td>
-            <td></td>
-          </tr>
-        </tbody>
-      </table>
+        </div>
+        @for (row of seen.lines; track row.id) {
+          <div class="place">
+            <span>{{ row.words }}</span>
+            <span class="live">{{ row.line }}</span>
+          </div>
+        }
+      </div>
     }
   `,
   styles: `
@@ -70,47 +78,39 @@ import { groundOfFlow } from './run/run-words';
       will-change: transform;
     }
     .sums {
-      width: 100%;
       margin: 0.8rem 0 1.2rem;
-      border-collapse: collapse;
-      font-size: 0.92rem;
+      font: 500 0.92rem/1.5 var(--figures);
     }
-    th,
-    td {
+    .place {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) repeat(4, calc(1ch * var(--places)));
+      align-items: center;
       padding: 0.25rem 0.3rem;
-      text-align: right;
       border-top: 1px solid var(--line);
-      font-weight: 500;
     }
-    th:first-child {
-      text-align: left;
+    .place > :not(.live) {
+      font-family: var(--text);
+      line-height: 1.3;
     }
-    td {
-      font-family: var(--figures);
+    .head {
+      padding-left: 1ch;
+      text-align: right;
     }
-    .sums {
-      table-layout: fixed;
-    }
-    // A number that changes moves nothing else.
+    // A line that changes moves nothing else.
     .live {
+      grid-column: 2 / -1;
       display: block;
       height: 1.5em;
-      line-height: 1.5;
       contain: size layout style;
-      white-space: nowrap;
+      white-space: pre;
     }
-    // On a phone five columns share 358 px: the longest figures must stay on one line, for a second would lie on the next row.
+    // Four columns share 358 px with the names.
     @media (max-width: 480px) {
       .sums {
-        font-size: 0.8rem;
+        font-size: min(0.8rem, calc((100vw - 92px) / 2.4 / var(--places)));
       }
-      th,
-      td {
-        width: 21%;
-        padding-inline: 0.15rem;
-      }
-      th:first-child {
-        width: 16%;
+      .place {
+        padding-inline: 0;
       }
     }
     .runs {
@@ -126,9 +126,35 @@ import { groundOfFlow } from './run/run-words';
 export class PieceSums {
   private readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
-  protected readonly told = following(
-    () => ({ run: this.screen.figures.run(), sums: this.screen.figures.sums() }),
-    () => ({ run: this.screen.movedFigures.run(), sums: this.screen.movedFigures.sums() }),
-  );
+  protected readonly columns = ['area', 'glaze', 'dry', 'lifts the level by'];
   protected readonly groundOfFlow = groundOfFlow;
+  protected readonly rested = computed(() => this.rowsOf(this.screen.figures));
+  protected readonly places = computed(() => Math.max(NARROWEST, ...this.rested().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
+  private readonly restedLines = computed(() => this.linesOf(this.rested()));
+  protected readonly shown = following(
+    () => ({ run: this.screen.figures.run(), lines: this.restedLines() }),
+    () => ({ run: this.screen.movedFigures.run(), lines: this.linesOf(this.rowsOf(this.screen.movedFigures)) }),
+  );
+
+  private rowsOf(figures: PieceFigures): Row[] {
+    const { rows, slurryMl, dryGrams } = figures.sums();
+    if (rows.length === 0) return [];
+    return [
+      ...rows.map(({ id, words, areaCm2, slurryMl: ml, dryGrams: grams, displacedMl }) => ({
+        id,
+        words,
+        cells: [
+          `${this.units.plain(areaCm2)} cm²`,
+          this.units.millilitres(ml),
+          this.units.mass(grams),
+          displacedMl > 0 ? this.units.millilitres(displacedMl) : '–',
+        ],
+      })),
+      { id: 'all', words: 'all', cells: ['', this.units.millilitres(slurryMl), this.units.mass(dryGrams), ''] },
+    ];
+  }
+
+  private linesOf(rows: readonly Row[]): (Pick<Row, 'id' | 'words'> & { line: string })[] {
+    return rows.map(({ id, words, cells }) => ({ id, words, line: cells.map((cell) => cell.padStart(this.places())).join('') }));
+  }
 }

@@ -58,7 +58,7 @@ interface Sight {
     >
       <rect class="over-all" x="-2000" y="-2000" width="4000" height="4000" />
       @if (mode() === 'form') {
-        <path class="mirror" [attr.d]="seen().drawing.mirrored()" />
+        <polyline class="mirror" [attr.points]="seen().drawing.mirrored()" />
         @for (mark of ruler(); track mark.words) {
           <line class="rule" [attr.x1]="rulerX()" [attr.x2]="rulerX() + 8" [attr.y1]="mark.y" [attr.y2]="mark.y" />
           <text class="rule-text" [attr.x]="rulerX() - 3" [attr.y]="mark.y + 4">{{ mark.words }}</text>

@@ -51,11 +51,11 @@ export function sectionSheet(question: {
             { d: handle.path, stroke: clay, width: handle.width },
           ]
         : []),
-      { d: drawing.outside(), fill: clay },
-      ...drawing.zones(WAXED).map((zone) => ({ d: zone.path, fill: zone.colour })),
-      ...drawing.coats().map((coat) => ({ d: coat.path, stroke: coat.colour, width: coat.width })),
-      { d: drawing.wall(), fill: INK },
-      { d: drawing.outside(), stroke: INK, width: 2.2 },
+      { d: enclosed(drawing.outside()), fill: clay },
+      ...drawing.zones(WAXED).map((zone) => ({ d: enclosed(zone.points), fill: zone.colour })),
+      ...drawing.coats().map((coat) => ({ d: line(coat.points), stroke: coat.colour, width: coat.width })),
+      { d: enclosed(drawing.wall()), fill: INK },
+      { d: enclosed(drawing.outside()), stroke: INK, width: 2.2 },
       { d: `M0 -8L0 ${height + 18}`, stroke: INK, width: 0.8 },
       { d: bar, stroke: INK, width: 2 },
     ],
@@ -85,4 +85,6 @@ export function sectionSvg(sheet: SectionSheet, title: string): string {
   ].join('\n');
 }
 
+const line = (points: string): string => (points ? `M${points.replaceAll(' ', 'L')}` : '');
+const enclosed = (points: string): string => (points ? `${line(points)}Z` : '');
 const escaped = (words: string): string => words.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
