@@ -14,6 +14,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'UTC',
+    // A journey need not wait for what only glides.
+    contextOptions: { reducedMotion: 'reduce' },
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
