@@ -3,6 +3,8 @@ import presets from 'jest-preset-angular/presets/index.js';
 const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
 const packages = {
   '^@cazuela/core$': '<rootDir>/packages/core/src/index.ts',
+  // What the tests of the core are made of, for those of the interface.
+  '^@cazuela/core/test/(.*)$': '<rootDir>/packages/core/test/$1.ts',
   '^@cazuela/contract$': '<rootDir>/packages/contract/src/index.ts',
   '^@cazuela/formats$': '<rootDir>/packages/formats/src/index.ts',
 };

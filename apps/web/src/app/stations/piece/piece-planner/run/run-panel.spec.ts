@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { PIECE_SHAPES, sideToRun, type GlazeFacts, type PiecePlan } from '@cazuela/core';
-import { of, type Observable } from 'rxjs';
+import { glazeOf } from '@cazuela/core/test/glaze-facts';
+import { of, throwError, type Observable } from 'rxjs';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { Units } from '../../../../data/units';
@@ -12,23 +13,8 @@ import type { RunMessage } from './run-protocol';
 import { poolWords, reachWords, safeLineWords } from './run-words';
 
 const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
-const glaze = (bucketId: string, flow: number, ground: GlazeFacts['flow']['ground'] = 'pottersWord'): GlazeFacts => ({
-  bucketId,
-  name: bucketId,
-  lightness: 0.5,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare: 15,
-  loiPercent: 8,
-  flow: { flow, lnSd: 0.5, ground },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: {},
-});
+const glaze = (bucketId: string, flow: number, ground: GlazeFacts['flow']['ground'] = 'pottersWord'): GlazeFacts =>
+  glazeOf(bucketId, { flow: { flow, lnSd: 0.5, ground } });
 const GLAZES = [glaze('Tinaja', 40), glaze('Ceniza', 300, 'startingGuess')];
 const coat = (bucketId: string) => ({ id: bucketId, bucketId, way: 'dip' as const, coatMm: 0.5 });
 const PLAN: PiecePlan = {
@@ -72,8 +58,10 @@ describe('how far it will run', () => {
       return of(state);
     },
   };
-  const open = async (plan = PLAN): Promise<Screen<RunPanel>> => {
-    const records = new FakeRecords([{ provide: PieceRuns, useValue: fake }]);
+  /** What is answered first, before the workers answer as they do. */
+  const open = async (plan = PLAN, first: Observable<RunState>[] = []): Promise<Screen<RunPanel>> => {
+    const run = (question: Parameters<PieceRuns['run']>[0]): Observable<RunState> => first.shift() ?? fake.run(question);
+    const records = new FakeRecords([{ provide: PieceRuns, useValue: { run } }]);
     records.openStudio();
     const screen = await Screen.open(RunPanel, { plan, shape: CUP, glazes: GLAZES, colours: new Map([['Tinaja', '#8A5A2C']]) });
     await new Promise((resolve) => setTimeout(resolve, 320));
@@ -114,6 +102,18 @@ describe('how far it will run', () => {
     expect(asked.length).toBe(before + 1);
     expect((asked.at(-1) as { firingRatio: number }).firingRatio).toBeGreaterThan(1.3);
     expect((await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } })).text).toContain('Nothing is on it yet that could run.');
+  });
+
+  it('a run that could not be worked out says so and is asked for again with one tap', async () => {
+    const screen = await open(PLAN, [throwError(() => new Error('The run could not be worked out here.'))]);
+    expect(screen.text).toContain('The run could not be worked out here.');
+    const before = asked.length;
+    await screen.press('Run it again');
+    await new Promise((resolve) => setTimeout(resolve, 320));
+    await screen.settle();
+    expect(asked.length).toBe(before + 1);
+    expect(screen.text).not.toContain('could not be worked out');
+    expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
   });
 
   it('draws a film for each layer, thicker where it gathers', () => {

@@ -82,6 +82,8 @@ export class RunPanel {
   protected readonly exaggeration = FILM_EXAGGERATION;
   protected readonly asked = remembered<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
   protected readonly stopped = signal(false);
+  /** How often the same was asked for anew. */
+  private readonly round = signal(0);
   protected readonly look = signal(12);
   protected readonly wantedEdgeMm = signal<number | null>(null);
   protected readonly cone = computed(() => this.plan().cone ?? USUAL_CONE);
@@ -112,7 +114,7 @@ export class RunPanel {
   protected readonly outside = computed(() => this.sides().find(({ side }) => side === 'outside'));
   protected readonly inside = computed(() => this.sides().find(({ side }) => side === 'inside'));
   private readonly answered = toSignal(
-    toObservable(computed(() => ({ question: this.question(), stopped: this.stopped() }))).pipe(
+    toObservable(computed(() => ({ question: this.question(), stopped: this.stopped(), round: this.round() }))).pipe(
       debounceTime(REST_MS),
       switchMap(({ question, stopped }) =>
         stopped
@@ -258,6 +260,11 @@ export class RunPanel {
   protected change(change: Partial<AskedFiring>): void {
     this.stopped.set(false);
     this.asked.update((asked) => ({ ...asked, ...change }));
+  }
+
+  protected again(): void {
+    this.stopped.set(false);
+    this.round.update((round) => round + 1);
   }
 
   protected pressWanted(event: KeyboardEvent): void {

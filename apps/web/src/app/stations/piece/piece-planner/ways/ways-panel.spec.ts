@@ -1,25 +1,11 @@
 import { PIECE_SHAPES, PRIOR_KNOWLEDGE, type GlazeFacts, type PiecePlan } from '@cazuela/core';
+import { glazeOf } from '@cazuela/core/test/glaze-facts';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { WaysPanel } from './ways-panel';
 
-const glaze = (bucketId: string, shrinkShare: number): GlazeFacts => ({
-  bucketId,
-  name: bucketId,
-  lightness: 0.6,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare,
-  loiPercent: 8,
-  flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: {},
-});
+const glaze = (bucketId: string, shrinkShare: number): GlazeFacts =>
+  glazeOf(bucketId, { lightness: 0.6, shrinkShare, flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' } });
 const coat = (bucketId: string, coatMm: number) => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip' as const, coatMm });
 const PLAN: PiecePlan = {
   shapeId: 'cazuela',
