@@ -34,7 +34,7 @@ describe('a plan taken in', () => {
     screen.fixture.componentInstance.taken.subscribe((one) => taken.push(one));
     const field = screen.field('Take in a plan’s file');
     Object.defineProperty(field, 'files', { value: [{ size: text.length, text: () => Promise.resolve(text) }] });
-    Object.defineProperty(field, 'value', { value: '', writable: true });
+    Object.defineProperty(field, 'value', { value: 'plan.json', writable: true });
     field.dispatchEvent(new Event('change', { bubbles: true }));
     await new Promise((resolve) => setTimeout(resolve));
     await screen.settle();
@@ -61,6 +61,10 @@ describe('a plan taken in', () => {
     const screen = await open(file());
     await screen.press('Leave it');
     expect(screen.has('Take it in')).toBe(false);
-    expect((await open('{"format":"cazuela"}')).text).toContain('This file holds no piece plan');
+    expect(screen.field('Take in a plan’s file').value).toBe('');
+    const wrong = await open('{"format":"cazuela"}');
+    expect(wrong.text).toContain('This file holds no piece plan');
+    // Which file that was stays to be seen.
+    expect(wrong.field('Take in a plan’s file').value).toBe('plan.json');
   });
 });

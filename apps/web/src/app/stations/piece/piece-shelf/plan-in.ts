@@ -12,7 +12,9 @@ const LARGEST_BYTES = 2_000_000;
 @Component({
   selector: 'cz-plan-in',
   template: `
-    <label class="named">Take in a plan’s file<input type="file" accept=".json,application/json" (change)="choose($event)" /></label>
+    <label class="named"
+      >Take in a plan’s file<input #field type="file" accept=".json,application/json" (click)="field.value = ''" (change)="choose($event)"
+    /></label>
     @if (refused(); as words) {
       <p class="says" role="alert">{{ words }}</p>
     }
@@ -49,7 +51,7 @@ const LARGEST_BYTES = 2_000_000;
         }
         <div class="row">
           <button type="submit" class="press" [disabled]="open() > 0 || taking.busy()">Take it in</button>
-          <button type="button" class="press bare" (click)="file.set(undefined)">Leave it</button>
+          <button type="button" class="press bare" (click)="file.set(undefined); field.value = ''">Leave it</button>
         </div>
       </form>
     }
@@ -87,15 +89,13 @@ export class PlanIn {
   protected readonly open = computed(() => (this.file()?.glazes.length ?? 0) - this.matched().size);
 
   protected async choose(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const [chosen] = field.files ?? [];
+    const [chosen] = (event.target as HTMLInputElement).files ?? [];
     this.file.set(undefined);
     this.refused.set('');
     this.chosen.set(new Map());
     if (!chosen) return;
     if (chosen.size > LARGEST_BYTES) return this.refused.set('This file is too large for a piece plan.');
     const read = readPlanFile(await chosen.text());
-    field.value = '';
     if (read.kind === 'ok') this.file.set(read.file);
     else this.refused.set(read.says);
   }
