@@ -4,6 +4,8 @@ import type { Sheet } from './sheet';
 /** Labels on one side stand at least so far apart. */
 const LABEL_APART = 34;
 const LONGEST_LABEL = 24;
+/** A line to a coat ends within it. */
+const INTO_COAT = 2;
 
 /** Zone, glaze and coat beside the drawing, with a line to the place. */
 export interface DrawnLabel {
@@ -31,7 +33,9 @@ export function labelsOf(sheet: Sheet, plan: PiecePlan, names: ReadonlyMap<strin
     const how = each.length > LONGEST_LABEL && layers.length > 1 ? `${layers.length} coats` : each;
     const x = side * (sheet.fit.halfWidth + (side > 0 ? gripOut : 0) + 12);
     const y = sheet.y(heightMm);
-    return [{ key, what, how, y, textY: y, fromX: side * sheet.halfWidthAt(heightMm), x, textX: x + side * 5, anchor: side > 0 ? 'start' : 'end' }];
+    const isWithin = side < 0 && sheet.inner.length > 0;
+    const fromX = isWithin ? INTO_COAT - sheet.halfWidthAt(heightMm, sheet.inner) : side * sheet.halfWidthAt(heightMm);
+    return [{ key, what, how, y, textY: y, fromX, x, textX: x + side * 5, anchor: side > 0 ? 'start' : 'end' }];
   };
   const right = [
     ...label('rim', 'Rim band', zones.rim, (rimFrom + sheet.topMm) / 2, 1),

@@ -91,6 +91,17 @@ describe('a piece in section', () => {
     ).toEqual(['3 coats']);
   });
 
+  it.each(['cup', 'bowl', 'platter', 'planter'])('on a %s the line to the inside crosses the wall and ends in the coat there', (shapeId) => {
+    const drawing = draw(plan(), shapeId);
+    const inside = drawing.labels().find((label) => label.key === 'inside')!;
+    const heightMm = drawing.fit.tallMm * 0.72;
+    const { wallMm } = PIECE_SHAPES.find((shape) => shape.id === shapeId)!;
+    expect(inside.x).toBeLessThan(-drawing.halfWidthAt(heightMm));
+    // A wall is never thinner across than it is straight through.
+    expect(inside.fromX).toBeGreaterThan(-drawing.halfWidthAt(heightMm) + 0.99 * wallMm * drawing.fit.scale);
+    expect(inside.fromX).toBeLessThan(0);
+  });
+
   it('a band higher than the piece covers it down to the wax and no further', () => {
     const whole = draw(plan({ rimBandMm: 500, zones: { inside: [], outside: [], rim: [coat('blue', 0.3)], foot: [] } }));
     expect(whole.zones('wax')).toHaveLength(2);

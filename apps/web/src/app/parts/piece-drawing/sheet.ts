@@ -49,18 +49,19 @@ export class Sheet {
     return (this.fit.tallMm - heightMm) * this.fit.scale;
   }
 
-  halfWidthAt(heightMm: number): number {
-    const { outside, slabMm } = this.shape;
+  /** How far the outside, or another line of the wall, is from the middle at a height, in the drawing’s units. */
+  halfWidthAt(heightMm: number, profile: readonly ProfilePoint[] = this.shape.outside): number {
+    const { slabMm } = this.shape;
     if (slabMm !== undefined) return (slabMm / 2) * this.fit.scale;
-    for (let at = 1; at < outside.length; at++) {
-      const below = outside[at - 1]!;
-      const above = outside[at]!;
+    for (let at = 1; at < profile.length; at++) {
+      const below = profile[at - 1]!;
+      const above = profile[at]!;
       if (heightMm > above.heightMm) continue;
       const rise = above.heightMm - below.heightMm;
       const share = rise > 0 ? Math.max(0, (heightMm - below.heightMm) / rise) : 1;
       return (below.radiusMm + share * (above.radiusMm - below.radiusMm)) * this.fit.scale;
     }
-    return (outside.at(-1)?.radiusMm ?? 0) * this.fit.scale;
+    return (profile.at(-1)?.radiusMm ?? 0) * this.fit.scale;
   }
 
   /** The outside between two heights. */
