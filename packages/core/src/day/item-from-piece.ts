@@ -81,7 +81,7 @@ function layerWords(step: TimedStep, name: string): string {
     case 'pour':
       return `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
     case 'brush':
-      return `Brush ${name} on ${where}, ${passes} ${passes === 1 ? 'coat' : 'coats'}`;
+      return `Brush ${name} ${on}, ${passes} ${passes === 1 ? 'coat' : 'coats'}`;
     case 'spray':
       return `Spray ${name} ${on}, ${passes} ${passes === 1 ? 'pass' : 'passes'}`;
     case 'sponge':

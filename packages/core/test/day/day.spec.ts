@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { dayItemFromPiece, replayDay, scheduleDay, type DayEvent, type DayItem, type DayStep, type TimedStep } from '../../src/index';
+import {
+  dayItemFromPiece,
+  replayDay,
+  scheduleDay,
+  stepWords,
+  type DayEvent,
+  type DayItem,
+  type DayStep,
+  type TimedStep,
+  type Way,
+} from '../../src/index';
 
 const NOW = '2026-03-01T10:00:00.000Z';
 const at = (minutes: number): string => new Date(Date.parse(NOW) + minutes * 60_000).toISOString();
@@ -155,6 +165,19 @@ describe('a plan put on the day', () => {
       'Wipe the foot and check it',
     ]);
     expect(made.steps.map((one) => one.waitMinutes)).toEqual([20, 720, 20, 0]);
+  });
+
+  it.each<[TimedStep['zones'], Way, string]>([
+    [['inside'], 'pour', 'Pour Leche inside, 2.4 s'],
+    [['inside'], 'brush', 'Brush Leche inside, 2 coats'],
+    [['inside'], 'spray', 'Spray Leche inside, 2 passes'],
+    [['outside'], 'brush', 'Brush Leche on the outside, 2 coats'],
+    [['outside'], 'pour', 'Pour Leche over the outside, 2.4 s'],
+    [['rim'], 'sponge', 'Dab Leche on the rim with a sponge, 2 passes'],
+    [['inside', 'outside'], 'dip', 'Dip inside and outside in Leche, 2.4 s'],
+  ])('%j, by %s: “%s”', (zones, way, said) => {
+    const step: TimedStep = { ...steps[1]!, zones, layer: { ...steps[1]!.layer!, way }, brushCoats: 2 };
+    expect(stepWords({ step, glazeName: 'Leche', waxFootMm: 12 })).toBe(said);
   });
 
   it('carries the caution at the step where it matters', () => {
