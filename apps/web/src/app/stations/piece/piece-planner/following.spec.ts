@@ -1,9 +1,11 @@
 import { afterEveryRender } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { formOf } from '@cazuela/core';
 import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
+import { PieceBoard } from './board/piece-board';
 import { PieceDraft } from './piece-draft';
 import { PiecePlanner } from './piece-planner';
 
@@ -58,6 +60,18 @@ describe('under a dragging hand', () => {
     draft.drag({ waxFootMm: 14 });
     await picture();
     expect(bareFoot()).toBe('14 mm up');
+  });
+
+  it('what is held is told beside the shelf, and goes with it', async () => {
+    const held = screen.all('cz-piece-board [role="slider"]')[0]!;
+    const told = (): string => words('cz-piece-board .told');
+    expect(told()).toBe('');
+    screen.fixture.debugElement.query(By.directive(PieceBoard)).componentInstance.chosenChange.emit('wax');
+    await screen.settle();
+    expect(told()).toBe(held.getAttribute('aria-valuetext'));
+    draft.drag({ waxFootMm: 21 });
+    await picture();
+    expect(told()).toBe('21 mm up');
   });
 
   it('nothing else of the page is asked for it, until the hand rests', async () => {

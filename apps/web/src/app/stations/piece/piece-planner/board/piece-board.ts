@@ -96,12 +96,10 @@ interface Sight {
               <circle class="dot" r="6.5" [class.joint]="handle.looks === 'grip'" [attr.cx]="handle.x" [attr.cy]="handle.y" />
             }
           }
-          @if (handle.key === chosen()) {
-            <text class="told" text-anchor="end" [attr.x]="handle.x - 14" [attr.y]="handle.y - 12">{{ told(handle) }}</text>
-          }
         </g>
       }
     </svg>
+    <p class="told" aria-hidden="true">{{ toldOfChosen() }}</p>
   `,
   styleUrl: './piece-board.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -228,6 +226,12 @@ export class PieceBoard {
     if (share !== undefined) return `${Math.round(100 * share)} % round`;
     const up = `${this.length(heightMm)} up`;
     return free ? `${this.length(2 * radiusMm)} across, ${up}` : up;
+  }
+
+  /** Where what is held stands: beside the shelf, where no hand lies over it. */
+  protected toldOfChosen(): string {
+    const held = this.seen().handles.find((one) => one.key === this.chosen());
+    return held ? this.told(held) : '';
   }
 
   /** Of all the handles only one moves: the words of the others are known. */
