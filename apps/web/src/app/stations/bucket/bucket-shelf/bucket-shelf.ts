@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { feelVerdict, rangeVerdict } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
@@ -109,12 +109,22 @@ export class BucketShelf {
     }[this.view().show];
   });
 
+  /** Enter was pressed before the buckets were there. */
+  private readonly asked = signal(false);
+
+  constructor() {
+    effect(() => {
+      if (this.asked() && this.all.value()) untracked(() => this.open());
+    });
+  }
+
   protected type(event: Event): void {
     this.typed.set({ text: (event.target as HTMLInputElement).value });
   }
 
   /** Enter opens what the code says; a scanner types it and presses Enter. */
   protected open(): void {
+    this.asked.set(!this.all.value());
     const found = bucketByCode(this.filter(), this.all.value() ?? []) ?? (this.shown()?.length === 1 ? this.shown()![0] : undefined);
     if (!found) return;
     this.typed.set({ text: '' });
