@@ -315,6 +315,28 @@ describe('the shelf of buckets', () => {
     expect(navigate).toHaveBeenCalledWith(['/bucket', two.id]);
   });
 
+  it.each([
+    ['opens once they are there', 'b2', 1],
+    ['unless something else was typed since', 'b', 0],
+  ])('a code entered before the buckets are there %s', async (_words, typedSince, opened) => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(BucketShelf);
+    const [one, two] = [bucket(), bucket({ code: 'B2' })];
+    const navigate = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    const search = screen.all<HTMLInputElement>('input')[0]!;
+    const type = (text: string): void => {
+      search.value = text;
+      search.dispatchEvent(new Event('input'));
+    };
+    type('b2');
+    search.form!.dispatchEvent(new Event('submit'));
+    if (typedSince !== 'b2') type(typedSince);
+    records.answer('/buckets', [one, two].map(summaryOf));
+    await screen.settle();
+    expect(navigate.mock.calls).toEqual(opened ? [[['/bucket', two.id]]] : []);
+  });
+
   it('puts what is off first, and keeps what was put away out of sight', async () => {
     const records = new FakeRecords();
     records.openStudio();

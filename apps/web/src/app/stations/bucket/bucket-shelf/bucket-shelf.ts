@@ -119,6 +119,7 @@ export class BucketShelf {
   }
 
   protected type(event: Event): void {
+    this.asked.set(false);
     this.typed.set({ text: (event.target as HTMLInputElement).value });
   }
 
