@@ -1,5 +1,5 @@
 import type { Flow } from './film-flow';
-import { carry, fluxes, movingFilm } from './moving-film';
+import { carry, flowsAt, fluxes, heightAt, movingFilm, putBack } from './moving-film';
 import type { WallStrip } from './wall-strip';
 
 /** Courant number of the explicit steps: below 1, so that no cell ever gives more than it has. */
@@ -21,18 +21,19 @@ export function advance(
   let left = until.share;
   let steps = 0;
   let first = 0;
-  while (first < count && film.height[first] === 0) first += 1;
+  while (first < count && heightAt(film, first) === 0) first += 1;
   let last = count - 1;
-  while (last >= first && film.height[last] === 0) last -= 1;
+  while (last >= first && heightAt(film, last) === 0) last -= 1;
   let fastest = fluxes(film, first, last);
   while (left > 0 && steps < until.mostSteps && last >= first) {
     const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
     // What leaves the lowest cell that moves goes to the next one, or at the end off the strip.
-    if (last + 1 < count && film.through[last]! > 0) last += 1;
+    if (last + 1 < count && flowsAt(film, last)) last += 1;
     fastest = carry(film, step, first, last, off);
     left -= step;
     steps += 1;
-    if (last === count - 1 && film.height[last]! > until.endMm) break;
+    if (last === count - 1 && heightAt(film, last) > until.endMm) break;
   }
+  putBack(film, moving);
   return steps;
 }

@@ -16,38 +16,30 @@ export function flowOf(layers: readonly RunLayer[], overlap: ((a: number, b: num
   return { ln: Float64Array.from(layers, (layer) => Math.log(layer.flow)), lnPair, gathers };
 }
 
-/**
- * Flow figure of the mixture in a cell that holds so much, mm. For two and three layers it is written out with its numbers at hand: it is asked
- * for at every edge in every step.
- */
-export function mobilityIn(rows: readonly Float64Array[], { ln, lnPair }: Flow): (cell: number, h: number) => number {
+/** ln of the flow figure of three layers as they lie in a cell, m0 + m1 + m2 = h mm. */
+export function lnOfThree(
+  m0: number,
+  m1: number,
+  m2: number,
+  h: number,
+  ln0: number,
+  ln1: number,
+  ln2: number,
+  ln01: number,
+  ln02: number,
+  ln12: number,
+): number {
+  return (m0 * (ln0 * h + ln01 * m1 + ln02 * m2) + m1 * (ln1 * h + ln12 * m2) + m2 * ln2 * h) / (h * h);
+}
+
+/** Flow figure, 1/mm, of a mixture: of each layer so many mm from `at` on, h mm together. */
+export function mobilityAt(mm: Float64Array, at: number, h: number, { ln, lnPair }: Flow): number {
   const pieces = ln.length;
-  const [row0, row1, row2] = [rows[0]!, rows[1]!, rows[2]!];
-  const [ln0, ln1, ln2] = [ln[0]!, ln[1]!, ln[2]!];
-  if (pieces === 2) {
-    const ln01 = lnPair[1]!;
-    return (cell, h) => {
-      const m0 = row0[cell]!;
-      const m1 = row1[cell]!;
-      return nearExp((m0 * (ln0 * h + ln01 * m1) + m1 * ln1 * h) / (h * h));
-    };
+  let lnFlow = 0;
+  for (let a = 0; a < pieces; a++) {
+    let part = ln[a]! * h;
+    for (let b = a + 1; b < pieces; b++) part += lnPair[a * pieces + b]! * mm[at + b]!;
+    lnFlow += mm[at + a]! * part;
   }
-  if (pieces === 3) {
-    const [ln01, ln02, ln12] = [lnPair[1]!, lnPair[2]!, lnPair[5]!];
-    return (cell, h) => {
-      const m0 = row0[cell]!;
-      const m1 = row1[cell]!;
-      const m2 = row2[cell]!;
-      return nearExp((m0 * (ln0 * h + ln01 * m1 + ln02 * m2) + m1 * (ln1 * h + ln12 * m2) + m2 * ln2 * h) / (h * h));
-    };
-  }
-  return (cell, h) => {
-    let lnFlow = 0;
-    for (let a = 0; a < pieces; a++) {
-      let part = ln[a]! * h;
-      for (let b = a + 1; b < pieces; b++) part += lnPair[a * pieces + b]! * rows[b]![cell]!;
-      lnFlow += rows[a]![cell]! * part;
-    }
-    return nearExp(lnFlow / (h * h));
-  };
+  return nearExp(lnFlow / (h * h));
 }

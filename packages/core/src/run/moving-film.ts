@@ -1,4 +1,5 @@
-import { mobilityIn, type Flow } from './film-flow';
+import { lnOfThree, mobilityAt, type Flow } from './film-flow';
+import { nearExp } from './near-exp';
 import type { WallStrip } from './wall-strip';
 
 /** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */
@@ -11,63 +12,74 @@ const TRACE_SHARE = 1e-5;
 const EMPTY = 0;
 const MIXED = -1;
 
-/** A moving film on its strip, one number for each cell. */
+/** What a cell's record holds after the mm of each of its layers. */
+const HEIGHT = 0;
+/** What drives the melt through its lower face, with what flutes gather there. */
+const DRIVEN = 1;
+/** One over its area, 1/mm². */
+const PER_AREA = 2;
+/** What goes through its lower face, per mm of each layer in it. */
+const THROUGH = 3;
+/** Flow figure of its mixture, 1/mm; no number where it was not asked for yet. */
+const MOBILITY = 4;
+/** Cells of one mixture have one number: `stacksOf`. */
+const STACK = 5;
+const MORE = 6;
+
+/**
+ * A moving film on its strip, one record for each cell: with a row for each of these numbers instead, there are more rows than a processor has
+ * registers for, and a step takes half as long again.
+ */
 export interface MovingFilm {
-  /** Of each layer, mm. */
-  rows: readonly Float64Array[];
-  /** Of the whole film, mm. */
-  height: Float64Array;
-  /** What drives the melt through the lower face of a cell, with what flutes gather there. */
-  driven: Float64Array;
-  /** One over the area of a cell, 1/mm². */
-  perArea: Float64Array;
-  /** Through the lower face of each cell, per mm of each layer in it. */
-  through: Float64Array;
-  /** Flow figure of the mixture in each cell, 1/mm; no number where it was not asked for yet. */
-  mobility: Float64Array;
-  /** Cells of one mixture have one number: `stacksOf`. */
-  stack: Int32Array;
-  /** More than one layer: mobility differs from cell to cell. */
-  mixes: boolean;
-  mobilityOf: (cell: number, h: number) => number;
+  cells: Float64Array;
+  /** Layers; with more than one, mobility differs from cell to cell. */
+  pieces: number;
+  flow: Flow;
 }
 
-/** The film as it lies, its layers row by row in `moving`. What is changed there is changed in the film. */
+/** The film as it lies, its layers row by row in `moving`. */
 export function movingFilm(moving: Float64Array, { count, areaMm2, drive }: WallStrip, flow: Flow): MovingFilm {
   const pieces = flow.ln.length;
-  const rows = Array.from({ length: pieces }, (_, layer) => moving.subarray(layer * count, (layer + 1) * count));
-  const height = new Float64Array(count);
-  for (const row of rows) for (let cell = 0; cell < count; cell++) height[cell]! += row[cell]!;
-  return {
-    rows,
-    height,
-    driven: Float64Array.from(drive, (each, cell) => 2 * Math.PI * flow.gathers[cell]! ** 2 * each),
-    perArea: Float64Array.from(areaMm2, (area) => 1 / area),
-    through: new Float64Array(count),
-    mobility: new Float64Array(count).fill(pieces > 1 ? NaN : Math.exp(flow.ln[0]!)),
-    stack: stacksOf(rows, count),
-    mixes: pieces > 1,
-    mobilityOf: mobilityIn(rows, flow),
-  };
+  const cells = new Float64Array(count * (pieces + MORE));
+  const stack = stacksOf(moving, pieces, count);
+  for (let cell = 0; cell < count; cell++) {
+    const at = cell * (pieces + MORE);
+    const more = at + pieces;
+    for (let layer = 0; layer < pieces; layer++) {
+      const mm = moving[layer * count + cell]!;
+      cells[at + layer] = mm;
+      cells[more + HEIGHT]! += mm;
+    }
+    cells[more + DRIVEN] = 2 * Math.PI * flow.gathers[cell]! ** 2 * drive[cell]!;
+    cells[more + PER_AREA] = 1 / areaMm2[cell]!;
+    cells[more + MOBILITY] = pieces > 1 ? NaN : Math.exp(flow.ln[0]!);
+    cells[more + STACK] = stack[cell]!;
+  }
+  return { cells, pieces, flow };
 }
+
+/** Puts the layers back row by row. */
+export function putBack({ cells, pieces }: MovingFilm, moving: Float64Array): void {
+  const count = cells.length / (pieces + MORE);
+  for (let cell = 0; cell < count; cell++)
+    for (let layer = 0; layer < pieces; layer++) moving[layer * count + cell] = cells[cell * (pieces + MORE) + layer]!;
+}
+
+/** Of the whole film in a cell, mm. */
+export const heightAt = ({ cells, pieces }: MovingFilm, cell: number): number => cells[cell * (pieces + MORE) + pieces + HEIGHT]!;
+
+/** Whether a cell passes anything on. */
+export const flowsAt = ({ cells, pieces }: MovingFilm, cell: number): boolean => cells[cell * (pieces + MORE) + pieces + THROUGH]! > 0;
 
 /** What goes through the lower face of each cell; gives the fastest cell's share of its volume. */
 export function fluxes(film: MovingFilm, first: number, last: number): number {
-  const { height, driven, perArea, through, mobility, stack, mixes } = film;
+  const { cells, pieces } = film;
   let fastest = 0;
   let above = EMPTY;
   for (let cell = first; cell <= last; cell++) {
-    const h = height[cell]!;
-    const out = driven[cell]!;
-    if (h < THINNEST_MOVING_MM || out <= 0) {
-      through[cell] = 0;
-      continue;
-    }
-    if (mixes && (stack[cell] !== above || stack[cell]! <= EMPTY || Number.isNaN(mobility[cell]!))) mixAnew(film, cell, h, above);
-    above = stack[cell]!;
-    const carried = mobility[cell]! * out * h * h;
-    through[cell] = carried;
-    const speed = carried * perArea[cell]!;
+    const more = cell * (pieces + MORE) + pieces;
+    const speed = passOn(film, more, above);
+    if (speed > 0) above = cells[more + STACK]!;
     if (speed > fastest) fastest = speed;
   }
   return fastest;
@@ -78,24 +90,42 @@ export function fluxes(film: MovingFilm, first: number, last: number): number {
  * is added to `off`. Then the fluxes of the next step. Gives the fastest cell's share of its volume then.
  */
 export function carry(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
-  return film.rows.length === 3 ? carryThree(film, step, first, last, off) : carryAny(film, step, first, last, off);
+  const { cells, pieces, flow } = film;
+  return pieces === 3 ? carryThree(cells, flow.ln, flow.lnPair, step, first, last, off) : carryAny(film, step, first, last, off);
 }
 
-/** Three layers, the most a zone has, in one pass with the fluxes: nothing is read twice. */
-function carryThree(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
-  const { height, driven, perArea, through, mobility, stack } = film;
-  const [a, b, c] = film.rows as [Float64Array, Float64Array, Float64Array];
+/**
+ * Three layers, the most a zone has, written out: their numbers stay at hand from one cell to the next. It asks for its arrays, not for what
+ * holds them: made ready by the machine during one run, it would be thrown away when the next one makes such a holder anew, and for good go half
+ * as fast.
+ */
+function carryThree(
+  cells: Float64Array,
+  ln: Float64Array,
+  lnPair: Float64Array,
+  step: number,
+  first: number,
+  last: number,
+  off: Float64Array,
+): number {
+  const ln0 = ln[0]!;
+  const ln1 = ln[1]!;
+  const ln2 = ln[2]!;
+  const ln01 = lnPair[1]!;
+  const ln02 = lnPair[2]!;
+  const ln12 = lnPair[5]!;
   let inA = 0;
   let inB = 0;
   let inC = 0;
   let fastest = 0;
   let above = EMPTY;
-  for (let cell = first; cell <= last; cell++) {
-    const gives = step * through[cell]!;
-    const per = perArea[cell]!;
-    const mmA = a[cell]!;
-    const mmB = b[cell]!;
-    const mmC = c[cell]!;
+  const end = last * (3 + MORE);
+  for (let at = first * (3 + MORE); at <= end; at += 3 + MORE) {
+    const gives = step * cells[at + 3 + THROUGH]!;
+    const per = cells[at + 3 + PER_AREA]!;
+    const mmA = cells[at]!;
+    const mmB = cells[at + 1]!;
+    const mmC = cells[at + 2]!;
     const outA = mmA < TRACE_MM ? 0 : gives * mmA;
     const outB = mmB < TRACE_MM ? 0 : gives * mmB;
     const outC = mmC < TRACE_MM ? 0 : gives * mmC;
@@ -103,27 +133,30 @@ function carryThree(film: MovingFilm, step: number, first: number, last: number,
     const nowB = mmB + (inB - outB) * per;
     const nowC = mmC + (inC - outC) * per;
     const h = nowA + nowB + nowC;
-    a[cell] = nowA;
-    b[cell] = nowB;
-    c[cell] = nowC;
-    height[cell] = h;
+    cells[at] = nowA;
+    cells[at + 1] = nowB;
+    cells[at + 2] = nowC;
+    cells[at + 3 + HEIGHT] = h;
     inA = outA;
     inB = outB;
     inC = outC;
-    const out = driven[cell]!;
+    const out = cells[at + 3 + DRIVEN]!;
     if (h < THINNEST_MOVING_MM || out <= 0) {
-      through[cell] = 0;
+      cells[at + 3 + THROUGH] = 0;
       continue;
     }
-    const own = stack[cell]!;
-    let flow = mobility[cell]!;
+    let own = cells[at + 3 + STACK]!;
+    let flow = cells[at + 3 + MOBILITY]!;
     if (own <= EMPTY || own !== above || flow !== flow) {
-      mixAnew(film, cell, h, above);
-      flow = mobility[cell]!;
+      const before = flow;
+      flow = nearExp(lnOfThree(nowA, nowB, nowC, h, ln0, ln1, ln2, ln01, ln02, ln12));
+      cells[at + 3 + MOBILITY] = flow;
+      own = stackOf(own, above, before, flow);
+      cells[at + 3 + STACK] = own;
     }
-    above = stack[cell]!;
+    above = own;
     const carried = flow * out * h * h;
-    through[cell] = carried;
+    cells[at + 3 + THROUGH] = carried;
     const speed = carried * per;
     if (speed > fastest) fastest = speed;
   }
@@ -134,35 +167,53 @@ function carryThree(film: MovingFilm, step: number, first: number, last: number,
 }
 
 function carryAny(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
-  const { rows, height, perArea, through } = film;
-  height.fill(0, first, last + 1);
-  rows.forEach((row, layer) => {
+  const { cells, pieces } = film;
+  for (let layer = 0; layer < pieces; layer++) {
     let comes = 0;
     for (let cell = first; cell <= last; cell++) {
-      const mm = row[cell]!;
-      const gives = mm < TRACE_MM ? 0 : step * through[cell]! * mm;
-      const now = mm + (comes - gives) * perArea[cell]!;
-      row[cell] = now;
-      height[cell]! += now;
+      const at = cell * (pieces + MORE);
+      const more = at + pieces;
+      const mm = cells[at + layer]!;
+      const gives = mm < TRACE_MM ? 0 : step * cells[more + THROUGH]! * mm;
+      const now = mm + (comes - gives) * cells[more + PER_AREA]!;
+      cells[at + layer] = now;
+      cells[more + HEIGHT] = layer === 0 ? now : cells[more + HEIGHT]! + now;
       comes = gives;
     }
     off[layer]! += comes;
-  });
+  }
   return fluxes(film, first, last);
 }
 
-/** A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out. */
-function mixAnew({ mobility, stack, mobilityOf }: MovingFilm, cell: number, h: number, above: number): void {
-  const own = stack[cell]!;
-  const before = mobility[cell]!;
-  const now = mobilityOf(cell, h);
-  mobility[cell] = now;
-  if (own === EMPTY) stack[cell] = above;
-  // A trace of another stack changes nothing yet: what lies below is left alone until it does.
-  else if (above !== EMPTY && above !== own && Math.abs(now - before) > TRACE_SHARE * before) stack[cell] = MIXED;
+/** What goes through the lower face of one cell, its record's further numbers from `more` on; gives its share of the cell's volume. */
+function passOn({ cells, pieces, flow }: MovingFilm, more: number, above: number): number {
+  const h = cells[more + HEIGHT]!;
+  const out = cells[more + DRIVEN]!;
+  if (h < THINNEST_MOVING_MM || out <= 0) {
+    cells[more + THROUGH] = 0;
+    return 0;
+  }
+  const own = cells[more + STACK]!;
+  const before = cells[more + MOBILITY]!;
+  if (pieces > 1 && (own !== above || own <= EMPTY || Number.isNaN(before))) {
+    const now = mobilityAt(cells, more - pieces, h, flow);
+    cells[more + MOBILITY] = now;
+    cells[more + STACK] = stackOf(own, above, before, now);
+  }
+  const carried = cells[more + MOBILITY]! * out * h * h;
+  cells[more + THROUGH] = carried;
+  return carried * cells[more + PER_AREA]!;
 }
 
-function stacksOf(rows: readonly Float64Array[], count: number): Int32Array {
+/** A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out. */
+function stackOf(own: number, above: number, before: number, now: number): number {
+  if (own === EMPTY) return above;
+  // A trace of another stack changes nothing yet: what lies below is left alone until it does.
+  return above !== EMPTY && above !== own && Math.abs(now - before) > TRACE_SHARE * before ? MIXED : own;
+}
+
+function stacksOf(moving: Float64Array, pieces: number, count: number): Int32Array {
+  const rows = Array.from({ length: pieces }, (_, layer) => moving.subarray(layer * count, (layer + 1) * count));
   const stack = new Int32Array(count);
   let number = 0;
   for (let cell = 0; cell < count; cell++) {

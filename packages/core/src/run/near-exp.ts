@@ -1,17 +1,20 @@
 /** Steps of the table for each doubling, and the powers of e it spans: flow figures lie well within. */
-const PER_DOUBLING = 32;
+const PER_DOUBLING = 256;
 const SPAN = 22;
 const STEP = Math.LN2 / PER_DOUBLING;
+const PER_STEP = 1 / STEP;
 const HALF = Math.ceil(SPAN / STEP) + 1;
 const TABLE = Float64Array.from({ length: 2 * HALF + 1 }, (_, at) => Math.exp((at - HALF) * STEP));
+const SIXTH = 1 / 6;
 
 /**
- * e to the power x, to 1e-13 of itself: a table of its steps and five terms of its series for what is left (|r| < 0.011). Asked for a hundred
+ * e to the power x, to 2e-13 of itself: a table of its steps and four terms of its series for what is left (|r| < 0.0014). Asked for a hundred
  * thousand times in a run, where the exact one costs as much as all the rest. Beyond the table it is the exact one.
  */
 export function nearExp(x: number): number {
   if (!(x > -SPAN && x < SPAN)) return Math.exp(x);
-  const at = Math.round(x / STEP);
-  const r = x - at * STEP;
-  return TABLE[at + HALF]! * (1 + r * (1 + r * (1 / 2 + r * (1 / 6 + r * (1 / 24 + r / 120)))));
+  // Above nought there: cutting off its decimals rounds it, and it is a whole number to the machine too.
+  const at = (x * PER_STEP + HALF + 0.5) | 0;
+  const r = x - (at - HALF) * STEP;
+  return TABLE[at]! * (1 + r * (1 + r * (0.5 + r * SIXTH)));
 }

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { nearExp } from '../../src/run/near-exp';
 
 describe('the exponential of the run', () => {
-  it('is the exact one to 1e-13 of itself, within its table and beyond it', () => {
+  it('is the exact one to 2e-13 of itself, within its table and beyond it', () => {
     fc.assert(
       fc.property(fc.double({ min: -700, max: 700, noNaN: true }), (x) => {
-        expect(Math.abs(nearExp(x) / Math.exp(x) - 1)).toBeLessThan(1e-13);
+        expect(Math.abs(nearExp(x) / Math.exp(x) - 1)).toBeLessThan(2e-13);
       }),
     );
-    for (let x = -23; x <= 23; x += 0.0137) expect(Math.abs(nearExp(x) / Math.exp(x) - 1)).toBeLessThan(1e-13);
+    for (let x = -23; x <= 23; x += 0.0137) expect(Math.abs(nearExp(x) / Math.exp(x) - 1)).toBeLessThan(2e-13);
   });
 
   it('what is no number stays none, and nothing becomes one', () => {
