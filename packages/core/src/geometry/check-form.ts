@@ -26,9 +26,10 @@ export function formFault(form: PieceForm): { fault: FormFault; says: string } |
     return { fault: 'tooSmall', says: 'Every point needs a radius and a height.' };
   if (foot.heightMm > rim.heightMm) return { fault: 'footAboveRim', says: 'The foot is above the rim: turn it over.' };
   for (let at = 1; at < points.length; at++) {
-    const [below, above] = [points[at - 1]!, points[at]!];
+    const below = points[at - 1]!;
+    const above = points[at]!;
     if (above.heightMm < below.heightMm) return { fault: 'turnsDown', says: 'The outside goes up from foot to rim; here it would turn down again.' };
-    if (Math.hypot(above.radiusMm - below.radiusMm, above.heightMm - below.heightMm) < FORM_LIMITS.apartMm)
+    if ((above.radiusMm - below.radiusMm) ** 2 + (above.heightMm - below.heightMm) ** 2 < FORM_LIMITS.apartMm ** 2)
       return { fault: 'pointsTogether', says: 'Two points are in one place: take one away.' };
   }
   if (rim.heightMm < FORM_LIMITS.lowMm) return { fault: 'tooSmall', says: `A piece is at least ${FORM_LIMITS.lowMm} mm high.` };

@@ -12,7 +12,8 @@ export function curveThrough(points: readonly (ProfilePoint & { corner?: boolean
   if (!start) return [];
   const dense: ProfilePoint[] = [{ radiusMm: start.radiusMm, heightMm: start.heightMm }];
   for (let i = 1; i < points.length; i++) {
-    const [p1, p2] = [points[i - 1]!, points[i]!];
+    const p1 = points[i - 1]!;
+    const p2 = points[i]!;
     const p0 = p1.corner ? p1 : (points[i - 2] ?? p1);
     const p3 = p2.corner ? p2 : (points[i + 1] ?? p2);
     between(p0, p1, p2, p3, dense);
@@ -44,7 +45,8 @@ function pyramid(v0: number, v1: number, v2: number, v3: number, t1: number, t2:
 }
 
 function knot(a: ProfilePoint, b: ProfilePoint): number {
-  const [across, up] = [b.radiusMm - a.radiusMm, b.heightMm - a.heightMm];
+  const across = b.radiusMm - a.radiusMm;
+  const up = b.heightMm - a.heightMm;
   return Math.max(1e-6, Math.sqrt(Math.sqrt(across * across + up * up)));
 }
 

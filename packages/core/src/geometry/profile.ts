@@ -9,24 +9,31 @@ export interface ProfilePoint {
 
 /** Area of the turned surface, cm²: frustums, Σ π(r₁ + r₂) × slant. */
 export function areaCm2({ profile }: { profile: readonly ProfilePoint[] }): number {
+  requireProfile(profile);
   let mm2 = 0;
-  forEachFrustum(profile, (a, b) => {
+  for (let at = 1; at < profile.length; at++) {
+    const a = profile[at - 1]!;
+    const b = profile[at]!;
     mm2 += Math.PI * (a.radiusMm + b.radiusMm) * Math.sqrt((b.radiusMm - a.radiusMm) ** 2 + (b.heightMm - a.heightMm) ** 2);
-  });
+  }
   return mm2 / 100;
 }
 
 /** Volume enclosed by the turned profile, mL: |Σ π Δz(r₁² + r₁r₂ + r₂²)/3|. */
 export function volumeMl({ profile }: { profile: readonly ProfilePoint[] }): number {
+  requireProfile(profile);
   let mm3 = 0;
-  forEachFrustum(profile, (a, b) => {
+  for (let at = 1; at < profile.length; at++) {
+    const a = profile[at - 1]!;
+    const b = profile[at]!;
     mm3 += (Math.PI * (b.heightMm - a.heightMm) * (a.radiusMm ** 2 + a.radiusMm * b.radiusMm + b.radiusMm ** 2)) / 3;
-  });
+  }
   return Math.abs(mm3) / 1000;
 }
 
 /** The part of a profile between two heights, cut where its edges cross them. Order is kept. */
 export function profileBetween({ profile, fromMm, toMm }: { profile: readonly ProfilePoint[]; fromMm: number; toMm: number }): ProfilePoint[] {
+  requireProfile(profile);
   const cut: ProfilePoint[] = [];
   let last: ProfilePoint | undefined;
   const push = (point: ProfilePoint): void => {
@@ -34,7 +41,9 @@ export function profileBetween({ profile, fromMm, toMm }: { profile: readonly Pr
     cut.push(point);
     last = point;
   };
-  forEachFrustum(profile, (a, b) => {
+  for (let at = 1; at < profile.length; at++) {
+    const a = profile[at - 1]!;
+    const b = profile[at]!;
     const low = Math.min(a.heightMm, b.heightMm);
     const high = Math.max(a.heightMm, b.heightMm);
     if (low >= fromMm && high <= toMm) {
@@ -44,7 +53,7 @@ export function profileBetween({ profile, fromMm, toMm }: { profile: readonly Pr
       push(between(a, b, fromMm, toMm));
       push(between(b, a, fromMm, toMm));
     }
-  });
+  }
   return cut;
 }
 
@@ -56,11 +65,10 @@ function between(point: ProfilePoint, other: ProfilePoint, fromMm: number, toMm:
   return { radiusMm: point.radiusMm + share * (other.radiusMm - point.radiusMm), heightMm };
 }
 
-function forEachFrustum(profile: readonly ProfilePoint[], visit: (a: ProfilePoint, b: ProfilePoint) => void): void {
+function requireProfile(profile: readonly ProfilePoint[]): void {
   if (profile.length < 2) throw new PotterError('emptyList', 'profile', profile.length, 'A profile needs at least two points.');
-  for (const point of profile) {
-    requireNotNegative('radiusMm', point.radiusMm);
-    requireNumber('heightMm', point.heightMm);
+  for (const { radiusMm, heightMm } of profile) {
+    requireNotNegative('radiusMm', radiusMm);
+    requireNumber('heightMm', heightMm);
   }
-  for (let i = 1; i < profile.length; i++) visit(profile[i - 1]!, profile[i]!);
 }

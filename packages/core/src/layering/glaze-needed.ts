@@ -10,7 +10,8 @@ export interface GlazeNeeded {
 
 /** Glaze that one piece takes on a place, all its coats of known buckets together. */
 export function glazeNeeded({ area, glazes }: { area: Pick<PlannedArea, 'areaCm2' | 'layers'>; glazes: readonly GlazeFacts[] }): GlazeNeeded {
-  let [dryGrams, slurryMl] = [0, 0];
+  let dryGrams = 0;
+  let slurryMl = 0;
   for (const layer of area.layers) {
     const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
     if (!glaze) continue;

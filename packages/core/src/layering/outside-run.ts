@@ -59,6 +59,8 @@ const GROUNDS: readonly FlowGuess['ground'][] = ['startingGuess', 'pottersWord',
 function meltedLayers(layers: readonly Layer[], glazes: readonly GlazeFacts[]): MeltedLayer[] {
   return layers.flatMap((layer) => {
     const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
-    return glaze && stuffOf(layer) === 'glaze' ? [{ meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }), flow: glaze.flow }] : [];
+    if (!glaze || stuffOf(layer) !== 'glaze') return [];
+    const { packing, density, loiPercent, flow } = glaze;
+    return [{ meltedMm: meltedMm({ coatMm: layer.coatMm, packing, density, loiPercent }), flow }];
   });
 }

@@ -3,8 +3,6 @@ import type { Sheet } from './sheet';
 
 /** The clay itself: the seen outside, the cut wall, and what the piece is held by. Outside and wall are the corners of what they enclose. */
 export class Outline {
-  private otherSide?: string;
-
   constructor(private readonly sheet: Sheet) {}
 
   outside(): string {
@@ -13,11 +11,7 @@ export class Outline {
     return this.corners([0, 0], [fit.halfWidth, 0], [fit.halfWidth, topMm], [0, topMm]);
   }
 
-  /** The same outline on the other side of the centre line: what a hand draws against. */
-  mirrored(): string {
-    return (this.otherSide ??= this.sheet.drawn(this.sheet.shape.outside, -1));
-  }
-
+  /** The cut wall: the same outline on the other side of the centre line, the inside, the floor and the foot. */
   wall(): string {
     const { shape, topMm, fit, inner } = this.sheet;
     if (shape.slabMm !== undefined) {
@@ -28,7 +22,7 @@ export class Outline {
     // A hole ends the inside at its edge, not in the middle of the floor.
     const inside =
       hole > 0 ? `${this.sheet.drawn(inner.slice(1), -1, 0, true)} ${this.sheet.at(-hole, shape.floorMm)}` : this.sheet.drawn(inner, -1, 0, true);
-    return `${this.mirrored()} ${inside} ${this.floor(-hole)}`;
+    return `${this.sheet.drawn(shape.outside, -1)} ${inside} ${this.floor(-hole)}`;
   }
 
   /** Handle, or the lug of the seen side, as a bow of its own thickness. */
@@ -55,7 +49,8 @@ export class Outline {
     const { shape, fit } = this.sheet;
     if (shape.foot !== 'ring') return this.sheet.at(x, 0);
     const footMm = shape.outside[0]!.radiusMm;
-    const [highMm, wideMm] = [Math.min(4, shape.floorMm / 2), Math.min(8, footMm / 4)];
+    const highMm = Math.min(4, shape.floorMm / 2);
+    const wideMm = Math.min(8, footMm / 4);
     const ring = -(footMm - wideMm) * fit.scale;
     return this.corners([x, highMm], [ring, highMm], [ring, 0]);
   }

@@ -43,10 +43,6 @@ export class PieceDrawing {
     return this.outline.outside();
   }
 
-  mirrored(): string {
-    return this.outline.mirrored();
-  }
-
   wall(): string {
     return this.outline.wall();
   }

@@ -1,4 +1,5 @@
 import { insideProfile, profileBetween, tallMm, widestMm, type PieceShape, type ProfilePoint } from '@cazuela/core';
+import { tenth } from './tenth';
 
 const WIDTH = 460;
 const HEIGHT = 420;
@@ -100,7 +101,7 @@ export class Sheet {
     let line = '';
     for (let at = 0; at < points.length; at++) {
       const { radiusMm, heightMm } = points[backwards ? points.length - 1 - at : at]!;
-      line += `${at === 0 ? '' : ' '}${Math.round(10 * (perRadius * radiusMm + more)) / 10},${Math.round(10 * (top - heightMm) * scale) / 10}`;
+      line += `${at === 0 ? '' : ' '}${tenth(perRadius * radiusMm + more)},${tenth((top - heightMm) * scale)}`;
     }
     return line;
   }
@@ -110,5 +111,3 @@ export class Sheet {
     return -(this.fit.halfWidth * 0.55) + mm * this.fit.scale;
   }
 }
-
-const tenth = (x: number): number => Math.round(10 * x) / 10;
