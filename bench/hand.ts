@@ -10,15 +10,13 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
     // Heard only until this drag ends: what measures one must not weigh on the next.
     const ends = new AbortController();
     Object.assign(window, { taken, ends });
-    const waiting: number[] = [];
-    // A message sent within the frame is read right after it was painted. One channel for all: what measures must weigh little.
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => taken.push(performance.now() - waiting.shift()!);
+    const { scheduler } = window as unknown as { scheduler: { postTask: (run: () => void, options: { priority: 'user-blocking' }) => unknown } };
     window.addEventListener(
       'pointermove',
       () => {
-        waiting.push(performance.now());
-        requestAnimationFrame(() => port2.postMessage(undefined));
+        const heard = performance.now();
+        // Asked for within the frame, told right after it: before whatever else waits, such as the next word of what moves the hand.
+        requestAnimationFrame(() => void scheduler.postTask(() => taken.push(performance.now() - heard), { priority: 'user-blocking' }));
       },
       { capture: true, signal: ends.signal },
     );

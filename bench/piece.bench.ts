@@ -7,7 +7,7 @@ const SLOW_DOWN = 4;
 const ROUND_KB = 400;
 const FRAME_MS = 16;
 /** Other work on the machine comes and goes: so many drags, and the quietest tells what the page itself costs. */
-const DRAGS = 3;
+const DRAGS = 5;
 const SETTLES_MS = 1_500;
 
 /** A point of a form dragged on a slow page with all its numbers, and what the view in the round weighs when it is opened. */
