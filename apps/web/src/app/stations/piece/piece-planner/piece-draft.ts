@@ -13,7 +13,21 @@ import {
   type Strip,
   type Zone,
 } from '@cazuela/core';
-import { animationFrameScheduler, auditTime, catchError, concatMap, debounceTime, defer, EMPTY, share, Subject, tap, type Observable } from 'rxjs';
+import {
+  animationFrameScheduler,
+  auditTime,
+  BehaviorSubject,
+  catchError,
+  concatMap,
+  debounceTime,
+  defer,
+  distinctUntilChanged,
+  EMPTY,
+  share,
+  Subject,
+  tap,
+  type Observable,
+} from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure, type ApiFailure } from '../../../data/api';
 import { StudioApi } from '../../../data/studio-api';
@@ -30,6 +44,7 @@ export class PieceDraft {
   private readonly current = signal<PieceBody | undefined>(undefined);
   private readonly settled = signal<PieceBody | undefined>(undefined);
   private readonly moves = new Subject<void>();
+  private readonly handMoves = new BehaviorSubject(false);
   private readonly past = signal<readonly PieceBody[]>([]);
   private readonly undone = signal<readonly PieceBody[]>([]);
   /** What stood before a hand began to drag. */
@@ -47,6 +62,8 @@ export class PieceDraft {
   readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
   /** The same as it stood when the hand last rested. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
   readonly rested = this.settled.asReadonly();
+  /** True from the first move of a hand until it rests or lets go. No signal: what only waits for it need not be asked about anything else. */
+  readonly moving$: Observable<boolean> = this.handMoves.pipe(distinctUntilChanged());
   readonly failure = signal<ApiFailure | undefined>(undefined);
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.undone().length > 0);
@@ -64,7 +81,7 @@ export class PieceDraft {
   constructor() {
     // Ending the stream lets a save under way finish when the screen is left.
     inject(DestroyRef).onDestroy(() => this.changes.complete());
-    this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settled.set(this.current()));
+    this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settle());
   }
 
   open(piece: Piece): void {
@@ -97,6 +114,7 @@ export class PieceDraft {
     if (!this.heldBody()) this.heldBody.set(body);
     const plan = { ...body.plan, ...change };
     if (this.allows(plan)) this.current.set({ ...body, plan });
+    this.handMoves.next(true);
     this.moves.next();
   }
 
@@ -104,7 +122,7 @@ export class PieceDraft {
   drop(): void {
     const [before, body] = [this.heldBody(), this.current()];
     this.heldBody.set(undefined);
-    this.settled.set(body);
+    this.settle();
     if (before && body && before !== body) this.keep(before);
   }
 
@@ -185,7 +203,13 @@ export class PieceDraft {
 
   private put(body: PieceBody): void {
     this.current.set(body);
-    this.settled.set(body);
+    this.settle();
+  }
+
+  /** What is heavy may follow what stands here. */
+  private settle(): void {
+    this.settled.set(this.current());
+    this.handMoves.next(false);
   }
 
   /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */

@@ -30,7 +30,12 @@ export class PieceFigures {
     const areas = plan ? areasOf({ plan, shape: this.shape() }) : [];
     const rows = areas
       .filter((area) => area.layers.length > 0 && area.areaCm2 > 0)
-      .map((area) => ({ ...area, words: placeWords(area.id, plan ?? {}).replace(/^the /, ''), ...glazeNeeded({ area, glazes: this.glazes() }) }));
+      .map((area) => {
+        const { dryGrams, slurryMl } = glazeNeeded({ area, glazes: this.glazes() });
+        const { id, areaCm2, displacedMl } = area;
+        // Short: beside four columns of figures a phone has room for two lines.
+        return { id, words: placeWords(id, plan ?? {}).replace(/^the | up$/g, ''), areaCm2, displacedMl, dryGrams, slurryMl };
+      });
     return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
   });
   readonly holdsMl = computed(() => (this.shape().slabMm === undefined ? volumeMl({ profile: insideProfile(this.shape()) }) : 0));

@@ -141,7 +141,7 @@ describe('the panels of a piece plan', () => {
     expect(rows[0]).toMatch(/^inside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?–$/);
     expect(rows[1]).toMatch(/^outside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?\d+ mL$/);
     // What is seen is what is told aloud, each figure under its column.
-    const seen = screen.all('cz-piece-sums .live').map((line) => line.textContent!);
+    const seen = screen.all('cz-piece-sums .live')[0]!.textContent!.split('\n');
     expect(seen.map((line) => line.length)).toEqual([40, 40, 40]);
     expect(seen.map((line) => line.replace(/\s+/g, ''))).toEqual(
       screen.all('cz-piece-sums tbody tr').map((row) =>
@@ -151,6 +151,20 @@ describe('the panels of a piece plan', () => {
           .replace(/\s+/g, ''),
       ),
     );
+  });
+
+  it('a strip and a panel are named by their heights, short enough for a phone', async () => {
+    const strip = { fromMm: 35, toMm: 53, layers: [coat(BLUE.id)] };
+    const screen = await open({
+      zones: zones({ outside: [coat(WHITE.id)] }),
+      strips: [
+        { id: '01920000-0000-7000-8000-0000000000a1', ...strip },
+        { id: '01920000-0000-7000-8000-0000000000a2', ...strip, turn: { from: 0, to: 0.25 } },
+      ],
+    });
+    const names = screen.all('cz-piece-sums tbody th').map((name) => name.textContent!.trim());
+    expect(names).toEqual(['outside', 'strip 35–53 mm', 'panel 35–53 mm', 'all']);
+    expect(screen.all('cz-piece-sums .rows span').map((name) => name.textContent!.trim())).toEqual(names);
   });
 
   it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {

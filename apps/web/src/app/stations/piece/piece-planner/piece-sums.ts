@@ -16,7 +16,7 @@ interface Row {
 
 /**
  * How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move.
- * The figures of a row are seen as one text in letters of one width, for each text that changes costs its own; told aloud they are a table.
+ * The figures are seen as one text in letters of one width, for each text that changes costs its own; told aloud they are a table.
  */
 @Component({
   selector: 'cz-piece-sums',
@@ -62,12 +62,14 @@ interface Row {
             <span class="head">{{ column }}</span>
           }
         </div>
-        @for (row of seen.lines; track row.id) {
-          <div class="place">
-            <span>{{ row.words }}</span>
-            <span class="live">{{ row.line }}</span>
-          </div>
-        }
+        <div class="rows">
+          @for (row of seen.sums.rows; track row.id) {
+            <div class="place">
+              <span>{{ row.words }}</span>
+            </div>
+          }
+          <div class="live">{{ seen.sums.figures }}</div>
+        </div>
       </div>
     }
   `,
@@ -78,6 +80,7 @@ interface Row {
       will-change: transform;
     }
     .sums {
+      --high: 2.1em;
       margin: 0.8rem 0 1.2rem;
       font: 500 0.92rem/1.5 var(--figures);
     }
@@ -85,10 +88,10 @@ interface Row {
       display: grid;
       grid-template-columns: minmax(0, 1fr) repeat(4, calc(1ch * var(--places)));
       align-items: center;
-      padding: 0.25rem 0.3rem;
-      border-top: 1px solid var(--line);
+      padding-inline: 0.3rem;
+      box-shadow: inset 0 1px var(--line);
     }
-    .place > :not(.live) {
+    .place > * {
       font-family: var(--text);
       line-height: 1.3;
     }
@@ -96,12 +99,20 @@ interface Row {
       padding-left: 1ch;
       text-align: right;
     }
-    // A line that changes moves nothing else.
+    .rows {
+      position: relative;
+    }
+    .rows .place {
+      height: var(--high);
+      overflow: hidden;
+    }
+    // A box of its own, beside the grid and not in it: were it the grid's, a figure that changes would have the whole page laid out.
     .live {
-      grid-column: 2 / -1;
-      display: block;
-      height: 1.5em;
-      contain: size layout style;
+      position: absolute;
+      inset: 0 0.3rem 0 auto;
+      width: calc(4ch * var(--places));
+      contain: strict;
+      line-height: var(--high);
       white-space: pre;
     }
     // Four columns share 358 px with the names.
@@ -109,8 +120,15 @@ interface Row {
       .sums {
         font-size: min(0.8rem, calc((100vw - 92px) / 2.4 / var(--places)));
       }
+      // A strip or panel takes two lines for its name.
+      .rows {
+        --high: 2.9em;
+      }
       .place {
         padding-inline: 0;
+      }
+      .live {
+        right: 0;
       }
     }
     .runs {
@@ -130,10 +148,10 @@ export class PieceSums {
   protected readonly groundOfFlow = groundOfFlow;
   protected readonly rested = computed(() => this.rowsOf(this.screen.figures));
   protected readonly places = computed(() => Math.max(NARROWEST, ...this.rested().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
-  private readonly restedLines = computed(() => this.linesOf(this.rested()));
+  private readonly restedSums = computed(() => this.seenOf(this.rested()));
   protected readonly shown = following(
-    () => ({ run: this.screen.figures.run(), lines: this.restedLines() }),
-    () => ({ run: this.screen.movedFigures.run(), lines: this.linesOf(this.rowsOf(this.screen.movedFigures)) }),
+    () => ({ run: this.screen.figures.run(), sums: this.restedSums() }),
+    () => ({ run: this.screen.movedFigures.run(), sums: this.seenOf(this.rowsOf(this.screen.movedFigures)) }),
   );
 
   private rowsOf(figures: PieceFigures): Row[] {
@@ -154,7 +172,8 @@ export class PieceSums {
     ];
   }
 
-  private linesOf(rows: readonly Row[]): (Pick<Row, 'id' | 'words'> & { line: string })[] {
-    return rows.map(({ id, words, cells }) => ({ id, words, line: cells.map((cell) => cell.padStart(this.places())).join('') }));
+  /** A line of figures for each row, flush right. */
+  private seenOf(rows: readonly Row[]): { rows: readonly Row[]; figures: string } {
+    return { rows, figures: rows.map(({ cells }) => cells.map((cell) => cell.padStart(this.places())).join('')).join('\n') };
   }
 }

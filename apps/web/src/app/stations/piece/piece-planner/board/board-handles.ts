@@ -122,7 +122,8 @@ export function formHandles(plan: PiecePlan): Handle[] {
     return {
       key: `point ${at}`,
       words: name,
-      ...here,
+      radiusMm: here.radiusMm,
+      heightMm: here.heightMm,
       free: form.slabMm === undefined,
       looks: here.corner ? 'corner' : 'point',
       // The foot stands on the shelf.

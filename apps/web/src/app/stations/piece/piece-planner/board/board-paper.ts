@@ -32,11 +32,11 @@ export class BoardPaper {
     if (looks === 'side') {
       const middle = (heightMm + upToMm) / 2;
       const x = this.drawing.halfWidthAt(middle) * acrossAt(fromFront(share, this.turned), this.shape);
-      return { ...handle, x, y: this.y(middle), reach: (this.y(heightMm) - this.y(upToMm)) / 2 };
+      return at(handle, x, this.y(middle), (this.y(heightMm) - this.y(upToMm)) / 2);
     }
     const isPoint = looks === 'point' || looks === 'corner';
-    const onOutline = this.drawing.halfWidthAt(heightMm) + (looks === 'edge' ? BESIDE : 0);
-    return { ...handle, x: isPoint && this.shape.slabMm === undefined ? radiusMm * this.fit.scale : onOutline, y: this.y(heightMm), reach: 0 };
+    if (isPoint && this.shape.slabMm === undefined) return at(handle, radiusMm * this.fit.scale, this.y(heightMm));
+    return at(handle, this.drawing.halfWidthAt(heightMm) + (looks === 'edge' ? BESIDE : 0), this.y(heightMm));
   }
 
   /** Whether a side lies on what is seen of the turn. */
@@ -58,6 +58,11 @@ export class BoardPaper {
   private y(heightMm: number): number {
     return (this.fit.tallMm - heightMm) * this.fit.scale;
   }
+}
+
+/** By name: all are placed at every move of a hand, and a spread goes through every one of their parts. */
+function at({ key, words, radiusMm, heightMm, free, looks, share, upToMm, moved }: Handle, x: number, y: number, reach = 0): PlacedHandle {
+  return { key, words, radiusMm, heightMm, free, looks, share, upToMm, moved, x, y, reach };
 }
 
 /** Of handles whose reaches lie over one another, the one a hand is nearest to. An edge is near along all of it, a side along its height. */

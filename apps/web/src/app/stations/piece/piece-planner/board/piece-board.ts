@@ -19,6 +19,7 @@ import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
 import { edgeHandles, formHandles, isSamePlace, round, sideHandles, type Handle, type Place } from './board-handles';
+import { markOf } from './board-marks';
 import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
 import { following } from '../following';
 import { PieceDraft } from '../piece-draft';
@@ -49,6 +50,14 @@ interface Sight {
       [labelled]="mode() === 'zones'"
       [runToMm]="mode() === 'zones' ? runToMm() : undefined"
     />
+    @if (mode() === 'form') {
+      <svg class="ruler" [attr.viewBox]="viewBox()" aria-hidden="true">
+        @for (mark of ruler(); track mark.words) {
+          <line class="rule" [attr.x1]="rulerX()" [attr.x2]="rulerX() + 8" [attr.y1]="mark.y" [attr.y2]="mark.y" />
+          <text class="rule-text" [attr.x]="rulerX() - 3" [attr.y]="mark.y + 4">{{ mark.words }}</text>
+        }
+      </svg>
+    }
     <svg
       #sheet
       class="hands"
@@ -57,13 +66,6 @@ interface Sight {
       [attr.aria-label]="mode() === 'form' ? 'Points of the form' : 'Edges of the zones'"
     >
       <rect class="over-all" x="-2000" y="-2000" width="4000" height="4000" />
-      @if (mode() === 'form') {
-        <polyline class="mirror" [attr.points]="seen().drawing.mirrored()" />
-        @for (mark of ruler(); track mark.words) {
-          <line class="rule" [attr.x1]="rulerX()" [attr.x2]="rulerX() + 8" [attr.y1]="mark.y" [attr.y2]="mark.y" />
-          <text class="rule-text" [attr.x]="rulerX() - 3" [attr.y]="mark.y + 4">{{ mark.words }}</text>
-        }
-      }
       @for (handle of seen().handles; track handle.key) {
         <g
           class="hand"
@@ -80,22 +82,17 @@ interface Sight {
           (focus)="focused($event, handle.key)"
           (keydown)="press($event, handle)"
         >
+          @let mark = markOf(handle);
           @if (handle.looks === 'side') {
             <line class="reach" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
             <line class="edge" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
-            <circle class="dot" r="6.5" [attr.cx]="handle.x" [attr.cy]="handle.y" />
           } @else if (handle.looks === 'edge') {
             <line class="reach" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
             <line class="edge" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
-            <path class="knob" [attr.d]="knob(handle.x, handle.y)" />
           } @else {
-            <circle class="reach" [attr.cx]="handle.x" [attr.cy]="handle.y" />
-            @if (handle.looks === 'corner') {
-              <rect class="dot" width="12" height="12" [attr.x]="handle.x - 6" [attr.y]="handle.y - 6" />
-            } @else {
-              <circle class="dot" r="6.5" [class.joint]="handle.looks === 'grip'" [attr.cx]="handle.x" [attr.cy]="handle.y" />
-            }
+            <polygon class="reach around" [attr.points]="mark" />
           }
+          <polygon class="dot" [class.joint]="handle.looks === 'grip'" [attr.points]="mark" />
         </g>
       }
     </svg>
@@ -133,6 +130,7 @@ export class PieceBoard {
   private readonly still = signal<Frame | undefined>(undefined);
   /** Where the hand last was, on its grid. */
   private led?: Place;
+  protected readonly markOf = markOf;
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
   protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing));
   /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
@@ -243,10 +241,6 @@ export class PieceBoard {
     const words = this.units.length(mm);
     this.lengths.set(key, words);
     return words;
-  }
-
-  protected knob(x: number, y: number): string {
-    return `M${x} ${y - 7}h14l7 7l-7 7h-14z`;
   }
 
   /** Whole mm or sixteenths of an inch; with Alt, or where drags do not snap, a tenth of a mm. */

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { PIECE_SHAPES, sideToRun, type GlazeFacts, type PiecePlan } from '@cazuela/core';
 import { glazeOf } from '@cazuela/core/test/glaze-facts';
-import { of, throwError, type Observable } from 'rxjs';
+import { BehaviorSubject, Observable, of, throwError } from 'rxjs';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { Units } from '../../../../data/units';
@@ -59,14 +59,18 @@ describe('how far it will run', () => {
     },
   };
   /** What is answered first, before the workers answer as they do. */
-  const open = async (plan = PLAN, first: Observable<RunState>[] = []): Promise<Screen<RunPanel>> => {
+  const open = async (plan = PLAN, first: Observable<RunState>[] = [], moving: Observable<boolean> = of(false)): Promise<Screen<RunPanel>> => {
     const run = (question: Parameters<PieceRuns['run']>[0]): Observable<RunState> => first.shift() ?? fake.run(question);
     const records = new FakeRecords([{ provide: PieceRuns, useValue: { run } }]);
     records.openStudio();
-    const screen = await Screen.open(RunPanel, { plan, shape: CUP, glazes: GLAZES, colours: new Map([['Tinaja', '#8A5A2C']]) });
+    const screen = await Screen.open(RunPanel, { plan, shape: CUP, glazes: GLAZES, colours: new Map([['Tinaja', '#8A5A2C']]), moving });
+    await rested(screen);
+    return screen;
+  };
+  /** As long as a hand must rest before runs are drawn. */
+  const rested = async (screen: Screen<RunPanel>): Promise<void> => {
     await new Promise((resolve) => setTimeout(resolve, 320));
     await screen.settle();
-    return screen;
   };
 
   it('tells the chance to reach the shelf, where the edge ends, the safe line, what pools, and what it leans on', async () => {
@@ -97,8 +101,7 @@ describe('how far it will run', () => {
     await screen.choose('Fired to cone', '8');
     expect(planned).toEqual([{ cone: '8' }]);
     screen.fixture.componentRef.setInput('plan', { ...PLAN, cone: '8' });
-    await new Promise((resolve) => setTimeout(resolve, 320));
-    await screen.settle();
+    await rested(screen);
     expect(asked.length).toBe(before + 1);
     expect((asked.at(-1) as { firingRatio: number }).firingRatio).toBeGreaterThan(1.3);
     expect((await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } })).text).toContain('Nothing is on it yet that could run.');
@@ -109,10 +112,28 @@ describe('how far it will run', () => {
     expect(screen.text).toContain('The run could not be worked out here.');
     const before = asked.length;
     await screen.press('Run it again');
-    await new Promise((resolve) => setTimeout(resolve, 320));
-    await screen.settle();
+    await rested(screen);
     expect(asked.length).toBe(before + 1);
     expect(screen.text).not.toContain('could not be worked out');
+    expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
+  });
+
+  it('a hand that moves stops the runs under way; at rest they are drawn, and stay when it comes back to where it was', async () => {
+    let stops = 0;
+    const underWay = new Observable<RunState>(() => () => void (stops += 1));
+    const moving = new BehaviorSubject(false);
+    const screen = await open(PLAN, [underWay], moving);
+    const before = asked.length;
+    moving.next(true);
+    expect(stops).toBe(1);
+    moving.next(false);
+    await rested(screen);
+    expect(asked.length).toBe(before + 1);
+    expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
+    moving.next(true);
+    moving.next(false);
+    await rested(screen);
+    expect(asked.length).toBe(before + 1);
     expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
   });
 

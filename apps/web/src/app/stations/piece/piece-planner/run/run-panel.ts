@@ -7,6 +7,7 @@ import {
   input,
   output,
   signal,
+  untracked,
   viewChild,
   type ElementRef,
 } from '@angular/core';
@@ -36,7 +37,7 @@ import {
 } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
-import { auditTime, catchError, debounceTime, EMPTY, map, of, startWith, switchMap } from 'rxjs';
+import { auditTime, catchError, combineLatest, EMPTY, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
 import { remembered } from '../../../../data/remembered';
 import { Units } from '../../../../data/units';
 import { Choice } from '../../../../parts/choice';
@@ -71,6 +72,8 @@ export class RunPanel {
   readonly overlaps = input<readonly PairFlow[]>([]);
   /** Seconds of each layer's dip, if its coat were another. */
   readonly secondsOf = input<(plan: PiecePlan) => ReadonlyMap<string, number>>(() => new Map());
+  /** A hand moves the piece: runs of what it was take nothing of the machine then. */
+  readonly moving = input<Observable<boolean>>(of(false));
   /** A change of the plan, taken with one tap. */
   readonly planned = output<Partial<PiecePlan>>();
   /** A runner tile wanted of these buckets. */
@@ -113,17 +116,11 @@ export class RunPanel {
   });
   protected readonly outside = computed(() => this.sides().find(({ side }) => side === 'outside'));
   protected readonly inside = computed(() => this.sides().find(({ side }) => side === 'inside'));
+  private readonly asking = computed(() => ({ question: this.question(), round: this.round(), stopped: this.stopped() }));
   private readonly answered = toSignal(
-    toObservable(computed(() => ({ question: this.question(), stopped: this.stopped(), round: this.round() }))).pipe(
-      debounceTime(REST_MS),
-      switchMap(({ question, stopped }) =>
-        stopped
-          ? EMPTY
-          : this.runs.run(question).pipe(
-              catchError((error: unknown) => of({ failure: error instanceof Error ? error.message : String(error), finished: true } as RunState)),
-              map((state) => ({ question, state })),
-              startWith(undefined),
-            ),
+    combineLatest([toObservable(this.asking), toObservable(this.moving).pipe(switchMap((moving) => moving))]).pipe(
+      switchMap(([{ question, round, stopped }, moves]) =>
+        stopped || moves || this.isAnswered(question, round) ? EMPTY : this.answerOf(question, round),
       ),
     ),
   );
@@ -255,6 +252,24 @@ export class RunPanel {
       const knob = this.knob();
       if (knob) select<SVGGElement, unknown>(knob.nativeElement).call(hand);
     });
+  }
+
+  /** A hand that came back to where it was finds its runs as they were. */
+  private isAnswered(question: SafeLineQuestion, round: number): boolean {
+    const answered = untracked(this.answered);
+    return answered?.question === question && answered.round === round && answered.state.finished;
+  }
+
+  private answerOf(
+    question: SafeLineQuestion,
+    round: number,
+  ): Observable<{ question: SafeLineQuestion; round: number; state: RunState } | undefined> {
+    return timer(REST_MS).pipe(
+      switchMap(() => this.runs.run(question)),
+      catchError((error: unknown) => of({ failure: error instanceof Error ? error.message : String(error), finished: true } as RunState)),
+      map((state) => ({ question, round, state })),
+      startWith(undefined),
+    );
   }
 
   protected change(change: Partial<AskedFiring>): void {
