@@ -23,6 +23,20 @@ const catchSocket = (): void => {
 
 const targetOf = async (page: Page): Promise<number> => Number((await page.locator('.weight.figure').textContent())!.replace(/[^\d.]/g, ''));
 
+/** A test batch, its water in, at its first powder, with the practice scale asked for. */
+async function startWithScale(page: Page, own: StudioUnderTest): Promise<void> {
+  await page.goto(`${own.address}/weigh`);
+  await page.getByRole('combobox', { name: 'Recipe' }).selectOption({ label: 'Leche de Higo, version 1' });
+  await page.getByRole('radio', { name: 'test' }).click();
+  await page.getByRole('button', { name: 'Start weighing' }).click();
+  await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: /No scale connected/ }).click();
+  await page.getByRole('button', { name: 'Practise with Bench scale' }).click();
+}
+
 test.describe('a test batch with the live scale', () => {
   let own: StudioUnderTest;
   test.beforeEach(async ({ page }) => {
@@ -36,16 +50,7 @@ test.describe('a test batch with the live scale', () => {
     request,
   }) => {
     test.setTimeout(180_000);
-    await page.goto(`${own.address}/weigh`);
-    await page.getByRole('combobox', { name: 'Recipe' }).selectOption({ label: 'Leche de Higo, version 1' });
-    await page.getByRole('radio', { name: 'test' }).click();
-    await page.getByRole('button', { name: 'Start weighing' }).click();
-    await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();
-    await page.keyboard.press('Space');
-    await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
-    await page.keyboard.press('Space');
-    await page.getByRole('button', { name: /No scale connected/ }).click();
-    await page.getByRole('button', { name: 'Practise with Bench scale' }).click();
+    await startWithScale(page, own);
     await page.getByRole('button', { name: 'A pan on it' }).click();
     await expect(page.getByText('150.0')).toBeVisible();
     await page.keyboard.press('t');
@@ -102,5 +107,27 @@ test.describe('a test batch with the live scale', () => {
     expect(weightsOf('Silica')).toHaveLength(1);
     expect(Math.abs(weightsOf('Silica')[0]! - target * 1.1)).toBeLessThan(0.6);
     expect(batch.events.filter((event) => event.type === 'batchRaised')).toHaveLength(1);
+  });
+
+  test('hands wait for a line that opens late, and a page opened while the scale is unplugged says so', async ({ page }) => {
+    let open = (): void => undefined;
+    const opened = new Promise<void>((resolve) => (open = resolve));
+    await page.routeWebSocket(/devices\/scale/, async (line) => {
+      await opened;
+      line.connectToServer();
+    });
+    await startWithScale(page, own);
+    await expect(page.getByText('Being connected')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'A pan on it' })).toBeDisabled();
+    open();
+    await page.getByRole('button', { name: 'A pan on it' }).click();
+    await expect(page.getByText('150.0')).toBeVisible();
+
+    await page.getByRole('button', { name: 'Unplug it' }).click();
+    await expect(page.getByText('Nothing comes from the scale')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('Nothing comes from the scale')).toBeVisible();
+    await page.getByRole('button', { name: 'Plug it in' }).click();
+    await expect(page.getByText('150.0')).toBeVisible();
   });
 });

@@ -97,6 +97,18 @@ describe('the practice scale over its socket', () => {
     two.close();
   });
 
+  it('a page that goes while its hand pours lets go of the scoop', async () => {
+    const [hand, other] = [open(ours()), open(ours())];
+    await Promise.all([once(hand, 'open'), once(other, 'open')]);
+    hand.send(JSON.stringify({ kind: 'clear' }));
+    hand.send(JSON.stringify({ kind: 'pour', gramsPerSecond: 50 }));
+    await until(other, (line) => Number(line.slice(2, 11)) > 5);
+    hand.terminate();
+    // Left running it would never stand still.
+    expect(readScaleLine(await until(other, (line) => line.endsWith('S')))).toMatchObject({ kind: 'reading', saysStable: true });
+    other.close();
+  });
+
   it.each([
     ['a scale nobody has', 'studio=0190a000-0000-7000-8000-000000000000&scale=0190a000-0000-7000-8000-000000000000', {}, 404],
     ['no scale at all', '', {}, 404],

@@ -14,6 +14,8 @@ const MOST_LISTENERS = 40;
 interface Device {
   scale: SimulatedScale;
   listeners: Set<WebSocket>;
+  /** Whose hand holds the scoop: it lets go when its page goes. */
+  pouring?: WebSocket | undefined;
   timer: NodeJS.Timeout;
 }
 
@@ -72,12 +74,18 @@ function join(devices: Map<string, Device>, limits: Limits, client: WebSocket): 
   device.listeners.add(client);
   client.on('message', (data) => {
     const command = scaleCommandSchema.safeParse(parse(String(data)));
-    if (command.success) device.scale.hear(command.data);
-    else client.send(`ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
+    if (command.success) {
+      if (command.data.kind === 'pour') device.pouring = command.data.gramsPerSecond > 0 ? client : undefined;
+      device.scale.hear(command.data);
+    } else client.send(`ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
   });
   client.on('error', () => client.terminate());
   client.on('close', () => {
     device.listeners.delete(client);
+    if (device.pouring === client) {
+      device.pouring = undefined;
+      device.scale.hear({ kind: 'pour', gramsPerSecond: 0 });
+    }
     if (device.listeners.size === 0) forgetLater(devices, limits.key);
   });
 }
@@ -89,7 +97,7 @@ function open(devices: Map<string, Device>, { key, divisionGrams, capacityGrams 
     const line = scale.tick(1 / RATE_HZ);
     if (line !== undefined) for (const client of listeners) if (client.readyState === client.OPEN) client.send(line);
   }, 1000 / RATE_HZ);
-  const device = { scale, listeners, timer };
+  const device: Device = { scale, listeners, timer };
   devices.set(key, device);
   return device;
 }

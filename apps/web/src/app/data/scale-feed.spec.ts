@@ -6,7 +6,8 @@ import { ScaleFeed } from './scale-feed';
 class HeldSocket {
   static readonly OPEN = 1;
   static readonly made: HeldSocket[] = [];
-  readyState = HeldSocket.OPEN;
+  readyState = 0;
+  onopen: (() => void) | null = null;
   onmessage: ((event: { data: string }) => void) | null = null;
   onclose: (() => void) | null = null;
   readonly sent: string[] = [];
@@ -19,6 +20,14 @@ class HeldSocket {
   }
   close(): void {
     this.closed = true;
+  }
+  opens(): void {
+    this.readyState = HeldSocket.OPEN;
+    this.onopen?.();
+  }
+  breaks(): void {
+    this.readyState = 3;
+    this.onclose?.();
   }
   says(line: string): void {
     this.onmessage?.({ data: line });
@@ -75,37 +84,67 @@ describe('the scale of this device', () => {
     expect(feed.now()).toEqual({ kind: 'overload' });
   });
 
-  it('an open line on which nothing comes is a silent scale', async () => {
+  it.each([
+    ['after a reading', ['S 120.4 g']],
+    ['after too much was on it', ['OL']],
+    ['before the first one: a page opened while it is unplugged', []],
+  ])('an open line on which nothing comes is a silent scale, %s', async (_when, lines) => {
     feed.listenTo(SCALE!.id);
     await settle();
     jest.useFakeTimers();
-    socket().says('S 120.4 g');
+    socket().opens();
+    for (const line of lines) socket().says(line);
     jest.advanceTimersByTime(1_600);
-    jest.useRealTimers();
-    await settle();
     expect(feed.now()).toEqual({ kind: 'silent' });
+    // However long it takes until somebody plugs it in.
+    jest.advanceTimersByTime(60_000);
+    jest.useRealTimers();
+    expect(HeldSocket.made).toHaveLength(1);
+    socket().says('S 120.6 g');
+    await settle();
+    expect(feed.now()).toMatchObject({ kind: 'reading' });
   });
 
-  it('a line that broke is opened again', async () => {
+  it('a line that broke is said to be, and opened again', async () => {
     feed.listenTo(SCALE!.id);
     await settle();
     jest.useFakeTimers();
-    socket().onclose?.();
+    socket().opens();
+    socket().says('S 4.0 g');
+    socket().breaks();
+    expect(feed.now()).toEqual({ kind: 'away' });
     jest.advanceTimersByTime(1_100);
     jest.useRealTimers();
     expect(HeldSocket.made).toHaveLength(2);
+    socket().opens();
     socket().says('S 5.0 g');
     await settle();
     expect(feed.now()).toMatchObject({ kind: 'reading', settling: { shownGrams: 5 } });
   });
 
-  it('hands at the practice scale are heard only over an open line', async () => {
-    feed.send({ kind: 'put', grams: 10 });
+  it('a line that never opens is asked for anew', async () => {
+    jest.useFakeTimers();
     feed.listenTo(SCALE!.id);
     await settle();
+    const [first] = HeldSocket.made;
+    jest.advanceTimersByTime(5_100);
+    expect(first!.closed).toBe(true);
+    expect(HeldSocket.made).toHaveLength(2);
+    expect(feed.now()).toEqual({ kind: 'connecting' });
+  });
+
+  it('hands at the practice scale are heard only over an open line, and know it', async () => {
+    feed.send({ kind: 'put', grams: 10 });
+    expect(feed.hears()).toBe(false);
+    feed.listenTo(SCALE!.id);
+    await settle();
+    expect(feed.hears()).toBe(false);
+    socket().opens();
+    expect(feed.hears()).toBe(true);
     feed.send({ kind: 'put', grams: 25 });
     expect(socket().sent).toEqual([JSON.stringify({ kind: 'put', grams: 25 })]);
-    socket().readyState = 3;
+    socket().breaks();
+    expect(feed.hears()).toBe(false);
     feed.send({ kind: 'put', grams: 5 });
     expect(socket().sent).toHaveLength(1);
   });

@@ -2,13 +2,17 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { readScaleLine, settle, UNSETTLED, type Settling } from '@cazuela/core';
 import { SCALE_SOCKET, type Scale, type ScaleCommand } from '@cazuela/contract';
-import { concat, map, NEVER, Observable, of, retry, scan, switchMap, timeout, timer } from 'rxjs';
+import { concat, map, Observable, of, retry, scan, switchMap, timeout, timer } from 'rxjs';
 import { StudioStore } from './studio-store';
 
 /** What the scale says now. Away and silent are values like a weight: screens show them, nothing breaks. */
 export type ScaleNow =
   | { kind: 'none' }
   | { kind: 'connecting' }
+  /** The line broke, and is opened again by itself. */
+  | { kind: 'away' }
+  /** The line is open, and its first reading has not come yet. */
+  | { kind: 'opened' }
   /** The line is open and nothing comes: it is unplugged, or its battery is empty. */
   | { kind: 'silent' }
   | { kind: 'overload' }
@@ -18,6 +22,11 @@ const KEY = 'cazuela.here.scale';
 /** A scale sends ten readings a second: this long without one, it is silent. */
 const SILENT_AFTER_MS = 1_500;
 const RETRY_MS = 1_000;
+/** A line that is not open after this long is asked for anew. */
+const OPEN_WITHIN_MS = 4_000;
+
+/** What comes over the line: that it opened, that it broke, and what the scale sends. */
+type Heard = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: string };
 
 /**
  * The scale of this device. Any scale that sends lines of text (a number, a unit, a word for standing still) is read here and only
@@ -38,6 +47,9 @@ export class ScaleFeed {
     initialValue: { kind: 'none' } as ScaleNow,
   });
 
+  /** Whether what hands do at the practice scale is heard: a tap on a line that is not open would be lost. */
+  readonly hears = computed(() => !['none', 'connecting', 'away'].includes(this.now().kind));
+
   listenTo(scaleId: string | null): void {
     if (scaleId) localStorage.setItem(KEY, scaleId);
     else localStorage.removeItem(KEY);
@@ -51,27 +63,32 @@ export class ScaleFeed {
 
   private readings({ url, divisionGrams }: { url: string; divisionGrams: number }): Observable<ScaleNow> {
     const connecting: ScaleNow = { kind: 'connecting' };
-    return concat(of(connecting), this.socketLines(url)).pipe(
-      scan((before: ScaleNow, line): ScaleNow => (typeof line === 'string' ? after(before, line, divisionGrams) : line), connecting),
+    const silent: ScaleNow = { kind: 'silent' };
+    return concat(of(connecting), this.overSocket(url)).pipe(
+      scan((before: ScaleNow, heard): ScaleNow => (heard.kind === 'line' ? after(before, heard.text, divisionGrams) : heard), connecting),
       switchMap((now) =>
-        now.kind === 'reading' ? concat(of(now), timer(SILENT_AFTER_MS).pipe(map((): ScaleNow => ({ kind: 'silent' })))) : of(now),
+        now.kind === 'connecting' || now.kind === 'away' ? of(now) : concat(of(now), timer(SILENT_AFTER_MS).pipe(map(() => silent))),
       ),
     );
   }
 
-  /** Lines from the socket; opened again for as long as somebody listens. Unsubscribing closes it. */
-  private socketLines(url: string): Observable<string> {
-    return new Observable<string>((subscriber) => {
+  /** What comes over the socket; opened again for as long as somebody listens. Unsubscribing closes it. */
+  private overSocket(url: string): Observable<Heard> {
+    return new Observable<Heard>((subscriber) => {
       const socket = new WebSocket(url);
       this.socket = socket;
-      socket.onmessage = (event) => subscriber.next(String(event.data));
-      socket.onclose = () => subscriber.error(new Error('closed'));
+      socket.onopen = () => subscriber.next({ kind: 'opened' });
+      socket.onmessage = (event) => subscriber.next({ kind: 'line', text: String(event.data) });
+      socket.onclose = () => {
+        subscriber.next({ kind: 'away' });
+        subscriber.error(new Error('closed'));
+      };
       return () => {
         socket.onclose = null;
         socket.close();
         if (this.socket === socket) this.socket = undefined;
       };
-    }).pipe(timeout({ first: 4_000, with: () => NEVER }), retry({ delay: () => timer(RETRY_MS) }));
+    }).pipe(timeout({ first: OPEN_WITHIN_MS }), retry({ delay: () => timer(RETRY_MS) }));
   }
 }
 

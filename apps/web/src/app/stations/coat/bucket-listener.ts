@@ -49,6 +49,8 @@ export class BucketListener {
   readonly stateWords = computed(() => {
     const now = this.feed.now();
     if (now.kind === 'overload') return 'more than it can weigh: take a larger scale';
+    if (now.kind === 'connecting' || now.kind === 'opened') return 'being connected';
+    if (now.kind === 'away') return 'the line to it broke, and is opened again by itself';
     if (now.kind !== 'reading') return 'nothing comes from it';
     const heard = this.heard();
     if (heard.beforeLiftGrams !== undefined) return 'lifted off';

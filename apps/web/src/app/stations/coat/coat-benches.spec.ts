@@ -274,6 +274,7 @@ describe('the bucket on the scale', () => {
       now,
       scale: () => (listening() ? STUDIO.scales[0] : undefined),
       listenTo: (scaleId: string | null) => listening.set(scaleId),
+      hears: () => now().kind !== 'connecting' && now().kind !== 'away',
       send: () => undefined,
     };
     now.set({ kind: 'connecting' });
@@ -322,6 +323,18 @@ describe('the bucket on the scale', () => {
     expect(screen.text).toMatch(/Since .* it lost 60\.0 g of water to the air and nothing else: SG 1\.4\d\d now, without a cylinder\./);
     await screen.press('Keep it as a reading');
     expect(screen.text).not.toContain('without a cylinder');
+  });
+
+  it('a line that broke is said, and hands at the practice scale wait for it', async () => {
+    const screen = await openScale();
+    expect(screen.text).toContain('being connected');
+    expect(screen.button('Dip a piece').disabled).toBe(true);
+    await weigh(screen, 5000);
+    expect(screen.button('Dip a piece').disabled).toBe(false);
+    now.set({ kind: 'away' });
+    await screen.settle();
+    expect(screen.text).toContain('– the line to it broke, and is opened again by itself');
+    expect(screen.button('Dip a piece').disabled).toBe(true);
   });
 
   it('without a scale it offers those of the studio', async () => {

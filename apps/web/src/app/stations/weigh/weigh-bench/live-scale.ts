@@ -14,7 +14,7 @@ const panSchema = z.object({
   trail: z.array(z.object({ lineKey: z.string(), zeroGrams: z.number() })),
 });
 
-const habitsSchema = z.object({ acceptsAlone: z.boolean(), ticks: z.boolean() });
+const habitsSchema = z.object({ acceptsAlone: z.boolean(), ticks: z.boolean(), showsPanel: z.boolean().default(false) });
 
 export interface LineOnTheScale {
   /** Batch, line and load: a new key is a new weight. */
@@ -30,10 +30,16 @@ export class LiveScale {
   private readonly line = signal<LineOnTheScale | undefined>(undefined);
   private readonly accept = signal<((grams: number) => void) | undefined>(undefined);
   /** Off for those who want to tap every line. */
-  private readonly habits = remembered('scale-habits', { acceptsAlone: true, ticks: false }, (kept) => habitsSchema.safeParse(kept).data);
+  private readonly habits = remembered(
+    'scale-habits',
+    { acceptsAlone: true, ticks: false, showsPanel: false },
+    (kept) => habitsSchema.safeParse(kept).data,
+  );
   readonly acceptsAlone = computed(() => this.habits().acceptsAlone);
   /** Sound near the target, for eyes that are on the scoop. */
   readonly ticks = computed(() => this.habits().ticks);
+  /** The scale's own panel is open, and still is after a reload. */
+  readonly showsPanel = computed(() => this.habits().showsPanel);
   readonly scale = this.feed.scale;
   readonly now = this.feed.now;
   readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
@@ -51,6 +57,20 @@ export class LiveScale {
     return line && netGrams !== undefined && line.targetGrams > 0
       ? pourTowards({ netGrams, targetGrams: line.targetGrams, divisionGrams: this.division() })
       : undefined;
+  });
+
+  /** Why no weight comes, and what to do until it does. */
+  readonly trouble = computed(() => {
+    switch (this.now().kind) {
+      case 'silent':
+        return 'Nothing comes from the scale: plug it in, or type what it shows. Nothing weighed is lost.';
+      case 'away':
+        return 'The line to the scale broke and is opened again by itself; type what it shows meanwhile. Nothing weighed is lost.';
+      case 'overload':
+        return 'More is on the scale than it can weigh: take some off.';
+      default:
+        return undefined;
+    }
   });
 
   private readonly tick = new Tick();
@@ -79,7 +99,7 @@ export class LiveScale {
     if (line && line.key !== pan.lineKey) this.pan.set(panForLine(pan, line.key, now.kind === 'reading' ? now.settling.shownGrams : pan.zeroGrams));
   }
 
-  habit(change: Partial<{ acceptsAlone: boolean; ticks: boolean }>): void {
+  habit(change: Partial<z.infer<typeof habitsSchema>>): void {
     this.habits.update((habits) => ({ ...habits, ...change }));
   }
 

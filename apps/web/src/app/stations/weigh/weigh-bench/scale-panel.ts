@@ -11,20 +11,36 @@ import { StudioStore } from '../../../data/studio-store';
         <strong>{{ scale.name }}, practice.</strong> {{ words() }}
       </p>
       <div class="hands" role="group" aria-label="Pour by hand on the practice scale">
-        <button type="button" (click)="feed.send({ kind: 'put', grams: 150 })">A pan on it</button>
-        <button type="button" (pointerdown)="pour(120)" (pointerup)="pour(0)" (pointerleave)="pour(0)" (keydown.enter)="pour(120)" (keyup)="pour(0)">
+        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: 150 })">A pan on it</button>
+        <button
+          type="button"
+          [disabled]="!feed.hears()"
+          (pointerdown)="pour(120)"
+          (pointerup)="pour(0)"
+          (pointerleave)="pour(0)"
+          (keydown.enter)="pour(120)"
+          (keyup)="pour(0)"
+        >
           Pour (hold)
         </button>
-        <button type="button" (pointerdown)="pour(8)" (pointerup)="pour(0)" (pointerleave)="pour(0)" (keydown.enter)="pour(8)" (keyup)="pour(0)">
+        <button
+          type="button"
+          [disabled]="!feed.hears()"
+          (pointerdown)="pour(8)"
+          (pointerup)="pour(0)"
+          (pointerleave)="pour(0)"
+          (keydown.enter)="pour(8)"
+          (keyup)="pour(0)"
+        >
           Trickle (hold)
         </button>
-        <button type="button" (click)="feed.send({ kind: 'put', grams: scale.divisionGrams })">A pinch</button>
-        <button type="button" (click)="feed.send({ kind: 'put', grams: -scale.divisionGrams * 5 })">Spoon some out</button>
-        <button type="button" (click)="feed.send({ kind: 'clear' })">Clear it</button>
+        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: scale.divisionGrams })">A pinch</button>
+        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -scale.divisionGrams * 5 })">Spoon some out</button>
+        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'clear' })">Clear it</button>
         @if (feed.now().kind === 'silent') {
-          <button type="button" (click)="feed.send({ kind: 'plug', in: true })">Plug it in</button>
+          <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'plug', in: true })">Plug it in</button>
         } @else {
-          <button type="button" (click)="feed.send({ kind: 'plug', in: false })">Unplug it</button>
+          <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'plug', in: false })">Unplug it</button>
         }
         <button type="button" (click)="feed.listenTo(null)">Read by eye</button>
       </div>
@@ -58,6 +74,11 @@ import { StudioStore } from '../../../data/studio-store';
       cursor: pointer;
       touch-action: none;
     }
+    button:disabled {
+      border-color: var(--line);
+      color: var(--iron-wash);
+      cursor: default;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -68,6 +89,8 @@ export class ScalePanel {
     switch (this.feed.now().kind) {
       case 'connecting':
         return 'Being connected …';
+      case 'away':
+        return 'The line to it broke; it is opened again by itself. What was weighed is kept.';
       case 'silent':
         return 'Nothing comes from it: is it plugged in? What was weighed is kept; type the weight, or plug it in and go on.';
       case 'overload':

@@ -53,7 +53,6 @@ export class WeighBench {
   protected readonly typed = signal<TypedNumber>({ value: null });
   /** What is asked in the middle of a line: a note, its lot, or another powder for it. */
   protected readonly asking = signal<'note' | 'lot' | 'powder' | undefined>(undefined);
-  protected readonly showsScale = signal(false);
   /** The weight is typed although a scale is connected. */
   protected readonly byHand = signal(false);
   protected readonly live = inject(LiveScale);
