@@ -16,6 +16,9 @@ const panSchema = z.object({
 
 const habitsSchema = z.object({ acceptsAlone: z.boolean(), ticks: z.boolean(), showsPanel: z.boolean().default(false) });
 
+/** An empty scale shows up to so many divisions by itself. */
+const FLICKER_DIVISIONS = 2;
+
 export interface LineOnTheScale {
   /** Batch, line and load: a new key is a new weight. */
   key: string;
@@ -28,7 +31,9 @@ export class LiveScale {
   private readonly feed = inject(ScaleFeed);
   private readonly pan = remembered<Pan>('pan', EMPTY_PAN, (kept) => panSchema.safeParse(kept).data);
   private readonly line = signal<LineOnTheScale | undefined>(undefined);
-  private readonly accept = signal<((grams: number) => void) | undefined>(undefined);
+  /** What last stood on the scale for a line. */
+  private readonly stood = signal<{ lineKey: string; grams: number } | undefined>(undefined);
+  private readonly accept = signal<((grams: number) => boolean) | undefined>(undefined);
   /** Off for those who want to tap every line. */
   private readonly habits = remembered(
     'scale-habits',
@@ -89,8 +94,8 @@ export class LiveScale {
     });
   }
 
-  /** Follows the line of the bench. `accept` is called once with its weight when it accepts itself. */
-  follow(line: LineOnTheScale | undefined, accept: (grams: number) => void): void {
+  /** Follows the line of the bench. `accept` gets its weight when it stands at its target, until it says that the weight was taken. */
+  follow(line: LineOnTheScale | undefined, accept: (grams: number) => boolean): void {
     this.accept.set(accept);
     this.line.set(line);
     const now = this.now();
@@ -108,21 +113,30 @@ export class LiveScale {
     if (now.kind === 'reading') this.pan.set(tarePan(this.line()?.key ?? '', now.settling.shownGrams));
   }
 
-  /** The weight to take when somebody taps: what the scale shows, when it shows something. */
-  weight(): number | undefined {
-    const net = this.netGrams();
-    return net !== undefined && net > 0 && !this.lifted() ? net : undefined;
+  /**
+   * The weight to take when somebody taps: what the scale shows, or what stood in a pan that is lifted to be emptied. Nothing when no
+   * powder has come onto it for this line: a tap meant for the line that accepted itself a moment ago must not tick the next one.
+   * Undefined when the scale tells nothing, and its display is read by eye.
+   */
+  weight(): number | 'nothing' | undefined {
+    const [net, line] = [this.netGrams(), this.line()];
+    if (net === undefined) return undefined;
+    const stood = this.stood();
+    if (this.lifted()) return stood && stood.lineKey === line?.key ? stood.grams : 'nothing';
+    return line && net >= Math.min(FLICKER_DIVISIONS * this.division(), line.targetGrams / 2) ? net : 'nothing';
   }
 
   private stands(settledGrams: number): void {
     const pan = panAfter(this.pan(), settledGrams, this.division());
     if (JSON.stringify(pan) !== JSON.stringify(this.pan())) this.pan.set(pan);
     const line = this.line();
+    const grams = round(settledGrams - pan.zeroGrams, this.division());
+    if (line && !pan.lifted && grams > 0) this.stood.set({ lineKey: line.key, grams });
     if (!line || !this.acceptsAlone() || pan.lineKey !== line.key) return;
     if (!acceptsItself({ pan, settledGrams, targetGrams: line.targetGrams, divisionGrams: this.division() })) return;
-    // Taken before it is told, so that the next reading of the same weight finds no line to fill.
-    this.line.set(undefined);
-    this.accept()?.(round(settledGrams - pan.zeroGrams, this.division()));
+    const isTaken = this.accept()?.(grams);
+    // The next reading of the same weight finds no line to fill.
+    if (isTaken && this.line() === line) this.line.set(undefined);
   }
 }
 

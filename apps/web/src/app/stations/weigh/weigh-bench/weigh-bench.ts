@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
-import { lineOnScale, replayBatch, rescueOvershoot, scaleFor, shortage, type Entered } from '@cazuela/core';
+import { lineOnScale, replayBatch, scaleFor, type Entered } from '@cazuela/core';
 import { tap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
@@ -16,11 +16,12 @@ import { Units } from '../../../data/units';
 import { Coming } from '../../../parts/coming';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { Says } from '../../../parts/says';
-import { powderHint, rescueWords, scaleWords } from '../weigh-words';
+import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
 import { AnotherPowder } from './another-powder';
 import { LiveScale } from './live-scale';
 import { LiveWeight } from './live-weight';
+import { offWords, raisedWords } from './overshoot';
 import { ScalePanel } from './scale-panel';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
@@ -55,6 +56,8 @@ export class WeighBench {
   protected readonly asking = signal<'note' | 'lot' | 'powder' | undefined>(undefined);
   /** The weight is typed although a scale is connected. */
   protected readonly byHand = signal(false);
+  /** Somebody wanted to go on while the scale shows nothing for this line. */
+  private readonly nothingOn = signal(false);
   protected readonly live = inject(LiveScale);
   protected readonly bucketName = signal<string | undefined>(undefined);
   protected readonly state = computed(() => {
@@ -101,35 +104,23 @@ export class WeighBench {
   private readonly seenGrams = computed(
     () => this.typed().value ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
   );
-  /** Too much or too little against the target, beyond what the scale can tell. */
+  protected readonly nothingWords = computed(() =>
+    this.nothingOn() && this.live.weight() === 'nothing'
+      ? `The scale shows nothing of ${this.line()?.name ?? 'it'} yet: pour it, type what went in, or skip it.`
+      : undefined,
+  );
   protected readonly off = computed(() => {
-    const target = this.target();
-    const value = this.seenGrams();
-    if (target === undefined || value === undefined || Math.abs(value - target) <= Math.max(this.division(), 0.005 * target)) return undefined;
-    const amount = this.units.mass(Math.abs(value - target));
-    return value > target
-      ? `${amount} too much. Still in the pan: take it out and type again. In the bucket already: raise the batch, or go on as it is; the bucket is made of what really went in.`
-      : `${amount} short. Add it and type again, or go on: the bucket is made of what really went in.`;
+    const [grams, targetGrams] = [this.seenGrams(), this.target()];
+    return grams === undefined || targetGrams === undefined
+      ? undefined
+      : offWords({ grams, targetGrams, divisionGrams: this.division() }, this.units);
   });
-  /** What raising the whole batch to a typed overshoot would mean; nothing when there is none. */
+  /** What raising the whole batch to an overshoot would mean; nothing when there is none. */
   protected readonly rescue = computed(() => {
-    const state = this.state();
-    const line = this.line();
-    const batch = this.batch();
-    const value = this.seenGrams();
-    if (!state || !line || !batch || value === undefined || !this.off() || value <= line.toWeighGrams) return undefined;
-    const lines = state.lines.map((one, index) => ({
-      lineId: one.lineId,
-      targetGrams: batch.plan.lines[index]!.targetGrams,
-      inGrams: one.inGrams + (one.lineId === line.lineId ? value : 0),
-    }));
-    const { factor } = rescueOvershoot({ lines, divisionGrams: this.division() });
-    const missing = rescueOvershoot({ lines, divisionGrams: this.division() }).lines.map(({ lineId, topUpGrams }) => {
-      const { powderId, name } = state.lines.find((one) => one.lineId === lineId)!;
-      return { powderId, name, targetGrams: topUpGrams };
-    });
-    const stock = (this.powders.value() ?? []).map(({ id, stockGrams }) => ({ powderId: id, stockGrams }));
-    return rescueWords({ factor, plan: batch.plan, short: shortage({ lines: missing, stock }).short, units: this.units });
+    const [state, line, plan, grams] = [this.state(), this.line(), this.batch()?.plan, this.seenGrams()];
+    if (!state || !line || !plan || grams === undefined || !this.off() || grams <= line.toWeighGrams) return undefined;
+    const [divisionGrams, powders] = [this.division(), this.powders.value() ?? []];
+    return raisedWords({ state, line, plan, grams, divisionGrams, powders, units: this.units });
   });
   /** The sheet as a file to print, in the unit this device counts in. */
   protected readonly paper = computed(() => this.api.fileUrl(`/batches/${this.id()}/sheet.pdf?mass=${this.units.massUnit()}`));
@@ -142,7 +133,10 @@ export class WeighBench {
       const key = line && load ? `${this.id()}/${line.lineId}/${load.number}/${this.state()!.factor}` : undefined;
       untracked(() =>
         this.live.follow(key && load ? { key, targetGrams: load.grams } : undefined, (grams) => {
-          if (!this.asking()) this.take({ grams });
+          // Somebody is typing a note or a lot: the weight waits on the scale until that is done.
+          if (this.asking()) return false;
+          this.take({ grams });
+          return true;
         }),
       );
     });
@@ -184,9 +178,14 @@ export class WeighBench {
       case 'respirator':
         return this.note({ type: 'respiratorOn' });
       case 'water':
-        return this.note({ type: 'waterPoured', ...this.weighed() });
-      case 'line':
-        return this.take(this.weighed());
+        // Water goes into the bucket by its own measure: what lies on the powder scale is not it.
+        return this.note({ type: 'waterPoured', ...(this.typedWeight() ?? { grams: this.target()! }) });
+      case 'line': {
+        const weight = this.weighed();
+        if (weight) return this.take(weight);
+        this.nothingOn.set(true);
+        return this.byHand.set(true);
+      }
       case 'mix':
         return this.finish();
       case 'finished':
@@ -228,8 +227,9 @@ export class WeighBench {
   protected raise(): void {
     const rescue = this.rescue();
     const line = this.line();
-    if (!rescue?.can || !line) return;
-    this.note({ type: 'lineWeighed', lineId: line.lineId, ...this.weighed() });
+    const weight = this.weighed();
+    if (!rescue?.can || !line || !weight) return;
+    this.note({ type: 'lineWeighed', lineId: line.lineId, ...weight });
     this.note({ type: 'batchRaised', factor: rescue.factor, divisionGrams: this.division() });
   }
 
@@ -270,16 +270,23 @@ export class WeighBench {
     return (event.target as HTMLInputElement).value;
   }
 
-  private weighed(): { grams: number; entered?: Entered } {
+  private typedWeight(): { grams: number; entered?: Entered } | undefined {
     const { value, entered } = this.typed();
-    // What the scale shows is what went in; with none connected, an empty field means the target.
-    return value === null ? { grams: this.live.weight() ?? this.target()! } : { grams: value, ...(entered ? { entered } : {}) };
+    return value === null ? undefined : { grams: value, ...(entered ? { entered } : {}) };
+  }
+
+  /** What was typed, or what the scale shows; with none connected, an empty field means the target. Nothing while nothing is on it. */
+  private weighed(): { grams: number; entered?: Entered } | undefined {
+    const typed = this.typedWeight();
+    const shown = this.live.weight();
+    return typed ?? (shown === 'nothing' ? undefined : { grams: shown ?? this.target()! });
   }
 
   private note(event: NewEvent<'batch'>): void {
     this.log.note('batch', this.id(), event);
     this.typed.set({ value: null });
     this.byHand.set(false);
+    this.nothingOn.set(false);
     if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
   }
 }
