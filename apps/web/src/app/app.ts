@@ -18,7 +18,7 @@ import { STATIONS } from './shell/stations';
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'keys.press($event)' },
+  host: { '(document:keydown)': 'keys.press($event)', '(document:pointerdown)': 'keys.point($event)' },
 })
 export class App {
   private readonly router = inject(Router);

@@ -5,20 +5,12 @@ import { FakeRecords, settle, STUDIO } from '../../testing/records';
 import { ApiFailure, toFailure } from './api';
 import { BucketAhead } from './bucket-ahead';
 import { deed } from './deed';
-import { Keys } from './keys';
 import { loadedFor } from './load';
 import { PreferencesStore } from './preferences';
 import { StudioStore } from './studio-store';
 import { localDay, sayWait } from './times';
 import { Units } from './units';
 import { signal } from '@angular/core';
-
-const press = (key: string, target: EventTarget = document.body): KeyboardEvent => {
-  const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
-  Object.defineProperty(event, 'target', { value: target });
-  TestBed.inject(Keys).press(event);
-  return event;
-};
 
 describe('something asked of the records', () => {
   it('keeps what is known when a reload fails, and says so', async () => {
@@ -92,46 +84,6 @@ describe('a write', () => {
     const failure = new ApiFailure('problem', { type: 'x', title: 'x', status: 409, code: 'stale', detail: 'Changed meanwhile.' });
     expect(toFailure(failure)).toBe(failure);
     expect(failure.isAway).toBe(false);
-  });
-});
-
-describe('keys', () => {
-  it('the newest screen is asked first; what it does not know goes on', () => {
-    new FakeRecords();
-    const calls: string[] = [];
-    TestBed.runInInjectionContext(() => {
-      TestBed.inject(Keys).bind([{ keys: ['1', 's'], words: '', run: () => calls.push('shell') }]);
-      TestBed.inject(Keys).bind([{ keys: ['s'], words: '', run: () => calls.push('screen') }]);
-    });
-    press('s');
-    press('1');
-    expect(calls).toEqual(['screen', 'shell']);
-  });
-
-  it('letters typed into a field stay there; Enter may go through', () => {
-    new FakeRecords();
-    const calls: string[] = [];
-    TestBed.runInInjectionContext(() =>
-      TestBed.inject(Keys).bind([
-        { keys: ['n'], words: '', run: () => calls.push('note') },
-        { keys: ['enter'], words: '', inFields: true, run: () => calls.push('next') },
-      ]),
-    );
-    const field = document.createElement('input');
-    press('n', field);
-    press('Enter', field);
-    expect(calls).toEqual(['next']);
-  });
-
-  it('a button with the focus keeps its Space, a key held down counts once', () => {
-    new FakeRecords();
-    const run = jest.fn();
-    TestBed.runInInjectionContext(() => TestBed.inject(Keys).bind([{ keys: [' '], words: '', run }]));
-    expect(press(' ', document.createElement('button')).defaultPrevented).toBe(false);
-    const held = new KeyboardEvent('keydown', { key: ' ', repeat: true });
-    TestBed.inject(Keys).press(held);
-    expect(run).not.toHaveBeenCalled();
-    expect(press(' ').defaultPrevented).toBe(true);
   });
 });
 

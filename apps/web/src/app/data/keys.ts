@@ -5,8 +5,10 @@ export interface KeyBinding {
   keys: readonly string[];
   words: string;
   run: () => void;
-  /** Also while a field has the focus. */
+  /** Also while a field has the focus; letters and Space only while it is a field of figures: in one of words they are typed. */
   inFields?: boolean;
+  /** In force only then; without it, always. */
+  when?: () => boolean;
   /** The key still does what it does, e.g. types into the field that got the focus. */
   passOn?: boolean;
 }
@@ -14,6 +16,7 @@ export interface KeyBinding {
 /** The keys of the screen that is open. One listener in the shell hands every key press in. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
+  private pointedAt: Element | undefined;
   private readonly layers = signal<readonly (readonly KeyBinding[])[]>([]);
   readonly bindings = this.layers.asReadonly();
 
@@ -23,24 +26,52 @@ export class Keys {
     destroyRef.onDestroy(() => this.layers.update((layers) => layers.filter((layer) => layer !== bindings)));
   }
 
+  /** A button somebody points at gives Space and Enter back to the screen: after a tap on “tare”, Space still means “next”. */
+  point(event: Event): void {
+    this.pointedAt = event.target instanceof Element ? (event.target.closest('button, a, summary') ?? undefined) : undefined;
+  }
+
   press(event: KeyboardEvent): void {
     // A key held down is one press.
     if (event.repeat || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
     const key = event.key.toLowerCase();
+    // From here on the focus is led by keys.
+    if (key === 'tab') this.pointedAt = undefined;
     const target = event.target instanceof HTMLElement ? event.target : undefined;
     const inField = target !== undefined && isField(target);
-    // A focused button or link keeps its own Space and Enter.
-    if (target && !inField && (key === ' ' || key === 'enter') && target.closest('button, a, summary, [role="slider"]')) return;
+    if (target && keeps(target, key)) return;
     if (document.querySelector('.cdk-overlay-container mat-dialog-container')) return;
-    for (const layer of this.layers()) {
-      const found = layer.find((binding) => binding.keys.includes(key) && (!inField || binding.inFields));
-      if (found) {
-        if (!found.passOn) event.preventDefault();
-        found.run();
-        return;
-      }
+    const found = this.layers()
+      .flat()
+      .find((binding) => binding.keys.includes(key) && (!inField || binding.inFields) && (binding.when?.() ?? true));
+    if (!found) return;
+    const button = pressedBy(key) ? target?.closest<HTMLElement>('button, a, summary') : undefined;
+    if (button) {
+      if (button !== this.pointedAt) return;
+      button.blur();
     }
+    if (!found.passOn) event.preventDefault();
+    found.run();
   }
+}
+
+const pressedBy = (key: string): boolean => key === ' ' || key === 'enter';
+
+/** What has the focus has its own use for this key. */
+function keeps(target: HTMLElement, key: string): boolean {
+  if (pressedBy(key) && target.closest('[role="slider"]')) return true;
+  if (isChoice(target)) return key === ' ';
+  return key.length === 1 && isField(target) && !isOfFigures(target);
+}
+
+function isChoice(element: HTMLElement): boolean {
+  return element instanceof HTMLInputElement && ['checkbox', 'radio'].includes(element.type);
+}
+
+function isOfFigures(element: HTMLElement): boolean {
+  return (
+    element instanceof HTMLInputElement && (element.type === 'number' || ['decimal', 'numeric'].includes(element.getAttribute('inputmode') ?? ''))
+  );
 }
 
 function isField(element: HTMLElement): boolean {

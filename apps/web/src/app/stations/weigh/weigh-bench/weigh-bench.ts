@@ -145,7 +145,7 @@ export class WeighBench {
       { keys: [' ', 'enter'], words: 'next', inFields: true, run: () => this.next() },
       { keys: ['backspace'], words: 'back: take the last weight back', run: () => this.back() },
       { keys: ['s'], words: 'skip this line', run: () => this.skip() },
-      { keys: ['o'], words: 'too much is in: raise the batch', inFields: true, run: () => this.raise() },
+      { keys: ['o'], words: 'too much is in: raise the batch', inFields: true, when: () => !!this.rescue()?.can, run: () => this.raise() },
       { keys: ['n'], words: 'note something', run: () => this.asking.set('note') },
       { keys: ['l'], words: 'note the lot of this powder', run: () => this.ask('lot') },
       { keys: ['p'], words: 'another powder in its place', run: () => this.ask('powder') },
