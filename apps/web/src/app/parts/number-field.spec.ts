@@ -6,19 +6,19 @@ import { NumberField, type Quantity, type TypedNumber } from './number-field';
 
 @Component({
   imports: [NumberField],
-  template: `<cz-number-field
-    label="Base"
-    [quantity]="quantity()"
-    [value]="value()"
-    [least]="1"
-    [most]="5000"
-    (changed)="typed = $event; value.set($event.value)"
-  />`,
+  template: `<cz-number-field label="Base" [quantity]="quantity()" [value]="value()" [least]="1" [most]="5000" (changed)="take($event)" />`,
 })
 class Host {
   readonly quantity = signal<Quantity>('mass');
   readonly value = signal<number | null>(1000);
   typed: TypedNumber | undefined;
+  /** A screen that goes on with the last good number while something else is typed. */
+  keepsLast = false;
+
+  take(typed: TypedNumber): void {
+    this.typed = typed;
+    if (typed.value !== null || !this.keepsLast) this.value.set(typed.value);
+  }
 }
 
 describe('a number field', () => {
@@ -65,6 +65,32 @@ describe('a number field', () => {
     expect(fixture.componentInstance.typed).toEqual({ value: null });
     expect(box().getAttribute('aria-invalid')).toBe('true');
     expect(box().value).toBe(text);
+  });
+
+  it('loses nothing of a hand that types faster than the screen follows', async () => {
+    fixture.componentInstance.keepsLast = true;
+    const hit = (text: string): void => {
+      box().value = text;
+      box().dispatchEvent(new Event('input'));
+    };
+    // Of “6000” the first three digits are good numbers, and none of them was drawn when the last one came.
+    for (const text of ['6', '60', '600', '6000']) hit(text);
+    await fixture.whenStable();
+    expect(box().value).toBe('6000');
+    expect(says()).toContain('at most 5000');
+    expect(fixture.componentInstance.value()).toBe(600);
+    for (const text of ['', '0', '0.', '0.5', '0.5 k', '0.5 kg']) hit(text);
+    await fixture.whenStable();
+    expect(box().value).toBe('0.5 kg');
+    expect(fixture.componentInstance.value()).toBe(500);
+  });
+
+  it('what was no number gives way when another value comes from outside', async () => {
+    await type('much');
+    fixture.componentInstance.value.set(750);
+    await fixture.whenStable();
+    expect(box().value).toBe('750');
+    expect(says()).toBe('');
   });
 
   it('an empty field is nothing, not zero, and no mistake', async () => {

@@ -153,12 +153,15 @@ export class NumberField {
         return this.units.temperatureUnit();
     }
   });
-  /** What stands in the box: the typed text while its number is still the value, else the value as text. */
-  private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null } | undefined>({
+  /**
+   * What stands in the box: the typed text while its number is still the value, else the value as text. A text that is no number yet stays
+   * while the value is the last number that was sent: a hand that types faster than the screen follows loses nothing.
+   */
+  private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null; sent: number | null } | undefined>({
     source: this.value,
     computation: (value, before) => {
-      const kept = before?.value;
-      return kept && (kept.value === (value ?? null) || (kept.value === null && value === null)) ? kept : undefined;
+      const [kept, now] = [before?.value, value ?? null];
+      return kept && (kept.value === now || (kept.value === null && kept.sent === now)) ? kept : undefined;
     },
   });
   protected readonly text = computed(() => this.typed()?.text ?? this.format(this.value()));
@@ -177,13 +180,13 @@ export class NumberField {
     const text = (event.target as HTMLInputElement).value;
     const reading = readNumber(text);
     if (reading.kind !== 'ok' || this.wrong(text)) {
-      this.typed.set({ text, value: null });
+      this.typed.update((before) => ({ text, value: null, sent: before?.sent ?? null }));
       this.changed.emit({ value: null });
       return;
     }
     const unit = reading.unit ?? this.ownUnit();
     const value = this.canonical(reading.value, unit);
-    this.typed.set({ text, value });
+    this.typed.set({ text, value, sent: value });
     this.changed.emit({ value, ...(unit ? { entered: { value: reading.value, unit } } : {}) });
   }
 
