@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { UniqueConstraintError, type Model, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
 import { ProblemError } from '../http/problem-error';
 
@@ -8,7 +9,8 @@ interface VersionedRow {
 
 /**
  * Writes a document only if it still has the version the writer read; otherwise says who came first by handing back the
- * document as it is now, so that the screen can offer both.
+ * document as it is now, so that the screen can offer both. The same change sent twice, as when the answer to the first was lost on its
+ * way, finds itself done.
  */
 export async function updateVersioned<Row extends VersionedRow>(question: {
   table: ModelStatic<Model<Row, Row>>;
@@ -28,12 +30,17 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
   const current = await table.findOne({ where, ...options });
   if (!current) throw new ProblemError('notFound', missing);
   const row = current.get();
-  if (affected === 0) {
+  if (affected === 0 && !(row.version === version + 1 && isKept(row, values))) {
     throw new ProblemError('stale', 'Somebody changed this while you were working on it. Both are kept here: choose one.', {
       current: toContract(row),
     });
   }
   return row;
+}
+
+/** Whether a row holds these values already; what was not told and what is null are the same. */
+function isKept<Row extends VersionedRow>(row: Row, values: Partial<Row>): boolean {
+  return (Object.keys(values) as (keyof Row)[]).every((key) => isDeepStrictEqual(row[key] ?? null, values[key] ?? null));
 }
 
 /** Creates a row once: a second create with the same id in the same studio answers with what is there. */

@@ -134,6 +134,23 @@ describe('documents, kept in MariaDB', () => {
       expect(answer.body.detail).toContain(words);
     });
 
+    it('a change sent twice, its first answer lost on the way, finds itself done; another one is shown the newer plan', async () => {
+      const body = await pieceBody();
+      const id = uuid();
+      await server.post('/pieces', { id, body }).expect(201);
+      const raised = { ...body, plan: { ...body.plan, waxFootMm: 14 } };
+      const put = (version: number, plan: Piece['body']) => server.put(`/pieces/${id}`, { version, body: plan });
+      const first = (await put(1, raised).expect(200)).body as Piece;
+      const again = (await put(1, raised).expect(200)).body as Piece;
+      expect(again).toEqual(first);
+      expect(again.version).toBe(2);
+      const late = await put(1, { ...body, plan: { ...body.plan, waxFootMm: 15 } }).expect(409);
+      expect(late.body).toMatchObject({ code: 'stale', current: { version: 2, body: { plan: { waxFootMm: 14 } } } });
+      // The same words two versions later are no repeat: somebody else changed it in between.
+      await put(2, { ...body, name: 'Cup, tall' }).expect(200);
+      await put(1, raised).expect(409);
+    });
+
     it('a piece needs a body of this studio', async () => {
       const answer = await server.post('/pieces', { id: uuid(), body: await pieceBody({ bodyId: uuid() }) }).expect(422);
       expect(answer.body.detail).toContain('Choose a clay body');
@@ -197,7 +214,10 @@ describe('documents, kept in MariaDB', () => {
       };
       const saved = (await server.any.put(`/api/studios/${other.id}`).send(body).expect(200)).body as Studio;
       expect(saved).toMatchObject({ version: 2, members: ['Maia'] });
-      await server.any.put(`/api/studios/${other.id}`).send(body).expect(409);
+      await server.any
+        .put(`/api/studios/${other.id}`)
+        .send({ ...body, members: ['Bruno'] })
+        .expect(409);
     });
   });
 });

@@ -116,7 +116,7 @@ describe('kiln and results, kept in MariaDB', () => {
   it('the witness cone is kept with a version', async () => {
     const body = { ...firing.body, witnessCone: '6' };
     await server.put(`/firings/${firing.id}`, { version: 1, body }).expect(200);
-    await server.put(`/firings/${firing.id}`, { version: 1, body }).expect(409);
+    await server.put(`/firings/${firing.id}`, { version: 1, body: { ...body, witnessCone: '7' } }).expect(409);
   });
 
   describe('photos', () => {
