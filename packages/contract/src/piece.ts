@@ -17,6 +17,8 @@ import {
 import { colourSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
 import { pieceFormSchema } from './piece-form';
 
+/** More than any plan of these limits can have. */
+const MOST_STEPS = 60;
 const heightSchema = z.number().min(0, 'A height cannot be less than 0.').max(1200, 'A height is at most 1200 mm: check the unit.');
 const layerSchema = z.strictObject({
   id: idSchema,
@@ -86,10 +88,10 @@ export const piecePlanSchema = z
     lid: z.boolean().optional(),
     refire: z.boolean().optional(),
     cone: coneSchema.optional(),
-    order: z.array(z.string().max(200)).max(60),
+    order: z.array(z.string().max(200)).max(MOST_STEPS, `A plan has at most ${MOST_STEPS} steps: take some coats or masks off.`),
     pins: z
       .array(z.strictObject({ before: z.string().max(200), after: z.string().max(200) }))
-      .max(40)
+      .max(40, 'At most 40 steps can be pinned.')
       .optional(),
     unwanted: z
       .strictObject({
@@ -101,12 +103,12 @@ export const piecePlanSchema = z
       })
       .optional(),
     rimFirst: z.boolean().optional(),
-    gumIn: z.array(idSchema).max(20).optional(),
+    gumIn: z.array(idSchema).max(20, 'Gum goes into at most 20 buckets.').optional(),
     versions: z
       .array(z.strictObject({ bucketId: idSchema, recipeVersionId: idSchema, number: z.int().min(1) }))
-      .max(40)
+      .max(40, 'A plan keeps the recipes of at most 40 buckets.')
       .optional(),
-    putAside: z.array(z.strictObject({ rule: z.string(), reason: noteSchema })).max(40),
+    putAside: z.array(z.strictObject({ rule: z.string(), reason: noteSchema })).max(40, 'At most 40 warnings can be put aside.'),
   })
   .superRefine((plan, context) => {
     const fault = planFault(plan);

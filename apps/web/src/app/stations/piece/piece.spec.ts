@@ -6,7 +6,6 @@ import { bucket, CLAY, day, firing, id, piece, POWDERS, RECIPE, result, summaryO
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units';
-import { PieceDraft } from './piece-planner/piece-draft';
 import { PiecePlanner } from './piece-planner/piece-planner';
 import { dipTrouble, waitWords } from './piece-planner/piece-words';
 import { PutOnDay } from './piece-planner/put-on-day';
@@ -132,59 +131,6 @@ describe('the piece planner', () => {
     expect(sent.items[0]!.steps[3]).toMatchObject({ bucketName: 'Noche Honda', coatMm: 0.4 });
     request.flush({ id: id(), version: 1, date: sent.date, items: sent.items, events: [], createdAt: '2026-03-10T10:00:00.000Z' } satisfies Day);
     expect(navigate).toHaveBeenCalledWith(['/day'], { queryParams: { date: '2026-03-10' } });
-  });
-});
-
-describe('a piece being planned', () => {
-  const of = piece();
-  let records: FakeRecords;
-  let draft: PieceDraft;
-  beforeEach(() => {
-    records = new FakeRecords([PieceDraft]);
-    records.openStudio();
-    draft = TestBed.inject(PieceDraft);
-    draft.saves$.subscribe();
-    draft.open(of);
-  });
-  const put = () => records.http.expectOne((request) => request.method === 'PUT');
-
-  it('saves one after another, each with the newest state and version', () => {
-    draft.plan({ waxFootMm: 11 });
-    draft.plan({ waxFootMm: 12 });
-    draft.plan({ waxFootMm: 13 });
-    const first = put();
-    expect(first.request.body).toMatchObject({ version: 1, body: { plan: { waxFootMm: 11 } } });
-    first.flush({ ...of, version: 2, body: { ...of.body } });
-    const second = put();
-    expect(second.request.body).toMatchObject({ version: 2, body: { plan: { waxFootMm: 13 } } });
-    second.flush({ ...of, version: 3 });
-    records.http.expectNone((request) => request.method === 'PUT');
-  });
-
-  it('undo is a change like any other and is kept too', () => {
-    draft.plan({ waxFootMm: 30 });
-    put().flush({ ...of, version: 2 });
-    draft.undo();
-    expect(draft.body()?.plan.waxFootMm).toBe(10);
-    expect(put().request.body).toMatchObject({ version: 2, body: { plan: { waxFootMm: 10 } } });
-  });
-
-  it('a failed save keeps what was planned and can be sent again', () => {
-    draft.plan({ waxFootMm: 30 });
-    put().error(new ProgressEvent('error'), { status: 0 });
-    expect(draft.failure()?.isAway).toBe(true);
-    expect(draft.body()?.plan.waxFootMm).toBe(30);
-    draft.again();
-    put().flush({ ...of, version: 2 });
-    expect(draft.failure()).toBeUndefined();
-  });
-
-  it('two who plan one piece: mine goes over theirs only when I say so', () => {
-    draft.plan({ waxFootMm: 30 });
-    records.refuse(`/pieces/${of.id}`, 409, { code: 'stale', detail: 'Changed meanwhile.', current: { ...of, version: 7 } }, 'PUT');
-    expect(draft.stale()?.current.version).toBe(7);
-    draft.keepMine(draft.stale()!.current);
-    expect(put().request.body).toMatchObject({ version: 7, body: { plan: { waxFootMm: 30 } } });
   });
 });
 

@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
+import { pieceBodySchema, pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
 import {
   formOf,
   layersOf,
@@ -123,7 +123,9 @@ export class PieceDraft {
     const [before, body] = [this.heldBody(), this.current()];
     this.heldBody.set(undefined);
     this.settle();
-    if (before && body && before !== body) this.keep(before);
+    if (!before || !body || before === body) return;
+    if (this.canBeKept(body, before)) this.keep(before);
+    else this.put(before);
   }
 
   form(change: Partial<PieceForm>, hand: 'drag' | 'plan' = 'plan'): void {
@@ -190,9 +192,17 @@ export class PieceDraft {
   }
 
   private show(body: PieceBody): boolean {
-    const allowed = this.allows(body.plan);
+    const allowed = this.allows(body.plan) && this.canBeKept(body, this.current());
     if (allowed) this.put(body);
     return allowed;
+  }
+
+  /** What the records would not take is refused here, while it can be seen why; a plan that was past its limits before can be mended. */
+  private canBeKept(body: PieceBody, before: PieceBody | undefined): boolean {
+    const read = pieceBodySchema.safeParse(body);
+    if (read.success || (before && !pieceBodySchema.safeParse(before).success)) return true;
+    this.refused.set(read.error.issues[0]!.message);
+    return false;
   }
 
   private allows(plan: PiecePlan): boolean {
