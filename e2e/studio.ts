@@ -55,6 +55,9 @@ export class StudioUnderTest {
 const launch = (database: PrivateMariaDb, port: number, demo: boolean): Promise<ServerProcess> =>
   startServer({ db: database.address, port, demo, env: { TZ: 'UTC', CAZUELA_WRITES_PER_MINUTE: '100000' } });
 
+/** CAZUELA_SLOW=4 makes every page as slow as an old tablet: what only works because nothing is late shows itself. */
+const SLOWER = Number(process.env['CAZUELA_SLOW'] ?? 1);
+
 interface Fixtures {
   /** Fails the journey when the page threw or the security policy had to stop something. */
   noErrors: void;
@@ -81,6 +84,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
         // A refused request is logged by the browser itself; whether it was handled is what the journeys look at.
         if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) errors.push(message.text());
       });
+      if (SLOWER > 1) await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
       await use();
       expect(errors).toEqual([]);
     },

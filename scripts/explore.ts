@@ -1,14 +1,29 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { ensureBuilt } from './lib/build';
 import { ROOT } from './lib/project';
 
-/** `./cazuela explore [minutes]`: every property drawn anew, twenty times as much as the tests do, until one fails or the time is up. */
+/**
+ * `./cazuela explore [minutes]`: every property drawn anew, twenty times as much as the tests do, until one fails or the time is up.
+ * `./cazuela explore hands [minutes]`: a hand that wanders through the app in a real browser.
+ */
 const DRAWS = '20';
-const minutes = Number(process.argv[2] ?? 10);
+const [what, ...rest] = process.argv.slice(2);
+const hands = what === 'hands';
+const minutes = Number((hands ? rest[0] : what) ?? 10);
 if (!(minutes > 0)) {
   console.error('How long? ./cazuela explore 10 looks for ten minutes.');
   process.exit(2);
+}
+if (hands) {
+  await ensureBuilt((line) => console.log(line));
+  const { status } = spawnSync(join(ROOT, 'node_modules/.bin/playwright'), ['test', '-c', 'e2e/explore.config.ts'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, CAZUELA_MINUTES: String(minutes) },
+  });
+  process.exit(status ?? 1);
 }
 const specs = readdirSync(join(ROOT, 'packages'), { recursive: true, encoding: 'utf8' })
   .filter((name) => name.endsWith('.spec.ts') && !name.includes('node_modules'))

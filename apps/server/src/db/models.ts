@@ -1,203 +1,28 @@
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-import type { BatchPlan, BucketContents, DayItem } from '@cazuela/core';
 import type {
-  BatchCreate,
-  BenchEvent,
-  BodyBody,
-  BucketBody,
-  CoatDipBody,
-  CoatWindowDocument,
-  FiringBody,
-  PieceBody,
-  PowderBody,
-  RecipeBody,
-  Result,
-  ResultBody,
-  SeriesBody,
-  StockMove,
-  StudioBody,
-  RunnerTileBody,
-  TileBody,
-} from '@cazuela/contract';
-import type { ImportOutcome, ImportRow } from '@cazuela/formats';
-
-export interface StudioRow {
-  id: string;
-  version: number;
-  demo: boolean;
-  body: StudioBody;
-  createdAt: Date;
-}
-export interface PowderRow {
-  id: string;
-  studioId: string;
-  version: number;
-  name: string;
-  body: Omit<PowderBody, 'name'>;
-}
-export interface StockMoveRow {
-  seq?: number;
-  id: string;
-  studioId: string;
-  powderId: string;
-  deltaGrams: number;
-  body: StockMove;
-}
-export interface PowderUseRow {
-  studioId: string;
-  what: 'batch' | 'bucket' | 'series';
-  whatId: string;
-  powderId: string;
-  grams: number;
-}
-export interface SeriesRow {
-  id: string;
-  studioId: string;
-  version: number;
-  code: string;
-  body: SeriesBody;
-  createdAt: Date;
-  doneAt: Date | null;
-}
-export interface ClayBodyRow {
-  id: string;
-  studioId: string;
-  version: number;
-  name: string;
-  body: Omit<BodyBody, 'name'>;
-}
-export interface TileRow {
-  id: string;
-  studioId: string;
-  version: number;
-  code: string;
-  body: TileBody;
-  createdAt: Date;
-}
-
-export interface RunnerTileRow {
-  id: string;
-  studioId: string;
-  version: number;
-  code: string;
-  body: RunnerTileBody;
-  createdAt: Date;
-}
-export interface RecipeRow {
-  id: string;
-  studioId: string;
-  version: number;
-  name: string;
-  createdAt: Date;
-}
-export interface RecipeVersionRow {
-  id: string;
-  studioId: string;
-  recipeId: string;
-  number: number;
-  reason: string;
-  body: RecipeBody;
-  changedAt: Date;
-}
-export interface BucketRow {
-  id: string;
-  studioId: string;
-  code: string;
-  version: number;
-  name: string;
-  body: BucketBody;
-  recipeId: string | null;
-  recipeVersionId: string | null;
-  contents: BucketContents | null;
-  createdAt: Date;
-}
-export interface CoatDipRow {
-  id: string;
-  studioId: string;
-  version: number;
-  body: CoatDipBody;
-  createdAt: Date;
-}
-export interface CoatWindowRow extends CoatWindowDocument {
-  studioId: string;
-}
-export interface ImportJobRow {
-  id: string;
-  studioId: string;
-  outcome: ImportOutcome | null;
-  createdAt: Date;
-}
-export interface StagedRow {
-  importId: string;
-  seq: number;
-  body: ImportRow;
-}
-export interface BatchRow {
-  id: string;
-  studioId: string;
-  recipeId: string;
-  recipeVersionId: string;
-  question: Pick<BatchCreate, 'size' | 'water' | 'order' | 'entered'>;
-  plan: BatchPlan;
-  bucketId: string | null;
-  linesDone: number;
-  lastAt: Date | null;
-  lastBy: string | null;
-  setAside: boolean;
-  createdAt: Date;
-}
-export interface BenchEventRow {
-  seq?: number;
-  id: string;
-  studioId: string;
-  stream: BenchEvent['stream'];
-  streamId: string;
-  body: BenchEvent['event'];
-  receivedAt: Date;
-}
-export interface PieceRow {
-  id: string;
-  studioId: string;
-  version: number;
-  name: string;
-  clayBodyId: string;
-  body: PieceBody;
-  createdAt: Date;
-}
-export interface DayRow {
-  id: string;
-  studioId: string;
-  version: number;
-  date: string;
-  items: DayItem[];
-  createdAt: Date;
-}
-export interface FiringRow {
-  id: string;
-  studioId: string;
-  version: number;
-  startedAt: Date;
-  body: FiringBody;
-}
-export interface PhotoRow {
-  id: string;
-  studioId: string;
-  width: number;
-  height: number;
-  jpeg: Buffer;
-  createdAt: Date;
-}
-export interface ResultRow {
-  id: string;
-  studioId: string;
-  version: number;
-  pieceId: string;
-  firingId: string;
-  photoId: string | null;
-  body: ResultBody;
-  glazedWith: Result['glazedWith'];
-  createdAt: Date;
-}
+  StudioRow,
+  PowderRow,
+  StockMoveRow,
+  PowderUseRow,
+  SeriesRow,
+  ClayBodyRow,
+  TileRow,
+  RunnerTileRow,
+  RecipeRow,
+  RecipeVersionRow,
+  BucketRow,
+  CoatDipRow,
+  CoatWindowRow,
+  ImportJobRow,
+  StagedRow,
+  BatchRow,
+  BenchEventRow,
+  PieceRow,
+  DayRow,
+  FiringRow,
+  PhotoRow,
+  ResultRow,
+} from './rows';
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
 

@@ -1,7 +1,7 @@
 import type { BatchEvent } from '@cazuela/core';
 import type { Batch, BatchSummary } from '@cazuela/contract';
 import type { Context } from '../../context';
-import type { BatchRow } from '../../db/models';
+import type { BatchRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';

@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import { bodyCreateSchema, bodyUpdateSchema, type ClayBody } from '@cazuela/contract';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { ClayBodyRow } from '../../db/models';
+import type { ClayBodyRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
 
 export const bodyRoutes: readonly Route[] = [

@@ -1,5 +1,5 @@
 import type { BucketSummary } from '@cazuela/contract';
-import type { BucketRow } from '../../db/models';
+import type { BucketRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { versionNumbers } from './read-buckets';
 

@@ -1,7 +1,7 @@
 import type { BucketEvent } from '@cazuela/core';
 import type { Bucket, BucketSummary } from '@cazuela/contract';
 import type { Context } from '../../context';
-import type { BucketRow } from '../../db/models';
+import type { BucketRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import { coatDipsCreateSchema, coatDipUpdateSchema, coatWindowPutSchema, type CoatDip, type CoatDipBody } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
-import type { CoatDipRow } from '../../db/models';
+import type { CoatDipRow } from '../../db/rows';
 import { updateVersioned } from '../../db/versioned';
 import { ProblemError } from '../../http/problem-error';
 import { route, type Call, type Route } from '../../http/route';

@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import type { coatWindowPutSchema, CoatWindowDocument } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
-import type { CoatWindowRow } from '../../db/models';
+import type { CoatWindowRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
 import type { Call } from '../../http/route';
 

@@ -4,7 +4,7 @@ import type { DayEvent } from '@cazuela/core';
 import { dayCreateSchema, dayUpdateSchema, type Day } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { DayRow } from '../../db/models';
+import type { DayRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
 import { eventsOf } from '../events/append-events';
 

@@ -13,7 +13,7 @@ import {
   type PortableRecipe,
 } from '@cazuela/formats';
 import type { Context } from '../../context';
-import type { RecipeVersionRow } from '../../db/models';
+import type { RecipeVersionRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 
 /** Everything a studio knows of powders, recipes and batches, in one file of ours. */

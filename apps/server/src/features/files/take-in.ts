@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { fromPortableBody, type ImportChoice, type ImportOutcome, type ImportRow, type PortablePowder, type PortableRecipe } from '@cazuela/formats';
 import type { Context } from '../../context';
-import type { PowderRow, RecipeRow, RecipeVersionRow } from '../../db/models';
+import type { PowderRow, RecipeRow, RecipeVersionRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
 import { takeInBatches } from './take-in-batches';
 

@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import { heatWorkHours, FLOW_ACTIVATION } from '@cazuela/core';
 import type { Firing, FiringBody, firingCreateSchema, firingUpdateSchema } from '@cazuela/contract';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { FiringRow } from '../../db/models';
+import type { FiringRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 
 export async function listFirings({ context, studioId }: Call<unknown>): Promise<Firing[]> {

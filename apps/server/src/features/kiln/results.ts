@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import type { Result, resultCreateSchema, resultUpdateSchema, ResultBody } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { ResultRow } from '../../db/models';
+import type { ResultRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { glazedWith } from './glazed-with';

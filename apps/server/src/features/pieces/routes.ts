@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import { pieceCreateSchema, pieceUpdateSchema, type Piece } from '@cazuela/contract';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { PieceRow } from '../../db/models';
+import type { PieceRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 

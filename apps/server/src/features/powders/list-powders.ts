@@ -1,5 +1,5 @@
 import type { StudioPowder } from '@cazuela/contract';
-import type { PowderRow } from '../../db/models';
+import type { PowderRow } from '../../db/rows';
 import type { Context } from '../../context';
 import type { Call } from '../../http/route';
 import { stockOf } from './stock';

@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import type { powderCreateSchema, PowderBody, powderUpdateSchema, StudioPowder } from '@cazuela/contract';
 import type { Context } from '../../context';
-import type { PowderRow } from '../../db/models';
+import type { PowderRow } from '../../db/rows';
 import { createOnce, updateVersioned } from '../../db/versioned';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';

@@ -1,7 +1,7 @@
 import type { Recipe } from '@cazuela/contract';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../../context';
-import type { RecipeRow, RecipeVersionRow } from '../../db/models';
+import type { RecipeRow, RecipeVersionRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
 import { firedRecipeIds } from './fired-recipes';
 

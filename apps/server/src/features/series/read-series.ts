@@ -1,6 +1,6 @@
 import type { SeriesDocument } from '@cazuela/contract';
 import type { Context } from '../../context';
-import type { SeriesRow } from '../../db/models';
+import type { SeriesRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 

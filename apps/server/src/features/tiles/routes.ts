@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import { tileCreateSchema, tileUpdateSchema, type StepTile } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
-import type { TileRow } from '../../db/models';
+import type { TileRow } from '../../db/rows';
 import { nextCode } from '../../db/next-code';
 import { updateVersioned } from '../../db/versioned';
 import { ProblemError } from '../../http/problem-error';
