@@ -55,6 +55,7 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
       await page.goto(own.address + start);
       await page.getByRole('heading').first().waitFor();
       deeds.push(`at ${start}`);
+      console.log(`${deeds.length} deeds, on at ${start}`);
       for (let count = 0; count < DEEDS_A_START && page.url().startsWith(own.address) && !page.url().includes('/api/'); count++) {
         const there = await page.locator('main').locator(`${PRESSABLE}, a[href^="/piece/"]:visible, a[href^="/recipe/"]:visible`).all();
         if (there.length === 0) break;
@@ -68,7 +69,6 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
         expect(faults, `after ${deeds.slice(-8).join(', ')}; seed ${SEED}`).toEqual([]);
       }
     }
-    console.log(`${deeds.length} deeds`);
   } finally {
     await own.close();
   }
