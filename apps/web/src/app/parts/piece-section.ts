@@ -159,6 +159,8 @@ export class PieceSection {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
+  /** On a phone: as large as it can be, with nothing told beside it. */
+  readonly narrow = input(false);
   /** Zones and coats told beside the drawing. */
   readonly labelled = input(true);
   /** Drawn already, for whatever lies over it: not made twice. */
@@ -173,7 +175,7 @@ export class PieceSection {
 
   private readonly view = inject(ChangeDetectorRef);
   private readonly drawing = computed(() => this.made() ?? new PieceDrawing(this.shape(), this.plan(), this.colours(), this.names()));
-  protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small()));
+  protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small() ? 'small' : this.narrow() ? 'narrow' : 'labels'));
   private readonly lines = computed(() => this.linesOf(this.drawing(), this.runToMm()));
   private followed?: { since: Lines; lines: Lines };
   protected readonly handleColour = computed(() => {
@@ -206,16 +208,22 @@ export class PieceSection {
       zones: drawing.zones(`url(#${this.waxId})`),
       coats: drawing.coats(),
       handle: drawing.handle(),
-      labels: this.small() || !this.labelled() ? [] : drawing.labels(),
+      labels: this.small() || this.narrow() || !this.labelled() ? [] : drawing.labels(),
       runY: runToMm === undefined || this.small() ? undefined : drawing.y(Math.max(0, runToMm)),
     };
   }
 }
 
+/** Room beside and under a drawing: for labels, for a phone without them, or none to speak of on a shelf. */
+const ROOMS = {
+  labels: { left: 162, right: 162, above: 16, below: 50 },
+  narrow: { left: 42, right: 88, above: 16, below: 50 },
+  small: { left: 14, right: 14, above: 8, below: 8 },
+} as const;
+
 /** The sheet a drawing stands on, for whatever is laid over it. */
-export function viewBoxOf(drawing: PieceDrawing, small = false): string {
+export function viewBoxOf(drawing: PieceDrawing, room: keyof typeof ROOMS): string {
   const { height, halfWidth } = drawing.fit;
-  const side = small ? 14 : 162;
-  const right = side + drawing.gripOut();
-  return `${-halfWidth - side} ${small ? -8 : -16} ${2 * halfWidth + side + right} ${height + (small ? 16 : 66)}`;
+  const { left, right, above, below } = ROOMS[room];
+  return `${-halfWidth - left} ${-above} ${2 * halfWidth + left + right + drawing.gripOut()} ${height + above + below}`;
 }

@@ -1,4 +1,6 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { formOf, shapeOf, type PiecePlan } from '@cazuela/core';
+import { of } from 'rxjs';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
@@ -133,8 +135,8 @@ describe('handles on paper', () => {
 });
 
 describe('the board', () => {
-  const open = async (mode: 'zones' | 'form'): Promise<[Screen<PieceBoard>, Partial<PiecePlan>[]]> => {
-    new FakeRecords([PieceDraft]).openStudio();
+  const open = async (mode: 'zones' | 'form', phone = false): Promise<[Screen<PieceBoard>, Partial<PiecePlan>[]]> => {
+    new FakeRecords([PieceDraft, { provide: BreakpointObserver, useValue: { observe: () => of({ matches: phone, breakpoints: {} }) } }]).openStudio();
     const screen = await Screen.open(PieceBoard, { plan: PLAN, shape: shapeOf(PLAN), colours: new Map(), mode });
     const changes: Partial<PiecePlan>[] = [];
     screen.fixture.componentInstance.changed.subscribe((change) => changes.push(change));
@@ -150,6 +152,24 @@ describe('the board', () => {
     key(slider(screen, 'Upper edge of the bare foot'), 'ArrowUp');
     key(slider(screen, 'Upper edge of the bare foot'), 'ArrowDown', true);
     expect(changes).toEqual([{ waxFootMm: 11 }, { waxFootMm: 5 }]);
+  });
+
+  it('on a phone it is drawn as large as it can be: what lies where is told under it, not beside it', async () => {
+    const labels = (screen: Screen<PieceBoard>): number => screen.all('text.zone').length;
+    const width = (screen: Screen<PieceBoard>): number => Number(screen.all('svg.hands')[0]!.getAttribute('viewBox')!.split(' ')[2]);
+    const [wide] = await open('zones');
+    const [told, wideAcross] = [labels(wide), width(wide)];
+    const [phone] = await open('zones', true);
+    expect(told).toBe(3);
+    expect(labels(phone)).toBe(0);
+    expect(width(phone)).toBeLessThan(0.8 * wideAcross);
+    // Drawing and hands lie on the same paper, and its ruler is on it.
+    for (const [screen] of [await open('form'), await open('form', true)]) {
+      const boxes = screen.all('svg').map((svg) => svg.getAttribute('viewBox'));
+      expect(new Set(boxes).size).toBe(1);
+      const [left] = boxes[0]!.split(' ').map(Number);
+      for (const words of screen.all('.rule-text')) expect(Number(words.getAttribute('x')) - 24).toBeGreaterThanOrEqual(left!);
+    }
   });
 
   it('points move both ways, and are told across and up', async () => {

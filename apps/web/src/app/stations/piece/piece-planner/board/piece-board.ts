@@ -10,10 +10,12 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
+import { map } from 'rxjs';
 import { Units } from '../../../../data/units';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
@@ -47,6 +49,7 @@ interface Sight {
       [names]="names()"
       [clay]="clay()"
       [made]="sight().drawing"
+      [narrow]="narrow()"
       [labelled]="mode() === 'zones'"
       [runToMm]="mode() === 'zones' ? runToMm() : undefined"
     />
@@ -128,15 +131,24 @@ export class PieceBoard {
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
   /** The paper stays as it is while a hand drags. */
   private readonly still = signal<Frame | undefined>(undefined);
+  /** Labels of a size that could still be read would leave no room for the piece. */
+  protected readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 600px)')
+      .pipe(map(({ matches }) => matches)),
+    {
+      initialValue: false,
+    },
+  );
   /** Where the hand last was, on its grid. */
   private led?: Place;
   protected readonly markOf = markOf;
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
-  protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing));
+  protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing, this.narrow() ? 'narrow' : 'labels'));
   /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
   private readonly fit = computed(() => fitOf(this.frame()));
   /** At the edge of the paper, where no label stands. */
-  protected readonly rulerX = computed(() => -this.fit().halfWidth - 118);
+  protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 118));
   protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
   private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
   protected readonly seen = following(this.sight, this.movedSight);

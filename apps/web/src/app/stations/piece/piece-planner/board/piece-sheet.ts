@@ -132,6 +132,11 @@ function lowestOf(figures: PieceFigures): number | undefined {
         position: relative;
       }
     }
+    @media (max-width: 600px) {
+      .drawing {
+        height: 390px;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
