@@ -60,10 +60,54 @@ export const BATCH_COLUMNS = [
   'in_g',
 ] as const;
 
+/** Measurements, written for other programs; no studio reads another one's. */
+export const DIP_COLUMNS = [
+  'measured_at',
+  'by',
+  'bucket',
+  'recipe',
+  'body',
+  'bisque_lot',
+  'bisque',
+  'wall_mm',
+  'faces',
+  'way',
+  'passes',
+  'seconds',
+  'sg',
+  'state',
+  'under_mm',
+  'reading',
+  'gain_g',
+  'area_cm2',
+  'division_g',
+  'coat_mm',
+  'left_out',
+] as const;
+
+export const RUNNER_COLUMNS = [
+  'tile',
+  'made_at',
+  'by',
+  'glaze',
+  'coat_mm',
+  'over',
+  'over_coat_mm',
+  'band_mm',
+  'fired_at',
+  'fired_to',
+  'hold_min',
+  'cooling',
+  'shelf',
+  'ran_mm',
+  'notes',
+] as const;
+
 /** Which table a heading belongs to; undefined when it is none of ours. */
-export function tableKind(heading: readonly string[]): 'powders' | 'recipes' | 'batches' | undefined {
+export function tableKind(heading: readonly string[]): 'powders' | 'recipes' | 'batches' | 'measured' | undefined {
   if (heading.includes('batch') && heading.includes('target_g')) return 'batches';
   if (heading.includes('recipe') && heading.includes('percent')) return 'recipes';
   if (heading.includes('powder') && heading.includes('density_g_ml')) return 'powders';
+  if (heading.includes('measured_at') || heading.includes('ran_mm')) return 'measured';
   return undefined;
 }

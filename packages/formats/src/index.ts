@@ -15,6 +15,7 @@ export {
   type ImportRow,
 } from './portable';
 export { toPortableRecipe, fromPortableBody } from './portable-recipe';
+export { dipsToCsv, runnersToCsv, type NamedDip } from './measured-to-csv';
 export { powdersToCsv, recipesToCsv, batchesToCsv } from './to-csv';
 export { readFile, type ReadFile, type FileProblem } from './read-file';
 export {

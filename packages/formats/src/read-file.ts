@@ -72,6 +72,9 @@ function rawFromCsv(text: string, problems: FileProblem[], now: string): RawFile
       return { ...NOTHING, recipes: recipesFrom(table, problems, now) };
     case 'batches':
       return { ...NOTHING, batches: batchesFrom(table, problems) };
+    case 'measured':
+      problems.push({ row: 1, says: 'Measured dips and runner tiles belong to the studio that measured them; they are written and not taken in.' });
+      return NOTHING;
     case undefined:
       problems.push({ row: 1, says: 'The first row names no columns of ours. A recipe file has “recipe”, “part”, “powder” and “percent”.' });
       return NOTHING;

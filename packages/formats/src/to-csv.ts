@@ -50,7 +50,7 @@ export function recipesToCsv(recipes: readonly PortableRecipe[]): string {
 }
 
 /** In words: a spreadsheet makes 6 of 06, and those are 224 °C apart. */
-const coneCell = (cone: string): string => `cone ${cone}`;
+export const coneCell = (cone: string): string => `cone ${cone}`;
 
 function productCells(product: PortableRecipeBody['product']): (string | number | undefined)[] {
   if (!product) return Array<undefined>(8).fill(undefined);

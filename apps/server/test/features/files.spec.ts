@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Recipe } from '@cazuela/contract';
 import { checkAgainst, readFile, type CazuelaFile, type ImportChoice, type ImportOutcome, type ImportRow } from '@cazuela/formats';
-import { aBatch, aRecipe, NOW, sendBatchEvents, weighAll } from '../made-up';
+import { aBatch, aBucket, aRecipe, NOW, sendBatchEvents, weighAll } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
 type Studio = Pick<ServerUnderTest, 'get' | 'post'>;
@@ -52,6 +52,34 @@ describe('files of a studio', () => {
     expect(read.problems).toEqual([]);
     expect(read.recipes.map(({ value }) => value)).toEqual((await written(server)).recipes);
     expect(readFile((await server.get('/files/powders.csv')).text, NOW).powders.map(({ value }) => value)).toEqual((await written(server)).powders);
+  });
+
+  it('what was measured goes out with the names of its day, and no studio takes it in', async () => {
+    const bucket = await aBucket(server);
+    const [bodyId, lotId] = [uuid(), uuid()];
+    const lots = [{ id: lotId, name: 'March', at: NOW, bisqueCone: '05' }];
+    await server.post('/bodies', { id: bodyId, name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false, lots }).expect(201);
+    const seen = { bucketId: bucket.id, glazeId: bucket.recipeId!, bodyId, lotId, at: NOW, by: 'Inés', seconds: 3, sg: 1.45, density: 2.6 };
+    const wall = { state: 'normal', bisqueCone: '05', earthenware: false, wallMm: 5, faces: 1 };
+    const reading = { kind: 'wetWeight', gainGrams: 12.4, areaCm2: 100, divisionGrams: 0.1 };
+    await server.post('/coats', { dips: [{ id: uuid(), body: { ...seen, ...wall, reading, leftOut: '=wet foot' } }] }).expect(201);
+    const layers = [{ bucketId: bucket.id, glazeId: bucket.recipeId!, glazeName: 'Leche de Higo', coatMm: 0.5, meltsTo: 0.48 }];
+    await server.post('/runner-tiles', { id: uuid(), body: { layers, bandMm: 30, by: 'Maia', cone: '06', runMm: 9.5, notes: '' } }).expect(201);
+
+    const dips = (
+      await server
+        .get('/files/dips.csv')
+        .expect('Content-Type', /text\/csv/)
+        .expect(200)
+    ).text;
+    expect(dips.split('\r\n')[1]).toBe(
+      `${NOW},Inés,${bucket.code} Leche de Higo,Leche de Higo,Barro Claro,March,cone 05,5,1,dip,,3,1.45,normal,,wet weight,12.4,100,0.1,,'=wet foot`,
+    );
+    const tiles = (await server.get('/files/runner-tiles.csv').expect(200)).text;
+    expect(tiles.split('\r\n')[1]).toMatch(/^R1,[^,]+,Maia,Leche de Higo,0.5,,,30,,cone 06,,,,9.5,$/);
+    for (const text of [dips, tiles]) expect(readFile(text, NOW).problems[0]!.says).toContain('belong to the studio that measured them');
+    const other = await server.otherStudio();
+    expect((await other.get('/files/dips.csv').expect(200)).text.trim().split('\r\n')).toHaveLength(1);
   });
 
   it('never overwrite a recipe that is here: it is left, made a version, or kept beside', async () => {

@@ -1,4 +1,3 @@
-import type { Response } from 'express';
 import { replayBatch, type BatchEvent } from '@cazuela/core';
 import {
   batchesToCsv,
@@ -15,8 +14,9 @@ import {
 import type { Context } from '../../context';
 import type { RecipeVersionRow } from '../../db/rows';
 import type { Call } from '../../http/route';
+import { sendFile } from './send-file';
 
-/** Everything a studio knows of powders, recipes and batches, in one file of ours. */
+/** All powders, recipes and batches of a studio, in one file of ours. */
 export async function exportJson({ context, studioId, response }: Call<unknown>): Promise<void> {
   const studio = (await context.models.studios.findOne({ where: { id: studioId } }))!.get();
   const file: CazuelaFile = {
@@ -28,24 +28,19 @@ export async function exportJson({ context, studioId, response }: Call<unknown>)
     recipes: await portableRecipes(context, studioId),
     batches: await portableBatches(context, studioId),
   };
-  send(response, 'cazuela.json', 'application/json', JSON.stringify(file, null, 1));
+  sendFile(response, 'cazuela.json', 'application/json', JSON.stringify(file, null, 1));
 }
 
 export async function exportPowders({ context, studioId, response }: Call<unknown>): Promise<void> {
-  send(response, 'powders.csv', 'text/csv', powdersToCsv(await portablePowders(context, studioId)));
+  sendFile(response, 'powders.csv', 'text/csv', powdersToCsv(await portablePowders(context, studioId)));
 }
 
 export async function exportRecipes({ context, studioId, response }: Call<unknown>): Promise<void> {
-  send(response, 'recipes.csv', 'text/csv', recipesToCsv(await portableRecipes(context, studioId)));
+  sendFile(response, 'recipes.csv', 'text/csv', recipesToCsv(await portableRecipes(context, studioId)));
 }
 
 export async function exportBatches({ context, studioId, response }: Call<unknown>): Promise<void> {
-  send(response, 'batches.csv', 'text/csv', batchesToCsv(await portableBatches(context, studioId)));
-}
-
-function send(response: Response, name: string, type: string, text: string): void {
-  response.type(`${type}; charset=utf-8`).setHeader('Content-Disposition', `attachment; filename="${name}"`);
-  response.send(text);
+  sendFile(response, 'batches.csv', 'text/csv', batchesToCsv(await portableBatches(context, studioId)));
 }
 
 async function portablePowders({ models }: Context, studioId: string): Promise<PortablePowder[]> {

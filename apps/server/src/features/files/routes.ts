@@ -1,6 +1,7 @@
 import { importCommitSchema, importRowsSchema } from '@cazuela/formats';
 import { route, type Route } from '../../http/route';
 import { exportBatches, exportJson, exportPowders, exportRecipes } from './export-files';
+import { exportDips, exportRunners } from './export-measured';
 import { commitImport, stageRows, stopImport } from './import-files';
 
 export const fileRoutes: readonly Route[] = [
@@ -8,6 +9,8 @@ export const fileRoutes: readonly Route[] = [
   route({ method: 'get', path: '/files/powders.csv', handle: exportPowders }),
   route({ method: 'get', path: '/files/recipes.csv', handle: exportRecipes }),
   route({ method: 'get', path: '/files/batches.csv', handle: exportBatches }),
+  route({ method: 'get', path: '/files/dips.csv', handle: exportDips }),
+  route({ method: 'get', path: '/files/runner-tiles.csv', handle: exportRunners }),
   route({ method: 'post', path: '/imports/:id/rows', body: importRowsSchema, handle: stageRows }),
   route({ method: 'post', path: '/imports/:id/commit', body: importCommitSchema, handle: commitImport }),
   route({ method: 'post', path: '/imports/:id/stop', handle: stopImport }),

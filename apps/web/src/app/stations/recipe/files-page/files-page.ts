@@ -67,10 +67,12 @@ export class FilesPage {
     return state.kind === 'done' ? outcomeWords(state.outcome) : '';
   });
   protected readonly exports = [
-    ['/files/cazuela.json', 'Everything', 'one JSON file: powders, recipes with their versions, batches'],
+    ['/files/cazuela.json', 'One file', 'JSON: powders, recipes with their versions, batches'],
     ['/files/recipes.csv', 'Recipes', 'a table, a row for each line'],
     ['/files/powders.csv', 'Powders', 'a table with analyses and prices'],
     ['/files/batches.csv', 'Batches', 'a table of what was weighed'],
+    ['/files/dips.csv', 'Measured dips', 'a table of every coat measured, to reckon with elsewhere'],
+    ['/files/runner-tiles.csv', 'Runner tiles', 'a table of how far each glaze ran'],
   ] as const;
 
   constructor() {

@@ -1,0 +1,70 @@
+import type { CoatDipBody, RunnerTile } from '@cazuela/contract';
+import { DIP_COLUMNS, RUNNER_COLUMNS } from './columns';
+import { writeTable } from './csv';
+import { coneCell } from './to-csv';
+
+/** A measured coat with the names of what its ids mean. */
+export interface NamedDip extends CoatDipBody {
+  bucket: string;
+  /** Of the bucket's recipe; undefined where there is none. */
+  recipe?: string | undefined;
+  body: string;
+  lot?: string | undefined;
+}
+
+/** One row a measured coat, as it was read: what it comes to is the reader's to work out. */
+export function dipsToCsv(dips: readonly NamedDip[]): string {
+  const rows = dips.map((dip) => {
+    const { reading } = dip;
+    const weighed = reading.kind === 'thickness' ? undefined : reading;
+    return [
+      dip.at,
+      dip.by,
+      dip.bucket,
+      dip.recipe,
+      dip.body,
+      dip.lot,
+      coneCell(dip.bisqueCone),
+      dip.wallMm,
+      dip.faces,
+      dip.way ?? 'dip',
+      dip.passes,
+      dip.seconds,
+      dip.sg,
+      dip.state,
+      dip.before?.underMm,
+      { wetWeight: 'wet weight', dryWeight: 'dry weight', thickness: 'thickness' }[reading.kind],
+      weighed?.gainGrams,
+      weighed?.areaCm2,
+      weighed?.divisionGrams,
+      reading.kind === 'thickness' ? reading.coatMm : undefined,
+      dip.leftOut,
+    ];
+  });
+  return writeTable(DIP_COLUMNS, rows);
+}
+
+/** One row a runner tile, measured or not yet. */
+export function runnersToCsv(tiles: readonly RunnerTile[]): string {
+  const rows = tiles.map(({ code, createdAt, body }) => {
+    const [lower, upper] = body.layers;
+    return [
+      code,
+      createdAt,
+      body.by,
+      lower!.glazeName,
+      lower!.coatMm,
+      upper?.glazeName,
+      upper?.coatMm,
+      body.bandMm,
+      body.firedAt,
+      body.cone && coneCell(body.cone),
+      body.holdMinutes,
+      body.cooling,
+      body.place,
+      body.runMm,
+      body.notes,
+    ];
+  });
+  return writeTable(RUNNER_COLUMNS, rows);
+}
