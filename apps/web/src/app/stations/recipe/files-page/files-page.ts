@@ -71,7 +71,7 @@ export class FilesPage {
     ['/files/recipes.csv', 'Recipes', 'a table, a row for each line'],
     ['/files/powders.csv', 'Powders', 'a table with analyses and prices'],
     ['/files/batches.csv', 'Batches', 'a table of what was weighed'],
-    ['/files/dips.csv', 'Measured dips', 'a table of every coat measured, to reckon with elsewhere'],
+    ['/files/dips.csv', 'Dips', 'a table of every coat measured, to reckon with elsewhere'],
     ['/files/runner-tiles.csv', 'Runner tiles', 'a table of how far each glaze ran'],
   ] as const;
 
