@@ -12,6 +12,16 @@ export interface NamedDip extends CoatDipBody {
   lot?: string | undefined;
 }
 
+const WAY_WORDS: Record<NonNullable<CoatDipBody['way']>, string> = {
+  dip: 'dip',
+  pour: 'pour',
+  ladle: 'ladle',
+  brushLoaded: 'brush, loaded',
+  brushDry: 'brush, dry',
+  sponge: 'sponge',
+  spray: 'spray',
+};
+
 /** One row a measured coat, as it was read: what it comes to is the reader's to work out. */
 export function dipsToCsv(dips: readonly NamedDip[]): string {
   const rows = dips.map((dip) => {
@@ -27,7 +37,7 @@ export function dipsToCsv(dips: readonly NamedDip[]): string {
       coneCell(dip.bisqueCone),
       dip.wallMm,
       dip.faces,
-      dip.way ?? 'dip',
+      WAY_WORDS[dip.way ?? 'dip'],
       dip.passes,
       dip.seconds,
       dip.sg,

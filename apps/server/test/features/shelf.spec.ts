@@ -60,7 +60,7 @@ describe('the shelf, kept in MariaDB', () => {
     const body = { ...bodyOf(silica), densityGMl: 2.64, pricePerKg: 1.2, lowGrams: 2000 };
     const saved = (await server.put(`/powders/${silica.id}`, { version: silica.version, body }).expect(200)).body as StudioPowder;
     expect(saved).toMatchObject({ densityGMl: 2.64, pricePerKg: 1.2, version: 2 });
-    const stale = await server.put(`/powders/${silica.id}`, { version: silica.version, body }).expect(409);
+    const stale = await server.put(`/powders/${silica.id}`, { version: silica.version, body: { ...body, pricePerKg: 1.3 } }).expect(409);
     expect(stale.body.current).toMatchObject({ version: 2 });
   });
 

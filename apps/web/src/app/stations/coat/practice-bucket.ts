@@ -14,9 +14,15 @@ const PUSHED_ASIDE_GRAMS = 160;
     <div class="hands" role="group" aria-label="Hands at the practice scale">
       <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="stand()">Put the bucket on</button>
       <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="dip()">Dip a piece</button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">Spill some</button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })">Lift it off</button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">Put it back</button>
+      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
+        Spill some
+      </button>
+      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })">
+        Lift it off
+      </button>
+      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">
+        Put it back
+      </button>
     </div>
   `,
   styles: `
