@@ -270,6 +270,7 @@ export { replayDay, type DayStepState, type Drying, type DayState } from './day/
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
 export { whatNow, type StudioNow, type NowItem } from './now/what-now';
 export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type WayPoint } from './run/wall-strip';
+export { alongTo, heightAlong } from './run/strip-heights';
 export { EDGE_SHARE, type RunLayer, type RunMoment } from './run/film';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run/run-solver';
 export {

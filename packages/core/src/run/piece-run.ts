@@ -5,6 +5,7 @@ import { edgeDipMm } from '../layering/edge-line';
 import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip, type Turn } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import type { RunLayer } from './film';
+import { alongTo } from './strip-heights';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
 import { wallSurface, type Texture } from './wall-texture';
 import { wayDown, type RunSide } from './way-down';
@@ -79,7 +80,7 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
   const strip = wallStrip({ downhill, cellMm });
   const endMm = strip.count * strip.cellMm;
   const bands = side === 'inside' ? insideBands(plan, shape) : outsideBands(plan, shape, panel);
-  const layers = bands.flatMap((band) => placed(band, strip, endMm, glazes, firingRatio));
+  const layers = bands.flatMap((band) => placed(band, strip, glazes, firingRatio));
   if (layers.length === 0) return undefined;
   return {
     side,
@@ -107,9 +108,9 @@ export function sidesToRun(question: Omit<SideQuestion, 'side' | 'panelId'>): Si
 /** One name for each side of a plan. */
 export const sideKey = ({ side, panelId }: Pick<SideToRun, 'side' | 'panelId'>): string => panelId ?? side;
 
-function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, endMm: number, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
+function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
   const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
-  const [top, bottom] = [downTo(strip, endMm, toMm), downTo(strip, endMm, fromMm)];
+  const [top, bottom] = [alongTo(strip, toMm), alongTo(strip, fromMm)];
   if (!glaze || stuffOf(layer) !== 'glaze' || bottom <= top) return [];
   const { flow, lnSd, ground } = glaze.flow;
   return [
@@ -124,11 +125,6 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, endMm: number, 
       isGuess: ground === 'startingGuess',
     },
   ];
-}
-
-function downTo(strip: WallStrip, endMm: number, heightMm: number): number {
-  for (let cell = 0; cell < strip.count; cell++) if (strip.heightMm[cell]! < heightMm) return cell * strip.cellMm;
-  return endMm;
 }
 
 const insideBands = ({ zones }: PiecePlan, shape: PieceShape): Band[] =>

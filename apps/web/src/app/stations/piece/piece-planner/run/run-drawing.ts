@@ -65,9 +65,3 @@ export class RunDrawing {
     return [(-dz / length) * outward, (dr / length) * outward];
   }
 }
-
-/** Height above the shelf of a place so far down a strip. */
-export function heightAlong({ strip }: Pick<SideToRun, 'strip'>, alongMm: number): number {
-  const cell = Math.min(strip.count - 1, Math.max(0, Math.round(alongMm / strip.cellMm - 0.5)));
-  return alongMm >= strip.count * strip.cellMm ? 0 : Math.max(0, strip.heightMm[cell]!);
-}

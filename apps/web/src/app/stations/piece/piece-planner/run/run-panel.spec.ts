@@ -76,7 +76,7 @@ describe('how far it will run', () => {
   it('tells the chance to reach the shelf, where the edge ends, the safe line, what pools, and what it leans on', async () => {
     const { text } = await open();
     expect(text).toMatch(/\d+ % is the chance that the outside reaches the shelf\./);
-    expect(text).toMatch(/It starts [\d.]+ mm up and runs about [\d.]+ mm: its edge ends [\d.]+ mm up \(four of five times/);
+    expect(text).toMatch(/It starts [\d.]+ mm up and runs about [\d.]+ mm along the wall: its edge ends [\d.]+ mm up \(four of five times/);
     expect(text).toMatch(/Lowest safe line: \d+ mm up \(yours is 6 mm\)/);
     expect(text).toContain('Inside it gathers to');
     expect(text).toContain('Ceniza: how it flows is a starting guess from the recipe;');

@@ -16,24 +16,25 @@ import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   attempt,
   CONES,
+  type FiringAsked,
   flowInFiring,
+  type GlazeFacts,
+  heightAlong,
+  type PairFlow,
+  type PiecePlan,
+  type PieceShape,
   quickBand,
   quickRun,
   runChances,
+  type RunMoment,
+  type SafeLineQuestion,
   sideKey,
   sidesToRun,
+  type SideToRun,
   startForEdge,
   tallMm,
   USUAL_CONE,
   widestMm,
-  type FiringAsked,
-  type GlazeFacts,
-  type PairFlow,
-  type PiecePlan,
-  type PieceShape,
-  type RunMoment,
-  type SafeLineQuestion,
-  type SideToRun,
 } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
@@ -44,7 +45,7 @@ import { Choice } from '../../../../parts/choice';
 import { NumberField } from '../../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
 import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
-import { FILM_EXAGGERATION, heightAlong, RunDrawing } from './run-drawing';
+import { FILM_EXAGGERATION, RunDrawing } from './run-drawing';
 import { coatsFor } from './run-wish';
 import { groundOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
 
@@ -198,7 +199,9 @@ export class RunPanel {
     if (!side || !last || side.layers.length < 2) return [];
     return side.layers.flatMap(({ name }, index) => {
       const front = last.layerFrontMm[index];
-      return front === undefined ? [] : [`${name}, coat ${index + 1}: its own edge ends about ${this.units.roughly(heightAlong(side, front))} up.`];
+      return front === undefined
+        ? []
+        : [`${name}, coat ${index + 1}: its own edge ends about ${this.units.roughly(heightAlong(side.strip, front))} up.`];
     });
   });
   protected readonly pools = computed(() => {
@@ -217,10 +220,10 @@ export class RunPanel {
     const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
     if (!side) return [];
     const x = drawing.x(widestMm(this.shape()));
-    const start = heightAlong(side, side.startMm);
+    const start = heightAlong(side.strip, side.startMm);
     const marks = [{ tone: 'start', words: `starts ${this.units.roughly(start)}`, x, y: drawing.y(start), shift: -4 }];
     if (chances) {
-      const ends = heightAlong(side, side.startMm + chances.middleMm);
+      const ends = heightAlong(side.strip, side.startMm + chances.middleMm);
       marks.push({ tone: 'edge', words: ends > 0 ? `ends ${this.units.roughly(ends)}` : 'on the shelf', x, y: drawing.y(ends), shift: 12 });
     }
     return marks;
@@ -229,14 +232,14 @@ export class RunPanel {
   protected readonly bandOnPaper = computed(() => {
     const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
     if (!side || !chances) return undefined;
-    const [high, low] = [heightAlong(side, side.startMm + chances.lowMm), heightAlong(side, side.startMm + chances.highMm)];
+    const [high, low] = [heightAlong(side.strip, side.startMm + chances.lowMm), heightAlong(side.strip, side.startMm + chances.highMm)];
     const y = drawing.y(high);
     return { y, height: Math.max(1, drawing.y(low) - y), width: drawing.x(widestMm(this.shape())) + 20 };
   });
   protected readonly said = computed(() => `The melted glaze on the section. ${this.reach()?.edge ?? ''}`);
   protected readonly wantedShown = computed(() => {
     const [wanted, side, chances] = [this.wantedEdgeMm(), this.outside(), this.chances()];
-    return wanted ?? (side && chances ? Math.round(heightAlong(side, side.startMm + chances.middleMm)) : 0);
+    return wanted ?? (side && chances ? Math.round(heightAlong(side.strip, side.startMm + chances.middleMm)) : 0);
   });
   protected readonly wantedX = computed(() => this.drawing().x(widestMm(this.shape())) + 136);
   protected readonly wantedY = computed(() => this.drawing().y(this.wantedShown()));

@@ -1,6 +1,5 @@
-import { coatScaleFor, withLayers, type PiecePlan, type QuickRun } from '@cazuela/core';
+import { alongTo, coatScaleFor, heightAlong, withLayers, type PiecePlan, type QuickRun } from '@cazuela/core';
 import type { Units } from '../../../../data/units';
-import { heightAlong } from './run-drawing';
 
 /** No coat is planned thinner or thicker than this, mm. */
 const [THINNEST_MM, THICKEST_MM] = [0.1, 1.2];
@@ -15,8 +14,8 @@ export function coatsFor(question: {
   units: Units;
 }): { words: string; change: Partial<PiecePlan> } | undefined {
   const { plan, quick, wantedMm, names, secondsOf, units } = question;
-  if (wantedMm >= heightAlong(quick.side, quick.side.startMm)) return undefined;
-  const scale = coatScaleFor(quick, alongAt(quick, wantedMm));
+  if (wantedMm >= heightAlong(quick.side.strip, quick.side.startMm)) return undefined;
+  const scale = coatScaleFor(quick, alongTo(quick.side.strip, wantedMm));
   if (scale === undefined) return undefined;
   const run = new Set(names.map(([id]) => id));
   const made = withLayers(plan, (layer) => (run.has(layer.id) ? { ...layer, coatMm: Math.round(100 * layer.coatMm * scale) / 100 } : layer));
@@ -30,9 +29,4 @@ export function coatsFor(question: {
     return `${names.find(([id]) => id === layer.id)![1]} ${units.coat(layer.coatMm)}${dip === undefined ? '' : ` (${units.seconds(dip)})`}`;
   });
   return { words: [...new Set(words)].join(', '), change: { zones: made.zones, ...(made.strips ? { strips: made.strips } : {}) } };
-}
-
-function alongAt({ side: { strip } }: QuickRun, heightMm: number): number {
-  for (let cell = 0; cell < strip.count; cell++) if (strip.heightMm[cell]! <= heightMm) return (cell + 0.5) * strip.cellMm;
-  return strip.count * strip.cellMm;
 }

@@ -1,4 +1,5 @@
 import {
+  heightAlong,
   narrowsTo,
   OVERLAP_OMEGA,
   pairFlow,
@@ -15,7 +16,6 @@ import {
   type SideToRun,
 } from '@cazuela/core';
 import type { Units } from '../../../../data/units';
-import { heightAlong } from './run-drawing';
 
 /** The chance to reach the shelf, and where the edge ends. */
 export function reachWords(
@@ -24,12 +24,12 @@ export function reachWords(
   units: Units,
 ): { figure: string; words: string; edge: string; tone: string } {
   const percent = percentOf(reachChance);
-  const at = (run: number): string => units.roughly(heightAlong(side, side.startMm + run));
-  const start = units.roughly(heightAlong(side, side.startMm));
+  const at = (run: number): string => units.roughly(heightAlong(side.strip, side.startMm + run));
+  const start = units.roughly(heightAlong(side.strip, side.startMm));
   return {
     figure: percent,
     words: 'is the chance that the outside reaches the shelf.',
-    edge: `It starts ${start} up and runs about ${units.roughly(middleMm)}: its edge ends ${at(middleMm)} up (four of five times ${at(highMm)} to ${at(lowMm)}).`,
+    edge: `It starts ${start} up and runs about ${units.roughly(middleMm)} along the wall: its edge ends ${at(middleMm)} up (four of five times ${at(highMm)} to ${at(lowMm)}).`,
     tone: reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'good',
   };
 }
