@@ -46,6 +46,7 @@ import { NumberField } from '../../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
 import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, RunDrawing } from './run-drawing';
+import { marksOf } from './run-marks';
 import { coatsFor } from './run-wish';
 import { groundOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
 
@@ -217,16 +218,8 @@ export class RunPanel {
   });
   protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.feet(), this.state()?.drawn !== undefined));
   protected readonly marks = computed(() => {
-    const [side, drawing, chances] = [this.outside(), this.drawing(), this.chances()];
-    if (!side) return [];
-    const x = drawing.x(widestMm(this.shape()));
-    const start = heightAlong(side.strip, side.startMm);
-    const marks = [{ tone: 'start', words: `starts ${this.units.roughly(start)}`, x, y: drawing.y(start), shift: -4 }];
-    if (chances) {
-      const ends = heightAlong(side.strip, side.startMm + chances.middleMm);
-      marks.push({ tone: 'edge', words: ends > 0 ? `ends ${this.units.roughly(ends)}` : 'on the shelf', x, y: drawing.y(ends), shift: 12 });
-    }
-    return marks;
+    const side = this.outside();
+    return side ? marksOf(side, this.chances(), this.drawing(), this.drawing().x(widestMm(this.shape())), this.units) : [];
   });
   /** Where four of five edges end. */
   protected readonly bandOnPaper = computed(() => {
