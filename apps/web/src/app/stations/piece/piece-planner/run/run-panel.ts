@@ -16,25 +16,25 @@ import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   attempt,
   CONES,
-  type FiringAsked,
   flowInFiring,
-  type GlazeFacts,
   heightAlong,
-  type PairFlow,
-  type PiecePlan,
-  type PieceShape,
   quickBand,
   quickRun,
   runChances,
-  type RunMoment,
-  type SafeLineQuestion,
   sideKey,
   sidesToRun,
-  type SideToRun,
   startForEdge,
   tallMm,
   USUAL_CONE,
   widestMm,
+  type FiringAsked,
+  type GlazeFacts,
+  type PairFlow,
+  type PiecePlan,
+  type PieceShape,
+  type RunMoment,
+  type SafeLineQuestion,
+  type SideToRun,
 } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
@@ -218,8 +218,8 @@ export class RunPanel {
   });
   protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.feet(), this.state()?.drawn !== undefined));
   protected readonly marks = computed(() => {
-    const side = this.outside();
-    return side ? marksOf(side, this.chances(), this.drawing(), this.drawing().x(widestMm(this.shape())), this.units) : [];
+    const [side, drawing] = [this.outside(), this.drawing()];
+    return side ? marksOf(side, this.chances(), drawing, drawing.x(widestMm(this.shape())), this.units) : [];
   });
   /** Where four of five edges end. */
   protected readonly bandOnPaper = computed(() => {
