@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { RunnerTileBody } from '@cazuela/contract';
+import { nextCode } from '../apps/server/src/db/next-code';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 
@@ -30,7 +31,7 @@ const RUNNERS: readonly RunnerStory[] = [
 
 /** Runner tiles: two glazes measured by themselves, and a pair that waits for the kiln. */
 export async function loadRunners({ context, studioId, transaction, clock }: DemoLoad, buckets: LoadedBuckets): Promise<void> {
-  for (const [index, { glazes, by, daysAgo, runMm }] of RUNNERS.entries()) {
+  for (const { glazes, by, daysAgo, runMm } of RUNNERS) {
     const body: RunnerTileBody = {
       layers: glazes.map(([glazeName, coatMm]) => {
         const bucket = buckets.get(glazeName)!;
@@ -41,8 +42,9 @@ export async function loadRunners({ context, studioId, transaction, clock }: Dem
       ...(runMm === undefined ? {} : { runMm, cone: '6', firedAt: clock.ago({ days: daysAgo - 2 }) }),
       notes: '',
     };
+    const code = await nextCode(context, studioId, 'R', transaction);
     await context.models.runnerTiles.create(
-      { id: uuid(), studioId, version: 1, code: `R${index + 1}`, body, createdAt: new Date(clock.ago({ days: daysAgo })) },
+      { id: uuid(), studioId, version: 1, code, body, createdAt: new Date(clock.ago({ days: daysAgo })) },
       { transaction },
     );
   }

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { TileBody, TileStrip } from '@cazuela/contract';
+import { nextCode } from '../apps/server/src/db/next-code';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 
@@ -46,7 +47,7 @@ const HELD_MM = 15;
 
 export async function loadTiles({ context, studioId, transaction, clock }: DemoLoad, buckets: LoadedBuckets): Promise<void> {
   const clays = (await context.models.bodies.findAll({ where: { studioId }, transaction })).map((row) => row.get());
-  for (const [index, story] of TILES.entries()) {
+  for (const story of TILES) {
     const bucket = buckets.get(story.glaze)!;
     const stripMm = (HIGH_MM - HELD_MM) / story.strips.length;
     const body: TileBody = {
@@ -64,6 +65,7 @@ export async function loadTiles({ context, studioId, transaction, clock }: DemoL
       notes: '',
     };
     const createdAt = new Date(clock.ago({ days: story.daysAgo }));
-    await context.models.tiles.create({ id: uuid(), studioId, version: 1, code: `T${index + 1}`, body, createdAt }, { transaction });
+    const code = await nextCode(context, studioId, 'T', transaction);
+    await context.models.tiles.create({ id: uuid(), studioId, version: 1, code, body, createdAt }, { transaction });
   }
 }

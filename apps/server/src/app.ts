@@ -8,6 +8,7 @@ import { ProblemError } from './http/problem-error';
 import { routerFor } from './http/route';
 import { securityHeaders } from './http/security-headers';
 import { serveWeb } from './http/serve-web';
+import { requireWellFormed } from './http/well-formed';
 import { studioRoutes } from './routes';
 import { listStudios } from './features/studios/list-studios';
 import { health } from './features/studios/health';
@@ -28,7 +29,7 @@ export function createApp(context: Context): Express {
       throw new ProblemError('tooMany', 'That was a lot in one minute. What you did is kept; wait a moment and it goes on.');
     },
   });
-  app.use('/api', writes, express.json({ limit: '1mb' }));
+  app.use('/api', writes, express.json({ limit: '1mb' }), requireWellFormed);
   app.get('/api/health', health(context));
   app.get('/api/studios', listStudios(context));
   app.use('/api/studios/:studioId', routerFor(context, studioRoutes));

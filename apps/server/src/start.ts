@@ -21,7 +21,7 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
   const sequelize = connect(config.db);
   const log = pino({ level: config.logLevel });
   const context: Context = { config, sequelize, models: defineModels(sequelize), log, now: () => new Date() };
-  await migrateUp(sequelize);
+  await migrateUp(config.db);
   if (prepare) await prepare(context);
   await ensureStudio(context);
   const server = createServer(createApp(context));

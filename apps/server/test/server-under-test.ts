@@ -64,7 +64,7 @@ export async function serverUnderTest(env: Record<string, string> = {}, address 
   );
   const sequelize = connect(config.db);
   const context: Context = { config, sequelize, models: defineModels(sequelize), log: pino({ level: 'silent' }), now: () => new Date() };
-  await migrateUp(sequelize);
+  await migrateUp(config.db);
   const studio = await newStudio(context, 'Taller La Perdiz');
   const server = createServer(createApp(context));
   const detachScales = attachScales(server, context);

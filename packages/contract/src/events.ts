@@ -167,7 +167,13 @@ export const benchEventSchema = z.discriminatedUnion('stream', [
 ]);
 export type BenchEvent = z.infer<typeof benchEventSchema>;
 
-export const eventsSendSchema = z.strictObject({ events: z.array(benchEventSchema).min(1).max(LIMITS.eventsInOneSend) });
+/** What is sent. Each event is checked by itself when it has come, so that a bad one never takes its neighbours down. */
+export const eventsSendSchema = z.strictObject({
+  events: z
+    .array(z.looseObject({ event: z.looseObject({ id: idSchema }) }))
+    .min(1, 'Nothing was sent.')
+    .max(LIMITS.eventsInOneSend, `At most ${LIMITS.eventsInOneSend} steps are sent at once.`),
+});
 /** Refused ones are told apart, so that one bad event never holds up the others. */
 export const eventsAnswerSchema = z.strictObject({
   acknowledged: z.array(idSchema),

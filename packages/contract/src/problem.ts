@@ -7,9 +7,11 @@ export const PROBLEM_CODES = [
   'stale',
   'tooLarge',
   'notAPhoto',
+  'notReadable',
   'tooMany',
   'wrongOrigin',
   'databaseAway',
+  'busy',
   'conflict',
   'broken',
 ] as const;

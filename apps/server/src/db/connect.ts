@@ -1,8 +1,8 @@
 import { Sequelize } from 'sequelize';
 import type { DbConfig } from '../config';
 
-/** A Sequelize on MariaDB in strict mode, UTC, with numbers as numbers and bounded waits. */
-export function connect(db: DbConfig): Sequelize {
+/** A Sequelize on MariaDB in strict mode, UTC, with numbers as numbers and bounded waits; a `socketTimeoutMs` of 0 waits for an answer without end. */
+export function connect(db: DbConfig, { socketTimeoutMs = 15_000 }: { socketTimeoutMs?: number } = {}): Sequelize {
   return new Sequelize(db.database, db.user, db.password, {
     dialect: 'mariadb',
     host: db.host,
@@ -17,10 +17,14 @@ export function connect(db: DbConfig): Sequelize {
       insertIdAsNumber: true,
       checkNumberRange: true,
       connectTimeout: 3_000,
-      socketTimeout: 15_000,
+      socketTimeout: socketTimeoutMs,
       // JSON columns arrive as text and are parsed in one place, the models.
       autoJsonMap: false,
-      initSql: "SET SESSION sql_mode='STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'",
+      initSql: [
+        "SET SESSION sql_mode='STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'",
+        // After a lock was waited for, what is read is what is there now, and not what was there when the transaction began.
+        'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED',
+      ],
       ...(db.tls ? { ssl: db.tls } : {}),
     },
   });

@@ -1,7 +1,9 @@
-import type { Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { studioTables } from './migrations/001-studio';
-import { withNamedLock } from './named-lock';
+import type { DbConfig } from '../config';
+import { connect } from './connect';
+import { withLease, type Lease } from './lease';
 import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
@@ -10,8 +12,9 @@ import { bodyCardsAndTiles } from './migrations/008-body-cards-and-tiles';
 import { runnerTiles } from './migrations/009-runner-tiles';
 import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
+import { codeCounters } from './migrations/010-code-counters';
 
-/** One change to the tables, there and back, as plain SQL. */
+/** One change to the tables, there and back, as plain SQL. Each statement may be repeated without harm. */
 export interface Migration {
   name: string;
   up: string[];
@@ -29,26 +32,62 @@ export const MIGRATIONS: readonly Migration[] = [
   coatWindowTables,
   bodyCardsAndTiles,
   runnerTiles,
+  codeCounters,
 ];
 
-function umzugFor(sequelize: Sequelize): Umzug {
-  const run = async (statements: string[]): Promise<void> => {
-    for (const statement of statements) await sequelize.query(statement);
-  };
+/** Brings the tables up to date. Several servers may start at once: one of them does it, the others wait. */
+export async function migrateUp(db: DbConfig): Promise<void> {
+  await migrating(db, (umzug) => umzug.up());
+}
+
+export async function migrateDown(db: DbConfig): Promise<void> {
+  await migrating(db, (umzug) => umzug.down({ to: 0 }));
+}
+
+async function migrating(db: DbConfig, work: (umzug: Umzug) => Promise<unknown>): Promise<void> {
+  // A change to a large table takes as long as it takes: these connections have no time limit on an answer.
+  const sequelize = connect(db, { socketTimeoutMs: 0 });
+  try {
+    await withLease(sequelize, 'migrate', async (lease) => {
+      await sequelize.query(
+        'CREATE TABLE IF NOT EXISTS migration_steps (name VARCHAR(120) NOT NULL, step INT NOT NULL, done_at DATETIME(3) NOT NULL, PRIMARY KEY (name, step))',
+      );
+      await work(umzugFor(sequelize, lease));
+    });
+  } finally {
+    await sequelize.close();
+  }
+}
+
+function umzugFor(sequelize: Sequelize, lease: Lease): Umzug {
   return new Umzug({
-    migrations: MIGRATIONS.map((migration) => ({ name: migration.name, up: () => run(migration.up), down: () => run(migration.down) })),
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => runSteps(sequelize, lease, name, up),
+      down: async () => {
+        for (const statement of down) await sequelize.query(statement);
+        await sequelize.query('DELETE FROM migration_steps WHERE name = ?', { replacements: [name] });
+      },
+    })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });
 }
 
-/** Brings the tables up to date. Several servers may start at once: a named lock lets one of them do it. */
-export async function migrateUp(sequelize: Sequelize): Promise<void> {
-  await withNamedLock(sequelize, 'cazuela_migrate', async () => {
-    await umzugFor(sequelize).up();
+/**
+ * MariaDB commits each change to a table at once, so a migration can be cut off between two of them. Each is recorded when it is done;
+ * the one that was under way is done again, which is why every statement may be repeated.
+ */
+async function runSteps(sequelize: Sequelize, lease: Lease, name: string, statements: readonly string[]): Promise<void> {
+  const rows = await sequelize.query<{ step: number }>('SELECT step FROM migration_steps WHERE name = ?', {
+    replacements: [name],
+    type: QueryTypes.SELECT,
   });
-}
-
-export async function migrateDown(sequelize: Sequelize): Promise<void> {
-  await umzugFor(sequelize).down({ to: 0 });
+  const done = new Set(rows.map(({ step }) => step));
+  for (const [step, statement] of statements.entries()) {
+    if (done.has(step)) continue;
+    lease.check();
+    await sequelize.query(statement);
+    await sequelize.query('INSERT IGNORE INTO migration_steps VALUES (?, ?, UTC_TIMESTAMP(3))', { replacements: [name, step] });
+  }
 }

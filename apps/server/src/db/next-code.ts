@@ -1,21 +1,26 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Context } from '../context';
 
-/** Tables whose rows carry a code that is written on the thing itself. */
-type CodedTable = 'tiles' | 'runner_tiles';
+/** First letter of the codes that are written on the thing itself: buckets, series, step tiles, runner tiles. */
+export type CodeLetter = 'B' | 'K' | 'T' | 'R';
 
-/** The next free code (T1, T2 …) of a studio. Its row is held until the transaction ends, so that two tablets never get the same one. */
-export async function nextCode(
-  { models, sequelize }: Context,
-  studioId: string,
-  table: CodedTable,
-  letter: string,
-  transaction: Transaction,
-): Promise<string> {
-  await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
-  const [row] = await sequelize.query<{ highest: number | null }>(
-    `SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM ${table} WHERE studio_id = ? FOR UPDATE`,
-    { replacements: [studioId], type: QueryTypes.SELECT, transaction },
-  );
-  return `${letter}${Number(row?.highest ?? 0) + 1}`;
+/** Holds a studio's codes of one letter until the transaction ends, so that what is looked up next cannot be made by somebody else meanwhile. */
+export async function holdCodes({ sequelize }: Context, studioId: string, letter: CodeLetter, transaction: Transaction): Promise<void> {
+  await sequelize.query('INSERT INTO code_counters (studio_id, letter, last) VALUES (?, ?, 0) ON DUPLICATE KEY UPDATE last = last', {
+    replacements: [studioId, letter],
+    transaction,
+  });
+}
+
+/** The next free code (T1, T2 …) of a studio. No two tablets get the same one. */
+export async function nextCode(context: Context, studioId: string, letter: CodeLetter, transaction: Transaction): Promise<string> {
+  const { sequelize } = context;
+  await holdCodes(context, studioId, letter, transaction);
+  const options = { replacements: [studioId, letter], transaction };
+  await sequelize.query('UPDATE code_counters SET last = last + 1 WHERE studio_id = ? AND letter = ?', options);
+  const [row] = await sequelize.query<{ last: number }>('SELECT last FROM code_counters WHERE studio_id = ? AND letter = ?', {
+    ...options,
+    type: QueryTypes.SELECT,
+  });
+  return `${letter}${row!.last}`;
 }

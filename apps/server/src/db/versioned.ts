@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
-import { UniqueConstraintError, type Model, type ModelStatic, type Transaction, type WhereOptions } from 'sequelize';
+import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
 import { ProblemError } from '../http/problem-error';
+import { withRetries } from './in-transaction';
 
 interface VersionedRow {
   id: string;
@@ -23,10 +24,10 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
 }): Promise<Row> {
   const { table, where, version, values, missing, toContract, transaction } = question;
   const options = transaction ? { transaction } : {};
-  const [affected] = await table.update({ ...values, version: version + 1 } as Partial<Row>, {
-    where: { ...where, version } as WhereOptions<Row>,
-    ...options,
-  });
+  const write = (): Promise<[number]> =>
+    table.update({ ...values, version: version + 1 } as Partial<Row>, { where: { ...where, version } as WhereOptions<Row>, ...options });
+  // Inside a transaction it is the transaction that is done again.
+  const [affected] = transaction ? await write() : await withRetries(write);
   const current = await table.findOne({ where, ...options });
   if (!current) throw new ProblemError('notFound', missing);
   const row = current.get();
@@ -46,17 +47,8 @@ function isKept<Row extends VersionedRow>(row: Row, values: Partial<Row>): boole
 /** Creates a row once: a second create with the same id in the same studio answers with what is there. */
 export async function createOnce<Row extends { id: string; studioId: string }>(table: ModelStatic<Model<Row, Row>>, values: Row): Promise<Row> {
   const where = { id: values.id } as unknown as WhereOptions<Row>;
-  const find = async (): Promise<Row | undefined> => (await table.findOne({ where }))?.get();
-  let row = await find();
-  if (!row) {
-    try {
-      return (await table.create(values as never)).get();
-    } catch (error) {
-      // Sent twice at the same moment: the other one was a little faster.
-      row = error instanceof UniqueConstraintError ? await find() : undefined;
-      if (!row) throw error;
-    }
-  }
+  // Sent twice at the same moment, the slower one finds the key taken, looks again and sees what the other made.
+  const row = await withRetries(async () => (await table.findOne({ where }))?.get() ?? (await table.create(values as never)).get());
   if (row.studioId !== values.studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
   return row;
 }

@@ -1,11 +1,11 @@
 import type { ErrorRequestHandler } from 'express';
 import { MulterError } from 'multer';
-import { BaseError, ConnectionError, ForeignKeyConstraintError } from 'sequelize';
+import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import * as z from 'zod';
 import { LIMITS } from '@cazuela/contract';
 import { PotterError } from '@cazuela/core';
 import type { Context } from '../context';
-import { ProblemError } from './problem-error';
+import { isAway, ProblemError } from './problem-error';
 
 /** Mounted last: every error leaves as problem details; a broken server reveals nothing but that. */
 export function errorMiddleware({ log }: Pick<Context, 'log'>): ErrorRequestHandler {
@@ -32,7 +32,8 @@ function toProblem(error: unknown): ProblemError {
   }
   if (error instanceof ForeignKeyConstraintError)
     return new ProblemError('checkInput', 'This points at something that is not there any more. Reload and try again.');
-  if (error instanceof ConnectionError || isGone(error)) {
+  if (error instanceof UniqueConstraintError) return new ProblemError('conflict', 'This is taken already. Reload to see by what, then try again.');
+  if (isAway(error)) {
     return new ProblemError(
       'databaseAway',
       'The studio’s records cannot be reached just now. What you do at the bench is kept here and sent when they are back.',
@@ -41,18 +42,12 @@ function toProblem(error: unknown): ProblemError {
   const status = (error as { status?: unknown }).status;
   const type = (error as { type?: unknown }).type;
   if (type === 'entity.too.large') return new ProblemError('tooLarge', 'That is too much in one go.');
-  if (status === 400) return new ProblemError('checkInput', 'The message could not be read.');
+  if (status === 415) return new ProblemError('notReadable', 'The message is written in a way this server does not read: send JSON in UTF-8.');
+  if (typeof status === 'number' && status >= 400 && status < 500) return new ProblemError('checkInput', 'The message could not be read.');
   return new ProblemError('broken', 'Something went wrong on our side. Nothing was half written; try again.');
 }
 
 function fromZod(error: z.ZodError): ProblemError {
   const errors = error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
   return new ProblemError('checkInput', errors[0]?.message ?? 'Something typed cannot be right.', { errors });
-}
-
-/** The driver's words for a server that went away in the middle of a query. */
-function isGone(error: unknown): boolean {
-  if (!(error instanceof BaseError)) return false;
-  const cause = (error as { original?: { code?: string; fatal?: boolean } }).original;
-  return cause?.fatal === true || /ECONN|CONNECTION|SOCKET|SHUTDOWN|GET_CONNECTION/i.test(cause?.code ?? '');
 }

@@ -1,3 +1,4 @@
+import { BaseError, ConnectionError } from 'sequelize';
 import type { Problem, ProblemCode } from '@cazuela/contract';
 
 const STATUS: Record<ProblemCode, number> = {
@@ -7,9 +8,11 @@ const STATUS: Record<ProblemCode, number> = {
   conflict: 409,
   tooLarge: 413,
   notAPhoto: 415,
+  notReadable: 415,
   tooMany: 429,
   wrongOrigin: 403,
   databaseAway: 503,
+  busy: 503,
   broken: 500,
 };
 
@@ -20,9 +23,11 @@ const TITLE: Record<ProblemCode, string> = {
   conflict: 'Already taken',
   tooLarge: 'Too large',
   notAPhoto: 'Not a photo',
+  notReadable: 'Not readable',
   tooMany: 'Too many at once',
   wrongOrigin: 'Not from this page',
   databaseAway: 'The records cannot be reached',
+  busy: 'Many are writing',
   broken: 'Something went wrong',
 };
 
@@ -33,8 +38,9 @@ export class ProblemError extends Error {
     readonly code: ProblemCode,
     readonly detail: string,
     readonly extra: Pick<Problem, 'errors' | 'current'> = {},
+    options: ErrorOptions = {},
   ) {
-    super(detail);
+    super(detail, options);
   }
 
   toProblem(): Problem {
@@ -48,3 +54,20 @@ export class ProblemError extends Error {
     };
   }
 }
+
+/** Whether trying the very same later may work: the database is away or overrun. */
+export function isAway(error: unknown): boolean {
+  if (error instanceof ProblemError) return error.code === 'databaseAway' || error.code === 'busy';
+  if (error instanceof ConnectionError) return true;
+  if (!(error instanceof BaseError)) return false;
+  // The driver's words for a server that went away in the middle of a query, is read-only, full, or a cluster node without its cluster.
+  const cause = (error as { original?: { code?: string; errno?: number; fatal?: boolean } }).original;
+  return (
+    cause?.fatal === true ||
+    /ECONN|EPIPE|ETIMEDOUT|CONNECTION|SOCKET|SHUTDOWN|READ_ONLY|TOO_MANY|DISK_FULL|RECORD_FILE_FULL|WSREP/i.test(cause?.code ?? '') ||
+    AWAY_NUMBERS.has(cause?.errno ?? 0)
+  );
+}
+
+/** Out of memory or threads, disk full, too many connections, refused because read-only, node without its cluster. */
+const AWAY_NUMBERS: ReadonlySet<number> = new Set([1021, 1037, 1040, 1041, 1047, 1053, 1114, 1135, 1203, 1290, 1792, 1836]);

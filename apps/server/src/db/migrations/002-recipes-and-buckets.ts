@@ -3,7 +3,7 @@ import type { Migration } from '../migrate';
 export const recipeAndBucketTables: Migration = {
   name: '002-recipes-and-buckets',
   up: [
-    `CREATE TABLE recipes (
+    `CREATE TABLE IF NOT EXISTS recipes (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -12,7 +12,7 @@ export const recipeAndBucketTables: Migration = {
       KEY recipes_by_name (studio_id, name),
       CONSTRAINT recipes_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE recipe_versions (
+    `CREATE TABLE IF NOT EXISTS recipe_versions (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       recipe_id CHAR(36) NOT NULL,
@@ -25,7 +25,7 @@ export const recipeAndBucketTables: Migration = {
       CONSTRAINT recipe_versions_recipe FOREIGN KEY (recipe_id) REFERENCES recipes (id),
       CONSTRAINT recipe_versions_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE buckets (
+    `CREATE TABLE IF NOT EXISTS buckets (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       code VARCHAR(12) NOT NULL,
@@ -42,7 +42,7 @@ export const recipeAndBucketTables: Migration = {
       CONSTRAINT buckets_recipe_version FOREIGN KEY (recipe_version_id) REFERENCES recipe_versions (id),
       CONSTRAINT buckets_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE batches (
+    `CREATE TABLE IF NOT EXISTS batches (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       recipe_id CHAR(36) NOT NULL,
@@ -60,7 +60,7 @@ export const recipeAndBucketTables: Migration = {
       CONSTRAINT batches_bucket FOREIGN KEY (bucket_id) REFERENCES buckets (id),
       CONSTRAINT batches_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE bench_events (
+    `CREATE TABLE IF NOT EXISTS bench_events (
       seq BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
       id CHAR(36) NOT NULL,
       studio_id CHAR(36) NOT NULL,
@@ -73,5 +73,5 @@ export const recipeAndBucketTables: Migration = {
       CONSTRAINT bench_events_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE bench_events', 'DROP TABLE batches', 'DROP TABLE buckets', 'DROP TABLE recipe_versions', 'DROP TABLE recipes'],
+  down: ['DROP TABLE IF EXISTS bench_events', 'DROP TABLE IF EXISTS batches', 'DROP TABLE IF EXISTS buckets', 'DROP TABLE IF EXISTS recipe_versions', 'DROP TABLE IF EXISTS recipes'],
 };

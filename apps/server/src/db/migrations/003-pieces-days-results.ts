@@ -3,7 +3,7 @@ import type { Migration } from '../migrate';
 export const pieceTables: Migration = {
   name: '003-pieces-days-results',
   up: [
-    `CREATE TABLE pieces (
+    `CREATE TABLE IF NOT EXISTS pieces (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -15,7 +15,7 @@ export const pieceTables: Migration = {
       CONSTRAINT pieces_clay_body FOREIGN KEY (clay_body_id) REFERENCES bodies (id),
       CONSTRAINT pieces_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE days (
+    `CREATE TABLE IF NOT EXISTS days (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -25,7 +25,7 @@ export const pieceTables: Migration = {
       UNIQUE KEY days_by_date (studio_id, date),
       CONSTRAINT days_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE firings (
+    `CREATE TABLE IF NOT EXISTS firings (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -34,7 +34,7 @@ export const pieceTables: Migration = {
       KEY firings_by_date (studio_id, started_at),
       CONSTRAINT firings_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE photos (
+    `CREATE TABLE IF NOT EXISTS photos (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       width INT NOT NULL,
@@ -43,7 +43,7 @@ export const pieceTables: Migration = {
       created_at DATETIME(3) NOT NULL,
       CONSTRAINT photos_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE results (
+    `CREATE TABLE IF NOT EXISTS results (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -60,5 +60,5 @@ export const pieceTables: Migration = {
       CONSTRAINT results_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE results', 'DROP TABLE photos', 'DROP TABLE firings', 'DROP TABLE days', 'DROP TABLE pieces'],
+  down: ['DROP TABLE IF EXISTS results', 'DROP TABLE IF EXISTS photos', 'DROP TABLE IF EXISTS firings', 'DROP TABLE IF EXISTS days', 'DROP TABLE IF EXISTS pieces'],
 };

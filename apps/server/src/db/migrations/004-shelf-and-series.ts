@@ -4,9 +4,9 @@ import type { Migration } from '../migrate';
 export const shelfAndSeriesTables: Migration = {
   name: '004-shelf-and-series',
   up: [
-    'ALTER TABLE powders ADD COLUMN version INT NOT NULL DEFAULT 1',
-    'ALTER TABLE batches ADD COLUMN set_aside BOOLEAN NOT NULL DEFAULT FALSE',
-    `CREATE TABLE stock_moves (
+    'ALTER TABLE powders ADD COLUMN IF NOT EXISTS version INT NOT NULL DEFAULT 1',
+    'ALTER TABLE batches ADD COLUMN IF NOT EXISTS set_aside BOOLEAN NOT NULL DEFAULT FALSE',
+    `CREATE TABLE IF NOT EXISTS stock_moves (
       seq BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
       id CHAR(36) NOT NULL,
       studio_id CHAR(36) NOT NULL,
@@ -18,7 +18,7 @@ export const shelfAndSeriesTables: Migration = {
       CONSTRAINT stock_moves_powder FOREIGN KEY (powder_id) REFERENCES powders (id),
       CONSTRAINT stock_moves_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE powder_uses (
+    `CREATE TABLE IF NOT EXISTS powder_uses (
       studio_id CHAR(36) NOT NULL,
       what VARCHAR(12) NOT NULL,
       what_id CHAR(36) NOT NULL,
@@ -28,7 +28,7 @@ export const shelfAndSeriesTables: Migration = {
       KEY powder_uses_by_powder (studio_id, powder_id),
       CONSTRAINT powder_uses_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE series (
+    `CREATE TABLE IF NOT EXISTS series (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -48,10 +48,10 @@ export const shelfAndSeriesTables: Migration = {
     `UPDATE studios SET body = JSON_SET(JSON_REMOVE(body, '$.scales', '$.currency'),
       '$.scale', JSON_REMOVE(JSON_QUERY(body, '$.scales[0]'), '$.id', '$.checks'))
       WHERE JSON_EXISTS(body, '$.scales')`,
-    'DROP TABLE series',
-    'DROP TABLE powder_uses',
-    'DROP TABLE stock_moves',
-    'ALTER TABLE batches DROP COLUMN set_aside',
-    'ALTER TABLE powders DROP COLUMN version',
+    'DROP TABLE IF EXISTS series',
+    'DROP TABLE IF EXISTS powder_uses',
+    'DROP TABLE IF EXISTS stock_moves',
+    'ALTER TABLE batches DROP COLUMN IF EXISTS set_aside',
+    'ALTER TABLE powders DROP COLUMN IF EXISTS version',
   ],
 };

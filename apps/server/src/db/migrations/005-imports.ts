@@ -4,7 +4,7 @@ import type { Migration } from '../migrate';
 export const importTables: Migration = {
   name: '005-imports',
   up: [
-    `CREATE TABLE imports (
+    `CREATE TABLE IF NOT EXISTS imports (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       outcome JSON NULL,
@@ -12,7 +12,7 @@ export const importTables: Migration = {
       KEY imports_by_date (created_at),
       CONSTRAINT imports_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
-    `CREATE TABLE import_rows (
+    `CREATE TABLE IF NOT EXISTS import_rows (
       import_id CHAR(36) NOT NULL,
       seq INT NOT NULL,
       body JSON NOT NULL,
@@ -20,5 +20,5 @@ export const importTables: Migration = {
       CONSTRAINT import_rows_import FOREIGN KEY (import_id) REFERENCES imports (id) ON DELETE CASCADE
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE import_rows', 'DROP TABLE imports'],
+  down: ['DROP TABLE IF EXISTS import_rows', 'DROP TABLE IF EXISTS imports'],
 };

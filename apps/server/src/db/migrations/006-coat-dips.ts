@@ -4,7 +4,7 @@ import type { Migration } from '../migrate';
 export const coatDipTables: Migration = {
   name: '006-coat-dips',
   up: [
-    `CREATE TABLE coat_dips (
+    `CREATE TABLE IF NOT EXISTS coat_dips (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -14,5 +14,5 @@ export const coatDipTables: Migration = {
       CONSTRAINT coat_dips_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE coat_dips'],
+  down: ['DROP TABLE IF EXISTS coat_dips'],
 };

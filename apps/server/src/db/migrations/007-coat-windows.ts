@@ -4,7 +4,7 @@ import type { Migration } from '../migrate';
 export const coatWindowTables: Migration = {
   name: '007-coat-windows',
   up: [
-    `CREATE TABLE coat_windows (
+    `CREATE TABLE IF NOT EXISTS coat_windows (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -16,5 +16,5 @@ export const coatWindowTables: Migration = {
       CONSTRAINT coat_windows_body FOREIGN KEY (body_id) REFERENCES bodies (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE coat_windows'],
+  down: ['DROP TABLE IF EXISTS coat_windows'],
 };

@@ -4,8 +4,8 @@ import type { Migration } from '../migrate';
 export const bodyCardsAndTiles: Migration = {
   name: '008-body-cards-and-tiles',
   up: [
-    'ALTER TABLE bodies ADD COLUMN version INT NOT NULL DEFAULT 1',
-    `CREATE TABLE tiles (
+    'ALTER TABLE bodies ADD COLUMN IF NOT EXISTS version INT NOT NULL DEFAULT 1',
+    `CREATE TABLE IF NOT EXISTS tiles (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -16,5 +16,5 @@ export const bodyCardsAndTiles: Migration = {
       CONSTRAINT tiles_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE tiles', 'ALTER TABLE bodies DROP COLUMN version'],
+  down: ['DROP TABLE IF EXISTS tiles', 'ALTER TABLE bodies DROP COLUMN IF EXISTS version'],
 };

@@ -4,7 +4,7 @@ import type { Migration } from '../migrate';
 export const runnerTiles: Migration = {
   name: '009-runner-tiles',
   up: [
-    `CREATE TABLE runner_tiles (
+    `CREATE TABLE IF NOT EXISTS runner_tiles (
       id CHAR(36) NOT NULL PRIMARY KEY,
       studio_id CHAR(36) NOT NULL,
       version INT NOT NULL,
@@ -15,5 +15,5 @@ export const runnerTiles: Migration = {
       CONSTRAINT runner_tiles_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE runner_tiles'],
+  down: ['DROP TABLE IF EXISTS runner_tiles'],
 };

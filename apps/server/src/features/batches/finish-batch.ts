@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { replayBatch, type BatchEvent, type BucketEvent, type BucketPart } from '@cazuela/core';
 import type { batchFinishSchema, Bucket } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
+import { holdCodes } from '../../db/next-code';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { bucketById } from '../buckets/read-buckets';
@@ -19,6 +20,8 @@ const HEAD_ROOM = 1.35;
 export async function finishBatch({ context, studioId, id, body }: Call<z.infer<typeof batchFinishSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;
   const bucketId = await inTransaction(sequelize, async (transaction) => {
+    if ((await models.batches.count({ where: { id, studioId }, transaction })) === 0) throw new ProblemError('notFound', 'There is no such batch.');
+    await holdCodes(context, studioId, 'B', transaction);
     const row = await models.batches.findOne({ where: { id, studioId }, transaction, lock: transaction.LOCK.UPDATE });
     if (!row) throw new ProblemError('notFound', 'There is no such batch.');
     const batch = row.get();

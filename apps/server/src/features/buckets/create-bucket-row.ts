@@ -1,6 +1,7 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { BucketBody } from '@cazuela/contract';
 import type { Context } from '../../context';
+import { nextCode } from '../../db/next-code';
 
 export interface NewBucket {
   id: string;
@@ -14,14 +15,7 @@ export interface NewBucket {
 /** A bucket's row with the next free code of the studio (B1, B2 …), short enough for tape on a lid. */
 export async function createBucketRow(context: Context, bucket: NewBucket): Promise<void> {
   const { id, studioId, body, recipeId, recipeVersionId, transaction } = bucket;
-  // The studio's row is held so that two tablets never get the same code.
-  await context.models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
-  // A locking read sees the codes given meanwhile; a plain one would see them as they were when this transaction began.
-  const [row] = await context.sequelize.query<{ highest: number | null }>(
-    'SELECT MAX(CAST(SUBSTRING(code, 2) AS UNSIGNED)) AS highest FROM buckets WHERE studio_id = ? FOR UPDATE',
-    { replacements: [studioId], type: QueryTypes.SELECT, transaction },
-  );
-  const code = `B${Number(row?.highest ?? 0) + 1}`;
+  const code = await nextCode(context, studioId, 'B', transaction);
   const knowing = { ...(await learntFromBefore(context, bucket)), ...body };
   const values = {
     id,

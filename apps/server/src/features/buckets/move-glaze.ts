@@ -1,6 +1,7 @@
 import { replayBucket, splitBucket as pourOut, type BucketEvent } from '@cazuela/core';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../../context';
+import { lockStreams } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
 import { appendToStream, eventsOf } from '../events/append-events';
 
@@ -24,6 +25,7 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
   const { studioId, fromId, toId, takenMl, reason, at, by } = move;
   const from = { studioId, stream: 'bucket', streamId: fromId } as const;
   const to = { ...from, streamId: toId };
+  await lockStreams(context, [from, to], transaction);
   const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, from, transaction) });
   if (replay.kind === 'empty') throw new ProblemError('checkInput', 'This bucket is empty: there is nothing to pour.');
   const there = replayBucket({ events: await eventsOf<BucketEvent>(context, to, transaction) });
@@ -36,6 +38,23 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
   const filled = { id: move.filledEventId, at, by, type: 'filled', ...poured, glazes, from: 'split', fromId, pairEventId: move.takenEventId };
   await appendToStream(context, from, [taken as BucketEvent], transaction);
   await appendToStream(context, to, [filled as BucketEvent], transaction);
+}
+
+/**
+ * Whether this very pour is booked already, sent twice. Throws `conflict` when its number belongs to other work: taken for done, glaze
+ * would come out of nothing.
+ */
+export async function isPouredAlready(
+  { models }: Context,
+  { studioId, fromId, toId, takenEventId }: { studioId: string; fromId: string; toId?: string | undefined; takenEventId: string },
+  transaction: Transaction,
+): Promise<boolean> {
+  const row = (await models.benchEvents.findOne({ where: { studioId, id: takenEventId }, transaction }))?.get();
+  if (!row) return false;
+  const event = row.body as BucketEvent;
+  const isThis = row.streamId === fromId && event.type === 'glazeTaken' && event.toId !== undefined && (toId === undefined || event.toId === toId);
+  if (!isThis) throw new ProblemError('conflict', 'The number of this pour belongs to another step already. Pour it once more.');
+  return true;
 }
 
 /** A bucket's glaze by its recipe and version; a bucket without a recipe by its own name. */

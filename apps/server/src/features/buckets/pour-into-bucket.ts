@@ -1,13 +1,12 @@
 import type * as z from 'zod';
-import type { BucketEvent } from '@cazuela/core';
 import type { Bucket, bucketPourSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
+import { holdCodes } from '../../db/next-code';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
-import { eventsOf } from '../events/append-events';
 import { bucketById } from './read-buckets';
 import { createBucketRow } from './create-bucket-row';
-import { moveGlaze } from './move-glaze';
+import { isPouredAlready, moveGlaze } from './move-glaze';
 
 /** The studio's bucket for leftovers is the one called so; it is made when it is first wanted. */
 const SCRAPS = {
@@ -26,19 +25,16 @@ const SCRAPS = {
 export async function pourIntoBucket({ context, studioId, id, body }: Call<z.infer<typeof bucketPourSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;
   const pouredInto = await inTransaction(sequelize, async (transaction) => {
-    // The studio's row first: two who make the first scraps bucket at once make one.
-    await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
-    const scraps = body.toId
-      ? undefined
-      : await models.buckets.findOne({ where: { studioId, name: SCRAPS.name, recipeId: null }, transaction, lock: transaction.LOCK.UPDATE });
+    if ((await models.buckets.count({ where: { id, studioId }, transaction })) === 0) throw new ProblemError('notFound', 'There is no such bucket.');
+    // The codes first: two who make the first scraps bucket at once make one.
+    if (!body.toId) await holdCodes(context, studioId, 'B', transaction);
+    const scraps = body.toId ? undefined : await models.buckets.findOne({ where: { studioId, name: SCRAPS.name, recipeId: null }, transaction });
     const toId = body.toId ?? scraps?.get().id ?? body.scrapsId;
     if (toId === id) throw new ProblemError('checkInput', 'That is the same bucket: choose another one to pour into.');
     if (body.toId && (await models.buckets.count({ where: { id: toId, studioId }, transaction })) === 0) {
       throw new ProblemError('notFound', 'There is no such bucket to pour into.');
     }
-    const events = await eventsOf<BucketEvent>(context, { studioId, stream: 'bucket', streamId: id }, transaction);
-    if (events.some((event) => event.id === body.takenEventId)) return toId;
-    if ((await models.buckets.count({ where: { id, studioId }, transaction })) === 0) throw new ProblemError('notFound', 'There is no such bucket.');
+    if (await isPouredAlready(context, { studioId, fromId: id, toId: body.toId ?? undefined, takenEventId: body.takenEventId }, transaction)) return toId;
     if (!body.toId && !scraps)
       await createBucketRow(context, { id: toId, studioId, body: SCRAPS, recipeId: null, recipeVersionId: null, transaction });
     await moveGlaze(context, { ...body, studioId, fromId: id, toId, reason: 'other' }, transaction);

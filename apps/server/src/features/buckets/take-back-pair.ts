@@ -1,52 +1,60 @@
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import { replayBucket, type BucketEvent } from '@cazuela/core';
-import type { BenchEvent } from '@cazuela/contract';
 import type { Context } from '../../context';
+import type { Stream } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
-import { appendToStream, eventsOf, type Stream } from '../events/append-events';
+import { appendToStream, eventsOf } from '../events/append-events';
+
+/** Half of a pour, and the bucket in which its other half is booked. */
+export interface Pair {
+  half: Extract<BucketEvent, { type: 'glazeTaken' | 'filled' }>;
+  otherId: string;
+  otherEventId: string;
+}
+
+/** Which of these events of a bucket are halves of a pour. Events never change, so this may be asked before the buckets are held. */
+export async function pairsOf({ models }: Context, target: Stream, eventIds: readonly string[], transaction: Transaction): Promise<Pair[]> {
+  if (eventIds.length === 0) return [];
+  const rows = await models.benchEvents.findAll({ where: { ...target, id: [...eventIds] }, transaction });
+  return rows.flatMap((row): Pair[] => {
+    const half = row.get().body as BucketEvent;
+    if ((half.type !== 'glazeTaken' && half.type !== 'filled') || !half.pairEventId) return [];
+    const otherId = half.type === 'glazeTaken' ? half.toId : half.fromId;
+    return otherId ? [{ half, otherId, otherEventId: half.pairEventId }] : [];
+  });
+}
 
 /**
- * Pouring is booked in two buckets: taking it back in one takes it back in the other, in the same transaction. Refused when some of what
- * was poured has been used since, for then it cannot come back.
+ * Pouring is booked in two buckets: taking it back in one takes it back in the other, in the same transaction, which holds both. Refused
+ * when some of what was poured has been used since, for then it cannot come back.
  */
 export async function takeBackPairs(
   context: Context,
   target: Stream,
-  fresh: readonly BenchEvent['event'][],
+  fresh: readonly BucketEvent[],
+  pairs: readonly Pair[],
   transaction: Transaction,
 ): Promise<void> {
-  const undone = fresh.filter((event) => event.type === 'undone');
-  if (target.stream !== 'bucket' || undone.length === 0) return;
-  const events = await eventsOf<BucketEvent>(context, target, transaction);
-  for (const { eventId, at, by } of undone) {
-    const event = events.find((candidate) => candidate.id === eventId);
-    if (!event || (event.type !== 'glazeTaken' && event.type !== 'filled') || !event.pairEventId) continue;
-    const otherId = event.type === 'glazeTaken' ? event.toId : event.fromId;
-    if (!otherId) continue;
-    await refuseWhenUsed(context, { ...target, streamId: event.type === 'glazeTaken' ? otherId : target.streamId }, event, transaction);
-    await appendToStream(
-      context,
-      { ...target, streamId: otherId },
-      [{ id: uuid(), at, by, type: 'undone', eventId: event.pairEventId }],
-      transaction,
-    );
+  for (const event of fresh) {
+    if (event.type !== 'undone') continue;
+    const pair = pairs.find(({ half }) => half.id === event.eventId);
+    if (!pair) continue;
+    const other = { ...target, streamId: pair.otherId };
+    await refuseWhenUsed(context, pair.half.type === 'glazeTaken' ? other : target, pair.half, transaction);
+    const undone: BucketEvent = { id: uuid(), at: event.at, by: event.by, type: 'undone', eventId: pair.otherEventId };
+    await appendToStream(context, other, [undone], transaction);
   }
 }
 
 /** The bucket that was poured into must still hold what came, powder by powder. */
-async function refuseWhenUsed(
-  context: Context,
-  filled: Stream,
-  event: Extract<BucketEvent, { type: 'glazeTaken' | 'filled' }>,
-  transaction: Transaction,
-): Promise<void> {
+async function refuseWhenUsed(context: Context, filled: Stream, half: Pair['half'], transaction: Transaction): Promise<void> {
   const events = await eventsOf<BucketEvent>(context, filled, transaction);
-  const fillId = event.type === 'filled' ? event.id : event.pairEventId;
+  const fillId = half.type === 'filled' ? half.id : half.pairEventId;
   // As it stands without the taking back that has just come in.
   const replay = replayBucket({ events: events.filter((one) => !(one.type === 'undone' && one.eventId === fillId)) });
   const held = replay.kind === 'ok' ? replay.contents.parts : [];
-  const short = (event.parts ?? []).some((part) => {
+  const short = (half.parts ?? []).some((part) => {
     const there = held.find((one) => one.powderId === part.powderId && one.part === part.part);
     return (there?.grams ?? 0) < part.grams - 0.01;
   });

@@ -26,8 +26,6 @@ async function listDips({ context, studioId }: Call<unknown>): Promise<CoatDip[]
 async function addDips({ context, studioId, body: { dips } }: Call<z.infer<typeof coatDipsCreateSchema>>): Promise<CoatDip[]> {
   const { models, sequelize } = context;
   await inTransaction(sequelize, async (transaction) => {
-    // The studio's row is held: the same tile sent twice at once waits, and then sees the first one's.
-    await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
     const there = await models.coatDips.findAll({ where: { id: dips.map((dip) => dip.id) }, transaction });
     if (there.some((row) => row.get().studioId !== studioId)) throw new ProblemError('conflict', 'This id is taken by another studio.');
     const known = new Set(there.map((row) => row.get().id));

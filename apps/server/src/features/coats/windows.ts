@@ -18,9 +18,10 @@ export async function putWindow({ context, studioId, id, body }: Call<z.infer<ty
   const { models, sequelize } = context;
   const { version, glazeId, bodyId, change } = body;
   return inTransaction(sequelize, async (transaction) => {
-    await models.studios.findOne({ where: { id: studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
     const there = await models.coatWindows.findOne({ where: { studioId, glazeId, bodyId }, transaction, lock: transaction.LOCK.UPDATE });
     if (!there) {
+      if ((await models.coatWindows.count({ where: { id }, transaction })) > 0)
+        throw new ProblemError('conflict', 'This window belongs to another glaze or clay body: reload the page, then set it again.');
       if ((await models.bodies.count({ where: { id: bodyId, studioId }, transaction })) === 0)
         throw new ProblemError('checkInput', 'Choose a clay body from the list.');
       const row = { id, studioId, version: 1, glazeId, bodyId, changes: [change] };

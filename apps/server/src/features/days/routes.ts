@@ -1,8 +1,8 @@
 import type * as z from 'zod';
-import { UniqueConstraintError } from 'sequelize';
 import type { DayEvent } from '@cazuela/core';
 import { dayCreateSchema, dayUpdateSchema, type Day } from '@cazuela/contract';
 import type { Context } from '../../context';
+import { withRetries } from '../../db/in-transaction';
 import { createOnce, updateVersioned } from '../../db/versioned';
 import type { DayRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
@@ -24,16 +24,12 @@ async function listDays({ context, studioId }: Call<unknown>): Promise<Day[]> {
 
 /** One day a date: a second one for the same date answers with the first. */
 async function createDay({ context, studioId, body }: Call<z.infer<typeof dayCreateSchema>>): Promise<Day> {
-  const find = async (): Promise<DayRow | undefined> => (await context.models.days.findOne({ where: { studioId, date: body.date } }))?.get();
-  const there = await find();
-  if (there) return withEvents(context, there);
-  try {
-    return await withEvents(context, await createOnce(context.models.days, { ...body, studioId, version: 1, createdAt: context.now() }));
-  } catch (error) {
-    const faster = error instanceof UniqueConstraintError ? await find() : undefined;
-    if (!faster) throw error;
-    return withEvents(context, faster);
-  }
+  const { models, now } = context;
+  const row = await withRetries(async () => {
+    const there = await models.days.findOne({ where: { studioId, date: body.date } });
+    return there?.get() ?? (await createOnce(models.days, { ...body, studioId, version: 1, createdAt: now() }));
+  });
+  return withEvents(context, row);
 }
 
 async function updateDay({ context, studioId, id, body }: Call<z.infer<typeof dayUpdateSchema>>): Promise<Day> {

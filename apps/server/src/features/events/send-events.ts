@@ -1,60 +1,83 @@
 import type * as z from 'zod';
-import type { BenchEvent, EventsAnswer, eventsSendSchema } from '@cazuela/contract';
+import { PotterError, type BucketEvent } from '@cazuela/core';
+import { benchEventSchema, type BenchEvent, type EventsAnswer, type eventsSendSchema } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
+import { lockStreams, streamKey, type Stream } from '../../db/lock-streams';
 import type { Call } from '../../http/route';
-import { ProblemError } from '../../http/problem-error';
-import { takeBackPairs } from '../buckets/take-back-pair';
+import { isAway, ProblemError } from '../../http/problem-error';
+import { illFormedText } from '../../http/well-formed';
+import { pairsOf, takeBackPairs } from '../buckets/take-back-pair';
 import { appendToStream } from './append-events';
 
-/** Bench work as it comes from the tablets: each stream in its own transaction, each event acknowledged or refused. */
+/**
+ * Bench work as it comes from the tablets. Each event stands or falls alone: it is acknowledged when it is in the records, or refused with
+ * a sentence. Only when the records cannot be reached is nothing said of any of them, and all are sent again.
+ */
 export async function sendEvents({ context, studioId, body }: Call<z.infer<typeof eventsSendSchema>>): Promise<EventsAnswer> {
   const answer: EventsAnswer = { acknowledged: [], refused: [] };
-  for (const [, group] of groupByStream(body.events)) {
+  const refuse = (id: string, detail: string): number => answer.refused.push({ id, detail });
+  const taken: BenchEvent[] = [];
+  for (const sent of body.events) {
+    const refusal = refusalOf(sent);
+    if (refusal) refuse(sent.event.id, refusal);
+    else taken.push(benchEventSchema.parse(sent));
+  }
+  for (const group of groupByStream(taken)) {
     const { stream, streamId } = group[0]!;
-    const allowed: BenchEvent['event'][] = [];
-    for (const { event } of group) {
-      if (event.type === 'batchFinished' || event.type === 'filled') {
-        answer.refused.push({ id: event.id, detail: 'A bucket is made from a finished batch or by pouring from another bucket.' });
-      } else allowed.push(event);
-    }
     const target = { studioId, stream, streamId };
-    const refusal = await append(context, target, allowed);
-    for (const event of allowed) {
-      // One bad event never takes the others down with it: what was refused together is tried one by one.
-      const own = refusal && allowed.length > 1 ? await append(context, target, [event]) : refusal;
-      if (own) answer.refused.push({ id: event.id, detail: own });
+    const events = group.map(({ event }) => event);
+    const refusal = await append(context, target, events);
+    for (const event of events) {
+      // What was refused together is tried one by one.
+      const own = refusal && events.length > 1 ? await append(context, target, [event]) : refusal;
+      if (own) refuse(event.id, own);
       else answer.acknowledged.push(event.id);
     }
   }
   return answer;
 }
 
-/** A sentence when the stream cannot take events, nothing when it did. */
-async function append(context: Context, target: Parameters<typeof appendToStream>[1], events: BenchEvent['event'][]): Promise<string | undefined> {
-  if (events.length === 0) return undefined;
-  return inTransaction(context.sequelize, async (transaction) => {
-    if (target.stream === 'batch') {
-      const where = { id: target.streamId, studioId: target.studioId };
-      const batch = await context.models.batches.findOne({ where, attributes: ['bucketId'], transaction, lock: transaction.LOCK.UPDATE });
-      if (batch?.get().bucketId) return 'This batch is a bucket already; what is in it is changed at the bucket.';
-    }
-    const fresh = await appendToStream(context, target, events, transaction);
-    if (!fresh) return `There is no such ${target.stream} here any more.`;
-    await takeBackPairs(context, target, fresh, transaction);
-    return undefined;
-  }).catch((error: unknown) => {
-    // A refusal is the answer to these events alone; nothing of them was kept.
-    if (error instanceof ProblemError && error.code === 'checkInput') return error.message;
-    throw error;
-  });
+/** Why an event cannot be taken, as far as it can be told without the records. */
+function refusalOf(sent: z.infer<typeof eventsSendSchema>['events'][number]): string | undefined {
+  const bad = illFormedText(sent);
+  if (bad) return bad;
+  const read = benchEventSchema.safeParse(sent);
+  if (!read.success) return read.error.issues[0]?.message ?? 'This step cannot be read.';
+  const { event } = read.data;
+  if (event.type === 'batchFinished' || event.type === 'filled') return 'A bucket is made from a finished batch or by pouring from another bucket.';
+  if (event.type === 'glazeTaken' && (event.toId ?? event.pairEventId ?? event.parts ?? event.waterGrams ?? event.additives) !== undefined)
+    return 'Glaze goes into another bucket by pouring it there, so that both are booked.';
+  return undefined;
 }
 
-function groupByStream(events: readonly BenchEvent[]): Map<string, BenchEvent[]> {
-  const groups = new Map<string, BenchEvent[]>();
-  for (const event of events) {
-    const key = `${event.stream}:${event.streamId}`;
-    groups.set(key, [...(groups.get(key) ?? []), event]);
+/** A sentence when the stream cannot take the events, nothing when it did. */
+async function append(context: Context, target: Stream, events: BenchEvent['event'][]): Promise<string | undefined> {
+  try {
+    return await inTransaction(context.sequelize, async (transaction) => {
+      const undone = target.stream === 'bucket' ? events.filter((event) => event.type === 'undone').map(({ eventId }) => eventId) : [];
+      const pairs = await pairsOf(context, target, undone, transaction);
+      const there = await lockStreams(context, [target, ...pairs.map(({ otherId }) => ({ ...target, streamId: otherId }))], transaction);
+      if (!there.has(streamKey(target))) return `There is no such ${target.stream} here any more.`;
+      if (target.stream === 'batch') {
+        const where = { id: target.streamId, studioId: target.studioId };
+        const batch = await context.models.batches.findOne({ where, attributes: ['bucketId'], transaction });
+        if (batch?.get().bucketId) return 'This batch is a bucket already; what is in it is changed at the bucket.';
+      }
+      const fresh = await appendToStream(context, target, events, transaction);
+      await takeBackPairs(context, target, (fresh ?? []) as BucketEvent[], pairs, transaction);
+      return undefined;
+    });
+  } catch (error) {
+    if (isAway(error)) throw error;
+    if (error instanceof ProblemError || error instanceof PotterError) return error.message;
+    context.log.error({ err: error, stream: target.stream }, 'a step could not be booked');
+    return 'This step could not be worked out with what is in the records. Nothing of it was booked.';
   }
-  return groups;
+}
+
+function groupByStream(events: readonly BenchEvent[]): BenchEvent[][] {
+  const groups = new Map<string, BenchEvent[]>();
+  for (const event of events) groups.set(streamKey(event), [...(groups.get(streamKey(event)) ?? []), event]);
+  return [...groups.values()];
 }

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { waterPerDryGram, recipeDensity, dryGrams, type BucketEvent, type BucketPart } from '@cazuela/core';
 import type { Bucket, jarOpenSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
+import { holdCodes } from '../../db/next-code';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { bucketById } from '../buckets/read-buckets';
@@ -27,9 +28,9 @@ export async function openJar({ context, studioId, id, body }: Call<z.infer<type
     return { powderId: powder.id, name: powder.name, part: line.part, grams: (dry * line.percent) / sum, density: powder.densityGMl };
   });
   await inTransaction(context.sequelize, async (transaction) => {
-    // The recipe's row is held: the second of two taps waits, and then sees the first one's bucket.
-    await context.models.recipes.findOne({ where: { id, studioId }, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE });
-    const there = await context.models.buckets.findOne({ where: { id: body.bucketId, studioId }, transaction, lock: transaction.LOCK.UPDATE });
+    // The codes are held: the second of two taps waits, and then sees the first one's bucket.
+    await holdCodes(context, studioId, 'B', transaction);
+    const there = await context.models.buckets.findOne({ where: { id: body.bucketId, studioId }, transaction });
     if (there) return;
     const notes = `Ready jar, brushed: ${product.coats} coats by its label.`;
     await createBucketRow(context, {

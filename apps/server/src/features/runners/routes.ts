@@ -23,13 +23,13 @@ async function listRunners({ context, studioId }: Call<unknown>): Promise<Runner
 async function createRunner({ context, studioId, body: { id, body } }: Call<z.infer<typeof runnerTileCreateSchema>>): Promise<RunnerTile> {
   const { models, sequelize } = context;
   return inTransaction(sequelize, async (transaction) => {
-    const code = await nextCode(context, studioId, 'runner_tiles', 'R', transaction);
     const there = (await models.runnerTiles.findOne({ where: { id }, transaction }))?.get();
     if (there && there.studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
     if (there) return runnerFromRow(there);
     const buckets = [...new Set(body.layers.map((layer) => layer.bucketId))];
     if ((await models.buckets.count({ where: { id: buckets, studioId }, transaction })) < buckets.length)
       throw new ProblemError('checkInput', 'Choose buckets of this studio: one of those on the tile is not here.');
+    const code = await nextCode(context, studioId, 'R', transaction);
     const made = { id, studioId, version: 1, code, body, createdAt: context.now() };
     await models.runnerTiles.create(made, { transaction });
     return runnerFromRow(made);

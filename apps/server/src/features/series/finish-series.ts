@@ -4,6 +4,7 @@ import type { SeriesDocument, seriesDoneSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
+import { lockStreams } from '../../db/lock-streams';
 import { appendToStream } from '../events/append-events';
 import { setPowderUses } from '../powders/stock';
 import { seriesById } from './read-series';
@@ -21,6 +22,8 @@ export async function finishSeries({ context, studioId, id, body }: Call<z.infer
       const uses = [{ powderId: series.body.powderId, grams: stainGrams }];
       await setPowderUses(context, { studioId, what: 'series', whatId: id }, uses, transaction);
     }
+    const buckets = glaze.flatMap(({ bucketId }) => (bucketId ? [{ studioId, stream: 'bucket' as const, streamId: bucketId }] : []));
+    await lockStreams(context, buckets, transaction);
     for (const [index, { bucketId, millilitres }] of glaze.entries()) {
       if (!bucketId || millilitres <= 0) continue;
       const taken = { id: body.eventIds[index]!, at: body.at, by: body.by, type: 'glazeTaken', millilitres, reason: 'other' } as const;

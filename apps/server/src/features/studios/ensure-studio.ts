@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
 import type { StudioBody } from '@cazuela/contract';
-import { withNamedLock } from '../../db/named-lock';
+import { withLease } from '../../db/lease';
 import { GENERIC_POWDERS } from '../powders/generic-powders';
 import type { Context } from '../../context';
 
@@ -14,10 +14,12 @@ const freshStudio = (): StudioBody => ({
   currency: '€',
 });
 
+/** Whoever makes the first studio of a database holds this. */
+export const FIRST_STUDIO = 'first_studio';
+
 /** A new database gets one empty studio, also when several servers start at once; an old one stays as it is. */
 export async function ensureStudio(context: Context): Promise<void> {
-  // Counted outside the transaction of the lock: inside, an earlier picture of the table might be read.
-  await withNamedLock(context.sequelize, 'cazuela_first_studio', async () => {
+  await withLease(context.sequelize, FIRST_STUDIO, async () => {
     if ((await context.models.studios.count()) > 0) return;
     await context.sequelize.transaction((transaction) => createStudio(context, { id: uuid(), body: freshStudio(), demo: false, transaction }));
   });

@@ -22,7 +22,6 @@ async function listTiles({ context, studioId }: Call<unknown>): Promise<StepTile
 async function createTile({ context, studioId, body: { id, body } }: Call<z.infer<typeof tileCreateSchema>>): Promise<StepTile> {
   const { models, sequelize } = context;
   return inTransaction(sequelize, async (transaction) => {
-    const code = await nextCode(context, studioId, 'tiles', 'T', transaction);
     const there = (await models.tiles.findOne({ where: { id }, transaction }))?.get();
     if (there && there.studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
     if (there) return tileFromRow(there);
@@ -30,6 +29,7 @@ async function createTile({ context, studioId, body: { id, body } }: Call<z.infe
       throw new ProblemError('checkInput', 'Choose a bucket of this studio: the one it is dipped in is not here.');
     if ((await models.bodies.count({ where: { id: body.bodyId, studioId }, transaction })) === 0)
       throw new ProblemError('checkInput', 'Choose a clay body from the list.');
+    const code = await nextCode(context, studioId, 'T', transaction);
     const made = { id, studioId, version: 1, code, body, createdAt: context.now() };
     await models.tiles.create(made, { transaction });
     return tileFromRow(made);

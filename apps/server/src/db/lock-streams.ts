@@ -1,0 +1,26 @@
+import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
+import type { BenchEvent } from '@cazuela/contract';
+import type { Context } from '../context';
+
+export interface Stream {
+  studioId: string;
+  stream: BenchEvent['stream'];
+  streamId: string;
+}
+
+/**
+ * Holds the rows of batches, buckets and days until the transaction ends, always in the same order (batches, buckets, days; then by id), so
+ * that two who want the same two never wait for each other. Gives those that are there, keyed `stream:streamId`.
+ */
+export async function lockStreams({ models }: Context, streams: readonly Stream[], transaction: Transaction): Promise<Set<string>> {
+  const tables = { batch: models.batches, bucket: models.buckets, day: models.days } as unknown as Record<Stream['stream'], ModelStatic<Model>>;
+  const wanted = [...new Map(streams.map((one) => [streamKey(one), one])).entries()].sort(([a], [b]) => (a < b ? -1 : 1));
+  const there = new Set<string>();
+  for (const [key, { stream, streamId, studioId }] of wanted) {
+    const where = { id: streamId, studioId } as WhereOptions;
+    if (await tables[stream].findOne({ where, attributes: ['id'], transaction, lock: transaction.LOCK.UPDATE })) there.add(key);
+  }
+  return there;
+}
+
+export const streamKey = ({ stream, streamId }: Pick<Stream, 'stream' | 'streamId'>): string => `${stream}:${streamId}`;
