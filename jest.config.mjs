@@ -13,7 +13,7 @@ const node = {
   testMatch: ['**/*.spec.ts'],
   moduleNameMapper: packages,
   transform: { '^.+\\.ts$': swc, '^.+\\.m?js$': swc },
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|tinyqueue)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|tinyqueue|p-limit|yocto-queue)/)'],
 };
 
 const properties = { setupFiles: ['<rootDir>/packages/core/test/properties.setup.ts'] };

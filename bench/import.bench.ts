@@ -1,6 +1,6 @@
 import { createConnection } from 'mariadb';
 import { v7 as uuid } from 'uuid';
-import { checkAgainst, readFile, ROWS_AT_ONCE } from '../packages/formats/src/index';
+import { checkAgainst, readFile, importParts } from '../packages/formats/src/index';
 import type { MariaDbAddress } from '../scripts/lib/private-mariadb';
 import type { Row } from './measure';
 
@@ -24,9 +24,7 @@ export async function importRows(address: string, db: MariaDbAddress): Promise<R
   if (file.problems.length > 0) throw new Error(file.problems[0]!.says);
   const readMs = performance.now() - started;
   const id = uuid();
-  for (let from = 0; from < file.rows.length; from += ROWS_AT_ONCE) {
-    await post(`/imports/${id}/rows`, { from, rows: file.rows.slice(from, from + ROWS_AT_ONCE) });
-  }
+  for (const part of importParts(file.rows)) await post(`/imports/${id}/rows`, part);
   await post(`/imports/${id}/commit`, { rows: file.rows.length, choice: 'leaveMine' });
   const seconds = (performance.now() - started) / 1000;
   const bareSeconds = await bareInsert(studio.id, db);

@@ -1,10 +1,12 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { MOST_IMPORT_BYTES } from '@cazuela/formats';
 import type { Context } from './context';
 import { errorMiddleware } from './http/error-middleware';
 import { guardOrigin } from './http/guard-origin';
 import { ProblemError } from './http/problem-error';
+import { logRequests } from './http/log';
 import { routerFor } from './http/route';
 import { securityHeaders } from './http/security-headers';
 import { serveWeb } from './http/serve-web';
@@ -18,6 +20,8 @@ export function createApp(context: Context): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
+  app.set('trust proxy', context.config.trustProxy);
+  app.use(logRequests(context.log));
   app.use(guardOrigin(context.config));
   app.use(...securityHeaders());
   app.use(compression());
@@ -29,7 +33,10 @@ export function createApp(context: Context): Express {
       throw new ProblemError('tooMany', 'That was a lot in one minute. What you did is kept; wait a moment and it goes on.');
     },
   });
-  app.use('/api', writes, express.json({ limit: '1mb' }), requireWellFormed);
+  app.use('/api', writes);
+  // A recipe with all of its versions is a large message; nothing else is.
+  app.use('/api/studios/:studioId/imports', express.json({ limit: MOST_IMPORT_BYTES }));
+  app.use('/api', express.json({ limit: '1mb' }), requireWellFormed);
   app.get('/api/health', health(context));
   app.get('/api/studios', listStudios(context));
   app.use('/api/studios/:studioId', routerFor(context, studioRoutes));

@@ -19,9 +19,17 @@ export interface Config {
   loadDemo: boolean;
   logLevel: Env['CAZUELA_LOG'];
   writesPerMinute: number;
+  /** Address of the one proxy whose word for who is asking is taken; false where there is none. */
+  trustProxy: string | false;
 }
 
+/** Decides what the environment means. Throws, in a sentence, when it would open the records to a whole network without saying so. */
 export function configFrom(env: Env): Config {
+  if (!isLoopback(env.CAZUELA_BIND) && env.CAZUELA_OPEN !== 'yes') {
+    throw new Error(
+      `CAZUELA_BIND=${env.CAZUELA_BIND} would let everybody on that network read and change the records, for there are no accounts yet: set CAZUELA_OPEN=yes if that is wanted, or put a proxy that asks who it is before 127.0.0.1.`,
+    );
+  }
   const named = env.CAZUELA_HOSTS.split(',')
     .map((host) => host.trim())
     .filter(Boolean);
@@ -41,5 +49,8 @@ export function configFrom(env: Env): Config {
     loadDemo: env.CAZUELA_DEMO === 'yes',
     logLevel: env.CAZUELA_LOG,
     writesPerMinute: env.CAZUELA_WRITES_PER_MINUTE,
+    trustProxy: env.CAZUELA_TRUST_PROXY || false,
   };
 }
+
+const isLoopback = (address: string): boolean => address === 'localhost' || address === '::1' || /^127(\.\d{1,3}){3}$/.test(address);

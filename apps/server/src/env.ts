@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import * as z from 'zod';
 
 /** The environment as text; `config.ts` decides what it means. Documented in the README. */
@@ -15,6 +16,13 @@ const envSchema = z.object({
   CAZUELA_WEB: z.string().default(''),
   CAZUELA_DEMO: z.enum(['', 'yes']).default(''),
   CAZUELA_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('warn'),
+  /** “yes” lets a server listen beyond loopback without accounts. */
+  CAZUELA_OPEN: z.enum(['', 'yes']).default(''),
+  /** The address of one proxy before this server, whose X-Forwarded-For is believed. */
+  CAZUELA_TRUST_PROXY: z
+    .string()
+    .refine((text) => text === '' || isIP(text) > 0, 'is the address of one proxy, like 127.0.0.1.')
+    .default(''),
   /** Writes a client may make in a minute. */
   CAZUELA_WRITES_PER_MINUTE: z.coerce.number().int().min(1).default(600),
 });

@@ -1,6 +1,5 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pino } from 'pino';
 import { createApp } from './app';
 import type { Config } from './config';
 import type { Context } from './context';
@@ -8,6 +7,8 @@ import { connect } from './db/connect';
 import { migrateUp } from './db/migrate';
 import { defineModels } from './db/models';
 import { attachScales } from './devices/scale-socket';
+import { makeLog } from './http/log';
+import { blockOtherDecoders } from './features/photos/photo-file';
 import { ensureStudio } from './features/studios/ensure-studio';
 
 export interface Running {
@@ -19,12 +20,14 @@ export interface Running {
 /** Connects, migrates, makes sure there is a studio, listens. */
 export async function start(config: Config, prepare?: (context: Context) => Promise<void>): Promise<Running> {
   const sequelize = connect(config.db);
-  const log = pino({ level: config.logLevel });
+  const log = makeLog(config);
   const context: Context = { config, sequelize, models: defineModels(sequelize), log, now: () => new Date() };
   await migrateUp(config.db);
   if (prepare) await prepare(context);
+  blockOtherDecoders();
   await ensureStudio(context);
   const server = createServer(createApp(context));
+  setLimits(server);
   const detachScales = attachScales(server, context);
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
@@ -38,6 +41,15 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
     await sequelize.close();
   };
   return { address: `http://${config.bind}:${port}`, context, stop };
+}
+
+/** A client that sends nothing, or drop by drop, does not hold a place for ever. */
+function setLimits(server: Server): void {
+  server.headersTimeout = 10_000;
+  server.requestTimeout = 60_000;
+  server.keepAliveTimeout = 10_000;
+  server.maxConnections = 500;
+  server.maxRequestsPerSocket = 10_000;
 }
 
 function listen(server: Server, config: Config): Promise<void> {

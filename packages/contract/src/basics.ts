@@ -1,8 +1,9 @@
 import * as z from 'zod';
+import { cleanName } from './clean-name';
 import { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS, isCone, type Unit } from '@cazuela/core';
 
-/** Ids are UUID v7 made by whoever makes the thing, so that studios and tablets never collide. */
-export const idSchema = z.uuid('An id must be a UUID.');
+/** Ids are UUID v7 made by whoever makes the thing, so that studios and tablets never collide. One way of writing them: in small letters. */
+export const idSchema = z.uuid('An id must be a UUID.').toLowerCase();
 
 /** Limits used in the check and in its message. */
 export const LIMITS = {
@@ -18,11 +19,23 @@ export const LIMITS = {
   bisqueLots: 60,
   recipesInOneImport: 10_000,
   photoBytes: 8 * 1024 * 1024,
+  /** Photos of one studio together, and how many. */
+  photosBytes: 4 * 1024 * 1024 * 1024,
+  photos: 20_000,
+  /** Less than this no scale at a bench weighs into a batch. */
+  leastBatchGrams: 0.1,
+  rowsInOneImport: 50_000,
+  firstYear: 2000,
+  lastYear: 2099,
 } as const;
 
-export const nameSchema = z.string().trim().min(1, 'Give it a name.').max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
+export const nameSchema = z.string().overwrite(cleanName).min(1, 'Give it a name.').max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
 export const noteSchema = z.string().max(LIMITS.noteLength, `A note has at most ${LIMITS.noteLength} characters.`);
-export const timeSchema = z.iso.datetime('A time must be in UTC, like 2026-03-01T09:30:00Z.');
+/** What a device whose clock went wrong says is refused: it would stand before or after everything else for ever. */
+const isOfOurDays = (text: string): boolean => Number(text.slice(0, 4)) >= LIMITS.firstYear && Number(text.slice(0, 4)) <= LIMITS.lastYear;
+const NOT_OF_OUR_DAYS = `A time lies between the years ${LIMITS.firstYear} and ${LIMITS.lastYear}: set the clock of this device.`;
+export const timeSchema = z.iso.datetime('A time must be in UTC, like 2026-03-01T09:30:00Z.').refine(isOfOurDays, NOT_OF_OUR_DAYS);
+export const dateSchema = z.iso.date('A date looks like 2026-03-01.').refine(isOfOurDays, NOT_OF_OUR_DAYS);
 export const gramsSchema = z.number().min(0, 'A weight cannot be less than 0.').max(LIMITS.grams, 'More than a tonne is no bucket: check the unit.');
 export const millilitresSchema = z
   .number()
@@ -39,4 +52,4 @@ const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Obje
 export const enteredSchema = z.strictObject({ value: z.number(), unit: z.enum(UNITS) });
 
 /** Editable documents carry the version they were read at; a stale write is answered with both. */
-export const versionSchema = z.int().min(1);
+export const versionSchema = z.int().min(1).max(1_000_000_000);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { WAYS, type BatchPlan } from '@cazuela/core';
-import { enteredSchema, gramsSchema, idSchema, millilitresSchema, nameSchema, sgSchema, timeSchema } from './basics';
+import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, sgSchema, timeSchema } from './basics';
 import { batchEventSchema } from './events';
 import { labelRuleSchema } from './recipe';
 
@@ -11,9 +11,11 @@ const pieceToCoatSchema = z.strictObject({
   way: z.enum(WAYS),
 });
 
+const TOO_LITTLE = `A batch of less than ${LIMITS.leastBatchGrams} g cannot be weighed out on any scale: make more.`;
+
 export const batchSizeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('base'), baseGrams: gramsSchema.gt(0, 'The base must weigh more than 0.') }),
-  z.strictObject({ kind: z.literal('all'), totalGrams: gramsSchema.gt(0, 'The powder must weigh more than 0.') }),
+  z.strictObject({ kind: z.literal('base'), baseGrams: gramsSchema.min(LIMITS.leastBatchGrams, TOO_LITTLE) }),
+  z.strictObject({ kind: z.literal('all'), totalGrams: gramsSchema.min(LIMITS.leastBatchGrams, TOO_LITTLE) }),
   z.strictObject({
     kind: z.literal('pieces'),
     pieces: z.array(pieceToCoatSchema).min(1, 'Choose the pieces to glaze.').max(60),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { ThirstTest } from '@cazuela/core';
-import { coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
+import { colourSchema, coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, timeSchema, versionSchema } from './basics';
 
 const absorptionSchema = z.number().min(0, 'An absorption cannot be less than 0 %.').max(40, 'Over 40 % is no fired clay.');
 const wallSchema = z.number().gt(0, 'A wall is more than 0 mm.').max(60, 'A wall over 60 mm is a block: check the unit.');
@@ -31,7 +31,7 @@ export type BisqueLot = z.infer<typeof bisqueLotSchema>;
 
 const bodyFields = {
   name: nameSchema,
-  colour: z.string(),
+  colour: colourSchema,
   bisqueCone: coneSchema,
   earthenware: z.boolean(),
   absorptionPercent: absorptionSchema.optional(),

@@ -96,7 +96,7 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     ...head,
     type: z.literal('sgMeasured'),
     sg: sgSchema,
-    sgSd: z.number().gt(0).max(1),
+    sgSd: z.number().min(0.00001, 'No reading of an SG is that exact.').max(1),
     reading: readingSchema.optional(),
     entered: enteredSchema.optional(),
     how: z.string().max(LIMITS.nameLength).optional(),

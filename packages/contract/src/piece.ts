@@ -108,7 +108,7 @@ export const piecePlanSchema = z
       .array(z.strictObject({ bucketId: idSchema, recipeVersionId: idSchema, number: z.int().min(1) }))
       .max(40, 'A plan keeps the recipes of at most 40 buckets.')
       .optional(),
-    putAside: z.array(z.strictObject({ rule: z.string(), reason: noteSchema })).max(40, 'At most 40 warnings can be put aside.'),
+    putAside: z.array(z.strictObject({ rule: z.string().max(60), reason: noteSchema })).max(40, 'At most 40 warnings can be put aside.'),
   })
   .superRefine((plan, context) => {
     const fault = planFault(plan);

@@ -35,14 +35,16 @@ export function writeTable(heading: readonly string[], rows: readonly (readonly 
   return `\ufeff${Papa.unparse([[...heading], ...cells], { newline: '\r\n' })}\r\n`;
 }
 
-/** A cell that a spreadsheet would run as a formula gets an apostrophe in front; so does one that begins with one already. */
+/**
+ * What a spreadsheet would run as a formula gets an apostrophe in front, at the beginning of the cell and wherever a spreadsheet that parts
+ * cells by semicolons, tabs or lines would begin one; so does what begins with an apostrophe already.
+ */
 function harmless(cell: string): string {
-  return /^[=+\-@\t\r']/.test(cell) ? `'${cell}` : cell;
+  return cell.replace(/(^|[;\t\r\n])(?=[=+\-@'])/g, "$1'");
 }
 
 function plain(cell: string): string {
-  const trimmed = cell.trim();
-  return /^'[=+\-@\t\r']/.test(trimmed) ? trimmed.slice(1) : trimmed;
+  return cell.trim().replace(/(^|[;\t\r\n])'(?=[=+\-@'])/g, '$1');
 }
 
 /** By the heading, which holds no commas of its own. */

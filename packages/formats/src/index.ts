@@ -18,7 +18,9 @@ export { toPortableRecipe, fromPortableBody } from './portable-recipe';
 export { dipsToCsv, runnersToCsv, type NamedDip } from './measured-to-csv';
 export { powdersToCsv, recipesToCsv, batchesToCsv } from './to-csv';
 export { readFile, type ReadFile, type FileProblem } from './read-file';
+export { importParts, type ImportPart } from './import-parts';
 export {
+  MOST_IMPORT_BYTES,
   ROWS_AT_ONCE,
   IMPORT_CHOICES,
   importRowsSchema,

@@ -11,6 +11,14 @@ const RATE_HZ = 10;
 const MOST_BYTES = 8_000;
 const MOST_LISTENERS = 40;
 
+const MOST_MESSAGES_A_SECOND = 20;
+/** What may wait to be read by one listener; one that reads nothing is let go. */
+const MOST_WAITING_BYTES = 64_000;
+const PING_MS = 20_000;
+
+/** Clients that were heard of since the last ping. */
+const answered = new WeakSet<WebSocket>();
+
 interface Device {
   scale: SimulatedScale;
   listeners: Set<WebSocket>;
@@ -27,12 +35,16 @@ export function attachScales(server: Server, context: Context): () => void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_BYTES });
   const devices = new Map<string, Device>();
   server.on('upgrade', (request, socket, head) => {
+    // Before anything else: a line that breaks while it is being opened must not end the server.
+    socket.on('error', () => socket.destroy());
     void accept(context, request, socket).then((limits) => {
-      if (!limits) return;
+      if (!limits || socket.destroyed) return;
       sockets.handleUpgrade(request, socket, head, (client) => join(devices, limits, client));
     });
   });
+  const pings = setInterval(() => pingAll(sockets.clients), PING_MS);
   return () => {
+    clearInterval(pings);
     for (const device of devices.values()) clearInterval(device.timer);
     for (const client of sockets.clients) client.terminate();
     sockets.close();
@@ -69,17 +81,21 @@ async function accept(context: Context, request: IncomingMessage, socket: Duplex
 }
 
 function join(devices: Map<string, Device>, limits: Limits, client: WebSocket): void {
+  client.on('error', () => client.terminate());
   const device = devices.get(limits.key) ?? open(devices, limits);
   if (device.listeners.size >= MOST_LISTENERS) return client.close(1013, 'too many listen to this scale');
   device.listeners.add(client);
+  const mayTalk = limitRate(MOST_MESSAGES_A_SECOND);
+  client.on('pong', () => answered.add(client));
+  answered.add(client);
   client.on('message', (data) => {
+    if (!mayTalk()) return client.close(1008, 'too many messages');
     const command = scaleCommandSchema.safeParse(parse(String(data)));
     if (command.success) {
       if (command.data.kind === 'pour') device.pouring = command.data.gramsPerSecond > 0 ? client : undefined;
       device.scale.hear(command.data);
-    } else client.send(`ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
+    } else send(client, `ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
   });
-  client.on('error', () => client.terminate());
   client.on('close', () => {
     device.listeners.delete(client);
     if (device.pouring === client) {
@@ -90,12 +106,37 @@ function join(devices: Map<string, Device>, limits: Limits, client: WebSocket): 
   });
 }
 
+function send(client: WebSocket, line: string): void {
+  if (client.readyState !== client.OPEN) return;
+  if (client.bufferedAmount > MOST_WAITING_BYTES) client.terminate();
+  else client.send(line);
+}
+
+/** A page whose machine went to sleep or lost its network says no goodbye. */
+function pingAll(clients: Iterable<WebSocket>): void {
+  for (const client of clients) {
+    if (answered.delete(client)) client.ping();
+    else client.terminate();
+  }
+}
+
+/** True while no more than so many were asked within the last second. */
+function limitRate(perSecond: number): () => boolean {
+  let second = 0;
+  let count = 0;
+  return () => {
+    const now = Math.floor(performance.now() / 1000);
+    if (now !== second) [second, count] = [now, 0];
+    return ++count <= perSecond;
+  };
+}
+
 function open(devices: Map<string, Device>, { key, divisionGrams, capacityGrams }: Limits): Device {
   const scale = new SimulatedScale({ divisionGrams, capacityGrams, random: Math.random });
   const listeners = new Set<WebSocket>();
   const timer = setInterval(() => {
     const line = scale.tick(1 / RATE_HZ);
-    if (line !== undefined) for (const client of listeners) if (client.readyState === client.OPEN) client.send(line);
+    if (line !== undefined) for (const client of listeners) send(client, line);
   }, 1000 / RATE_HZ);
   const device: Device = { scale, listeners, timer };
   devices.set(key, device);

@@ -1,8 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
-import { MulterError } from 'multer';
 import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import * as z from 'zod';
-import { LIMITS } from '@cazuela/contract';
 import { PotterError } from '@cazuela/core';
 import type { Context } from '../context';
 import { isAway, ProblemError } from './problem-error';
@@ -15,7 +13,7 @@ export function errorMiddleware({ log }: Pick<Context, 'log'>): ErrorRequestHand
       return;
     }
     const problem = toProblem(error);
-    if (problem.code === 'broken') log.error({ err: error as Error, path: request.path }, 'a request broke');
+    if (problem.code === 'broken') log.error({ err: error, path: request.path }, 'a request broke');
     const body = problem.toProblem();
     response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
   };
@@ -25,11 +23,6 @@ function toProblem(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
   if (error instanceof PotterError) return new ProblemError('checkInput', error.message, { errors: [{ path: error.field, message: error.message }] });
   if (error instanceof z.ZodError) return fromZod(error);
-  if (error instanceof MulterError) {
-    return error.code === 'LIMIT_FILE_SIZE'
-      ? new ProblemError('tooLarge', `The photo is larger than ${LIMITS.photoBytes / 1024 / 1024} MB. Take it at a lower size, or crop it.`)
-      : new ProblemError('checkInput', 'Send one photo in the field “photo”.');
-  }
   if (error instanceof ForeignKeyConstraintError)
     return new ProblemError('checkInput', 'This points at something that is not there any more. Reload and try again.');
   if (error instanceof UniqueConstraintError) return new ProblemError('conflict', 'This is taken already. Reload to see by what, then try again.');

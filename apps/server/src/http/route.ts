@@ -1,4 +1,4 @@
-import { Router, type Request, type Response } from 'express';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type * as z from 'zod';
 import { idSchema } from '@cazuela/contract';
 import type { Context } from '../context';
@@ -20,8 +20,8 @@ export interface Route<Body = unknown> {
   method: 'get' | 'post' | 'put';
   path: string;
   body?: z.ZodType<Body>;
-  /** Runs before the body is checked, e.g. to take in a file. */
-  before?: import('express').RequestHandler;
+  /** Run before the body is checked, e.g. to receive a file. */
+  before?: readonly ((context: Context) => RequestHandler)[];
   handle: (call: Call<Body>) => Promise<unknown>;
 }
 
@@ -32,7 +32,7 @@ export const route = <Body>(row: Route<Body>): Route => row as unknown as Route;
 export function routerFor(context: Context, routes: readonly Route[]): Router {
   const router = Router({ mergeParams: true });
   for (const row of routes) {
-    router[row.method](row.path, ...(row.before ? [row.before] : []), async (request: Request, response: Response) => {
+    router[row.method](row.path, ...(row.before ?? []).map((make) => make(context)), async (request: Request, response: Response) => {
       const params = request.params as Record<string, string>;
       const call: Call<unknown> = {
         context,

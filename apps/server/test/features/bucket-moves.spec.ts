@@ -143,7 +143,9 @@ describe('glaze that moves between buckets', () => {
     ['a bucket three metres deep', { type: 'volumeMeasured', volumeMl: 1000, depthMm: 3000 }],
   ])('refuses %s', async (_what, event) => {
     const bucket = await aBucket(server);
-    await server.post('/events', { events: [{ stream: 'bucket', streamId: bucket.id, event: { ...head(), ...event } }] }).expect(422);
+    const sent = { ...head(), ...event };
+    const answer = await server.post('/events', { events: [{ stream: 'bucket', streamId: bucket.id, event: sent }] }).expect(201);
+    expect((answer.body as EventsAnswer).refused.map(({ id }) => id)).toEqual([sent.id]);
     expect((await read(bucket.id)).events).toHaveLength(1);
   });
 });

@@ -1,6 +1,7 @@
 import { planBatch } from '@cazuela/core';
-import type { Batch, BatchCreate } from '@cazuela/contract';
+import { batchPlanSchema, LIMITS, type Batch, type BatchCreate } from '@cazuela/contract';
 import { createOnce } from '../../db/versioned';
+import { ProblemError } from '../../http/problem-error';
 import type { Call } from '../../http/route';
 import { powdersOf } from '../powders/list-powders';
 import { recipeVersionById } from '../recipes/repository';
@@ -11,6 +12,9 @@ export async function createBatch({ context, studioId, body }: Call<BatchCreate>
   const version = await recipeVersionById(context, studioId, body.recipeVersionId);
   const powders = await powdersOf(context, studioId);
   const plan = planBatch({ lines: version.body.lines, powders, size: body.size, water: body.water, order: body.order });
+  if (!batchPlanSchema.safeParse(plan).success || plan.totalGrams < LIMITS.leastBatchGrams)
+    throw new ProblemError('checkInput', `No scale can weigh out a batch of less than ${LIMITS.leastBatchGrams} g: ask for more glaze.`);
+  if (plan.totalGrams > LIMITS.grams) throw new ProblemError('checkInput', 'That would be more than a tonne of powder: check the units.');
   await createOnce(context.models.batches, {
     id: body.id,
     studioId,

@@ -14,15 +14,16 @@ import {
 import type { Context } from '../../context';
 import type { RecipeVersionRow } from '../../db/rows';
 import type { Call } from '../../http/route';
+import { studioById } from '../studios/studio-from-row';
 import { sendFile } from './send-file';
 
 /** All powders, recipes and batches of a studio, in one file of ours. */
 export async function exportJson({ context, studioId, response }: Call<unknown>): Promise<void> {
-  const studio = (await context.models.studios.findOne({ where: { id: studioId } }))!.get();
+  const studio = (await studioById(context, studioId)).body;
   const file: CazuelaFile = {
     format: FORMAT_NAME,
     version: FORMAT_VERSION,
-    studio: studio.body.name,
+    studio: studio.name,
     writtenAt: context.now().toISOString(),
     powders: await portablePowders(context, studioId),
     recipes: await portableRecipes(context, studioId),

@@ -2,7 +2,6 @@ import type * as z from 'zod';
 import { Op, type Transaction } from 'sequelize';
 import type { importCommitSchema, ImportOutcome, importRowsSchema, ImportRow } from '@cazuela/formats';
 import type { Context } from '../../context';
-import { createOnce } from '../../db/versioned';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
@@ -15,11 +14,15 @@ const FORGET_AFTER_MS = 24 * 3_600_000;
 export async function stageRows({ context, studioId, id, body }: Call<z.infer<typeof importRowsSchema>>): Promise<{ rows: number }> {
   const { models } = context;
   await forgetOld(context);
-  await createOnce(models.imports, { id, studioId, outcome: null, createdAt: context.now() });
-  await models.importRows.bulkCreate(
-    body.rows.map((row, index) => ({ importId: id, seq: body.from + index, body: row })),
-    { ignoreDuplicates: true },
-  );
+  await inTransaction(context.sequelize, async (transaction) => {
+    const there = (await models.imports.findOne({ where: { id }, transaction }))?.get();
+    if (there && there.studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
+    if (!there) await models.imports.create({ id, studioId, outcome: null, createdAt: context.now() }, { transaction });
+    await models.importRows.bulkCreate(
+      body.rows.map((row, index) => ({ importId: id, seq: body.from + index, body: row })),
+      { ignoreDuplicates: true, transaction },
+    );
+  });
   return { rows: await models.importRows.count({ where: { importId: id } }) };
 }
 

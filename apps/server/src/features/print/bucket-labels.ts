@@ -15,7 +15,7 @@ const MOST_COPIES = 60;
 /** The label of a bucket: what it is, what it wants, what it does to people, and a code that opens it. One, or a sheet of them. */
 export async function bucketLabelsPdf({ context, studioId, id, query, request, response }: Call<unknown>): Promise<void> {
   const asked = typeof query['size'] === 'string' ? query['size'] : '62x29';
-  const size = LABEL_SIZES[asked];
+  const size = Object.hasOwn(LABEL_SIZES, asked) ? LABEL_SIZES[asked] : undefined;
   if (!size) throw new ProblemError('checkInput', `Labels come in these sizes: ${Object.keys(LABEL_SIZES).join(', ')}.`);
   const perSheet = size.sheet ? size.sheet.across * size.sheet.down : 1;
   const copies = query['copies'] === undefined ? perSheet : Number(query['copies']);

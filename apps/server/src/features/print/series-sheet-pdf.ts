@@ -4,12 +4,13 @@ import type { Call } from '../../http/route';
 import { seriesById } from '../series/read-series';
 import { A4, MARGIN_MM, paper, table, text } from './paper';
 import { sendPdf } from './weigh-sheet';
+import { studioById } from '../studios/studio-from-row';
 import { printedMass, sayMass, type PrintedMass } from './weights';
 
 /** The sheet of a series: what goes in before each tile, with the code to scratch on its back. */
 export async function seriesSheetPdf({ context, studioId, id, query, response }: Call<unknown>): Promise<void> {
   const series = await seriesById(context, studioId, id);
-  const { body: studio } = (await context.models.studios.findOne({ where: { id: studioId } }))!.get();
+  const { body: studio } = await studioById(context, studioId);
   const { steps } = seriesSheet({ code: series.code, question: series.body });
   const doc = await paper(A4, `Series ${series.code}`);
   const wide = A4.widthMm - 2 * MARGIN_MM;

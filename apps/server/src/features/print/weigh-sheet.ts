@@ -5,13 +5,14 @@ import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
 import { recipeVersionById } from '../recipes/repository';
 import { A4, bytesOf, MARGIN_MM, paper, table, text } from './paper';
+import { studioById } from '../studios/studio-from-row';
 import { printedMass, sayMass } from './weights';
 
 /** The weigh sheet of a batch on paper, in working order with a box to tick. */
 export async function weighSheetPdf({ context, studioId, id, query, response }: Call<unknown>): Promise<void> {
   const batch = (await context.models.batches.findOne({ where: { id, studioId } }))?.get();
   if (!batch) throw new ProblemError('notFound', 'There is no such batch.');
-  const { body } = (await context.models.studios.findOne({ where: { id: studioId } }))!.get();
+  const { body } = await studioById(context, studioId);
   const version = await recipeVersionById(context, studioId, batch.recipeVersionId);
   const state = replayBatch({ plan: batch.plan, events: await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }) });
   const say = (grams: number): string => sayMass(grams, printedMass(query['mass']), body.scales);

@@ -1,5 +1,6 @@
 import type { Grip, ProfilePoint } from '@cazuela/core';
 import type { Sheet } from './sheet';
+import { tenth } from './tenth';
 
 /** The clay itself: the seen outside, the cut wall, and what the piece is held by. Outside and wall are the corners of what they enclose. */
 export class Outline {
@@ -41,7 +42,8 @@ export class Outline {
     const [top, bottom] = [this.sheet.y(upperMm), this.sheet.y(lowerMm)];
     const [from, to] = [this.sheet.halfWidthAt(upperMm) - 1, this.sheet.halfWidthAt(lowerMm) - 1];
     const out = Math.max(from, to) + outMm * this.sheet.fit.scale;
-    return `M${from} ${top}C${out} ${top - (bottom - top) * 0.12} ${out} ${bottom} ${to} ${bottom}`;
+    const knee = `${tenth(top - (bottom - top) * 0.12)} ${tenth(out)} ${tenth(bottom)}`;
+    return `M${tenth(from)} ${tenth(top)}C${tenth(out)} ${knee} ${tenth(to)} ${tenth(bottom)}`;
   }
 
   /** Under the floor, from its middle or the edge of its hole out to the foot ring. */

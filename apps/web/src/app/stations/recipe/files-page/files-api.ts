@@ -1,11 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import {
   importOutcomeSchema,
+  importParts,
   importProgressSchema,
-  ROWS_AT_ONCE,
   type CheckedFile,
   type ImportChoice,
   type ImportOutcome,
+  type ImportPart,
   type ImportRow,
 } from '@cazuela/formats';
 import { concat, concatMap, defer, finalize, from, map, Observable, of, tap } from 'rxjs';
@@ -36,15 +37,14 @@ export class FilesApi {
     });
   }
 
-  /** Sends the rows a few hundred at a time, then takes them in at once. Unsubscribing on the way leaves nothing behind. */
+  /** Sends the rows some hundred kilobytes at a time, then takes them in at once. Unsubscribing on the way leaves nothing behind. */
   takeIn(rows: readonly ImportRow[], choice: ImportChoice): Observable<ImportStep> {
     return defer(() => {
       const id = uuid();
-      const starts = Array.from({ length: Math.ceil(rows.length / ROWS_AT_ONCE) }, (_, index) => index * ROWS_AT_ONCE);
-      const send = (start: number): Observable<ImportStep> =>
+      const send = (part: ImportPart): Observable<ImportStep> =>
         this.api
-          .post(`/imports/${id}/rows`, { from: start, rows: rows.slice(start, start + ROWS_AT_ONCE) }, importProgressSchema)
-          .pipe(map((): ImportStep => ({ kind: 'sending', sent: Math.min(rows.length, start + ROWS_AT_ONCE), of: rows.length })));
+          .post(`/imports/${id}/rows`, part, importProgressSchema)
+          .pipe(map((): ImportStep => ({ kind: 'sending', sent: part.from + part.rows.length, of: rows.length })));
       const commit = this.api
         .post(`/imports/${id}/commit`, { rows: rows.length, choice }, importOutcomeSchema)
         .pipe(map((outcome): ImportStep => ({ kind: 'done', outcome })));
@@ -52,7 +52,7 @@ export class FilesApi {
       const taking: ImportStep = { kind: 'taking' };
       let done = false;
       const begin: ImportStep = { kind: 'sending', sent: 0, of: rows.length };
-      return concat(of(begin), from(starts).pipe(concatMap(send)), of(taking), commit).pipe(
+      return concat(of(begin), from(importParts(rows)).pipe(concatMap(send)), of(taking), commit).pipe(
         tap((step) => (done = step.kind === 'done')),
         // Stopped or failed on the way: what waits there is forgotten at once.
         finalize(() => !done && this.api.post(`/imports/${id}/stop`, {}, importProgressSchema).subscribe({ error: () => undefined })),

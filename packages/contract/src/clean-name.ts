@@ -1,0 +1,9 @@
+/** Marks that turn the writing direction, and what takes no room: two names that look the same would not be the same. */
+const UNSEEN = /[\u00ad\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb]/gu;
+/** Line ends, tabs and other control characters, as they come with what is pasted. */
+const CONTROL = /[\p{Cc}\p{Zl}\p{Zp}]/gu;
+
+/** A name as it is kept: one way of writing each letter (Unicode NFKC), and nothing that nobody can see. */
+export function cleanName(text: string): string {
+  return text.normalize('NFKC').replace(UNSEEN, '').replace(CONTROL, ' ').trim();
+}
