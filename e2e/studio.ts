@@ -1,9 +1,8 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { test as base, expect, type APIRequestContext } from '@playwright/test';
 import { freePort } from '../scripts/lib/free-port';
 import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
+import { throwAwayFolder } from '../scripts/lib/throw-away-folder';
 import { startServer, stopServer, type ServerProcess } from '../scripts/lib/server-process';
 
 /** The demo studio on a server and database of its own, which a journey may kill. */
@@ -17,7 +16,7 @@ export class StudioUnderTest {
   ) {}
 
   static async open({ demo }: { demo: boolean }): Promise<StudioUnderTest> {
-    const folder = mkdtempSync(join(tmpdir(), 'cazuela-e2e-'));
+    const folder = throwAwayFolder('e2e');
     const database = await PrivateMariaDb.start(folder);
     const port = await freePort();
     return new StudioUnderTest(folder, database, port, await launch(database, port, demo), demo);

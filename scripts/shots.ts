@@ -1,10 +1,10 @@
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type APIRequestContext } from '@playwright/test';
 import { ensureBuilt } from './lib/build';
 import { freePort } from './lib/free-port';
 import { PrivateMariaDb } from './lib/private-mariadb';
+import { throwAwayFolder } from './lib/throw-away-folder';
 import { ROOT } from './lib/project';
 import { startServer, stopServer } from './lib/server-process';
 
@@ -47,7 +47,7 @@ const wanted = process.argv.slice(2);
 const target = join(ROOT, 'docs/screenshots');
 mkdirSync(target, { recursive: true });
 await ensureBuilt((line) => console.log(line));
-const folder = mkdtempSync(join(tmpdir(), 'cazuela-shots-'));
+const folder = throwAwayFolder('shots');
 const database = await PrivateMariaDb.start(folder);
 const server = await startServer({ db: database.address, port: await freePort(), demo: true });
 const browser = await chromium.launch({

@@ -1,8 +1,7 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { PrivateMariaDb } from '../../../scripts/lib/private-mariadb';
+import { throwAwayFolder } from '../../../scripts/lib/throw-away-folder';
 import { QueryTypes } from 'sequelize';
 import { migrateDown, migrateUp, MIGRATIONS } from '../src/db/migrate';
 import { readEnv } from '../src/env';
@@ -81,7 +80,7 @@ describe('the server', () => {
   });
 
   it('a database that stopped is said to be away, and is used again when it is back', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'cazuela-away-'));
+    const folder = throwAwayFolder('away');
     const database = await PrivateMariaDb.start(folder, { durable: false });
     const away = await serverUnderTest({}, database.address);
     await database.stop();

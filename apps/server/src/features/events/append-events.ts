@@ -1,10 +1,11 @@
 import type { Transaction } from 'sequelize';
-import { bucketDrift, replayBatch, replayBucket, standingEvents, type BatchEvent, type BucketContents, type BucketEvent } from '@cazuela/core';
-import { benchEventSchema, bucketContentsSchema, LIMITS, type BenchEvent } from '@cazuela/contract';
+import type { BatchEvent, BucketEvent } from '@cazuela/core';
+import { benchEventSchema, type BenchEvent } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { lockStreams, type Stream } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
-import { setPowderUses, type PowderUse } from '../powders/stock';
+import { setPowderUses } from '../powders/stock';
+import { batchSnapshot, bucketSnapshot } from './snapshots';
 
 /**
  * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
@@ -55,48 +56,18 @@ async function knownIds(
 
 /** Lists are read far more often than written: the replayed state is kept beside the row, in the same transaction. */
 async function refreshSnapshot(context: Context, target: Stream, transaction: Transaction): Promise<void> {
-  const { streamId: whatId, studioId } = target;
+  const { models } = context;
+  const { streamId: whatId, studioId, stream } = target;
   const where = { id: whatId, studioId };
-  if (target.stream === 'bucket') {
-    const events = await eventsOf<BucketEvent>(context, target, transaction);
-    const replay = replayBucket({ events });
-    await setPowderUses(context, { studioId, what: 'bucket', whatId }, powderAddedTo(events), transaction);
-    const contents = replay.kind === 'ok' ? readable({ ...replay.contents, ...driftOf(events) }) : null;
-    await context.models.buckets.update({ contents }, { where, transaction });
+  if (stream === 'bucket') {
+    const { contents, uses } = bucketSnapshot(await eventsOf<BucketEvent>(context, target, transaction));
+    await setPowderUses(context, { studioId, what: stream, whatId }, uses, transaction);
+    await models.buckets.update({ contents }, { where, transaction });
   }
-  if (target.stream === 'batch') {
-    const batch = await context.models.batches.findOne({ where, transaction });
-    const events = await eventsOf<BatchEvent>(context, target, transaction);
-    const state = replayBatch({ plan: batch!.get().plan, events });
-    if (state.lines.some(({ targetGrams, inGrams }) => !(targetGrams <= LIMITS.grams && inGrams <= LIMITS.grams)))
-      throw new ProblemError('checkInput', 'A line of this batch would weigh more than a tonne: check the unit.');
-    const uses = state.lines.map(({ powderId, inGrams }) => ({ powderId, grams: inGrams }));
-    await setPowderUses(context, { studioId, what: 'batch', whatId }, uses, transaction);
-    const linesDone = state.lines.filter((line) => line.state !== 'waiting').length;
-    const last = events.at(-1);
-    await context.models.batches.update(
-      { linesDone, lastAt: last ? new Date(last.at) : null, lastBy: last?.by ?? null, setAside: state.setAside },
-      { where, transaction },
-    );
+  if (stream === 'batch') {
+    const batch = await models.batches.findOne({ where, transaction });
+    const { uses, ...values } = batchSnapshot(batch!.get().plan, await eventsOf<BatchEvent>(context, target, transaction));
+    await setPowderUses(context, { studioId, what: stream, whatId }, uses, transaction);
+    await models.batches.update(values, { where, transaction });
   }
-}
-
-/** Kept beside the state, so that the shelf tells the days a bucket has left without its history. */
-function driftOf(events: readonly BucketEvent[]): Pick<BucketContents, 'drift'> {
-  const drift = bucketDrift({ events });
-  return drift.kind === 'ok' && drift.tells ? { drift: { perDay: drift.perDay, perDaySd: drift.perDaySd, spells: drift.spells } } : {};
-}
-
-/** What went into a bucket from the shelf after it was filled; a filling was taken by its batch. */
-function powderAddedTo(events: readonly BucketEvent[]): PowderUse[] {
-  return standingEvents(events).flatMap((event) =>
-    event.type === 'powderAdded' ? event.parts.map(({ powderId, grams }) => ({ powderId, grams })) : [],
-  );
-}
-
-/** Contents that every tablet can read back; one step that spoils them is refused before it spoils the bucket for everybody. */
-function readable(contents: BucketContents): BucketContents {
-  const read = bucketContentsSchema.safeParse(contents);
-  if (read.success) return contents;
-  throw new ProblemError('checkInput', `With this the bucket could not be right: ${read.error.issues[0]!.message}`);
 }
