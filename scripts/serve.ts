@@ -1,21 +1,21 @@
 import { rmSync } from 'node:fs';
-import { join } from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { ensureBuilt } from './lib/build';
+import { keepDailyBackups } from './lib/daily-backup';
+import { lockHome, type HomeLock } from './lib/home-lock';
 import { PrivateMariaDb, type MariaDbAddress } from './lib/private-mariadb';
-import { HOME } from './lib/project';
-import { studioPort } from './lib/studio-port';
+import { RestartBudget } from './lib/restart-budget';
 import { startServer, stopServer, type ServerProcess } from './lib/server-process';
+import { hostedDatabase, studioFolder } from './lib/studio-database';
+import { studioPort } from './lib/studio-port';
 
 /** `./cazuela demo [--fresh]` and `./cazuela start`. */
-const [command, ...flags] = process.argv.slice(2);
+const [command = 'start', ...flags] = process.argv.slice(2);
 const demo = command === 'demo';
 const say = (line: string): void => console.log(line);
-const folder = join(HOME, demo ? 'demo' : 'studio');
+const folder = studioFolder(command);
 
-/** A server that dies is started again, but not for ever. */
-const RESTARTS_IN_A_ROW = 5;
-
+let lock: HomeLock | undefined;
 let database: PrivateMariaDb | undefined;
 let server: ServerProcess | undefined;
 let stopping = false;
@@ -25,39 +25,31 @@ async function stop(code: number): Promise<void> {
   stopping = true;
   if (server) await stopServer(server.child);
   if (database) await database.stop();
+  lock?.release();
   process.exit(code);
 }
 
-process.on('SIGINT', () => void stop(0));
-process.on('SIGTERM', () => void stop(0));
-process.on('SIGHUP', () => void stop(0));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void stop(0));
 
-/** A MariaDB the studio hosts itself, when the environment names one. */
-function hostedDatabase(): MariaDbAddress | undefined {
-  const host = process.env['CAZUELA_DB_HOST'];
-  if (demo || !host) return undefined;
-  return {
-    host,
-    port: Number(process.env['CAZUELA_DB_PORT'] ?? 3306),
-    user: process.env['CAZUELA_DB_USER'] ?? 'cazuela',
-    password: process.env['CAZUELA_DB_PASSWORD'] ?? '',
-    database: process.env['CAZUELA_DB_NAME'] ?? 'cazuela',
-  };
+async function fail(error: unknown): Promise<void> {
+  if (stopping) return;
+  console.error(error instanceof Error ? error.message : error);
+  await stop(1);
 }
 
 async function ownDatabase(): Promise<MariaDbAddress> {
   if (demo && flags.includes('--fresh')) {
     // Started and stopped once, so that a database left over from a killed run lets go of the folder.
     await (await PrivateMariaDb.start(folder)).stop();
-    rmSync(folder, { recursive: true, force: true });
+    for (const name of ['data', 'tmp']) rmSync(`${folder}/${name}`, { recursive: true, force: true });
   }
   database = await PrivateMariaDb.start(folder);
-  void keepDatabase(database);
+  keepDatabase(database).catch(fail);
   return database.address;
 }
 
 async function keepDatabase(db: PrivateMariaDb): Promise<void> {
-  for (let restarts = 0; restarts < RESTARTS_IN_A_ROW && !stopping; restarts++) {
+  for (const budget = new RestartBudget('The database'); ; budget.spend()) {
     await db.died();
     if (stopping) return;
     say('The database stopped by itself; starting it again …');
@@ -67,26 +59,40 @@ async function keepDatabase(db: PrivateMariaDb): Promise<void> {
 }
 
 async function keepServer(db: MariaDbAddress, port: number): Promise<void> {
-  for (let restarts = 0; restarts < RESTARTS_IN_A_ROW; restarts++) {
+  for (const budget = new RestartBudget('The server'); ; budget.spend()) {
     await new Promise((resolve) => server!.child.once('exit', resolve));
     if (stopping) return;
     say('The server stopped by itself; starting it again …');
-    server = await startServer({ db, port, demo });
+    server = await startAgain(db, port, budget);
   }
-  throw new Error('The server keeps stopping. Its words are above.');
+}
+
+/** The database may be starting again at the same time: a start that fails is tried again too. */
+async function startAgain(db: MariaDbAddress, port: number, budget: RestartBudget): Promise<ServerProcess> {
+  for (;;) {
+    try {
+      return await startServer({ db, port, demo });
+    } catch (error) {
+      say((error as Error).message);
+      budget.spend();
+      await delay(1_000);
+    }
+  }
 }
 
 try {
   await ensureBuilt(say);
-  const db = hostedDatabase() ?? (await ownDatabase());
+  const hosted = demo ? undefined : hostedDatabase();
+  // Whoever hosts the database may have several servers on it: only a private one belongs to this home.
+  if (!hosted) lock = await lockHome(folder, command);
   const port = Number(process.env['CAZUELA_PORT'] ?? 0) || (await studioPort(folder));
+  const db = hosted ?? (await ownDatabase());
   server = await startServer({ db, port, demo });
+  lock?.tell({ address: server.address, databasePort: db.port });
+  if (!demo) keepDailyBackups(folder, db, say);
   say(`${demo ? 'Taller La Perdiz, the demo studio, is open at' : 'Your studio is open at'} ${server.address}`);
   say('Ctrl-C closes it; what you did is kept.');
   await keepServer(db, port);
 } catch (error) {
-  if (!stopping) {
-    console.error(error instanceof Error ? error.message : error);
-    await stop(1);
-  }
+  await fail(error);
 }

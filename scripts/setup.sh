@@ -26,6 +26,7 @@ find_mariadbd() { [ -x /usr/sbin/mariadbd ] || [ -x /usr/bin/mariadbd ] || [ -x 
 find_chromium() { [ -x "${CAZUELA_CHROMIUM:-/usr/bin/chromium}" ]; }
 
 need_mariadb() { find_mariadbd && has mariadb-install-db || install_debian mariadb-server; }
+need_mariadb_client() { has mariadb-dump && has mariadb || install_debian mariadb-client; }
 need_chromium() { find_chromium || install_debian chromium; }
 
 install_debian() {
@@ -51,5 +52,6 @@ doctor() {
   if [ -f node_modules/.cazuela-lock ] && cmp -s package-lock.json node_modules/.cazuela-lock; then tell ok "npm packages"; else tell no "npm packages" "npm ci (or any ./cazuela command does it)"; fi
   if find_mariadbd && has mariadb-install-db; then tell ok "MariaDB server"; else tell no "MariaDB server" "sudo apt-get install mariadb-server"; fi
   if find_chromium; then tell ok "Chromium (for the tests only)"; else tell no "Chromium (for the tests only)" "sudo apt-get install chromium"; fi
+  if [ $well -eq 0 ]; then node --import tsx scripts/backup-state.ts || well=1; fi
   return $well
 }

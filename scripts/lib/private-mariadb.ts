@@ -1,4 +1,4 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createConnection } from 'node:net';
@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as delay } from 'node:timers/promises';
 import { freePort } from './free-port';
+import { spawnChild } from './spawn-child';
 
 export interface MariaDbAddress {
   host: string;
@@ -13,6 +14,8 @@ export interface MariaDbAddress {
   user: string;
   password: string;
   database: string;
+  /** How a database elsewhere is spoken to; on loopback nothing is hidden. */
+  tls?: { verify: boolean; caFile?: string };
 }
 
 const ADMIN_TOOLS = ['/usr/sbin/mariadbd', '/usr/bin/mariadbd', '/usr/sbin/mysqld'];
@@ -32,22 +35,21 @@ export class PrivateMariaDb {
     private readonly folder: string,
     readonly address: MariaDbAddress,
     private readonly durable: boolean,
+    private readonly moreArgs: readonly string[],
   ) {}
 
   /** `durable: false` is for tests alone: their data folder is thrown away. */
-  static async start(folder: string, { durable = true }: { durable?: boolean } = {}): Promise<PrivateMariaDb> {
+  static async start(
+    folder: string,
+    { durable = true, moreArgs = [] }: { durable?: boolean; moreArgs?: readonly string[] } = {},
+  ): Promise<PrivateMariaDb> {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     const data = join(folder, 'data');
     await stopLeftOver(folder);
     if (!existsSync(join(data, 'mysql'))) install(data, ownTemp(folder));
-    const secrets = readSecrets(folder);
     let lastError: unknown;
     for (let attempt = 0; attempt < START_TRIES; attempt++) {
-      const db = new PrivateMariaDb(
-        folder,
-        { host: '127.0.0.1', port: await freePort(), user: 'cazuela', password: secrets.password, database: 'cazuela' },
-        durable,
-      );
+      const db = new PrivateMariaDb(folder, addressOf(folder, await freePort()), durable, moreArgs);
       try {
         await db.launch();
         return db;
@@ -58,13 +60,18 @@ export class PrivateMariaDb {
     throw lastError;
   }
 
+  /** The address of the database in a folder, while it runs on this port. */
+  static addressIn(folder: string, port: number): MariaDbAddress {
+    return addressOf(folder, port);
+  }
+
   /** Starts the same server again on the same port, after it was stopped or died. */
   async launch(): Promise<void> {
     this.stopping = false;
     const { folder, address } = this;
     const initFile = join(folder, 'init.sql');
     writeFileSync(initFile, initSql(address), { mode: 0o600 });
-    const child = spawn(
+    const child = spawnChild(
       mariadbd(),
       [
         '--no-defaults',
@@ -82,6 +89,7 @@ export class PrivateMariaDb {
         '--max-allowed-packet=32M',
         `--init-file=${initFile}`,
         ...(this.durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0']),
+        ...this.moreArgs,
         ...(process.getuid?.() === 0 ? ['--user=root'] : []),
       ],
       { stdio: 'ignore', detached: true, env: { ...process.env, TMPDIR: ownTemp(folder) } },
@@ -105,6 +113,11 @@ export class PrivateMariaDb {
     if (!child || child.exitCode !== null) return;
     await new Promise((resolve) => child.once('exit', resolve));
     if (this.stopping) await new Promise(() => undefined);
+  }
+
+  /** As when the machine's power fails: no goodbye. */
+  kill(): void {
+    this.child?.kill('SIGKILL');
   }
 
   /** A clean shutdown, bounded in time. */
@@ -172,6 +185,14 @@ function initSql({ user, password, database }: MariaDbAddress): string {
     '',
   ].join('\n');
 }
+
+const addressOf = (folder: string, port: number): MariaDbAddress => ({
+  host: '127.0.0.1',
+  port,
+  user: 'cazuela',
+  password: readSecrets(folder).password,
+  database: 'cazuela',
+});
 
 function readSecrets(folder: string): { password: string } {
   const file = join(folder, 'secrets.json');

@@ -1,6 +1,7 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import type { MariaDbAddress } from './private-mariadb';
 import { SERVER_FILE, WEB_FOLDER } from './project';
+import { spawnChild } from './spawn-child';
 
 export interface ServerOptions {
   db: MariaDbAddress;
@@ -19,7 +20,7 @@ const LISTEN_WAIT_MS = 60_000;
 
 /** Starts the built server as its own process and waits until it listens. */
 export function startServer({ db, port, demo, env = {} }: ServerOptions): Promise<ServerProcess> {
-  const child = spawn(process.execPath, ['--enable-source-maps', SERVER_FILE], {
+  const child = spawnChild(process.execPath, ['--enable-source-maps', SERVER_FILE], {
     stdio: ['ignore', 'pipe', 'inherit'],
     // A group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
     detached: true,
@@ -48,6 +49,9 @@ export function startServer({ db, port, demo, env = {} }: ServerOptions): Promis
       const match = /\{"listening":"([^"]+)"\}/.exec(text);
       if (!match) return;
       clearTimeout(timer);
+      // It says nothing more there; what comes all the same is not kept.
+      text = '';
+      child.stdout!.removeAllListeners('data').resume();
       resolve({ address: match[1]!, child });
     });
     child.once('exit', (code) => {

@@ -17,14 +17,15 @@ describe('the address of a studio', () => {
     expect(statSync(join(folder, 'port')).mode & 0o777).toBe(0o600);
   });
 
-  it('is another one when somebody else has it now', async () => {
+  it('taken by somebody else is said, and never changed in silence', async () => {
     const first = await studioPort(folder);
     const other = createServer();
     await new Promise<void>((resolve) => other.listen(first, '127.0.0.1', resolve));
-    const second = await studioPort(folder);
-    expect(second).not.toBe(first);
-    expect(readFileSync(join(folder, 'port'), 'utf8')).toBe(String(second));
+    await expect(studioPort(folder, 300)).rejects.toThrow(`Port ${first}, at which this studio is always opened, is taken`);
+    expect(readFileSync(join(folder, 'port'), 'utf8')).toBe(String(first));
+    const later = studioPort(folder, 10_000);
     await new Promise((resolve) => other.close(resolve));
+    expect(await later).toBe(first);
   });
 
   it('rubbish in its file is passed over', async () => {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Env } from './env';
 
 export interface DbConfig {
@@ -6,7 +7,7 @@ export interface DbConfig {
   user: string;
   password: string;
   database: string;
-  tls: false | { rejectUnauthorized: boolean };
+  tls: false | { rejectUnauthorized: boolean; ca?: string };
 }
 
 export interface Config {
@@ -30,6 +31,10 @@ export function configFrom(env: Env): Config {
       `CAZUELA_BIND=${env.CAZUELA_BIND} would let everybody on that network read and change the records, for there are no accounts yet: set CAZUELA_OPEN=yes if that is wanted, or put a proxy that asks who it is before 127.0.0.1.`,
     );
   }
+  if (env.CAZUELA_DB_USER === 'root')
+    throw new Error(
+      'CAZUELA_DB_USER=root could change every database of that server: give Cazuela a user of its own with rights on its database only.',
+    );
   const named = env.CAZUELA_HOSTS.split(',')
     .map((host) => host.trim())
     .filter(Boolean);
@@ -43,7 +48,7 @@ export function configFrom(env: Env): Config {
       user: env.CAZUELA_DB_USER,
       password: env.CAZUELA_DB_PASSWORD,
       database: env.CAZUELA_DB_NAME,
-      tls: env.CAZUELA_DB_TLS === 'off' ? false : { rejectUnauthorized: env.CAZUELA_DB_TLS === 'on' },
+      tls: tlsFrom(env),
     },
     webFolder: env.CAZUELA_WEB,
     loadDemo: env.CAZUELA_DEMO === 'yes',
@@ -54,3 +59,8 @@ export function configFrom(env: Env): Config {
 }
 
 const isLoopback = (address: string): boolean => address === 'localhost' || address === '::1' || /^127(\.\d{1,3}){3}$/.test(address);
+
+function tlsFrom({ CAZUELA_DB_TLS: tls, CAZUELA_DB_CA: ca }: Env): DbConfig['tls'] {
+  if (tls === 'off') return false;
+  return { rejectUnauthorized: tls === 'on', ...(ca ? { ca: readFileSync(ca, 'utf8') } : {}) };
+}

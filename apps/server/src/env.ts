@@ -13,6 +13,8 @@ const envSchema = z.object({
   CAZUELA_DB_PASSWORD: z.string().default(''),
   CAZUELA_DB_NAME: z.string().default('cazuela'),
   CAZUELA_DB_TLS: z.enum(['off', 'on', 'skip-verify']).default('off'),
+  /** File with the certificate that signed the database's own, where no public one did. */
+  CAZUELA_DB_CA: z.string().default(''),
   CAZUELA_WEB: z.string().default(''),
   CAZUELA_DEMO: z.enum(['', 'yes']).default(''),
   CAZUELA_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('warn'),

@@ -1,10 +1,9 @@
 import { loadDemo } from '../../../demo/load-demo';
 import { configFrom } from './config';
 import { readEnv } from './env';
-import { start } from './start';
+import { start, type Running } from './start';
 
-const config = configFrom(readEnv(process.env));
-const running = await start(config, config.loadDemo ? loadDemo : undefined);
+const running = await open();
 console.log(JSON.stringify({ listening: running.address }));
 
 let stopping = false;
@@ -17,4 +16,20 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
       () => process.exit(1),
     );
   });
+}
+
+/** Starts, or says in a sentence why not. */
+async function open(): Promise<Running> {
+  try {
+    const config = configFrom(readEnv(process.env));
+    return await start(config, config.loadDemo ? loadDemo : undefined);
+  } catch (error) {
+    const { code, port } = error as { code?: string; port?: number };
+    console.error(
+      code === 'EADDRINUSE'
+        ? `Port ${port} is taken by another program: close that one, or choose another with CAZUELA_PORT.`
+        : (error as Error).message,
+    );
+    process.exit(1);
+  }
 }

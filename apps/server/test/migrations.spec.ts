@@ -8,14 +8,14 @@ import { withLease } from '../src/db/lease';
 import { migrateUp, MIGRATIONS } from '../src/db/migrate';
 import { readEnv } from '../src/env';
 
-const address = JSON.parse(process.env['CAZUELA_TEST_DB']!) as MariaDbAddress;
+const { host, port, user, password } = JSON.parse(process.env['CAZUELA_TEST_DB']!) as MariaDbAddress;
 
 async function emptyDatabase(): Promise<DbConfig> {
   const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password });
+  const admin = await createConnection({ host, port, user, password });
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.end();
-  return { ...configFrom(readEnv({})).db, ...address, database };
+  return { ...configFrom(readEnv({})).db, host, port, user, password, database };
 }
 
 /** Every statement of a first start, in order: after each of them the power may fail. */
@@ -23,15 +23,18 @@ const ALL = MIGRATIONS.flatMap(({ up }) => up);
 
 describe('a first start that was cut off', () => {
   // Some of them: each takes a database of its own. `./cazuela prove` kills a starting server anywhere.
-  it.each([1, 2, 7, 12, 17, ALL.length - 5, ALL.length])('after statement %i, of which nobody noted that it was done, goes on from there', async (done) => {
-    const db = await emptyDatabase();
-    const sequelize = connect(db);
-    for (const statement of ALL.slice(0, done)) await sequelize.query(statement);
-    await migrateUp(db);
-    const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
-    expect(rows).toHaveLength(MIGRATIONS.length);
-    await sequelize.close();
-  });
+  it.each([1, 2, 7, 12, 17, ALL.length - 5, ALL.length])(
+    'after statement %i, of which nobody noted that it was done, goes on from there',
+    async (done) => {
+      const db = await emptyDatabase();
+      const sequelize = connect(db);
+      for (const statement of ALL.slice(0, done)) await sequelize.query(statement);
+      await migrateUp(db);
+      const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
+      expect(rows).toHaveLength(MIGRATIONS.length);
+      await sequelize.close();
+    },
+  );
 
   it('a start that finds all done does nothing again', async () => {
     const db = await emptyDatabase();
