@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { test as base, expect, type APIRequestContext } from '@playwright/test';
+import { createConnection } from 'mariadb';
 import { freePort } from '../scripts/lib/free-port';
 import { PrivateMariaDb } from '../scripts/lib/private-mariadb';
 import { throwAwayFolder } from '../scripts/lib/throw-away-folder';
@@ -37,6 +39,20 @@ export class StudioUnderTest {
 
   stopDatabase = (): Promise<void> => this.database.stop();
   startDatabase = (): Promise<void> => this.database.launch();
+
+  /** Past everything that guards it, as an older version could: a step that no bucket can have, and contents that say so. */
+  async spoilBucket(id: string): Promise<void> {
+    const { host, port, user, password, database } = this.database.address;
+    const connection = await createConnection({ host, port, user, password, database });
+    const part = { powderId: randomUUID(), name: 'Silica', part: 'base', grams: 2e6, density: 2.65 };
+    const event = { id: randomUUID(), at: new Date().toISOString(), by: 'Bruno', type: 'powderAdded', parts: [part], reason: 'rescue' };
+    await connection.query(
+      "INSERT INTO bench_events (id, studio_id, stream, stream_id, body, received_at) SELECT ?, studio_id, 'bucket', id, ?, UTC_TIMESTAMP(3) FROM buckets WHERE id = ?",
+      [event.id, JSON.stringify(event), id],
+    );
+    await connection.query("UPDATE buckets SET contents = JSON_SET(contents, '$.parts[0].grams', 2000000) WHERE id = ?", [id]);
+    await connection.end();
+  }
 
   /** What the records hold, read past the interface. */
   async records<T>(request: APIRequestContext, path: string): Promise<T> {

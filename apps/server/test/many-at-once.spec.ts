@@ -17,7 +17,8 @@ describe('twenty who write at once', () => {
     expect(await checkRecords(server.context, server.studio.id)).toEqual([]);
   });
   const read = async (id: string): Promise<Bucket> => (await server.get(`/buckets/${id}`).expect(200)).body as Bucket;
-  const all = <T>(work: (client: number) => PromiseLike<T>): Promise<T[]> => Promise.all(Array.from({ length: CLIENTS }, (_, client) => work(client)));
+  const all = <T>(work: (client: number) => PromiseLike<T>): Promise<T[]> =>
+    Promise.all(Array.from({ length: CLIENTS }, (_, client) => work(client)));
   const dry = (bucket: Bucket): number => bucket.contents?.dryGrams ?? 0;
   const send = (streamId: string, ...events: BucketEvent[]) =>
     server.post('/events', { events: events.map((event) => ({ stream: 'bucket', streamId, event })) });

@@ -29,7 +29,11 @@ export const LIMITS = {
   lastYear: 2099,
 } as const;
 
-export const nameSchema = z.string().overwrite(cleanName).min(1, 'Give it a name.').max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
+export const nameSchema = z
+  .string()
+  .overwrite(cleanName)
+  .min(1, 'Give it a name.')
+  .max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
 export const noteSchema = z.string().max(LIMITS.noteLength, `A note has at most ${LIMITS.noteLength} characters.`);
 /** What a device whose clock went wrong says is refused: it would stand before or after everything else for ever. */
 const isOfOurDays = (text: string): boolean => Number(text.slice(0, 4)) >= LIMITS.firstYear && Number(text.slice(0, 4)) <= LIMITS.lastYear;

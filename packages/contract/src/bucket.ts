@@ -111,6 +111,15 @@ export type BucketSummary = z.infer<typeof bucketSummarySchema>;
 export const bucketSchema = bucketSummarySchema.extend({ events: z.array(bucketEventSchema) });
 export type Bucket = z.infer<typeof bucketSchema>;
 
+/** A bucket of which only the least is asked, so that a step that spoiled it can be found and taken back. */
+export const bucketStepsSchema = z.looseObject({
+  id: idSchema,
+  code: z.string(),
+  body: z.looseObject({ name: z.string() }),
+  events: z.array(z.looseObject({ id: idSchema, type: z.string(), at: z.string(), by: z.string(), eventId: z.string().optional() })),
+});
+export type BucketSteps = z.infer<typeof bucketStepsSchema>;
+
 /** So many events: more than known, and somebody else was at it. */
 export const bucketPulseSchema = z.strictObject({ events: z.int() });
 

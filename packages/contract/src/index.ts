@@ -103,6 +103,8 @@ export {
   bucketBodySchema,
   bucketSummarySchema,
   bucketSchema,
+  bucketStepsSchema,
+  type BucketSteps,
   bucketPulseSchema,
   bucketUpdateSchema,
   bucketSplitSchema,

@@ -8,11 +8,17 @@ export const BYTES_AT_ONCE = 500_000;
 /** What one message of an import may weigh: a single recipe with all the versions it may have, and then some. */
 export const MOST_IMPORT_BYTES = 12_000_000;
 
-export const importRowsSchema = z.strictObject({ from: z.int().min(0).max(LIMITS.rowsInOneImport), rows: z.array(importRowSchema).min(1).max(ROWS_AT_ONCE) });
+export const importRowsSchema = z.strictObject({
+  from: z.int().min(0).max(LIMITS.rowsInOneImport),
+  rows: z.array(importRowSchema).min(1).max(ROWS_AT_ONCE),
+});
 
 /** What to do with a name that is here already. Nothing is ever overwritten: a new version leaves the old one behind it. */
 export const IMPORT_CHOICES = ['leaveMine', 'newVersion', 'keepBoth'] as const;
-export const importCommitSchema = z.strictObject({ rows: z.int().min(1).max(LIMITS.rowsInOneImport, `One file holds at most ${LIMITS.rowsInOneImport} entries.`), choice: z.enum(IMPORT_CHOICES) });
+export const importCommitSchema = z.strictObject({
+  rows: z.int().min(1).max(LIMITS.rowsInOneImport, `One file holds at most ${LIMITS.rowsInOneImport} entries.`),
+  choice: z.enum(IMPORT_CHOICES),
+});
 export type ImportChoice = (typeof IMPORT_CHOICES)[number];
 
 export const importOutcomeSchema = z.strictObject({

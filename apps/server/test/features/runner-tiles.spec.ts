@@ -103,7 +103,9 @@ describe('a plan on paper and in the records', () => {
 
   it('only paths reach the page, and only for a piece of this studio', async () => {
     const wrong = { ...sheet, drawing: { ...sheet.drawing, paths: [{ d: '<script>' }] } };
-    expect(JSON.stringify((await server.post(`/pieces/${piece.id}/steps.pdf`, wrong).expect(422)).body)).toContain('only lines, curves and plain numbers');
+    expect(JSON.stringify((await server.post(`/pieces/${piece.id}/steps.pdf`, wrong).expect(422)).body)).toContain(
+      'only lines, curves and plain numbers',
+    );
     await server.post(`/pieces/${uuid()}/steps.pdf`, sheet).expect(404);
   });
 

@@ -91,5 +91,10 @@ export const routes: Routes = [
     title: 'Clay body · Cazuela',
     loadComponent: () => import('./stations/studio/body-page/body-page').then((m) => m.BodyPage),
   },
+  {
+    path: 'steps-not-taken',
+    title: 'Steps not taken over · Cazuela',
+    loadComponent: () => import('./stations/steps-not-taken/steps-not-taken').then((m) => m.StepsNotTaken),
+  },
   { path: '**', title: 'Not here · Cazuela', loadComponent: () => import('./stations/home/not-here').then((m) => m.NotHere) },
 ];

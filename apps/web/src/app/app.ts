@@ -18,13 +18,14 @@ import { STATIONS } from './shell/stations';
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'keys.press($event)', '(document:pointerdown)': 'keys.point($event)' },
+  host: { '(document:keydown)': 'keys.press($event)', '(document:pointerdown)': 'keys.point($event)', '(window:beforeunload)': 'stay($event)' },
 })
 export class App {
   private readonly router = inject(Router);
   private readonly dialogs = inject(OpensDialogs);
   private readonly trouble = inject(NavigationTrouble);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
+  private readonly outbox = inject(Outbox);
   protected readonly keys = inject(Keys);
   protected readonly studio = inject(StudioStore);
   protected readonly stations = STATIONS;
@@ -43,7 +44,7 @@ export class App {
   protected readonly studioName = computed(() => this.studio.studio()?.name ?? '');
 
   constructor() {
-    toSignal(inject(Outbox).run$);
+    toSignal(this.outbox.run$);
     toSignal(this.studio.id$);
     this.keys.bind([
       ...STATIONS.map((station, index) => ({
@@ -55,6 +56,11 @@ export class App {
       { keys: ['/'], words: 'find by name or code', run: () => this.find() },
       { keys: ['?'], words: 'the keys of this screen', run: () => this.showKeys() },
     ]);
+  }
+
+  /** Steps that live in this page alone would go with it: the browser asks first. */
+  protected stay(event: BeforeUnloadEvent): void {
+    if (this.outbox.unkeptCount() > 0) event.preventDefault();
   }
 
   protected find(): void {

@@ -73,5 +73,11 @@ export const recipeAndBucketTables: Migration = {
       CONSTRAINT bench_events_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE IF EXISTS bench_events', 'DROP TABLE IF EXISTS batches', 'DROP TABLE IF EXISTS buckets', 'DROP TABLE IF EXISTS recipe_versions', 'DROP TABLE IF EXISTS recipes'],
+  down: [
+    'DROP TABLE IF EXISTS bench_events',
+    'DROP TABLE IF EXISTS batches',
+    'DROP TABLE IF EXISTS buckets',
+    'DROP TABLE IF EXISTS recipe_versions',
+    'DROP TABLE IF EXISTS recipes',
+  ],
 };

@@ -60,5 +60,11 @@ export const pieceTables: Migration = {
       CONSTRAINT results_studio FOREIGN KEY (studio_id) REFERENCES studios (id)
     ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`,
   ],
-  down: ['DROP TABLE IF EXISTS results', 'DROP TABLE IF EXISTS photos', 'DROP TABLE IF EXISTS firings', 'DROP TABLE IF EXISTS days', 'DROP TABLE IF EXISTS pieces'],
+  down: [
+    'DROP TABLE IF EXISTS results',
+    'DROP TABLE IF EXISTS photos',
+    'DROP TABLE IF EXISTS firings',
+    'DROP TABLE IF EXISTS days',
+    'DROP TABLE IF EXISTS pieces',
+  ],
 };

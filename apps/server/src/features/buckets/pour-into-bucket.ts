@@ -34,7 +34,8 @@ export async function pourIntoBucket({ context, studioId, id, body }: Call<z.inf
     if (body.toId && (await models.buckets.count({ where: { id: toId, studioId }, transaction })) === 0) {
       throw new ProblemError('notFound', 'There is no such bucket to pour into.');
     }
-    if (await isPouredAlready(context, { studioId, fromId: id, toId: body.toId ?? undefined, takenEventId: body.takenEventId }, transaction)) return toId;
+    if (await isPouredAlready(context, { studioId, fromId: id, toId: body.toId ?? undefined, takenEventId: body.takenEventId }, transaction))
+      return toId;
     if (!body.toId && !scraps)
       await createBucketRow(context, { id: toId, studioId, body: SCRAPS, recipeId: null, recipeVersionId: null, transaction });
     await moveGlaze(context, { ...body, studioId, fromId: id, toId, reason: 'other' }, transaction);

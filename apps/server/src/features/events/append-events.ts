@@ -5,7 +5,7 @@ import type { Context } from '../../context';
 import { lockStreams, type Stream } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
 import { setPowderUses } from '../powders/stock';
-import { batchSnapshot, bucketSnapshot } from './snapshots';
+import { batchSnapshot, bucketSnapshot, snapshotAfterUndo } from './snapshots';
 
 /**
  * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
@@ -28,7 +28,12 @@ export async function appendToStream(
   const receivedAt = context.now();
   const rows = fresh.map((event) => ({ ...target, id: event.id, body: event, receivedAt }));
   await context.models.benchEvents.bulkCreate(rows, { transaction });
-  await refreshSnapshot(context, target, transaction);
+  await refreshSnapshot(
+    context,
+    target,
+    fresh.every((event) => event.type === 'undone'),
+    transaction,
+  );
   return fresh;
 }
 
@@ -48,19 +53,24 @@ async function knownIds(
   const where = { studioId: target.studioId, id: events.map((event) => event.id) };
   const there = (await models.benchEvents.findAll({ where, transaction })).map((row) => row.get());
   const isOther = there.some(
-    (row) => row.streamId !== target.streamId || row.stream !== target.stream || events.some((event) => event.id === row.id && event.type !== row.body.type),
+    (row) =>
+      row.streamId !== target.streamId || row.stream !== target.stream || events.some((event) => event.id === row.id && event.type !== row.body.type),
   );
   if (isOther) throw new ProblemError('conflict', 'The number of this step belongs to another one already. Do it once more.');
   return new Set(there.map((row) => row.id));
 }
 
 /** Lists are read far more often than written: the replayed state is kept beside the row, in the same transaction. */
-async function refreshSnapshot(context: Context, target: Stream, transaction: Transaction): Promise<void> {
+async function refreshSnapshot(context: Context, target: Stream, isTakenBack: boolean, transaction: Transaction): Promise<void> {
   const { models } = context;
   const { streamId: whatId, studioId, stream } = target;
   const where = { id: whatId, studioId };
   if (stream === 'bucket') {
-    const { contents, uses } = bucketSnapshot(await eventsOf<BucketEvent>(context, target, transaction));
+    const events = await eventsOf<BucketEvent>(context, target, transaction);
+    const snapshot = isTakenBack ? snapshotAfterUndo(events) : bucketSnapshot(events);
+    // Still wrong after one step of several was taken back: the next one is taken back too.
+    if (!snapshot) return;
+    const { contents, uses } = snapshot;
     await setPowderUses(context, { studioId, what: stream, whatId }, uses, transaction);
     await models.buckets.update({ contents }, { where, transaction });
   }

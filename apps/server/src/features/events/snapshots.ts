@@ -1,4 +1,13 @@
-import { bucketDrift, replayBatch, replayBucket, standingEvents, type BatchEvent, type BatchPlan, type BucketContents, type BucketEvent } from '@cazuela/core';
+import {
+  bucketDrift,
+  replayBatch,
+  replayBucket,
+  standingEvents,
+  type BatchEvent,
+  type BatchPlan,
+  type BucketContents,
+  type BucketEvent,
+} from '@cazuela/core';
 import { bucketContentsSchema, LIMITS } from '@cazuela/contract';
 import type { BatchRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
@@ -8,6 +17,15 @@ import type { PowderUse } from '../powders/stock';
 export function bucketSnapshot(events: readonly BucketEvent[]): { contents: BucketContents | null; uses: PowderUse[] } {
   const replay = replayBucket({ events: [...events] });
   return { contents: replay.kind === 'ok' ? readable({ ...replay.contents, ...driftOf(events) }) : null, uses: powderAddedTo(events) };
+}
+
+/** The same after steps were taken back; undefined while the bucket cannot be worked out or read. Taking back is never refused for that. */
+export function snapshotAfterUndo(events: readonly BucketEvent[]): ReturnType<typeof bucketSnapshot> | undefined {
+  try {
+    return bucketSnapshot(events);
+  } catch {
+    return undefined;
+  }
 }
 
 /** What is kept beside a batch, and what it took from the shelf. Throws `checkInput` when a line would weigh more than a tonne. */

@@ -2,16 +2,19 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { problemSchema, type Problem } from '@cazuela/contract';
 import { catchError, from, map, switchMap, throwError, timeout, type Observable } from 'rxjs';
-import type * as z from 'zod';
+import * as z from 'zod';
 
 /** How long one answer may take, ms. */
 const ANSWER_WAIT_MS = 20_000;
 
-/** A request that did not work, as a value screens can show. `kind` decides what they offer. */
+/**
+ * A request that did not work, as a value screens can show. `problem`: our server said no, and why. `unreadable`: somebody answered, but
+ * not in words of ours, as a proxy that wants a sign-in does. `unreachable`: nobody answered.
+ */
 export class ApiFailure extends Error {
   override readonly name = 'ApiFailure';
   constructor(
-    readonly kind: 'problem' | 'unreachable',
+    readonly kind: 'problem' | 'unreadable' | 'unreachable',
     readonly problem: Problem,
   ) {
     super(problem.detail);
@@ -19,7 +22,7 @@ export class ApiFailure extends Error {
 
   /** True when trying again later may work: the server or its database is away. */
   get isAway(): boolean {
-    return this.kind === 'unreachable' || this.problem.code === 'databaseAway' || this.problem.code === 'tooMany';
+    return this.kind !== 'problem' || ['databaseAway', 'tooMany', 'busy'].includes(this.problem.code);
   }
 }
 
@@ -62,6 +65,16 @@ export class Api {
   }
 }
 
+/** What stands between us and our server, by its number. */
+const UNREADABLE: Readonly<Record<number, string>> = {
+  401: 'Something before Cazuela wants to know who you are. Reload the page and sign in.',
+  403: 'Something before Cazuela does not let this device in. Reload the page, or ask whoever looks after it.',
+  413: 'Something before Cazuela takes only smaller messages.',
+  502: 'Cazuela’s server cannot be reached just now.',
+  503: 'Cazuela’s server cannot be reached just now.',
+  504: 'Cazuela’s server cannot be reached just now.',
+};
+
 function asJson(text: string): unknown {
   try {
     return JSON.parse(text);
@@ -76,8 +89,12 @@ export function toFailure(error: unknown): ApiFailure {
     const problem = problemSchema.safeParse(error.error);
     if (problem.success) return new ApiFailure('problem', problem.data);
   }
-  if (error instanceof HttpErrorResponse && error.status > 0 && error.status < 500) {
-    return new ApiFailure('problem', problemOf('broken', 'The server gave an answer we cannot read. Reload the page.'));
+  if (error instanceof z.ZodError || (error instanceof HttpErrorResponse && error.status > 0)) {
+    const status = error instanceof HttpErrorResponse ? error.status : 200;
+    return new ApiFailure('unreadable', {
+      ...problemOf('broken', UNREADABLE[status] ?? 'The server gave an answer we cannot read. Reload the page.'),
+      status,
+    });
   }
   return new ApiFailure(
     'unreachable',

@@ -8,6 +8,8 @@ export interface Loaded<T> {
   value: Signal<T | undefined>;
   /** A sentence when the last try failed. */
   failure: Signal<string | undefined>;
+  /** True when it came and is not what it should be: asking again gives the same. */
+  isUnreadable: Signal<boolean>;
   reload: () => void;
 }
 
@@ -15,6 +17,7 @@ interface Attempt<T> {
   key: unknown;
   value?: T;
   failure?: string;
+  isUnreadable?: boolean;
 }
 
 /** Something asked of the records, reloadable; call it where fields are initialised. The newest request wins. */
@@ -32,12 +35,20 @@ export function loadedFor<K, T>(key: () => K | undefined, source: (key: K) => Ob
         ? EMPTY
         : source(asked).pipe(
             map((value): Attempt<T> => ({ key: asked, value })),
-            catchError((error: unknown) => of<Attempt<T>>({ key: asked, failure: toFailure(error).problem.detail })),
+            catchError((error: unknown) => {
+              const { kind, problem } = toFailure(error);
+              return of<Attempt<T>>({ key: asked, failure: problem.detail, isUnreadable: kind === 'unreadable' && problem.status === 200 });
+            }),
           ),
     ),
     // A failed reload keeps what is known, but never shows one thing under the name of another.
     scan((before: Attempt<T>, now) => (now.failure !== undefined && before.key === now.key ? { ...before, ...now } : now)),
   );
   const state = toSignal(attempts, { initialValue: { key: undefined } as Attempt<T> });
-  return { value: computed(() => state().value), failure: computed(() => state().failure), reload: () => round.update((n) => n + 1) };
+  return {
+    value: computed(() => state().value),
+    failure: computed(() => state().failure),
+    isUnreadable: computed(() => state().isUnreadable ?? false),
+    reload: () => round.update((n) => n + 1),
+  };
 }

@@ -48,7 +48,7 @@ describe('bench work on its way to the records', () => {
     const id = tick();
     records.http.expectOne((one) => one.url.endsWith('/events')).error(new ProgressEvent('error'), { status: 0 });
     await settle();
-    expect(outbox.away()).toBe(true);
+    expect(outbox.paused()?.kind).toBe('unreachable');
     jest.advanceTimersByTime(600);
     expect(sent().map((entry) => entry.event.id)).toEqual([id]);
   });
@@ -61,24 +61,137 @@ describe('bench work on its way to the records', () => {
     expect(sent().map((entry) => entry.event.id)).toEqual([second]);
   });
 
-  it('what the records refuse is said, not sent for ever', () => {
+  const request = () => records.http.expectOne((one) => one.url.endsWith('/events'));
+  const idsOf = (of: ReturnType<typeof request>): string[] => (of.request.body as { events: BenchEvent[] }).events.map(({ event }) => event.id);
+  const onDevice = (): string[] =>
+    TestBed.inject(OutboxStorage)
+      .all()
+      .map(({ event }) => event.id);
+  const problem = (status: number, code: string): [object, { status: number; statusText: string }] => [
+    { type: 'x', title: 'x', status, code, detail: `The answer was ${status}.` },
+    { status, statusText: 'No' },
+  ];
+
+  it.each([
+    ['a proxy that wants a sign-in', '<html>Sign in</html>', 401, 'sign in'],
+    ['a page of somebody else under our address', '<html>Welcome</html>', 200, 'cannot read'],
+    ['a proxy for which it is too large', '<html>Too large</html>', 413, 'smaller messages'],
+    ['a proxy that finds nobody behind it', '<html>Bad gateway</html>', 502, 'cannot be reached'],
+  ])('stays on the device when %s answers, and the potter is told', async (_who, body, status, words) => {
     const id = tick();
-    records.http
-      .expectOne((one) => one.url.endsWith('/events'))
-      .flush({ acknowledged: [], refused: [{ id, detail: 'This batch is a bucket already.' }] });
-    expect(outbox.refused().map((refusal) => refusal.detail)).toEqual(['This batch is a bucket already.']);
-    expect(outbox.doneHere('batch', BATCH)).toEqual([]);
-    outbox.dismissRefusals();
+    request().flush(body, { status, statusText: 'x' });
+    await settle();
+    expect(onDevice()).toEqual([id]);
+    expect(outbox.paused()?.problem.detail).toContain(words);
     expect(outbox.refused()).toEqual([]);
+    jest.advanceTimersByTime(600);
+    request().flush({ acknowledged: [id], refused: [] });
+    expect([onDevice(), outbox.paused(), outbox.pendingCount()]).toEqual([[], undefined, 0]);
   });
 
-  it('a message the server cannot read does not hold up the rest', () => {
-    tick();
-    records.http
-      .expectOne((one) => one.url.endsWith('/events'))
-      .flush({ type: 'x', title: 'x', status: 422, code: 'checkInput', detail: 'Unknown event.' }, { status: 422, statusText: 'No' });
-    expect(outbox.pendingCount()).toBe(0);
-    expect(outbox.refused()[0]?.detail).toBe('Unknown event.');
+  it('stays on the device while the server is broken, with longer and longer waits', async () => {
+    const id = tick();
+    for (const wait of [500, 1_000, 2_000, 4_000]) {
+      request().flush(...problem(500, 'broken'));
+      await settle();
+      jest.advanceTimersByTime(wait - 1);
+      records.http.expectNone((one) => one.url.endsWith('/events'));
+      jest.advanceTimersByTime(1);
+    }
+    expect(idsOf(request())).toEqual([id]);
+    expect(onDevice()).toEqual([id]);
+  });
+
+  it('is tried at once when the potter says so, and when the network is back', async () => {
+    const id = tick();
+    request().error(new ProgressEvent('error'), { status: 0 });
+    await settle();
+    outbox.tryNow();
+    request().error(new ProgressEvent('error'), { status: 0 });
+    await settle();
+    window.dispatchEvent(new Event('online'));
+    expect(idsOf(request())).toEqual([id]);
+  });
+
+  it('leaves only what the answer names: an answer that names nobody keeps everything', async () => {
+    const [one, two] = [tick(), tick()];
+    request().flush({ acknowledged: [one], refused: [] });
+    request().flush({ acknowledged: ['0198c0de-0000-7000-8000-00000000ffff'], refused: [] });
+    await settle();
+    expect(onDevice()).toEqual([two]);
+  });
+
+  /** Five that wait behind a sending that is under way, so that they go together. */
+  const five = (): [first: string, rest: string[]] => {
+    const first = tick();
+    return [first, Array.from({ length: 5 }, tick)];
+  };
+
+  it('a sending refused as a whole is halved until the one bad event is alone', async () => {
+    const [first, rest] = five();
+    const bad = rest[3]!;
+    request().flush({ acknowledged: [first], refused: [] });
+    for (let sendings = 0; sendings < 20 && outbox.pendingCount() > 0; sendings++) {
+      const now = request();
+      const ids = idsOf(now);
+      if (ids.includes(bad)) now.flush(...problem(422, 'checkInput'));
+      else now.flush({ acknowledged: ids, refused: [] });
+      await settle();
+    }
+    expect(outbox.refused().map(({ entry, detail }) => [entry?.event.id, detail])).toEqual([[bad, 'The answer was 422.']]);
+    expect(outbox.doneHere('batch', BATCH).map(({ id }) => id)).toEqual([first, ...rest.filter((id) => id !== bad)]);
+  });
+
+  it('one event that breaks the server holds up none of the others, and is not thrown away', async () => {
+    const [first, rest] = five();
+    const bad = rest[0]!;
+    request().flush({ acknowledged: [first], refused: [] });
+    for (let sendings = 0; sendings < 20 && outbox.pendingCount() > 1; sendings++) {
+      const now = request();
+      const ids = idsOf(now);
+      if (ids.includes(bad)) now.flush(...problem(500, 'broken'));
+      else now.flush({ acknowledged: ids, refused: [] });
+      await settle();
+    }
+    expect(onDevice()).toEqual([bad]);
+    request().flush(...problem(500, 'broken'));
+    await settle();
+    expect(outbox.paused()?.problem.status).toBe(500);
+    jest.advanceTimersByTime(600);
+    expect(idsOf(request())).toEqual([bad]);
+  });
+
+  it('what the records refuse is said, stays on the device over a reload, and goes when the potter puts it aside', () => {
+    const id = tick();
+    request().flush({ acknowledged: [], refused: [{ id, detail: 'This batch is a bucket already.' }] });
+    expect(outbox.refused().map((refusal) => refusal.detail)).toEqual(['This batch is a bucket already.']);
+    expect(outbox.doneHere('batch', BATCH)).toEqual([]);
+    expect(onDevice()).toEqual([]);
+    const kept = TestBed.inject(OutboxStorage).refused();
+    expect(kept.map(({ entry, detail }) => [entry?.event.id, detail])).toEqual([[id, 'This batch is a bucket already.']]);
+    outbox.putAside(outbox.refused());
+    expect([outbox.refused(), TestBed.inject(OutboxStorage).refused()]).toEqual([[], []]);
+  });
+
+  it('a refused step can be sent again', () => {
+    const id = tick();
+    request().flush({ acknowledged: [], refused: [{ id, detail: 'There is no such batch here any more.' }] });
+    outbox.sendAgain(outbox.refused()[0]!);
+    request().flush({ acknowledged: [id], refused: [] });
+    expect([outbox.refused(), outbox.pendingCount(), TestBed.inject(OutboxStorage).refused()]).toEqual([[], 0, []]);
+  });
+
+  it('a device without room: the step is sent all the same, is said to live in the page alone, and is kept once there is room', async () => {
+    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const [first, second] = [tick(), tick()];
+    expect([onDevice(), outbox.unkeptCount(), outbox.pendingCount()]).toEqual([[], 2, 2]);
+    full.mockRestore();
+    request().flush({ acknowledged: [first], refused: [] });
+    await settle();
+    expect([onDevice(), outbox.unkeptCount()]).toEqual([[second], 0]);
+    expect(idsOf(request())).toEqual([second]);
   });
 });
 
@@ -97,10 +210,16 @@ describe('what a device kept', () => {
     expect(storage.all().map((one) => one.event.id)).toEqual([early, late]);
   });
 
-  it('rubbish in its keeping is passed over', () => {
+  it('what it cannot read is shown, and not thrown away', () => {
     new FakeRecords();
     localStorage.setItem('cazuela.outbox.x', '{"stream":"nothing"}');
-    expect(TestBed.inject(OutboxStorage).all()).toEqual([]);
+    localStorage.setItem('cazuela.outbox.y', 'no JSON at all');
+    const storage = TestBed.inject(OutboxStorage);
+    expect(storage.all()).toEqual([]);
+    expect(storage.refused().map(({ text, entry }) => [text, entry])).toEqual([
+      ['{"stream":"nothing"}', undefined],
+      ['no JSON at all', undefined],
+    ]);
   });
 
   it('an event the records have already counts once', () => {

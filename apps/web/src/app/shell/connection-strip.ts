@@ -1,17 +1,26 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { Router } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
 import { Outbox } from '../data/outbox';
+import { UnreadableRows } from '../data/unreadable-rows';
 import { NavigationTrouble } from './navigation-trouble';
 
 /** Says when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */
 @Component({
   selector: 'cz-connection-strip',
+  imports: [RouterLink],
   template: `
     <div role="status" class="no-print">
-      @if (outbox.away()) {
+      @if (paused(); as words) {
         <p class="away">
-          The studio’s records cannot be reached. Go on working: {{ outbox.pendingCount() }}
-          {{ outbox.pendingCount() === 1 ? 'step is' : 'steps are' }} kept on this device and sent when they are back.
+          {{ words }} Go on working: {{ outbox.pendingCount() }} {{ outbox.pendingCount() === 1 ? 'step is' : 'steps are' }} kept on this device and
+          sent when they are back.
+          <button type="button" class="press bare" (click)="outbox.tryNow()">Try now</button>
+        </p>
+      }
+      @if (outbox.unkeptCount(); as count) {
+        <p class="refused">
+          This device has no room left: {{ count }} {{ count === 1 ? 'step is' : 'steps are' }} kept by this page alone. Leave it open until
+          {{ count === 1 ? 'it is' : 'they are' }} sent.
         </p>
       }
       @if (trouble.wanted(); as url) {
@@ -20,9 +29,18 @@ import { NavigationTrouble } from './navigation-trouble';
           <button type="button" class="press bare" (click)="again(url)">Try again</button>
         </p>
       }
-      @for (refusal of outbox.refused(); track refusal.event.event.id) {
+      @if (outbox.refused(); as refused) {
+        @if (refused.length > 0) {
+          <p class="refused">
+            {{ refused.length === 1 ? 'One step was' : refused.length + ' steps were' }} not taken over: {{ refused.at(-1)!.detail }}
+            <a class="press bare" routerLink="/steps-not-taken">Look at {{ refused.length === 1 ? 'it' : 'them' }}</a>
+          </p>
+        }
+      }
+      @for (list of unreadable.lists(); track list.path) {
         <p class="refused">
-          Not taken over: {{ refusal.detail }} <button type="button" class="press bare" (click)="outbox.dismissRefusals()">Understood</button>
+          {{ list.count === 1 ? 'One entry' : list.count + ' entries' }} of “{{ list.name }}” cannot be read, and
+          {{ list.count === 1 ? 'is' : 'are' }} left out here. Reload the page; if it stays so, ask whoever looks after this Cazuela.
         </p>
       }
     </div>
@@ -46,7 +64,14 @@ import { NavigationTrouble } from './navigation-trouble';
 export class ConnectionStrip {
   protected readonly outbox = inject(Outbox);
   protected readonly trouble = inject(NavigationTrouble);
+  protected readonly unreadable = inject(UnreadableRows);
   private readonly router = inject(Router);
+  protected readonly paused = computed(() => {
+    const failure = this.outbox.paused();
+    if (!failure) return undefined;
+    const isGone = failure.kind === 'unreachable' || failure.problem.code === 'databaseAway';
+    return isGone ? 'The studio’s records cannot be reached.' : `The studio’s records take nothing just now. ${failure.problem.detail}`;
+  });
 
   protected again(url: string): void {
     this.trouble.clear();

@@ -20,6 +20,7 @@ import { MeasurePanel } from './measure-panel';
 import { PourPanel } from './pour-panel';
 import { SettlingPanel } from './settling-panel';
 import { StainPanel } from './stain-panel';
+import { UnreadableBucket } from './unreadable-bucket';
 import { WaysPanel } from './ways-panel';
 
 type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'label' | 'notes';
@@ -42,6 +43,7 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
     Says,
     SettlingPanel,
     StainPanel,
+    UnreadableBucket,
     WaysPanel,
   ],
   providers: [BucketScreen],

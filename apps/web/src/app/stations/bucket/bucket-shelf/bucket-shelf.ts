@@ -7,6 +7,7 @@ import { loaded } from '../../../data/load';
 import { remembered } from '../../../data/remembered';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
+import { UnreadableRows } from '../../../data/unreadable-rows';
 import { BucketRow } from '../../../parts/bucket-row';
 import { Choice } from '../../../parts/choice';
 import { bucketByCode } from '../../../parts/code-check';
@@ -47,6 +48,11 @@ type View = z.infer<typeof viewSchema>;
       @if (!all.value() && !all.failure()) {
         <cz-coming />
       }
+      @for (row of unreadable(); track row.id) {
+        <p class="look">
+          {{ row.code }} {{ row.name ?? 'A bucket' }} cannot be read. <a class="press bare" [routerLink]="['/bucket', row.id]">See its last steps</a>
+        </p>
+      }
       @if (shown(); as buckets) {
         <div class="row view">
           <cz-choice label="Show" [options]="shows" [value]="view().show" (changed)="change({ show: $event })" />
@@ -85,6 +91,8 @@ export class BucketShelf {
   private readonly reads = computed(() => this.studio()?.reads ?? 'both');
   private readonly studio = inject(StudioStore).studio;
   protected readonly all = loaded(() => this.api.buckets());
+  protected readonly unreadable = computed(() => this.rows.of('/buckets'));
+  private readonly rows = inject(UnreadableRows);
   private readonly typed = remembered('bucket-shelf.filter', { text: '' }, (kept) => z.object({ text: z.string() }).safeParse(kept).data);
   protected readonly filter = computed(() => this.typed().text);
   protected readonly view = remembered<View>('bucket-shelf', { sort: 'code', show: 'use' }, (kept) => viewSchema.safeParse(kept).data);

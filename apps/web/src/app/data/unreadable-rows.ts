@@ -1,0 +1,48 @@
+import { computed, Injectable, signal } from '@angular/core';
+import * as z from 'zod';
+
+/** What can still be told of a row that cannot be read. */
+export interface UnreadableRow {
+  id: string;
+  code?: string | undefined;
+  name?: string | undefined;
+}
+
+const knownSchema = z.looseObject({
+  id: z.string(),
+  code: z.string().optional().catch(undefined),
+  name: z.string().optional().catch(undefined),
+  body: z.looseObject({ name: z.string() }).optional().catch(undefined),
+});
+
+/** Lists whose rows have a screen of their own to be mended on; the shelf names them itself. */
+const MENDED_ELSEWHERE = '/buckets';
+
+/** Rows of lists that came and could not be read: the others are shown all the same, and these are said. */
+@Injectable({ providedIn: 'root' })
+export class UnreadableRows {
+  private readonly byPath = signal<Readonly<Record<string, UnreadableRow[]>>>({});
+  readonly lists = computed(() =>
+    Object.entries(this.byPath())
+      .filter(([path, rows]) => path !== MENDED_ELSEWHERE && rows.length > 0)
+      .map(([path, rows]) => ({ path, name: path.slice(1).replaceAll('-', ' '), count: rows.length })),
+  );
+
+  of(path: string): readonly UnreadableRow[] {
+    return this.byPath()[path] ?? [];
+  }
+
+  /** The rows that fit; what does not is kept aside under the list's path. */
+  sort<T>(path: string, rows: readonly unknown[], schema: z.ZodType<T>): T[] {
+    const bad: UnreadableRow[] = [];
+    const good = rows.flatMap((row) => {
+      const read = schema.safeParse(row);
+      if (read.success) return [read.data];
+      const known = knownSchema.safeParse(row).data;
+      bad.push({ id: known?.id ?? '', code: known?.code, name: known?.name ?? known?.body?.name });
+      return [];
+    });
+    if (bad.length > 0 || this.byPath()[path]) this.byPath.update((all) => ({ ...all, [path]: bad }));
+    return good;
+  }
+}

@@ -1,0 +1,84 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { BenchLog } from '../../../data/bench-log';
+import { loadedFor } from '../../../data/load';
+import { Outbox } from '../../../data/outbox';
+import { stepWords } from '../../../data/step-words';
+import { StudioApi } from '../../../data/studio-api';
+import { sayWhen } from '../../../data/times';
+import { Says } from '../../../parts/says';
+
+/** Steps shown, newest first: what spoiled a bucket was done lately. */
+const NEWEST = 30;
+
+/** A bucket whose state cannot be read: its last steps, each to be taken back, so that it can be mended by whoever is at it. */
+@Component({
+  selector: 'cz-unreadable-bucket',
+  imports: [Says],
+  template: `
+    <cz-says [failure]="all.failure()" (again)="all.reload()" />
+    @if (all.value(); as bucket) {
+      <h1>{{ bucket.code }} {{ bucket.body.name }}</h1>
+      <p role="alert" class="look">
+        This bucket cannot be read: one of its last steps makes figures no bucket can have. Take that one back, then look again. Nothing of it is
+        lost.
+      </p>
+      <table class="sheet">
+        @for (step of steps(); track step.id) {
+          <tr>
+            <td class="quiet small nowrap">{{ step.when }}</td>
+            <td class="small nowrap">{{ step.by }}</td>
+            <td>{{ step.words }}</td>
+            <td>
+              @if (step.isBack) {
+                <span class="quiet">taken back</span>
+              } @else {
+                <button type="button" class="press bare" [attr.aria-label]="'Take back: ' + step.words" (click)="undo(step.id)">Take back</button>
+              }
+            </td>
+          </tr>
+        }
+      </table>
+      <button type="button" class="press" [disabled]="waits()" (click)="again.emit()">Look again</button>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.8rem;
+      justify-items: start;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class UnreadableBucket {
+  readonly id = input.required<string>();
+  readonly again = output<void>();
+  private readonly api = inject(StudioApi);
+  private readonly log = inject(BenchLog);
+  private readonly outbox = inject(Outbox);
+  protected readonly all = loadedFor(
+    () => this.id(),
+    (id) => this.api.bucketSteps(id),
+  );
+  protected readonly waits = computed(() => this.outbox.isWaiting(this.id()));
+  protected readonly steps = computed(() => {
+    const events = this.all.value()?.events ?? [];
+    const here = this.outbox.doneHere('bucket', this.id());
+    const undone = new Set([...events, ...here].flatMap((event) => (event.type === 'undone' && event.eventId ? [event.eventId] : [])));
+    return events
+      .filter((event) => event.type !== 'undone')
+      .slice(-NEWEST)
+      .reverse()
+      .map((event) => ({
+        id: event.id,
+        by: event.by,
+        words: stepWords(event),
+        when: Number.isNaN(Date.parse(event.at)) ? event.at : sayWhen(event.at),
+        isBack: undone.has(event.id),
+      }));
+  });
+
+  protected undo(eventId: string): void {
+    this.log.note('bucket', this.id(), { type: 'undone', eventId });
+  }
+}

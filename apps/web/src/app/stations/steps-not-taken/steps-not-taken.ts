@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { NOW } from '../../data/clock';
+import { Outbox } from '../../data/outbox';
+import type { Refusal } from '../../data/outbox-storage';
+import { saveFile } from '../../data/save-file';
+import { stepWords } from '../../data/step-words';
+import { sayWhen } from '../../data/times';
+
+const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day' } as const;
+const PLACE_WORDS = { batch: 'its batch', bucket: 'its bucket', day: 'the day' } as const;
+
+interface Row {
+  refusal: Refusal;
+  when: string;
+  by: string;
+  words: string;
+  place: { link: string[]; words: string } | undefined;
+}
+
+/** Steps the records would not take: kept on this device, read, sent again, saved as a file, and put aside by nobody but the potter. */
+@Component({
+  selector: 'cz-steps-not-taken',
+  imports: [RouterLink],
+  template: `
+    <div class="page">
+      <h1>Steps not taken over</h1>
+      @if (rows().length === 0) {
+        <p>All that was done on this device is in the records, or on its way.</p>
+        <p><a class="press" routerLink="/">What now?</a></p>
+      } @else {
+        <p>
+          These steps were done here, and the records said no. They are kept on this device until you put them aside. Most often the thing was changed
+          or closed by somebody else meanwhile: open it, see what is missing, and note it there.
+        </p>
+        <div class="table-scroll">
+          <table class="sheet">
+            <thead>
+              <tr>
+                <th scope="col">When</th>
+                <th scope="col">Who</th>
+                <th scope="col">Step</th>
+                <th scope="col">Why not</th>
+                <th scope="col"><span class="visually-hidden">What to do</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (row of rows(); track row.refusal.key) {
+                <tr>
+                  <td class="quiet small nowrap">{{ row.when }}</td>
+                  <td class="small nowrap">{{ row.by }}</td>
+                  <td>
+                    {{ row.words }}
+                    @if (row.place; as place) {
+                      <a [routerLink]="place.link">{{ place.words }}</a>
+                    }
+                  </td>
+                  <td>{{ row.refusal.detail }}</td>
+                  <td class="row">
+                    @if (row.place) {
+                      <button type="button" class="press bare" [attr.aria-label]="'Send again: ' + row.words" (click)="outbox.sendAgain(row.refusal)">
+                        Send again
+                      </button>
+                    }
+                    <button type="button" class="press bare" [attr.aria-label]="'Put aside: ' + row.words" (click)="outbox.putAside([row.refusal])">
+                      Put aside
+                    </button>
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+        <div class="row">
+          <button type="button" class="press" (click)="save()">Save them as a file</button>
+          <button type="button" class="press quiet-press" (click)="outbox.putAside(outbox.refused())">Put all aside</button>
+        </div>
+      }
+    </div>
+  `,
+  styles: `
+    .page {
+      display: grid;
+      gap: 0.9rem;
+      align-content: start;
+    }
+    .table-scroll {
+      overflow-x: auto;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.4rem 0.8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepsNotTaken {
+  protected readonly outbox = inject(Outbox);
+  private readonly now = inject(NOW);
+  protected readonly rows = computed(() => this.outbox.refused().map((refusal) => this.rowOf(refusal)));
+
+  protected save(): void {
+    const steps = this.outbox.refused().map(({ text, detail }) => ({ step: jsonOf(text), refused: detail }));
+    const file = { format: 'cazuela-steps', version: 1, writtenAt: this.now().toISOString(), steps };
+    saveFile(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }), 'steps-not-taken.json');
+  }
+
+  private rowOf(refusal: Refusal): Row {
+    const { entry } = refusal;
+    if (!entry) return { refusal, when: '', by: '', words: refusal.text.slice(0, 200), place: undefined };
+    const { stream, streamId, event } = entry;
+    const link = stream === 'day' ? [PLACES.day] : [PLACES[stream], streamId];
+    return { refusal, when: sayWhen(event.at), by: event.by, words: stepWords(event), place: { link, words: PLACE_WORDS[stream] } };
+  }
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+}
