@@ -9,6 +9,10 @@ export interface ServerOptions {
   demo: boolean;
   /** Further environment, e.g. limits for a test. */
   env?: Record<string, string>;
+  /** Whether its words are shown. */
+  says?: 'inherit' | 'ignore';
+  /** Told the process as soon as there is one, before it listens. */
+  began?: (child: ChildProcess) => void;
 }
 
 export interface ServerProcess {
@@ -19,9 +23,9 @@ export interface ServerProcess {
 const LISTEN_WAIT_MS = 60_000;
 
 /** Starts the built server as its own process and waits until it listens. */
-export function startServer({ db, port, demo, env = {} }: ServerOptions): Promise<ServerProcess> {
+export function startServer({ db, port, demo, env = {}, says = 'inherit', began }: ServerOptions): Promise<ServerProcess> {
   const child = spawnChild(process.execPath, ['--enable-source-maps', SERVER_FILE], {
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', says],
     // A group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
     detached: true,
     env: {
@@ -38,6 +42,7 @@ export function startServer({ db, port, demo, env = {} }: ServerOptions): Promis
       ...env,
     },
   });
+  began?.(child);
   return new Promise((resolve, reject) => {
     const timer = setTimeout(() => {
       child.kill('SIGKILL');

@@ -19,12 +19,17 @@ export async function checkRecords(context: Context, studioId: string): Promise<
     if (!isSame(summed(usesOf('bucket', id)), summed(replayed.uses))) faults.push(`The shelf does not know what bucket ${code} took.`);
   }
   for (const row of await models.batches.findAll({ where: { studioId } })) {
-    const { id, plan, linesDone, lastAt, lastBy, setAside } = row.get();
-    const { uses, ...replayed } = batchSnapshot(plan, await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }));
-    if (!isSame({ linesDone, lastAt, lastBy, setAside: Boolean(setAside) }, replayed)) faults.push(`Batch ${id} is not what its events say.`);
+    const { id, plan, bucketId, linesDone, lastAt, lastBy, setAside } = row.get();
+    const events = await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id });
+    // Finished before steps were noted, as the demo's older ones: there is nothing to replay.
+    if (bucketId && events.length === 0) continue;
+    const { uses, ...replayed } = batchSnapshot(plan, events);
+    const kept = { linesDone, lastAt, lastBy, setAside: Boolean(setAside) };
+    if (events.length > 0 && !isSame(kept, replayed)) faults.push(`Batch ${id} is not what its events say.`);
+    if (events.length === 0 && linesDone > 0) faults.push(`Batch ${id} has lines weighed that nobody weighed.`);
     // A batch weighed elsewhere and read from a file took nothing from this shelf.
-    const kept = summed(usesOf('batch', id));
-    if (Object.keys(kept).length > 0 && !isSame(kept, summed(uses))) faults.push(`The shelf does not know what batch ${id} took.`);
+    const took = summed(usesOf('batch', id));
+    if (Object.keys(took).length > 0 && !isSame(took, summed(uses))) faults.push(`The shelf does not know what batch ${id} took.`);
   }
   return faults;
 }

@@ -22,13 +22,15 @@ export interface GlazeMove {
  * each event names the other so that they are taken back together.
  */
 export async function moveGlaze(context: Context, move: GlazeMove, transaction: Transaction): Promise<void> {
-  const { studioId, fromId, toId, takenMl, reason, at, by } = move;
+  const { studioId, fromId, toId, takenMl, reason, by } = move;
   const from = { studioId, stream: 'bucket', streamId: fromId } as const;
   const to = { ...from, streamId: toId };
   await lockStreams(context, [from, to], transaction);
-  const replay = replayBucket({ events: await eventsOf<BucketEvent>(context, from, transaction) });
+  const [fromEvents, toEvents] = [await eventsOf<BucketEvent>(context, from, transaction), await eventsOf<BucketEvent>(context, to, transaction)];
+  const at = afterAll(move.at, [...fromEvents, ...toEvents]);
+  const replay = replayBucket({ events: fromEvents });
   if (replay.kind === 'empty') throw new ProblemError('checkInput', 'This bucket is empty: there is nothing to pour.');
-  const there = replayBucket({ events: await eventsOf<BucketEvent>(context, to, transaction) });
+  const there = replayBucket({ events: toEvents });
   const poured = pourOut({ contents: replay.contents, takenMl });
   const glazes = [
     ...(there.kind === 'ok' ? (there.contents.glazes ?? [await glazeName(context, toId, transaction)]) : []),
@@ -38,6 +40,22 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
   const filled = { id: move.filledEventId, at, by, type: 'filled', ...poured, glazes, from: 'split', fromId, pairEventId: move.takenEventId };
   await appendToStream(context, from, [taken as BucketEvent], transaction);
   await appendToStream(context, to, [filled as BucketEvent], transaction);
+}
+
+/** Clocks of tablets differ by so much, ms; what lies further ahead is a clock gone wrong, and not followed. */
+const CLOCKS_DIFFER_MS = 3_600_000;
+
+/**
+ * The time of a pour, not before anything that is booked in its two buckets: what leaves is reckoned from all of that, and replayed before some
+ * of it more would leave than was there.
+ */
+function afterAll(at: string, events: readonly BucketEvent[]): string {
+  const time = Date.parse(at);
+  const latest = events.reduce((last, event) => {
+    const other = Date.parse(event.at);
+    return other > last && other - time < CLOCKS_DIFFER_MS ? other : last;
+  }, time);
+  return latest === time ? at : new Date(latest).toISOString();
 }
 
 /**

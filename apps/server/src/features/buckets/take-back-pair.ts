@@ -47,6 +47,9 @@ export async function takeBackPairs(
   }
 }
 
+/** What sums of many grams differ by, as a share. */
+const SUM_ERROR = 1e-9;
+
 /** The bucket that was poured into must still hold what came, powder by powder. */
 async function refuseWhenUsed(context: Context, filled: Stream, half: Pair['half'], transaction: Transaction): Promise<void> {
   const events = await eventsOf<BucketEvent>(context, filled, transaction);
@@ -56,7 +59,7 @@ async function refuseWhenUsed(context: Context, filled: Stream, half: Pair['half
   const held = replay.kind === 'ok' ? replay.contents.parts : [];
   const short = (half.parts ?? []).some((part) => {
     const there = held.find((one) => one.powderId === part.powderId && one.part === part.part);
-    return (there?.grams ?? 0) < part.grams - 0.01;
+    return (there?.grams ?? 0) < part.grams * (1 - SUM_ERROR);
   });
   if (short) throw new ProblemError('checkInput', 'Some of what was poured has been used since: pour back what is left of it instead.');
 }
