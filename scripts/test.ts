@@ -64,7 +64,7 @@ function audit(): void {
   const { text } = run('npm', ['audit', '--omit=dev', '--json']);
   const report = parse<{ metadata?: { vulnerabilities: Record<string, number> } }>(text.slice(text.indexOf('{')));
   if (!report?.metadata) {
-    console.log('NOT ASKED  dependency audit: the registry gave no answer. Run npm audit where it does.');
+    console.log(`NOT ASKED  dependency audit: the registry gave no answer. Run npm audit where it does.${behind()}`);
     return;
   }
   const { high = 0, critical = 0 } = report.metadata.vulnerabilities;
@@ -75,6 +75,15 @@ function audit(): void {
     failed += 1;
     faults.push('dependency audit');
   }
+}
+
+/** Where nobody tells of holes: which of what ships is not at the newest version, in which known ones are mended. */
+function behind(): string {
+  const { text } = run('npm', ['outdated', '--workspaces', '--omit=dev', '--json']);
+  const report = parse<Record<string, object>>(text.slice(text.indexOf('{')));
+  if (!report) return '';
+  const names = Object.keys(report);
+  return ` Of what ships directly ${names.length === 0 ? 'all is at its newest version' : `all is at its newest version but ${names.join(', ')}`}.`;
 }
 
 interface JestReport {

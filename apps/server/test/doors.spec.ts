@@ -5,13 +5,14 @@ import { createConnection } from 'mariadb';
 import { DatabaseError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { WebSocket } from 'ws';
-import { SCALE_SOCKET } from '@cazuela/contract';
+import { LIMITS, SCALE_SOCKET } from '@cazuela/contract';
+import { importParts, type ImportRow } from '@cazuela/formats';
 import { PrivateMariaDb } from '../../../scripts/lib/private-mariadb';
 import { throwAwayFolder } from '../../../scripts/lib/throw-away-folder';
 import { configFrom } from '../src/config';
 import { readEnv } from '../src/env';
 import { makeLog } from '../src/http/log';
-import { aBucket, aRecipe } from './made-up';
+import { aBucket, aRecipe, recipeBody } from './made-up';
 import { serverUnderTest, type ServerUnderTest } from './server-under-test';
 
 describe('whatever is sent', () => {
@@ -96,6 +97,53 @@ describe('whatever is sent', () => {
     it('is not even read for a studio that is not there', async () => {
       await server.any.post(`/api/studios/${uuid()}/photos`).set('Content-Type', form['Content-Type']).send(multipart('abc')).expect(404);
     });
+  });
+
+  describe('as photos without end', () => {
+    const photos = async (): Promise<number> => Number(await server.context.models.photos.count({ where: { studioId: server.studio.id } }));
+    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+    const send = () => server.any.post(`/api/studios/${server.studio.id}/photos`).attach('photo', png, 'pot.png');
+    const fill = (age: string): Promise<unknown> =>
+      server.context.sequelize.query(
+        `INSERT INTO photos SELECT UUID(), '${server.studio.id}', 1, 1, 'x', UTC_TIMESTAMP() - INTERVAL ${age} FROM seq_1_to_${LIMITS.photos}`,
+      );
+
+    it('a studio has room for so many, and says so when it is full', async () => {
+      await fill('1 HOUR');
+      const answer = await send().expect(413);
+      expect(says(answer)).toContain('filled their room');
+      await server.context.models.photos.destroy({ where: {} });
+    });
+
+    it('those that no result has are cleared away after two days', async () => {
+      await fill('3 DAY');
+      await send().expect(201);
+      expect(await photos()).toBe(1);
+    });
+  });
+
+  it('a file of 200 recipes with six versions each comes in, part by part', async () => {
+    const body = { ...(await recipeBody(server)), notes: 'n'.repeat(800), lines: [{ powder: 'Silica', part: 'base' as const, percent: 100 }] };
+    const rows = Array.from({ length: 200 }, (_, at): ImportRow => ({
+      kind: 'recipe',
+      recipe: {
+        versions: Array.from({ length: 6 }, () => ({ reason: 'r', changedAt: '2026-03-10T10:00:00.000Z', body: { ...body, name: `Recipe ${at}` } })),
+      },
+    }));
+    const parts = importParts(rows);
+    expect(parts.length).toBeGreaterThan(2);
+    const id = uuid();
+    for (const part of parts) await server.post(`/imports/${id}/rows`, part).expect(201);
+    const done = await server.post(`/imports/${id}/commit`, { rows: rows.length, choice: 'leaveMine' }).expect(201);
+    expect(done.body).toMatchObject({ recipes: 200 });
+  });
+
+  it('one recipe with more versions than a usual message holds comes in too', async () => {
+    const body = { ...(await recipeBody(server)), name: 'Old one', notes: 'ñ'.repeat(2000), lines: [] };
+    const versions = Array.from({ length: 400 }, () => ({ reason: 'r', changedAt: '2026-03-10T10:00:00.000Z', body }));
+    const [part] = importParts([{ kind: 'recipe', recipe: { versions } }]);
+    expect(Buffer.byteLength(JSON.stringify(part))).toBeGreaterThan(1_500_000);
+    await server.post(`/imports/${uuid()}/rows`, part!).expect(201);
   });
 
   describe('to the practice scale', () => {

@@ -33,6 +33,35 @@ const says = (schema: z.ZodType, value: unknown): string => {
   return read.success ? 'fits' : read.error.issues.map((issue) => issue.message).join(' ');
 };
 
+describe('a name', () => {
+  it.each([
+    ['ﬁne Glaze', 'fine Glaze'],
+    ['Mar\u200bisma', 'Marisma'],
+    ['\u202eamsiraM', 'amsiraM'],
+    ['two\nlines', 'two lines'],
+    ['  Humo\ufeff ', 'Humo'],
+    ['Ñandú 🏺', 'Ñandú 🏺'],
+  ])('%j is kept as %j', (typed, kept) => {
+    expect(nameSchema.parse(typed)).toBe(kept);
+  });
+
+  it('of nothing that can be seen is none', () => {
+    expect(nameSchema.safeParse('\u200b\u2060').success).toBe(false);
+  });
+});
+
+describe('an id', () => {
+  it('is one id, however its letters are written', () => {
+    expect(idSchema.parse('0198C0DE-0000-7000-8000-00000000ABCD')).toBe('0198c0de-0000-7000-8000-00000000abcd');
+  });
+});
+
+describe('a time', () => {
+  it.each(['0001-01-01T00:00:00.000Z', '1970-01-01T00:00:00.000Z', '2290-01-01T00:00:00.000Z'])('%s is of a clock gone wrong', (at) => {
+    expect(timeSchema.safeParse(at).error?.issues[0]?.message).toContain('set the clock');
+  });
+});
+
 describe('every refusal says what to type instead', () => {
   it.each([
     [sgSchema, 1, 'above 1.00'],
@@ -186,7 +215,7 @@ describe('documents', () => {
       'a batch of nothing',
       batchCreateSchema,
       { id: ID, recipeVersionId: ID, size: { kind: 'base', baseGrams: 0 }, water: { kind: 'perBaseGram', millilitres: 1 }, order: 'clayFirst' },
-      'more than 0',
+      'cannot be weighed',
     ],
   ])('%s is refused', (_name, schema, value, words) => {
     const answer = says(schema, value);

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { CONES } from '@cazuela/core';
+import { readTable, writeTable } from '../src/csv';
 import {
   batchesToCsv,
   checkAgainst,
   FORMAT_NAME,
   FORMAT_VERSION,
+  importParts,
+  type ImportRow,
   powdersToCsv,
   readFile,
   recipesToCsv,
@@ -12,6 +15,45 @@ import {
   type PortablePowder,
   type PortableRecipe,
 } from '../src/index';
+
+describe('a file on its way', () => {
+  const row = (letters: number): ImportRow => ({ kind: 'powder', powder: { name: 'x'.repeat(letters) } as PortablePowder });
+
+  it('goes in parts that are small enough, with every row once and in its place', () => {
+    const rows = Array.from({ length: 700 }, (_, at) => row(at * 9));
+    const parts = importParts(rows);
+    expect(parts.flatMap((part) => part.rows)).toEqual(rows);
+    let next = 0;
+    for (const part of parts) {
+      expect(part.from).toBe(next);
+      next += part.rows.length;
+      expect(Buffer.byteLength(JSON.stringify(part))).toBeLessThan(600_000);
+      expect(part.rows.length).toBeLessThanOrEqual(200);
+    }
+  });
+
+  it('a row that is larger than a part goes alone', () => {
+    expect(importParts([row(10), row(700_000), row(10)]).map(({ from, rows }) => [from, rows.length])).toEqual([
+      [0, 1],
+      [1, 1],
+      [2, 1],
+    ]);
+  });
+});
+
+describe('a table for any spreadsheet', () => {
+  it.each([
+    ['=1+1', "'=1+1"],
+    ['a;=cmd()', "a;'=cmd()"],
+    ['two\n+lines', "two\n'+lines"],
+    ['tab\t@name', "tab\t'@name"],
+    ['plain; words', 'plain; words'],
+  ])('%j is written so that nothing runs, and read back as it was', (name, written) => {
+    const table = writeTable(['name'], [[name]]);
+    expect(table).toContain(written);
+    expect(readTable(table).rows[0]!.cells['name']).toBe(name);
+  });
+});
 
 const NOW = '2026-03-10T10:00:00.000Z';
 const SHELF = { powderNames: ['Silica', 'Kaolin', 'Copper carbonate'], recipeNames: ['Tinaja'] };

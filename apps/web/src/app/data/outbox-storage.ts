@@ -11,7 +11,7 @@ export interface Refusal {
   key: string;
   /** As it was noted; undefined when this version of the app cannot read it. */
   entry: BenchEvent | undefined;
-  /** The same as text, for a file. */
+  /** The same as it lies on the device, for a file. */
   text: string;
   detail: string;
 }
@@ -31,8 +31,14 @@ export class OutboxStorage {
   /** Marks an event as refused. */
   refuse(event: BenchEvent, detail: string, at: Date): Refusal {
     const key = PREFIX + event.event.id;
-    write(key, JSON.stringify({ ...event, refused: { detail, at: at.toISOString() } }));
-    return { key, entry: event, text: JSON.stringify(event), detail };
+    const text = JSON.stringify({ ...event, refused: { detail, at: at.toISOString() } });
+    write(key, text);
+    return { key, entry: event, text, detail };
+  }
+
+  /** What was put aside a moment ago is kept again. */
+  bringBack({ key, text }: Refusal): void {
+    write(key, text);
   }
 
   remove(ids: readonly string[]): void {

@@ -95,6 +95,12 @@ export class Outbox {
     this.refusals.update((list) => list.filter(({ key }) => !keys.has(key)));
   }
 
+  /** A moment later the potter wants it after all. */
+  bringBack(refusals: readonly Refusal[]): void {
+    for (const refusal of refusals) this.storage.bringBack(refusal);
+    this.refusals.update((list) => [...list, ...refusals]);
+  }
+
   /** Sends a refused event once more, as when what it belongs to is there again. */
   sendAgain(refusal: Refusal): void {
     const { entry, key } = refusal;

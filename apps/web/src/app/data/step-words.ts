@@ -54,12 +54,14 @@ const FIGURES: readonly (readonly [field: string, unit: string])[] = [
 export function stepWords(event: { type: string }): string {
   const fields = event as unknown as Record<string, unknown>;
   const name = Object.hasOwn(STEP_WORDS, event.type) ? STEP_WORDS[event.type as keyof typeof STEP_WORDS] : 'A step of another version';
-  const figures = FIGURES.flatMap(([field, unit]) => (typeof fields[field] === 'number' ? [`${Number(fields[field].toPrecision(6))}${unit}`] : []));
+  const figures = FIGURES.flatMap(([field, unit]) => (typeof fields[field] === 'number' ? [`${figure(fields[field])}${unit}`] : []));
   const parts = Array.isArray(fields['parts'])
     ? fields['parts'].flatMap((part: { name?: unknown; grams?: unknown }) =>
-        typeof part.name === 'string' && typeof part.grams === 'number' ? [`${part.name} ${Number(part.grams.toPrecision(6))} g`] : [],
+        typeof part.name === 'string' && typeof part.grams === 'number' ? [`${part.name} ${figure(part.grams)} g`] : [],
       )
     : [];
   const text = typeof fields['text'] === 'string' ? [`“${fields['text']}”`] : [];
   return [name, ...figures, ...parts, ...text].join(', ');
 }
+
+const figure = (value: number): string => value.toLocaleString('en-GB', { maximumSignificantDigits: 6 });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NOW } from '../../data/clock';
 import { Outbox } from '../../data/outbox';
@@ -8,7 +8,7 @@ import { stepWords } from '../../data/step-words';
 import { sayWhen } from '../../data/times';
 
 const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day' } as const;
-const PLACE_WORDS = { batch: 'its batch', bucket: 'its bucket', day: 'the day' } as const;
+const PLACE_WORDS = { batch: 'in its batch', bucket: 'in its bucket', day: 'on the day' } as const;
 
 interface Row {
   refusal: Refusal;
@@ -25,6 +25,12 @@ interface Row {
   template: `
     <div class="page">
       <h1>Steps not taken over</h1>
+      @if (aside().length > 0) {
+        <p role="status" class="row">
+          {{ aside().length === 1 ? 'One step was' : aside().length + ' steps were' }} put aside.
+          <button type="button" class="press bare" (click)="bringBack()">Keep {{ aside().length === 1 ? 'it' : 'them' }} after all</button>
+        </p>
+      }
       @if (rows().length === 0) {
         <p>All that was done on this device is in the records, or on its way.</p>
         <p><a class="press" routerLink="/">What now?</a></p>
@@ -33,47 +39,42 @@ interface Row {
           These steps were done here, and the records said no. They are kept on this device until you put them aside. Most often the thing was changed
           or closed by somebody else meanwhile: open it, see what is missing, and note it there.
         </p>
-        <div class="table-scroll">
-          <table class="sheet">
-            <thead>
-              <tr>
-                <th scope="col">When</th>
-                <th scope="col">Who</th>
-                <th scope="col">Step</th>
-                <th scope="col">Why not</th>
-                <th scope="col"><span class="visually-hidden">What to do</span></th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (row of rows(); track row.refusal.key) {
-                <tr>
-                  <td class="quiet small nowrap">{{ row.when }}</td>
-                  <td class="small nowrap">{{ row.by }}</td>
-                  <td>
-                    {{ row.words }}
-                    @if (row.place; as place) {
-                      <a [routerLink]="place.link">{{ place.words }}</a>
-                    }
-                  </td>
-                  <td>{{ row.refusal.detail }}</td>
-                  <td class="row">
-                    @if (row.place) {
-                      <button type="button" class="press bare" [attr.aria-label]="'Send again: ' + row.words" (click)="outbox.sendAgain(row.refusal)">
-                        Send again
-                      </button>
-                    }
-                    <button type="button" class="press bare" [attr.aria-label]="'Put aside: ' + row.words" (click)="outbox.putAside([row.refusal])">
-                      Put aside
-                    </button>
-                  </td>
-                </tr>
-              }
-            </tbody>
-          </table>
-        </div>
+        <ul>
+          @for (row of rows(); track row.refusal.key) {
+            <li>
+              <div>
+                <p>
+                  <strong>{{ row.words }}</strong>
+                  @if (row.place; as place) {
+                    <a [routerLink]="place.link">{{ place.words }}</a>
+                  }
+                </p>
+                @if (row.by) {
+                  <p class="quiet small">{{ row.by }}, {{ row.when }}</p>
+                }
+                <p class="look">{{ row.refusal.detail }}</p>
+              </div>
+              <div class="row">
+                @if (row.place) {
+                  <button
+                    type="button"
+                    class="press quiet-press"
+                    [attr.aria-label]="'Send again: ' + row.words"
+                    (click)="outbox.sendAgain(row.refusal)"
+                  >
+                    Send again
+                  </button>
+                }
+                <button type="button" class="press bare" [attr.aria-label]="'Put aside: ' + row.words" (click)="putAside([row.refusal])">
+                  Put aside
+                </button>
+              </div>
+            </li>
+          }
+        </ul>
         <div class="row">
           <button type="button" class="press" (click)="save()">Save them as a file</button>
-          <button type="button" class="press quiet-press" (click)="outbox.putAside(outbox.refused())">Put all aside</button>
+          <button type="button" class="press quiet-press" (click)="putAside(outbox.refused())">Put all aside</button>
         </div>
       }
     </div>
@@ -84,8 +85,20 @@ interface Row {
       gap: 0.9rem;
       align-content: start;
     }
-    .table-scroll {
-      overflow-x: auto;
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      justify-content: space-between;
+      align-items: center;
+      gap: 0.5rem 1rem;
+      padding: 0.7rem 0;
+      border-top: 1px solid var(--line);
+      overflow-wrap: anywhere;
     }
     .row {
       display: flex;
@@ -99,6 +112,19 @@ export class StepsNotTaken {
   protected readonly outbox = inject(Outbox);
   private readonly now = inject(NOW);
   protected readonly rows = computed(() => this.outbox.refused().map((refusal) => this.rowOf(refusal)));
+
+  /** Put aside on this page: until it is left, they can be had back. */
+  protected readonly aside = signal<readonly Refusal[]>([]);
+
+  protected putAside(refusals: readonly Refusal[]): void {
+    this.outbox.putAside(refusals);
+    this.aside.update((before) => [...before, ...refusals]);
+  }
+
+  protected bringBack(): void {
+    this.outbox.bringBack(this.aside());
+    this.aside.set([]);
+  }
 
   protected save(): void {
     const steps = this.outbox.refused().map(({ text, detail }) => ({ step: jsonOf(text), refused: detail }));

@@ -28,7 +28,7 @@ const NEWEST = 30;
             <td class="quiet small nowrap">{{ step.when }}</td>
             <td class="small nowrap">{{ step.by }}</td>
             <td>{{ step.words }}</td>
-            <td>
+            <td class="nowrap">
               @if (step.isBack) {
                 <span class="quiet">taken back</span>
               } @else {
