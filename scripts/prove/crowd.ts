@@ -15,6 +15,9 @@ const DATE = '2026-12-24';
 /** A day holds a hundred. */
 const MOST_ITEMS = 90;
 
+/** What a crowd needs of a studio, wherever its database is. */
+export type CrowdedStudio = Pick<ProvedStudio, 'at' | 'faults' | 'close'>;
+
 /** What all clients together were told was done. */
 interface Done {
   waterGrams: number;
@@ -29,8 +32,12 @@ interface Done {
  * Twenty clients on two servers of one database write to the same buckets, batch, day and recipe. Water and powder are conserved, no
  * acknowledged change is lost, and nobody is shown a deadlock.
  */
-export async function crowd(random: Random, until: number): Promise<CrowdCounts> {
-  const studio = await ProvedStudio.open('prove-crowd', SERVERS);
+export async function crowd(
+  random: Random,
+  until: number,
+  open = (): Promise<CrowdedStudio> => ProvedStudio.open('prove-crowd', SERVERS),
+): Promise<CrowdCounts> {
+  const studio = await open();
   const counts: CrowdCounts = { requests: 0, statuses: {}, faults: [] };
   try {
     const get = async <T>(path: string): Promise<T> => (await (await fetch(studio.at() + path)).json()) as T;
@@ -77,7 +84,7 @@ class Client {
   private day: Day | undefined;
 
   constructor(
-    private readonly studio: ProvedStudio,
+    private readonly studio: CrowdedStudio,
     private readonly random: Random,
     private readonly server: number,
     private readonly things: { buckets: readonly BucketSummary[]; recipe: Recipe; batch: Batch },

@@ -80,6 +80,7 @@ export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPa
 export { inBenchOrder, standingEvents, takenBack } from './bucket/event-order';
 export { mixtureOf, standOf, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
 export { UNMEASURED_SG_SD, replayBucket } from './bucket/replay-bucket';
+export { overdrawnGrams } from './bucket/overdrawn';
 export { slurryStateFromSwirl } from './bucket/slurry-state';
 export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from './bucket/bucket-history';
 export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './bucket/combine-readings';

@@ -2,8 +2,8 @@ import { setTimeout as delay } from 'node:timers/promises';
 import { BaseError, type Sequelize, type Transaction } from 'sequelize';
 import { ProblemError } from '../http/problem-error';
 
-/** Tries before the client is told to come back; with the waits between them about two seconds. */
-const TRIES = 10;
+/** Tries before the client is told to come back; with the waits between them about three seconds. */
+const TRIES = 16;
 const FIRST_WAIT_MS = 5;
 const LONGEST_WAIT_MS = 400;
 

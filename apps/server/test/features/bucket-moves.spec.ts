@@ -93,6 +93,19 @@ describe('glaze that moves between buckets', () => {
     expect((await read(from.id)).events.map((event) => event.id)).not.toContain(back.id);
   });
 
+  it('is not taken back once a part of it was poured on, though as much came in again: nothing is made out of nothing', async () => {
+    const from = await aBucket(server);
+    const first = pour(null, 200);
+    const scraps = (await server.post(`/buckets/${from.id}/pour`, first).expect(201)).body as Bucket;
+    const [other] = await twoBuckets();
+    await server.post(`/buckets/${scraps.id}/pour`, pour(other.id, scraps.contents!.volumeMl / 2)).expect(201);
+    await server.post(`/buckets/${from.id}/pour`, pour(scraps.id, 400)).expect(201);
+    const before = [await read(from.id), await read(scraps.id), await read(other.id)].map(dry);
+    const answer = await note(from.id, { ...later(30), type: 'undone', eventId: first.takenEventId });
+    expect(answer.refused[0]!.detail).toContain('has been used since');
+    expect([await read(from.id), await read(scraps.id), await read(other.id)].map(dry)).toEqual(before);
+  });
+
   it('two who add water at once: both are booked', async () => {
     const bucket = await aBucket(server);
     await Promise.all(

@@ -46,16 +46,14 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
 const CLOCKS_DIFFER_MS = 3_600_000;
 
 /**
- * The time of a pour, not before anything that is booked in its two buckets: what leaves is reckoned from all of that, and replayed before some
+ * The time of a pour: after everything that is booked in its two buckets. What leaves is reckoned from all of that, and replayed before some
  * of it more would leave than was there.
  */
 function afterAll(at: string, events: readonly BucketEvent[]): string {
   const time = Date.parse(at);
-  const latest = events.reduce((last, event) => {
-    const other = Date.parse(event.at);
-    return other > last && other - time < CLOCKS_DIFFER_MS ? other : last;
-  }, time);
-  return latest === time ? at : new Date(latest).toISOString();
+  const others = events.map((event) => Date.parse(event.at)).filter((other) => other - time < CLOCKS_DIFFER_MS);
+  const next = others.reduce((latest, other) => Math.max(latest, other + 1), time);
+  return next === time ? at : new Date(next).toISOString();
 }
 
 /**

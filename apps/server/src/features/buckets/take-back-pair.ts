@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { Transaction } from 'sequelize';
-import { replayBucket, type BucketEvent } from '@cazuela/core';
+import { overdrawnGrams, replayBucket, type BucketEvent } from '@cazuela/core';
 import type { Context } from '../../context';
 import type { Stream } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
@@ -47,19 +47,24 @@ export async function takeBackPairs(
   }
 }
 
-/** What sums of many grams differ by, as a share. */
+/** What sums of many grams differ by, as a share and in g. */
 const SUM_ERROR = 1e-9;
+const SUM_ERROR_GRAMS = 1e-6;
 
 /** The bucket that was poured into must still hold what came, powder by powder. */
 async function refuseWhenUsed(context: Context, filled: Stream, half: Pair['half'], transaction: Transaction): Promise<void> {
   const events = await eventsOf<BucketEvent>(context, filled, transaction);
-  const fillId = half.type === 'filled' ? half.id : half.pairEventId;
-  // As it stands without the taking back that has just come in.
-  const replay = replayBucket({ events: events.filter((one) => !(one.type === 'undone' && one.eventId === fillId)) });
+  const fillId = half.type === 'filled' ? half.id : half.pairEventId!;
+  // As it stands without the taking back that has just come in, and with it.
+  const before = events.filter((one) => !(one.type === 'undone' && one.eventId === fillId));
+  const after: BucketEvent[] = [...before, { id: uuid(), at: half.at, by: half.by, type: 'undone', eventId: fillId }];
+  const replay = replayBucket({ events: before });
   const held = replay.kind === 'ok' ? replay.contents.parts : [];
-  const short = (half.parts ?? []).some((part) => {
+  const isShort = (half.parts ?? []).some((part) => {
     const there = held.find((one) => one.powderId === part.powderId && one.part === part.part);
     return (there?.grams ?? 0) < part.grams * (1 - SUM_ERROR);
   });
-  if (short) throw new ProblemError('checkInput', 'Some of what was poured has been used since: pour back what is left of it instead.');
+  const isPouredOn = overdrawnGrams({ events: after }) > overdrawnGrams({ events: before }) + SUM_ERROR_GRAMS;
+  if (isShort || isPouredOn)
+    throw new ProblemError('checkInput', 'Some of what was poured has been used since: pour back what is left of it instead.');
 }
