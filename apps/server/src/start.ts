@@ -46,7 +46,8 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
 /** A client that sends nothing, or drop by drop, does not hold a place for ever. */
 function setLimits(server: Server): void {
   server.headersTimeout = 10_000;
-  server.requestTimeout = 60_000;
+  // A photo over a slow line takes its time.
+  server.requestTimeout = 120_000;
   server.keepAliveTimeout = 10_000;
   server.maxConnections = 500;
   server.maxRequestsPerSocket = 10_000;

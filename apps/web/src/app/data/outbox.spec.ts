@@ -102,6 +102,18 @@ describe('bench work on its way to the records', () => {
     expect(onDevice()).toEqual([id]);
   });
 
+  it.each([
+    [403, 'wrongOrigin'],
+    [404, 'notFound'],
+    [429, 'tooMany'],
+    [503, 'busy'],
+  ])('a %i of our own server (%s) is about the way there, not about the step: it stays', async (status, code) => {
+    const id = tick();
+    request().flush(...problem(status, code));
+    await settle();
+    expect([onDevice(), outbox.refused(), outbox.paused()?.problem.code]).toEqual([[id], [], code]);
+  });
+
   it('is tried at once when the potter says so, and when the network is back', async () => {
     const id = tick();
     request().error(new ProgressEvent('error'), { status: 0 });

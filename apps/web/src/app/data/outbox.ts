@@ -24,6 +24,9 @@ import { StudioApi } from './studio-api';
 const RETRY_MS = [500, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 const MOST_IN_ONE_SEND = 100;
 
+/** What our server says of what was sent; anything else it says is about the way there. */
+const ABOUT_CONTENT: ReadonlySet<string> = new Set(['checkInput', 'tooLarge', 'notReadable']);
+
 export type EventOf<Stream extends BenchEvent['stream']> = Extract<BenchEvent, { stream: Stream }>['event'];
 
 /**
@@ -147,16 +150,17 @@ export class Outbox {
 
   /** Nothing was named, so everything stays. What can be told apart by sending less is told apart; the rest waits. */
   private recover(batch: readonly BenchEvent[], failure: ApiFailure): Observable<unknown> {
-    const asWhole = (failure.kind === 'problem' && !failure.isAway) || failure.problem.status === 413;
+    const isOurs = failure.kind === 'problem';
+    const isAboutContent = isOurs && ABOUT_CONTENT.has(failure.problem.code);
+    const asWhole = isAboutContent || (isOurs && failure.problem.code === 'broken') || failure.problem.status === 413;
     if (asWhole && batch.length > 1) {
       this.atOnce = Math.ceil(batch.length / 2);
       return this.sendAll();
     }
     if (asWhole) {
       const [{ event }] = batch as [BenchEvent];
-      const isRefused = failure.kind === 'problem' && failure.problem.status < 500;
       // Alone, our server's own refusal is about this event; a fault on its side is not, and the others go first from now on.
-      if (isRefused) return this.settle(batch, { acknowledged: [], refused: [{ id: event.id, detail: failure.problem.detail }] });
+      if (isAboutContent) return this.settle(batch, { acknowledged: [], refused: [{ id: event.id, detail: failure.problem.detail }] });
       this.behind.add(event.id);
       this.atOnce = MOST_IN_ONE_SEND;
       if (this.waiting().some((entry) => !this.behind.has(entry.event.id))) return this.sendAll();
