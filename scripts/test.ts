@@ -15,14 +15,14 @@ const faults: string[] = [];
 
 const bin = (name: string): string => join(ROOT, 'node_modules/.bin', name);
 
-function run(command: string, args: string[], quiet = true): { ok: boolean; text: string } {
+function run(command: string, args: string[], quiet = true): { ok: boolean; text: string; out: string } {
   const done = spawnSync(command, args, {
     cwd: ROOT,
     encoding: 'utf8',
     stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
     maxBuffer: 64 * 1024 * 1024,
   });
-  return { ok: done.status === 0, text: `${done.stdout ?? ''}${done.stderr ?? ''}` };
+  return { ok: done.status === 0, text: `${done.stdout ?? ''}${done.stderr ?? ''}`, out: done.stdout ?? '' };
 }
 
 /** One after another as they end; as many at once as the machine has hands for, for each of them uses only one. */
@@ -61,8 +61,9 @@ function check(name: string, command: string, args: readonly string[]): Promise<
 
 /** Known holes in what ships. A registry that cannot be asked is said, never passed over in silence. */
 function audit(): void {
-  const { text } = run('npm', ['audit', '--omit=dev', '--json']);
-  const report = parse<{ metadata?: { vulnerabilities: Record<string, number> } }>(text.slice(text.indexOf('{')));
+  // Its warnings go to stderr and are no JSON.
+  const { out } = run('npm', ['audit', '--omit=dev', '--json']);
+  const report = parse<{ metadata?: { vulnerabilities: Record<string, number> } }>(out);
   if (!report?.metadata) {
     console.log(`NOT ASKED  dependency audit: the registry gave no answer. Run npm audit where it does.${behind()}`);
     return;
@@ -79,8 +80,8 @@ function audit(): void {
 
 /** Where nobody tells of holes: which of what ships is not at the newest version, in which known ones are mended. */
 function behind(): string {
-  const { text } = run('npm', ['outdated', '--workspaces', '--omit=dev', '--json']);
-  const report = parse<Record<string, object>>(text.slice(text.indexOf('{')));
+  const { out } = run('npm', ['outdated', '--workspaces', '--omit=dev', '--json']);
+  const report = parse<Record<string, object>>(out || '{}');
   if (!report) return '';
   const names = Object.keys(report);
   return ` Of what ships directly ${names.length === 0 ? 'all is at its newest version' : `all is at its newest version but ${names.join(', ')}`}.`;

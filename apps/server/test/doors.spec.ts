@@ -1,8 +1,10 @@
 import { once } from 'node:events';
 import { connect as connectTcp } from 'node:net';
 import { Writable } from 'node:stream';
+import express from 'express';
 import { createConnection } from 'mariadb';
 import { DatabaseError } from 'sequelize';
+import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { WebSocket } from 'ws';
 import { LIMITS, SCALE_SOCKET } from '@cazuela/contract';
@@ -11,7 +13,7 @@ import { PrivateMariaDb } from '../../../scripts/lib/private-mariadb';
 import { throwAwayFolder } from '../../../scripts/lib/throw-away-folder';
 import { configFrom } from '../src/config';
 import { readEnv } from '../src/env';
-import { makeLog } from '../src/http/log';
+import { logRequests, makeLog } from '../src/http/log';
 import { aBucket, aRecipe, recipeBody } from './made-up';
 import { serverUnderTest, type ServerUnderTest } from './server-under-test';
 
@@ -220,6 +222,25 @@ describe('what the server notes down', () => {
     expect(line).toContain('ER_DUP');
     expect(line).toContain('doors.spec');
     expect(line).not.toMatch(/Inés|INSERT/);
+  });
+});
+
+describe('each request', () => {
+  it('is one line, with its path and without what was asked', async () => {
+    const lines: string[] = [];
+    const to = new Writable({
+      write: (chunk: Buffer, _encoding, done) => {
+        lines.push(chunk.toString());
+        done();
+      },
+    });
+    const app = express();
+    app.use(logRequests(makeLog({ logLevel: 'info' }, to)));
+    app.get('/search', (_request, response) => void response.json([]));
+    await supertest(app).get('/search?q=In%C3%A9s').expect(200);
+    expect(lines).toHaveLength(1);
+    expect(JSON.parse(lines[0]!)).toMatchObject({ method: 'GET', path: '/search', status: 200 });
+    expect(lines[0]).not.toContain('In');
   });
 });
 

@@ -24,6 +24,7 @@ export const LIMITS = {
   photos: 20_000,
   /** Less than this no scale at a bench weighs into a batch. */
   leastBatchGrams: 0.1,
+  windowChanges: 200,
   rowsInOneImport: 50_000,
   firstYear: 2000,
   lastYear: 2099,

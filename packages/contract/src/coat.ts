@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { PASS_WAYS, type CoatReading, type CoatWindow, type PassWay } from '@cazuela/core';
-import { coneSchema, gramsSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
+import { coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
 
 const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
 const weighed = {
@@ -88,7 +88,7 @@ export const coatWindowSchema = z.strictObject({
   version: versionSchema,
   glazeId: idSchema,
   bodyId: idSchema,
-  changes: z.array(windowChangeSchema).min(1).max(200),
+  changes: z.array(windowChangeSchema).min(1).max(LIMITS.windowChanges),
 });
 export type CoatWindowDocument = z.infer<typeof coatWindowSchema>;
 

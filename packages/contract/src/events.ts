@@ -84,11 +84,11 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
   z.strictObject({
     ...head,
     type: z.literal('filled'),
-    parts: z.array(bucketPartSchema).min(1).max(60),
+    parts: z.array(bucketPartSchema).min(1).max(60, 'More than 60 powders in one bucket cannot be kept apart.'),
     waterGrams: gramsSchema,
     from: z.enum(['batch', 'split', 'shelf']),
     fromId: idSchema.optional(),
-    glazes: z.array(z.string().max(200)).max(40).optional(),
+    glazes: z.array(z.string().max(200)).max(40, 'A mixture of more than 40 glazes cannot be kept apart: use another bucket.').optional(),
     additives: additivesSchema.optional(),
     pairEventId: idSchema.optional(),
   }),

@@ -93,6 +93,29 @@ describe('dips whose coat was measured', () => {
       expect((stale.body as { current: CoatWindowDocument }).current.version).toBe(3);
     });
 
+    it('under the number of another glaze’s window it is a conflict: that one stays as it is', async () => {
+      const [window] = ((await server.get('/windows').expect(200)).body as CoatWindowDocument[]).filter((one) => one.glazeId === glazeId);
+      const other = { version: 0, glazeId: uuid(), bodyId, change: change(0.4, '2026-03-05T10:00:00.000Z') };
+      await server.put(`/windows/${window!.id.toUpperCase()}`, other).expect(409);
+      expect((await server.get('/windows').expect(200)).body).toContainEqual(window);
+    });
+
+    it('changed as often as one can be kept, it says so instead of becoming unreadable', async () => {
+      const often = { glazeId: uuid(), bodyId };
+      const id = uuid();
+      const minute = (at: number): string => new Date(Date.UTC(2026, 2, 6, 0, at)).toISOString();
+      const row = {
+        id,
+        studioId: server.studio.id,
+        version: 200,
+        ...often,
+        changes: Array.from({ length: 200 }, (_, at) => change(0.4, minute(at))),
+      };
+      await server.context.models.coatWindows.create(row);
+      const answer = await server.put(`/windows/${id}`, { version: 200, ...often, change: change(0.5, minute(500)) }).expect(422);
+      expect((answer.body as { detail: string }).detail).toContain('200 times');
+    });
+
     it('upside down, or on a body of nobody, it is refused', async () => {
       await put(3, change(0.9, '2026-03-05T10:00:00.000Z')).expect(422);
       const other = { version: 0, glazeId: uuid(), bodyId: uuid(), change: change(0.4, '2026-03-05T10:00:00.000Z') };

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { Bucket, EventsAnswer } from '@cazuela/contract';
 import type { BucketEvent } from '@cazuela/core';
 import { checkRecords } from '../../../../scripts/prove/check-records';
-import { aBucket, head } from '../made-up';
+import { aBucket, aRecipe, head } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
 describe('each event stands or falls alone', () => {
@@ -87,6 +87,26 @@ describe('each event stands or falls alone', () => {
     await server.post(`/buckets/${bucket.id}/pour`, pour).expect(201);
     await server.post(`/buckets/${bucket.id}/pour`, { ...pour, toId: other.id }).expect(409);
     expect((await read(other.id)).contents).toEqual(other.contents);
+  });
+
+  it('a jar opened under the number of another step is a conflict, and leaves no empty bucket', async () => {
+    const event = stirred();
+    await send([event]);
+    const product = { kind: 'jar' as const, coats: 3, jarMl: 400, makerSaysFoodSafe: 'unsaid' as const };
+    const recipe = await aRecipe(server, { name: 'Agua Quieta', product });
+    const jar = { bucketId: uuid(), filledEventId: event.id.toUpperCase(), at: event.at, by: 'Maia', versionId: recipe.versionId };
+    await server.post(`/recipes/${recipe.id}/jar`, jar).expect(409);
+    await server.get(`/buckets/${jar.bucketId}`).expect(404);
+  });
+
+  it('a series whose glaze would leave under the number of another step is not booked as dipped', async () => {
+    const event = stirred();
+    await send([event]);
+    const cup = (percent: number) => ({ bucketId: bucket.id, bucketName: 'Leche', sg: 1.45, density: 2.6, percent });
+    const body = { kind: 'blend', name: 'Two', a: cup(0), b: cup(10), totalMl: 60, percents: [2, 5], notes: '' };
+    const series = (await server.post('/series', { id: uuid(), body }).expect(201)).body as { id: string };
+    await server.post(`/series/${series.id}/done`, { at: event.at, by: 'Maia', eventIds: [event.id, uuid()] }).expect(409);
+    expect((await server.get(`/series/${series.id}`).expect(200)).body).toMatchObject({ doneAt: null });
   });
 
   it('a sending that is nothing of ours is refused as a whole', async () => {

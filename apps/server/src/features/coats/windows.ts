@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { coatWindowPutSchema, CoatWindowDocument } from '@cazuela/contract';
+import { LIMITS, type coatWindowPutSchema, type CoatWindowDocument } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { CoatWindowRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
@@ -35,6 +35,11 @@ export async function putWindow({ context, studioId, id, body }: Call<z.infer<ty
         current: windowFromRow(known),
       });
     }
+    if (known.changes.length >= LIMITS.windowChanges)
+      throw new ProblemError(
+        'checkInput',
+        `This window was changed ${LIMITS.windowChanges} times, and no more is kept. Set one for the next version of the recipe.`,
+      );
     const next = { ...known, version: known.version + 1, changes: [...known.changes, change] };
     await models.coatWindows.update({ version: next.version, changes: next.changes }, { where: { id: known.id }, transaction });
     return windowFromRow(next);
