@@ -104,7 +104,7 @@ test.describe('what hands did is never lost', () => {
   test('a bucket one step made unreadable: the shelf shows the others, and taking that step back mends it', async ({ page, request }) => {
     const buckets = await own.records<Bucket[]>(request, '/buckets');
     const spoiled = buckets.find((bucket) => bucket.body.name === 'Retama')!;
-    await own.spoilBucket(spoiled.id);
+    await own.corruptBucket(spoiled.id);
     await page.goto(`${own.address}/bucket`);
     await expect(page.getByText(`${spoiled.code} Retama cannot be read.`)).toBeVisible();
     await expect(page.getByRole('link', { name: /Marisma/ }).first()).toBeVisible();

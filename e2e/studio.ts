@@ -41,7 +41,7 @@ export class StudioUnderTest {
   startDatabase = (): Promise<void> => this.database.launch();
 
   /** Past everything that guards it, as an older version could: a step that no bucket can have, and contents that say so. */
-  async spoilBucket(id: string): Promise<void> {
+  async corruptBucket(id: string): Promise<void> {
     const { host, port, user, password, database } = this.database.address;
     const connection = await createConnection({ host, port, user, password, database });
     const part = { powderId: randomUUID(), name: 'Silica', part: 'base', grams: 2e6, density: 2.65 };

@@ -13,7 +13,7 @@ export const BACKUP_VERSION = 1;
 const HEAD = `-- ${BACKUP_FORMAT} `;
 const FOOT = `\n-- ${BACKUP_FORMAT} end `;
 
-export interface BackupHead {
+export interface BackupHeader {
   version: number;
   madeAt: string;
   /** Changes to the tables that were done when it was made: a program that knows fewer cannot read it. */
@@ -24,9 +24,9 @@ export interface BackupHead {
  * Gives the SQL of a backup as it is read. Throws, in a sentence, when the file is none of ours, was cut off or changed; what was given until
  * then must not be kept.
  */
-export async function readBackup(file: string, use: (sql: Transform, head: BackupHead) => Promise<void>): Promise<void> {
+export async function readBackup(file: string, use: (sql: Transform, head: BackupHeader) => Promise<void>): Promise<void> {
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
-  const parts = new HeadAndFoot();
+  const parts = new BackupReader();
   const read = pipeline(createReadStream(file), createGunzip(), parts);
   // Told by whoever awaits it below; until then a broken file must not end the process.
   read.catch(() => undefined);
@@ -40,7 +40,7 @@ export async function readBackup(file: string, use: (sql: Transform, head: Backu
 }
 
 /** Puts the first and the last line round what passes. */
-export function withHeadAndFoot(head: BackupHead): Transform {
+export function addHeaderAndChecksum(head: BackupHeader): Transform {
   const hash = createHash('sha256');
   let bytes = 0;
   let isBegun = false;
@@ -63,13 +63,13 @@ const LONGEST_FOOT = 300;
 const LONGEST_HEAD = 20_000;
 
 /** Takes the first and the last line off, and fails when what lay between is not what the last one says. */
-class HeadAndFoot extends Transform {
+class BackupReader extends Transform {
   private readonly hash = createHash('sha256');
   private bytes = 0;
   private waiting = Buffer.alloc(0);
   private isBegun = false;
-  private begin!: (head: BackupHead) => void;
-  readonly head: Promise<BackupHead>;
+  private begin!: (head: BackupHeader) => void;
+  readonly head: Promise<BackupHeader>;
 
   constructor() {
     super();
@@ -86,7 +86,7 @@ class HeadAndFoot extends Transform {
     if (!this.isBegun) {
       const end = this.waiting.indexOf('\n');
       if (end < 0 && this.waiting.length < LONGEST_HEAD) return done();
-      const head = parse<BackupHead>(this.waiting.toString('utf8', 0, Math.max(0, end)), HEAD);
+      const head = parse<BackupHeader>(this.waiting.toString('utf8', 0, Math.max(0, end)), HEAD);
       if (!head) return done(new Error('This file is no backup of Cazuela.'));
       if (head.version !== BACKUP_VERSION) return done(new Error('This backup was made by a newer Cazuela. Restore it with that one.'));
       this.isBegun = true;

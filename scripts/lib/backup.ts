@@ -2,17 +2,17 @@ import { closeSync, createWriteStream, existsSync, fsyncSync, mkdirSync, openSyn
 import { dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
-import { BACKUP_VERSION, readBackup, withHeadAndFoot, type BackupHead } from './backup-file';
+import { BACKUP_VERSION, readBackup, addHeaderAndChecksum, type BackupHeader } from './backup-file';
 import { ask, mariadbClient } from './mariadb-client';
 import type { MariaDbAddress } from './private-mariadb';
 
-export interface BackupState extends BackupHead {
+export interface BackupState extends BackupHeader {
   bytes: number;
 }
 
 /** Writes everything in the database, photos too, as it is at one moment while people go on working. All of the file or none of it. */
-export async function writeBackup(db: MariaDbAddress, file: string, now: Date): Promise<BackupHead> {
-  const head: BackupHead = { version: BACKUP_VERSION, madeAt: now.toISOString(), migrations: await migrationsIn(db) };
+export async function writeBackup(db: MariaDbAddress, file: string, now: Date): Promise<BackupHeader> {
+  const head: BackupHeader = { version: BACKUP_VERSION, madeAt: now.toISOString(), migrations: await migrationsIn(db) };
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const unfinished = `${file}.unfinished`;
   const dump = mariadbClient('mariadb-dump', db, [
@@ -25,7 +25,7 @@ export async function writeBackup(db: MariaDbAddress, file: string, now: Date): 
   ]);
   try {
     await Promise.all([
-      pipeline(dump.out, withHeadAndFoot(head), createGzip({ level: 6 }), createWriteStream(unfinished, { mode: 0o600 })),
+      pipeline(dump.out, addHeaderAndChecksum(head), createGzip({ level: 6 }), createWriteStream(unfinished, { mode: 0o600 })),
       dump.ended,
     ]);
     sync(unfinished);
@@ -49,7 +49,7 @@ export async function checkBackup(file: string): Promise<BackupState> {
 }
 
 /** Puts a backup into an empty database. It is read to its end first. Throws when there is anything in the database, or it is too new. */
-export async function restoreBackup(db: MariaDbAddress, file: string, known: readonly string[]): Promise<BackupHead> {
+export async function restoreBackup(db: MariaDbAddress, file: string, known: readonly string[]): Promise<BackupHeader> {
   const head = await checkBackup(file);
   const unknown = head.migrations.filter((name) => !known.includes(name));
   if (unknown.length > 0) throw new Error(`This backup was made by a newer Cazuela (${unknown.join(', ')}). Restore it with that one.`);

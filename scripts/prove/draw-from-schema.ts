@@ -136,7 +136,7 @@ const STRANGE: readonly unknown[] = [
 ]; // prettier-ignore
 
 /** The same value with one place of it changed into something strange, taken out, or a key more. */
-export function spoil(value: unknown, random: Random): unknown {
+export function mutate(value: unknown, random: Random): unknown {
   if (typeof value !== 'object' || value === null || random.chance(0.03)) return random.pick(STRANGE);
   const copy = structuredClone(value) as Record<string, unknown>;
   let at: Record<string, unknown> = copy;

@@ -4,7 +4,7 @@ import { WebSocket } from 'ws';
 import { SCALE_SOCKET, scaleCommandSchema } from '@cazuela/contract';
 import type { Route } from '../../apps/server/src/http/route';
 import { studioRoutes } from '../../apps/server/src/routes';
-import { drawFrom, spoil } from './draw-from-schema';
+import { drawFrom, mutate } from './draw-from-schema';
 import { LISTS } from './lists';
 import { ProvedStudio } from './proved-studio';
 import type { Random } from './random';
@@ -85,7 +85,7 @@ class Round {
     if (route.path === '/photos' && route.method === 'post') return this.send('POST', path, this.multipart());
     if (!route.body) return this.send(route.method.toUpperCase(), path, {});
     let body = drawFrom(route.body, random, () => this.id());
-    if (random.chance(0.5)) body = spoil(body, random);
+    if (random.chance(0.5)) body = mutate(body, random);
     const text = JSON.stringify(body);
     return this.send(
       route.method.toUpperCase(),
@@ -189,7 +189,7 @@ class Round {
       socket.on('open', () => {
         for (let many = random.int(1, 40); many > 0; many--) {
           const command = drawFrom(scaleCommandSchema, random, () => this.id());
-          socket.send(random.chance(0.3) ? 'nonsense' : JSON.stringify(random.chance(0.3) ? spoil(command, random) : command));
+          socket.send(random.chance(0.3) ? 'nonsense' : JSON.stringify(random.chance(0.3) ? mutate(command, random) : command));
         }
         setTimeout(() => (random.chance(0.5) ? socket.terminate() : socket.close()), 20);
       });

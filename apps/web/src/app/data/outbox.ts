@@ -47,12 +47,12 @@ export class Outbox {
   private readonly trouble = signal<ApiFailure | undefined>(undefined);
   private readonly refusals = signal<Refusal[]>(this.storage.refused());
   /** Ids of events that the device had no room for: they live as long as this page does. */
-  private readonly homeless = signal<ReadonlySet<string>>(new Set());
+  private readonly unkeptIds = signal<ReadonlySet<string>>(new Set());
   private failures = 0;
   /** How many go at once: halved while a sending is refused as a whole, so that one bad event is found alone. */
-  private atOnce = MOST_IN_ONE_SEND;
-  /** Ids of events that were found alone and could not be told about: they wait behind the others. */
-  private readonly behind = new Set<string>();
+  private batchSize = MOST_IN_ONE_SEND;
+  /** Ids of events that were found alone and could not be told about: they wait until the others are through. */
+  private readonly deferredIds = new Set<string>();
 
   /** Not yet acknowledged, oldest first. */
   readonly pending = this.waiting.asReadonly();
@@ -61,7 +61,7 @@ export class Outbox {
   readonly paused = this.trouble.asReadonly();
   readonly refused = this.refusals.asReadonly();
   /** How many of those that wait are not kept on the device, because it is full. */
-  readonly unkeptCount = computed(() => this.waiting().filter(({ event }) => this.homeless().has(event.id)).length);
+  readonly unkeptCount = computed(() => this.waiting().filter(({ event }) => this.unkeptIds().has(event.id)).length);
 
   /** Runs for as long as the app is open; the shell starts it. */
   readonly run$: Observable<void> = this.wake.pipe(
@@ -70,7 +70,7 @@ export class Outbox {
   );
 
   add(event: BenchEvent): void {
-    if (!this.storage.put(event)) this.homeless.update((ids) => new Set([...ids, event.event.id]));
+    if (!this.storage.put(event)) this.unkeptIds.update((ids) => new Set([...ids, event.event.id]));
     this.waiting.update((events) => [...events, event]);
     this.wake.next();
   }
@@ -124,9 +124,9 @@ export class Outbox {
   }
 
   private nextBatch(): BenchEvent[] {
-    const before = this.waiting().filter(({ event }) => !this.behind.has(event.id));
-    // One alone, so that it cannot hold up another one behind.
-    return before.length > 0 ? before.slice(0, this.atOnce) : this.waiting().slice(0, 1);
+    const before = this.waiting().filter(({ event }) => !this.deferredIds.has(event.id));
+    // One alone, so that it cannot hold up another one that waits like it.
+    return before.length > 0 ? before.slice(0, this.batchSize) : this.waiting().slice(0, 1);
   }
 
   /** Only what the answer names leaves what waits. */
@@ -140,11 +140,11 @@ export class Outbox {
     this.refusals.update((list) => [...list, ...lost]);
     this.taken.update((events) => [...events, ...kept]);
     this.waiting.update((events) => events.filter(({ event }) => !named.has(event.id)));
-    this.keepHomeless();
+    this.storeUnkept();
     this.failures = 0;
-    this.atOnce = Math.min(MOST_IN_ONE_SEND, this.atOnce * 2);
-    for (const id of named) this.behind.delete(id);
-    if (this.behind.size === 0) this.trouble.set(undefined);
+    this.batchSize = Math.min(MOST_IN_ONE_SEND, this.batchSize * 2);
+    for (const id of named) this.deferredIds.delete(id);
+    if (this.deferredIds.size === 0) this.trouble.set(undefined);
     return this.sendAll();
   }
 
@@ -152,18 +152,18 @@ export class Outbox {
   private recover(batch: readonly BenchEvent[], failure: ApiFailure): Observable<unknown> {
     const isOurs = failure.kind === 'problem';
     const isAboutContent = isOurs && ABOUT_CONTENT.has(failure.problem.code);
-    const asWhole = isAboutContent || (isOurs && failure.problem.code === 'broken') || failure.problem.status === 413;
-    if (asWhole && batch.length > 1) {
-      this.atOnce = Math.ceil(batch.length / 2);
+    const mayBeOneEvent = isAboutContent || (isOurs && failure.problem.code === 'broken') || failure.problem.status === 413;
+    if (mayBeOneEvent && batch.length > 1) {
+      this.batchSize = Math.ceil(batch.length / 2);
       return this.sendAll();
     }
-    if (asWhole) {
+    if (mayBeOneEvent) {
       const [{ event }] = batch as [BenchEvent];
       // Alone, our server's own refusal is about this event; a fault on its side is not, and the others go first from now on.
       if (isAboutContent) return this.settle(batch, { acknowledged: [], refused: [{ id: event.id, detail: failure.problem.detail }] });
-      this.behind.add(event.id);
-      this.atOnce = MOST_IN_ONE_SEND;
-      if (this.waiting().some((entry) => !this.behind.has(entry.event.id))) return this.sendAll();
+      this.deferredIds.add(event.id);
+      this.batchSize = MOST_IN_ONE_SEND;
+      if (this.waiting().some((entry) => !this.deferredIds.has(entry.event.id))) return this.sendAll();
     }
     return this.pause(failure);
   }
@@ -178,10 +178,10 @@ export class Outbox {
   }
 
   /** What was acknowledged made room: events that had none are written now. */
-  private keepHomeless(): void {
-    if (this.homeless().size === 0) return;
-    const left = this.waiting().filter(({ event }) => this.homeless().has(event.id));
-    this.homeless.set(new Set(left.filter((entry) => !this.storage.put(entry)).map(({ event }) => event.id)));
+  private storeUnkept(): void {
+    if (this.unkeptIds().size === 0) return;
+    const left = this.waiting().filter(({ event }) => this.unkeptIds().has(event.id));
+    this.unkeptIds.set(new Set(left.filter((entry) => !this.storage.put(entry)).map(({ event }) => event.id)));
   }
 }
 

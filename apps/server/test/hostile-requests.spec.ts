@@ -220,7 +220,7 @@ describe('what the server notes down', () => {
     makeLog({ logLevel: 'error' }, to).error({ err: new DatabaseError(cause) }, 'a request broke');
     const [line] = lines;
     expect(line).toContain('ER_DUP');
-    expect(line).toContain('doors.spec');
+    expect(line).toContain('hostile-requests.spec');
     expect(line).not.toMatch(/Inés|INSERT/);
   });
 });
