@@ -11,6 +11,8 @@ export interface CrowdCounts {
 
 const CLIENTS = 20;
 const SERVERS = 2;
+/** Share of answers that may say “kept, try again”: now and then is how a crowd is told to wait, often is a lock held too long. */
+const MOST_BUSY = 0.02;
 const DATE = '2026-12-24';
 /** A day holds a hundred. */
 const MOST_ITEMS = 90;
@@ -66,7 +68,8 @@ export async function crowd(
     const ticked = new Set((await get<Batch>(`/batches/${batch.id}`)).events.map(({ id }) => id));
     for (const id of done.ticks) if (!ticked.has(id)) counts.faults.push(`The weight ${id} was acknowledged and is lost.`);
     counts.faults.push(...(await studio.faults()));
-    for (const [status, times] of Object.entries(counts.statuses)) if (Number(status) >= 500) counts.faults.push(`${times} answers were ${status}.`);
+    for (const [status, times] of Object.entries(counts.statuses))
+      if (Number(status) >= 500 && (status !== '503' || times > MOST_BUSY * counts.requests)) counts.faults.push(`${times} answers were ${status}.`);
   } finally {
     await studio.close();
   }

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { connect as connectTcp } from 'node:net';
+import { setTimeout as delay } from 'node:timers/promises';
 import { WebSocket } from 'ws';
 import { SCALE_SOCKET, scaleCommandSchema } from '@cazuela/contract';
 import type { Route } from '../../apps/server/src/http/route';
@@ -27,7 +28,9 @@ interface Message {
 const IN_ONE_ROUND = 8_000;
 const AT_ONCE = 8;
 const INSPECT_EVERY = 2_000;
-const SLOW_MS = 15_000;
+const SLOW_MS = 30_000;
+/** A machine that stands still for seconds makes a database look away: such an answer is asked for once more. */
+const BUSY_WAIT_MS = 2_000;
 /** More than this and the server keeps what it should let go. */
 const MOST_MB = 900;
 const MOST_FAULTS = 40;
@@ -99,8 +102,13 @@ class Round {
     const words = `${method} ${path.replace(UUID, ':id')}`;
     const shown = (): string => (typeof body === 'string' ? body.slice(0, 400) : '');
     try {
-      const init = { method, headers, signal: AbortSignal.timeout(SLOW_MS), ...(method === 'GET' || body === undefined ? {} : { body }) };
-      const answer = await fetch(this.studio.at() + path, init);
+      const init = { method, headers, ...(method === 'GET' || body === undefined ? {} : { body }) };
+      const ask = (): Promise<Response> => fetch(this.studio.at() + path, { ...init, signal: AbortSignal.timeout(SLOW_MS) });
+      let answer = await ask();
+      if (answer.status === 503) {
+        await delay(BUSY_WAIT_MS);
+        answer = await ask();
+      }
       await answer.arrayBuffer();
       const kind = `${answer.status}`[0]!;
       this.counts.statuses[`${kind}xx`] = (this.counts.statuses[`${kind}xx`] ?? 0) + 1;
