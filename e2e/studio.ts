@@ -43,7 +43,7 @@ export class StudioUnderTest {
   /** Past everything that guards it, as an older version could: a step that no bucket can have, and contents that say so. */
   async corruptBucket(id: string): Promise<void> {
     const { host, port, user, password, database } = this.database.address;
-    const connection = await createConnection({ host, port, user, password, database });
+    const connection = await createConnection({ connectTimeout: 30_000, host, port, user, password, database });
     const part = { powderId: randomUUID(), name: 'Silica', part: 'base', grams: 2e6, density: 2.65 };
     const event = { id: randomUUID(), at: new Date().toISOString(), by: 'Bruno', type: 'powderAdded', parts: [part], reason: 'rescue' };
     await connection.query(

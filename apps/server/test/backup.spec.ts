@@ -36,7 +36,13 @@ const FILES = ['cazuela.json', 'powders.csv', 'recipes.csv', 'batches.csv', 'dip
 
 async function emptyDatabase(): Promise<MariaDbAddress> {
   const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({ host: server.host, port: server.port, user: server.user, password: server.password });
+  const admin = await createConnection({
+    connectTimeout: 30_000,
+    host: server.host,
+    port: server.port,
+    user: server.user,
+    password: server.password,
+  });
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.end();
   return { ...server, database };

@@ -249,7 +249,12 @@ describe('a database that answers and takes nothing', () => {
     const folder = throwAwayFolder('readonly');
     const database = await PrivateMariaDb.start(folder, { durable: false });
     const server = await serverUnderTest({}, database.address);
-    const root = await createConnection({ socketPath: `${folder}/mariadbd.sock`, user: 'root', password: database.address.password });
+    const root = await createConnection({
+      connectTimeout: 30_000,
+      socketPath: `${folder}/mariadbd.sock`,
+      user: 'root',
+      password: database.address.password,
+    });
     await root.query('SET GLOBAL read_only = 1');
     await server.any.get('/api/health').expect(503);
     const sent = {

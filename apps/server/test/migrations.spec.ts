@@ -12,7 +12,7 @@ const { host, port, user, password } = JSON.parse(process.env['CAZUELA_TEST_DB']
 
 async function emptyDatabase(): Promise<DbConfig> {
   const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({ host, port, user, password });
+  const admin = await createConnection({ connectTimeout: 30_000, host, port, user, password });
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.end();
   return { ...configFrom(readEnv({})).db, host, port, user, password, database };

@@ -47,7 +47,13 @@ afterAll(async () => {
 export async function serverUnderTest(env: Record<string, string> = {}, address = sharedDatabase()): Promise<ServerUnderTest> {
   // Files share one process when Jest runs in band: the name must differ there too.
   const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({ host: address.host, port: address.port, user: address.user, password: address.password });
+  const admin = await createConnection({
+    connectTimeout: 30_000,
+    host: address.host,
+    port: address.port,
+    user: address.user,
+    password: address.password,
+  });
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.end();
   const config = configFrom(

@@ -70,7 +70,7 @@ describe('a database spoken to over a network', () => {
     await writeBackup(db, join(folder, 'one.cazuela-backup.sql.gz'), new Date('2026-03-10T10:00:00.000Z'));
     // The user of the app may change its own databases and nothing else of that server.
     const { host, port, user, password } = database.address;
-    const app = await createConnection({ host, port, user, password, ssl: { ca: authorityPem } });
+    const app = await createConnection({ connectTimeout: 30_000, host, port, user, password, ssl: { ca: authorityPem } });
     await expect(app.query('CREATE DATABASE somebody_else')).rejects.toThrow(/denied/i);
     await app.end();
   });

@@ -10,13 +10,13 @@ export function connect(db: DbConfig, { socketTimeoutMs = 15_000 }: { socketTime
     logging: false,
     timezone: '+00:00',
     define: { underscored: true, timestamps: false, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
-    pool: { max: 10, min: 0, acquire: 8_000, idle: 10_000 },
+    pool: { max: 10, min: 0, acquire: 12_000, idle: 10_000 },
     dialectOptions: {
       supportBigNumbers: false,
       bigIntAsNumber: true,
       insertIdAsNumber: true,
       checkNumberRange: true,
-      connectTimeout: 3_000,
+      connectTimeout: 10_000,
       socketTimeout: socketTimeoutMs,
       // JSON columns arrive as text and are parsed in one place, the models.
       autoJsonMap: false,
