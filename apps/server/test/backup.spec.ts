@@ -1,9 +1,7 @@
-import { randomBytes } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import { createConnection } from 'mariadb';
 import { loadDemo } from '../../../demo/load-demo';
 import { backupsIn, checkBackup, restoreBackup, writeBackup } from '../../../scripts/lib/backup';
 import { backupWhenDue, KEPT } from '../../../scripts/lib/daily-backup';
@@ -12,8 +10,8 @@ import { configFrom } from '../src/config';
 import { MIGRATIONS } from '../src/db/migrate';
 import { readEnv } from '../src/env';
 import { start, type Running } from '../src/start';
+import { emptyDatabase } from './empty-database';
 
-const server = JSON.parse(process.env['CAZUELA_TEST_DB']!) as MariaDbAddress;
 const KNOWN = MIGRATIONS.map(({ name }) => name);
 const NOW = new Date('2026-03-10T10:00:00.000Z');
 const LISTS = [
@@ -33,20 +31,6 @@ const LISTS = [
   'results',
 ];
 const FILES = ['cazuela.json', 'powders.csv', 'recipes.csv', 'batches.csv', 'dips.csv', 'runner-tiles.csv'];
-
-async function emptyDatabase(): Promise<MariaDbAddress> {
-  const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({
-    connectTimeout: 30_000,
-    host: server.host,
-    port: server.port,
-    user: server.user,
-    password: server.password,
-  });
-  await admin.query(`CREATE DATABASE ${database}`);
-  await admin.end();
-  return { ...server, database };
-}
 
 const open = (db: MariaDbAddress, demo = false): Promise<Running> =>
   start(

@@ -1,20 +1,13 @@
-import { randomBytes } from 'node:crypto';
-import { createConnection } from 'mariadb';
 import { QueryTypes } from 'sequelize';
-import type { MariaDbAddress } from '../../../scripts/lib/private-mariadb';
 import { configFrom, type DbConfig } from '../src/config';
 import { connect } from '../src/db/connect';
 import { withLease } from '../src/db/lease';
 import { migrateUp, MIGRATIONS } from '../src/db/migrate';
 import { readEnv } from '../src/env';
+import { emptyDatabase } from './empty-database';
 
-const { host, port, user, password } = JSON.parse(process.env['CAZUELA_TEST_DB']!) as MariaDbAddress;
-
-async function emptyDatabase(): Promise<DbConfig> {
-  const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({ connectTimeout: 30_000, host, port, user, password });
-  await admin.query(`CREATE DATABASE ${database}`);
-  await admin.end();
+async function emptyConfig(): Promise<DbConfig> {
+  const { host, port, user, password, database } = await emptyDatabase();
   return { ...configFrom(readEnv({})).db, host, port, user, password, database };
 }
 
@@ -26,7 +19,7 @@ describe('a first start that was cut off', () => {
   it.each([1, 2, 7, 12, 17, ALL.length - 5, ALL.length])(
     'after statement %i, of which nobody noted that it was done, goes on from there',
     async (done) => {
-      const db = await emptyDatabase();
+      const db = await emptyConfig();
       const sequelize = connect(db);
       for (const statement of ALL.slice(0, done)) await sequelize.query(statement);
       await migrateUp(db);
@@ -37,7 +30,7 @@ describe('a first start that was cut off', () => {
   );
 
   it('a start that finds all done does nothing again', async () => {
-    const db = await emptyDatabase();
+    const db = await emptyConfig();
     await migrateUp(db);
     const sequelize = connect(db);
     await migrateUp(db);
@@ -49,7 +42,7 @@ describe('a first start that was cut off', () => {
 
 describe('a lease', () => {
   it('is had by one at a time, and by the next when the first is done', async () => {
-    const sequelize = connect(await emptyDatabase());
+    const sequelize = connect(await emptyConfig());
     let inside = 0;
     let most = 0;
     const work = async (): Promise<void> => {

@@ -1,13 +1,10 @@
-import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { createConnection } from 'mariadb';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import type { Studio } from '@cazuela/contract';
-import type { MariaDbAddress } from '../../../scripts/lib/private-mariadb';
 import { createApp } from '../src/app';
 import { attachScales } from '../src/devices/scale-socket';
 import { configFrom } from '../src/config';
@@ -17,6 +14,7 @@ import { migrateUp } from '../src/db/migrate';
 import { defineModels } from '../src/db/models';
 import { readEnv } from '../src/env';
 import { createStudio } from '../src/features/studios/ensure-studio';
+import { emptyDatabase, sharedDatabase } from './empty-database';
 
 export interface ServerUnderTest {
   context: Context;
@@ -33,10 +31,6 @@ export interface ServerUnderTest {
   stop: () => Promise<void>;
 }
 
-type Address = Pick<MariaDbAddress, 'host' | 'port' | 'user' | 'password'>;
-/** The throw-away MariaDB of this run. */
-const sharedDatabase = (): Address => JSON.parse(process.env['CAZUELA_TEST_DB']!) as Address;
-
 /** Every server of a test file is stopped at its end, whether its tests came through or not. */
 const running: (() => Promise<void>)[] = [];
 afterAll(async () => {
@@ -45,17 +39,7 @@ afterAll(async () => {
 
 /** A real server on a real MariaDB, in a database of its own. */
 export async function serverUnderTest(env: Record<string, string> = {}, address = sharedDatabase()): Promise<ServerUnderTest> {
-  // Files share one process when Jest runs in band: the name must differ there too.
-  const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  const admin = await createConnection({
-    connectTimeout: 30_000,
-    host: address.host,
-    port: address.port,
-    user: address.user,
-    password: address.password,
-  });
-  await admin.query(`CREATE DATABASE ${database}`);
-  await admin.end();
+  const { database } = await emptyDatabase(address);
   const config = configFrom(
     readEnv({
       CAZUELA_DB_HOST: address.host,

@@ -1,4 +1,5 @@
 import type { BenchEvent } from '@cazuela/contract';
+import * as z from 'zod';
 
 /** What each kind of step is called, where only the step itself is known and not what it was done to. */
 const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
@@ -55,13 +56,18 @@ export function stepWords(event: { type: string }): string {
   const fields = event as unknown as Record<string, unknown>;
   const name = Object.hasOwn(STEP_WORDS, event.type) ? STEP_WORDS[event.type as keyof typeof STEP_WORDS] : 'A step of another version';
   const figures = FIGURES.flatMap(([field, unit]) => (typeof fields[field] === 'number' ? [`${figure(fields[field])}${unit}`] : []));
-  const parts = Array.isArray(fields['parts'])
-    ? fields['parts'].flatMap((part: { name?: unknown; grams?: unknown }) =>
-        typeof part.name === 'string' && typeof part.grams === 'number' ? [`${part.name} ${figure(part.grams)} g`] : [],
-      )
-    : [];
+  const parts = powderWords(fields['parts']);
   const text = typeof fields['text'] === 'string' ? [`“${fields['text']}”`] : [];
   return [name, ...figures, ...parts, ...text].join(', ');
 }
 
-const figure = (value: number): string => value.toLocaleString('en-GB', { maximumSignificantDigits: 6 });
+const figure = (value: number): string => value.toLocaleString('en-GB', { maximumSignificantDigits: 5 });
+
+/** One powder by its name; of several how many, and what they weigh together. */
+function powderWords(parts: unknown): string[] {
+  const read = z.array(z.object({ name: z.string(), grams: z.number() })).safeParse(parts);
+  if (!read.success || read.data.length === 0) return [];
+  const [first, ...more] = read.data;
+  if (more.length === 0) return [`${first!.name} ${figure(first!.grams)} g`];
+  return [`${read.data.length} powders, ${figure(read.data.reduce((sum, { grams }) => sum + grams, 0))} g together`];
+}

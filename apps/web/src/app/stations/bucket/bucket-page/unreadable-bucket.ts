@@ -47,6 +47,9 @@ const NEWEST = 30;
       gap: 0.8rem;
       justify-items: start;
     }
+    button {
+      white-space: nowrap;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
