@@ -123,11 +123,11 @@ async function frames(page: Page, moving: (page: Page) => Promise<void>): Promis
   await page.evaluate(() => {
     const seen: number[] = [];
     (window as unknown as { seen: number[] }).seen = seen;
-    const tick = (at: number): void => {
+    const frame = (at: number): void => {
       seen.push(at);
-      requestAnimationFrame(tick);
+      requestAnimationFrame(frame);
     };
-    requestAnimationFrame(tick);
+    requestAnimationFrame(frame);
   });
   await moving(page);
   const at = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);

@@ -21,7 +21,7 @@ export async function importRows(address: string, db: MariaDbAddress): Promise<R
     powderNames: ['Silica', 'Kaolin', 'Whiting', 'Tin oxide'],
     recipeNames: [],
   });
-  if (file.problems.length > 0) throw new Error(file.problems[0]!.says);
+  if (file.problems.length > 0) throw new Error(file.problems[0]!.message);
   const readMs = performance.now() - started;
   const id = uuid();
   for (const part of importParts(file.rows)) await post(`/imports/${id}/rows`, part);

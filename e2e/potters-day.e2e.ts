@@ -96,7 +96,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.getByRole('combobox', { name: 'Stain' }).selectOption({ label: 'Stain (zircon type)' });
     await page.getByRole('button', { name: 'Stain and water went in' }).click();
     await expect(page.getByText('3.00 % of the base')).toBeVisible();
-    // Coming down again is only possible with base.
+    // Loading down again is only possible with base.
     await page.getByLabel('Percent of the dry base').fill('2');
     await expect(page.getByText('Stain cannot be taken out')).toBeVisible();
     await page.getByRole('link', { name: 'Coat with it' }).click();

@@ -39,7 +39,7 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
   console.log(`Seed ${SEED} (again: CAZUELA_SEED=${SEED} ./cazuela explore hands)`);
   const own = await StudioUnderTest.open({ demo: true });
   const draw = drawn(SEED);
-  const deeds: string[] = [];
+  const actions: string[] = [];
   const faults: string[] = [];
   page.on('response', (answer) => {
     if (answer.status() >= 500 || [400, 422].includes(answer.status()))
@@ -54,19 +54,19 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
       const start = draw.of(STARTS);
       await page.goto(own.address + start);
       await page.getByRole('heading').first().waitFor();
-      deeds.push(`at ${start}`);
-      console.log(`${deeds.length} deeds, on at ${start}`);
+      actions.push(`at ${start}`);
+      console.log(`${actions.length} actions, on at ${start}`);
       for (let count = 0; count < DEEDS_A_START && page.url().startsWith(own.address) && !page.url().includes('/api/'); count++) {
         const there = await page.locator('main').locator(`${PRESSABLE}, a[href^="/piece/"]:visible, a[href^="/recipe/"]:visible`).all();
         if (there.length === 0) break;
-        deeds.push(await deed(page, draw.of(there), draw));
+        actions.push(await act(page, draw.of(there), draw));
         const shown = await page
           .locator('main')
           .innerText({ timeout: 2_000 })
           .catch(() => '');
         const odd = NO_NUMBER.exec(shown);
         if (odd) faults.push(`“${odd[0]}” is shown at ${page.url()}`);
-        expect(faults, `after ${deeds.slice(-8).join(', ')}; seed ${SEED}`).toEqual([]);
+        expect(faults, `after ${actions.slice(-8).join(', ')}; seed ${SEED}`).toEqual([]);
       }
     }
   } finally {
@@ -75,7 +75,7 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
 });
 
 /** Whatever can be done with this: what was done, in words. What is gone by then is left. */
-async function deed(page: Page, thing: Locator, draw: ReturnType<typeof drawn>): Promise<string> {
+async function act(page: Page, thing: Locator, draw: ReturnType<typeof drawn>): Promise<string> {
   const soon = { timeout: 1_000 };
   const [typed, key, also, option] = [draw.of(TYPED), draw.of(KEYS), draw.share(), draw.share()];
   try {

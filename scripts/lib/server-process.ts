@@ -10,7 +10,7 @@ export interface ServerOptions {
   /** Further environment, e.g. limits for a test. */
   env?: Record<string, string>;
   /** Whether its words are shown. */
-  says?: 'inherit' | 'ignore';
+  stderr?: 'inherit' | 'ignore';
   /** Told the process as soon as there is one, before it listens. */
   began?: (child: ChildProcess) => void;
 }
@@ -23,9 +23,9 @@ export interface ServerProcess {
 const LISTEN_WAIT_MS = 60_000;
 
 /** Starts the built server as its own process and waits until it listens. */
-export function startServer({ db, port, demo, env = {}, says = 'inherit', began }: ServerOptions): Promise<ServerProcess> {
+export function startServer({ db, port, demo, env = {}, stderr = 'inherit', began }: ServerOptions): Promise<ServerProcess> {
   const child = spawnChild(process.execPath, ['--enable-source-maps', SERVER_FILE], {
-    stdio: ['ignore', 'pipe', says],
+    stdio: ['ignore', 'pipe', stderr],
     // A group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
     detached: true,
     env: {

@@ -27,7 +27,7 @@ interface Done {
   reasons: string[];
   /** Items put onto the day. */
   items: string[];
-  ticks: string[];
+  records: string[];
 }
 
 /**
@@ -47,7 +47,7 @@ export async function crowd(
     const [recipe] = (await get<Recipe[]>('/recipes')) as [Recipe];
     const batch = (await get<Batch[]>('/batches')).find(({ bucketId }) => bucketId === null)!;
     const before = await sums(get);
-    const done: Done = { waterGrams: 0, powderGrams: 0, reasons: [], items: [], ticks: [] };
+    const done: Done = { waterGrams: 0, powderGrams: 0, reasons: [], items: [], records: [] };
     await Promise.all(
       Array.from({ length: CLIENTS }, async (_, client) => {
         const own = new Client(studio, new Random(random.int(0, 2 ** 31)), client % SERVERS, { buckets, recipe, batch }, done, counts);
@@ -65,8 +65,8 @@ export async function crowd(
     const day = (await get<Day[]>('/days')).find(({ date }) => date === DATE);
     for (const id of done.items)
       if (!day?.items.some((item) => item.id === id)) counts.faults.push(`The item ${id} of the day was acknowledged and is lost.`);
-    const ticked = new Set((await get<Batch>(`/batches/${batch.id}`)).events.map(({ id }) => id));
-    for (const id of done.ticks) if (!ticked.has(id)) counts.faults.push(`The weight ${id} was acknowledged and is lost.`);
+    const recorded = new Set((await get<Batch>(`/batches/${batch.id}`)).events.map(({ id }) => id));
+    for (const id of done.records) if (!recorded.has(id)) counts.faults.push(`The weight ${id} was acknowledged and is lost.`);
     counts.faults.push(...(await studio.faults()));
     for (const [status, times] of Object.entries(counts.statuses))
       if (Number(status) >= 500 && (status !== '503' || times > MOST_BUSY * counts.requests)) counts.faults.push(`${times} answers were ${status}.`);
@@ -104,7 +104,7 @@ class Client {
       () => this.pour(),
       () => this.takeBack(),
       () => this.split(),
-      () => this.tick(),
+      () => this.recordLine(),
       () => this.changeDay(),
       () => this.changeRecipe(),
     ])();
@@ -149,11 +149,11 @@ class Client {
     await this.send('POST', `/buckets/${this.bucket().id}/split`, { ...this.head(), id: undefined, ...ids, name: 'Part', takenMl: 5 });
   }
 
-  private async tick(): Promise<void> {
+  private async recordLine(): Promise<void> {
     const line = this.random.pick(this.things.batch.plan.lines);
     const event = { ...this.head(), type: 'lineWeighed', lineId: line.lineId, grams: line.targetGrams };
     const answer = await this.send('POST', '/events', { events: [{ stream: 'batch', streamId: this.things.batch.id, event }] });
-    if ((answer.body as { acknowledged?: string[] }).acknowledged?.includes(event.id)) this.done.ticks.push(event.id);
+    if ((answer.body as { acknowledged?: string[] }).acknowledged?.includes(event.id)) this.done.records.push(event.id);
   }
 
   private async changeDay(): Promise<void> {

@@ -60,7 +60,7 @@ export class ProvedStudio {
       port: this.ports[index]!,
       demo: true,
       env,
-      says: 'ignore',
+      stderr: 'ignore',
       began: (child) => (this.starting = child),
     });
   }

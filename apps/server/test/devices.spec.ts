@@ -13,7 +13,7 @@ function seeded(seed: number): () => number {
 
 describe('the practice scale', () => {
   const scale = (): SimulatedScale => new SimulatedScale({ divisionGrams: 0.1, capacityGrams: 3000, random: seeded(7) });
-  const lines = (of: SimulatedScale, count: number): (string | undefined)[] => Array.from({ length: count }, () => of.tick(0.1));
+  const lines = (of: SimulatedScale, count: number): (string | undefined)[] => Array.from({ length: count }, () => of.advance(0.1));
   const grams = (line: string | undefined): number => {
     const read = readScaleLine(line ?? '');
     return read.kind === 'reading' ? read.grams : Number.NaN;
@@ -21,7 +21,7 @@ describe('the practice scale', () => {
 
   it('settles on what was put on it, within its wobble', () => {
     const it = scale();
-    it.hear({ kind: 'put', grams: 412.3 });
+    it.handleCommand({ kind: 'put', grams: 412.3 });
     const all = lines(it, 30);
     expect(Math.abs(grams(all[0]) - 412.3)).toBeGreaterThan(50);
     expect(Math.abs(grams(all.at(-1)) - 412.3)).toBeLessThanOrEqual(0.2);
@@ -30,7 +30,7 @@ describe('the practice scale', () => {
 
   it('is understood and called settled by what reads it, once and not while powder runs', () => {
     const it = scale();
-    it.hear({
+    it.handleCommand({
       kind: 'script',
       steps: [
         { gramsPerSecond: 60, seconds: 2 },
@@ -40,7 +40,7 @@ describe('the practice scale', () => {
     let state = UNSETTLED;
     const settledAt: number[] = [];
     for (let index = 0; index < 60; index++) {
-      const read = readScaleLine(it.tick(0.1)!);
+      const read = readScaleLine(it.advance(0.1)!);
       if (read.kind === 'reading')
         state = settle(state, { atMs: index * 100, grams: read.grams, saysStable: read.saysStable }, { divisionGrams: 0.1 });
       if (state.settled) settledAt.push(index);
@@ -51,16 +51,16 @@ describe('the practice scale', () => {
 
   it('is zeroed by tare, says when it is overloaded, and is silent when it is unplugged', () => {
     const it = scale();
-    it.hear({ kind: 'put', grams: 250 });
+    it.handleCommand({ kind: 'put', grams: 250 });
     lines(it, 20);
-    it.hear({ kind: 'tare' });
-    expect(Math.abs(grams(it.tick(0.1)))).toBeLessThanOrEqual(0.2);
-    it.hear({ kind: 'put', grams: 3000 });
+    it.handleCommand({ kind: 'tare' });
+    expect(Math.abs(grams(it.advance(0.1)))).toBeLessThanOrEqual(0.2);
+    it.handleCommand({ kind: 'put', grams: 3000 });
     expect(lines(it, 20).at(-1)).toBe('OL');
-    it.hear({ kind: 'plug', in: false });
-    expect(it.tick(0.1)).toBeUndefined();
-    it.hear({ kind: 'plug', in: true });
-    it.hear({ kind: 'clear' });
+    it.handleCommand({ kind: 'plug', in: false });
+    expect(it.advance(0.1)).toBeUndefined();
+    it.handleCommand({ kind: 'plug', in: true });
+    it.handleCommand({ kind: 'clear' });
     expect(Math.abs(grams(lines(it, 30).at(-1)) + 250)).toBeLessThanOrEqual(0.3);
   });
 });

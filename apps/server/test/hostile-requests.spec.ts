@@ -22,7 +22,7 @@ describe('whatever is sent', () => {
   beforeAll(async () => {
     server = await serverUnderTest();
   });
-  const says = (answer: { body: unknown }): string => (answer.body as { detail: string }).detail;
+  const detailOf = (answer: { body: unknown }): string => (answer.body as { detail: string }).detail;
   const raw = (path: string, headers: Record<string, string>, body: string | Buffer) => {
     const request = server.any.post(`/api/studios/${server.studio.id}${path}`);
     for (const [name, value] of Object.entries(headers)) request.set(name, value);
@@ -34,7 +34,7 @@ describe('whatever is sent', () => {
     ['packed in a way nobody knows', { 'Content-Type': 'application/json', 'Content-Encoding': 'crumpled' }],
   ])('%s is not readable, in a sentence', async (_how, headers) => {
     const answer = await raw('/recipes', headers, '{}').expect(415);
-    expect(says(answer)).toContain('JSON in UTF-8');
+    expect(detailOf(answer)).toContain('JSON in UTF-8');
   });
 
   it('with half a character in it is refused before anything is written', async () => {
@@ -45,7 +45,7 @@ describe('whatever is sent', () => {
       .set('Content-Type', 'application/json')
       .send(body)
       .expect(422);
-    expect(says(answer)).toContain('half a character');
+    expect(detailOf(answer)).toContain('half a character');
   });
 
   it('a table on its way in that cannot be kept leaves no trace', async () => {
@@ -81,7 +81,7 @@ describe('whatever is sent', () => {
 
     it('a drawing is no photo, however it is called, and is not drawn', async () => {
       const answer = await raw('/photos', form, multipart(bomb)).expect(415);
-      expect(says(answer)).toContain('JPEG, PNG and WebP');
+      expect(detailOf(answer)).toContain('JPEG, PNG and WebP');
     });
 
     it.each([
@@ -93,7 +93,7 @@ describe('whatever is sent', () => {
     ])('one %s is the sender’s mistake', async (_what, headers, body) => {
       const answer = await raw('/photos', headers, body);
       expect([415, 422]).toContain(answer.status);
-      expect(says(answer)).toContain('photo');
+      expect(detailOf(answer)).toContain('photo');
     });
 
     it('is not even read for a studio that is not there', async () => {
@@ -113,7 +113,7 @@ describe('whatever is sent', () => {
     it('a studio has room for so many, and says so when it is full', async () => {
       await fill('1 HOUR');
       const answer = await send().expect(413);
-      expect(says(answer)).toContain('filled their room');
+      expect(detailOf(answer)).toContain('filled their room');
       await server.context.models.photos.destroy({ where: {} });
     });
 

@@ -28,7 +28,7 @@ import {
 const ID = '0198c0de-0000-7000-8000-000000000001';
 const AT = '2026-03-10T10:00:00.000Z';
 const head = { id: ID, at: AT, by: 'Inés' };
-const says = (schema: z.ZodType, value: unknown): string => {
+const refusal = (schema: z.ZodType, value: unknown): string => {
   const read = schema.safeParse(value);
   return read.success ? 'fits' : read.error.issues.map((issue) => issue.message).join(' ');
 };
@@ -74,13 +74,13 @@ describe('every refusal says what to type instead', () => {
     [idSchema, 'bucket-1', 'UUID'],
     [vesselSchema, { id: ID, name: 'Cup', tareGrams: 1, volumeMl: 0, markMl: 1 }, 'holds more than 0 mL'],
   ])('%#: %p', (schema, value, words) => {
-    expect(says(schema, value)).toContain(words);
+    expect(refusal(schema, value)).toContain(words);
   });
 });
 
 describe('events of the bench', () => {
-  const batch = (event: object): string => says(benchEventSchema, { stream: 'batch', streamId: ID, event: { ...head, ...event } });
-  const bucket = (event: object): string => says(benchEventSchema, { stream: 'bucket', streamId: ID, event: { ...head, ...event } });
+  const batch = (event: object): string => refusal(benchEventSchema, { stream: 'batch', streamId: ID, event: { ...head, ...event } });
+  const bucket = (event: object): string => refusal(benchEventSchema, { stream: 'bucket', streamId: ID, event: { ...head, ...event } });
 
   it.each([
     [{ type: 'respiratorOn' }],
@@ -118,15 +118,15 @@ describe('events of the bench', () => {
 
   it('a send holds one to two hundred events', () => {
     const one = { stream: 'batch', streamId: ID, event: { ...head, type: 'respiratorOn' } };
-    expect(says(eventsSendSchema, { events: [] })).not.toBe('fits');
-    expect(says(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend }, () => one) })).toBe('fits');
-    expect(says(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend + 1 }, () => one) })).not.toBe('fits');
+    expect(refusal(eventsSendSchema, { events: [] })).not.toBe('fits');
+    expect(refusal(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend }, () => one) })).toBe('fits');
+    expect(refusal(eventsSendSchema, { events: Array.from({ length: LIMITS.eventsInOneSend + 1 }, () => one) })).not.toBe('fits');
   });
 
   it('what was typed is kept with its unit, and only with a unit we know', () => {
-    expect(says(enteredSchema, { value: 1.5, unit: 'US gal' })).toBe('fits');
-    expect(says(enteredSchema, { value: 1.5, unit: 'spoon' })).not.toBe('fits');
-    expect(says(enteredSchema, { value: Number.NaN, unit: 'g' })).not.toBe('fits');
+    expect(refusal(enteredSchema, { value: 1.5, unit: 'US gal' })).toBe('fits');
+    expect(refusal(enteredSchema, { value: 1.5, unit: 'spoon' })).not.toBe('fits');
+    expect(refusal(enteredSchema, { value: Number.NaN, unit: 'g' })).not.toBe('fits');
   });
 });
 
@@ -177,7 +177,7 @@ describe('documents', () => {
     ],
     ['a day’s step', dayStepSchema, { id: ID, itemId: ID, kind: 'wax', words: 'Wax the foot', handSeconds: 40, waitMinutes: 20 }],
   ])('%s that is right fits', (_name, schema, value) => {
-    expect(says(schema, value)).toBe('fits');
+    expect(refusal(schema, value)).toBe('fits');
   });
 
   it.each([
@@ -218,7 +218,7 @@ describe('documents', () => {
       'cannot be weighed',
     ],
   ])('%s is refused', (_name, schema, value, words) => {
-    const answer = says(schema, value);
+    const answer = refusal(schema, value);
     expect(answer).not.toBe('fits');
     expect(answer).toContain(words);
   });
@@ -227,7 +227,7 @@ describe('documents', () => {
 describe('problem details', () => {
   it('every code of ours is one the screens know', () => {
     for (const code of PROBLEM_CODES)
-      expect(says(problemSchema, { type: 'about:blank', title: 'No', status: 422, code, detail: 'Because.' })).toBe('fits');
-    expect(says(problemSchema, { type: 'about:blank', title: 'No', status: 422, code: 'unheard', detail: 'Because.' })).not.toBe('fits');
+      expect(refusal(problemSchema, { type: 'about:blank', title: 'No', status: 422, code, detail: 'Because.' })).toBe('fits');
+    expect(refusal(problemSchema, { type: 'about:blank', title: 'No', status: 422, code: 'unheard', detail: 'Because.' })).not.toBe('fits');
   });
 });

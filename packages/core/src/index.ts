@@ -78,7 +78,7 @@ export { USUAL_STAIN_PERCENT, baseDryGrams, stainForPercent, stainToRaise, baseT
 export { waterToRestoreSg, type StainedBucket, type RestoredSg } from './stain/restore-sg';
 export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './bucket/bucket-events';
 export { inBenchOrder, standingEvents, takenBack } from './bucket/event-order';
-export { mixtureOf, standOf, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
+export { mixtureOf, toSnapshot, type BucketContents, type BucketReplay, type FeelNow } from './bucket/bucket-contents';
 export { UNMEASURED_SG_SD, replayBucket } from './bucket/replay-bucket';
 export { overdrawnGrams } from './bucket/overdrawn';
 export { slurryStateFromSwirl } from './bucket/slurry-state';
@@ -89,7 +89,7 @@ export { EVAPORATION_GUESS, exposureOf, type Lid } from './bucket/lid';
 export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationGround, type StandingBucket } from './bucket/evaporation';
 export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './bucket/bucket-shape';
 export { CLEARANCE_MM, dipReach, displacedMl, piecesCovered, pourNeedMl, type DipInBucket, type DipReach } from './bucket/dip-depth';
-export { againstTheBook, type AgainstTheBook } from './bucket/against-the-book';
+export { compareWithRecords, type RecordsComparison } from './bucket/compare-with-records';
 export { rangeVerdict, type RangeVerdict } from './bucket/in-range';
 export { DOSE_PERCENT, DROP_ML, GRAMS_PER_ML, dropDose, dropGrams, offeredDose, type DropDose, type KeptDose } from './bucket/drop-dose';
 export { thinnestPoint, turningPoint, type ReadingAfter, type ThinnestPoint, type TurningPoint } from './bucket/response';
@@ -141,7 +141,7 @@ export { windowFromLooks, type CoatLook, type WindowFromLooks } from './coat/win
 export {
   NOTHING_ON_SCALE,
   answerAsked,
-  hearBucketScale,
+  readBucketScale,
   overnightWater,
   type Asked,
   type BucketOnScale,
@@ -182,7 +182,7 @@ export {
   type Air,
   type Face,
   type FaceState,
-  type PieceDeed,
+  type PieceTreatment,
   type PieceWall,
   type WaitForCoat,
   type WallState,
@@ -289,7 +289,7 @@ export {
 export { gathersIn, heldMm, type Texture } from './run/wall-texture';
 export { wayDown, type RunSide } from './run/way-down';
 export { chanceBeyond, coatScaleFor, lnToReach, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
-export { COAT_LN_SD, KILN_LN_SD, drawRuns, evenNumbers, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
+export { COAT_LN_SD, KILN_LN_SD, drawRuns, seededUniform, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
 export { leadsToShelf, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
 export { isStep } from './layering/way-changes';

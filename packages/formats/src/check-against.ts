@@ -25,7 +25,7 @@ export function checkAgainst(file: ReadFile, shelf: Shelf): CheckedFile {
   const recipes = new Set([...shelf.recipeNames, ...file.recipes.map(({ value }) => value.versions.at(-1)!.body.name)].map(key));
   const problems = [...file.problems];
   const missing = (row: number, name: string): void => {
-    problems.push({ row, says: `There is no powder “${name}” in your table: add it first, or write it as it stands there.` });
+    problems.push({ row, message: `There is no powder “${name}” in your table: add it first, or write it as it stands there.` });
   };
   for (const { row, lineRows, value } of file.recipes) {
     const lines = value.versions.at(-1)!.body.lines;
@@ -38,7 +38,7 @@ export function checkAgainst(file: ReadFile, shelf: Shelf): CheckedFile {
     }
   }
   for (const { row, lineRows, value } of file.batches) {
-    if (!recipes.has(key(value.recipe))) problems.push({ row, says: `There is no recipe “${value.recipe}” here: take its recipes in first.` });
+    if (!recipes.has(key(value.recipe))) problems.push({ row, message: `There is no recipe “${value.recipe}” here: take its recipes in first.` });
     value.lines.forEach((line, index) => {
       if (!powders.has(key(line.powder))) missing(lineRows[index] ?? row, line.powder);
     });

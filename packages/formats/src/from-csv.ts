@@ -22,7 +22,7 @@ function readerOf({ row, cells }: CsvRow, decimalComma: boolean, problems: FileP
       const text = cells[column] ?? '';
       if (text === '') return undefined;
       const value = readCell(text, decimalComma);
-      if (value === undefined) problems.push({ row, says: `“${text.slice(0, 40)}” in the column ${column} is not a number.` });
+      if (value === undefined) problems.push({ row, message: `“${text.slice(0, 40)}” in the column ${column} is not a number.` });
       return value;
     },
   };

@@ -77,7 +77,7 @@ export function planToFile({
   };
 }
 
-export type ReadPlan = { kind: 'ok'; file: PlanFile } | { kind: 'refused'; says: string };
+export type ReadPlan = { kind: 'ok'; file: PlanFile } | { kind: 'refused'; message: string };
 
 /** Reads a plan's file; what cannot be read is told in a sentence, and nothing is guessed. */
 export function readPlanFile(text: string): ReadPlan {
@@ -85,16 +85,16 @@ export function readPlanFile(text: string): ReadPlan {
   try {
     raw = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch {
-    return { kind: 'refused', says: 'This is no JSON file: choose a plan that was written here.' };
+    return { kind: 'refused', message: 'This is no JSON file: choose a plan that was written here.' };
   }
   if (typeof raw !== 'object' || raw === null || !('format' in raw) || raw.format !== PLAN_FORMAT_NAME)
-    return { kind: 'refused', says: 'This file holds no piece plan: its “format” is not “cazuela-plan”. Recipes come in on the files page.' };
+    return { kind: 'refused', message: 'This file holds no piece plan: its “format” is not “cazuela-plan”. Recipes come in on the files page.' };
   if (!('version' in raw) || raw.version !== PLAN_FORMAT_VERSION)
-    return { kind: 'refused', says: `This plan was written by another version of the format; version ${PLAN_FORMAT_VERSION} is read here.` };
+    return { kind: 'refused', message: `This plan was written by another version of the format; version ${PLAN_FORMAT_VERSION} is read here.` };
   const read = planFileSchema.safeParse(raw);
   if (read.success) return { kind: 'ok', file: read.data };
   const [issue] = read.error.issues;
-  return { kind: 'refused', says: `At “${issue!.path.join(' › ') || 'the plan'}”: ${issue!.message}` };
+  return { kind: 'refused', message: `At “${issue!.path.join(' › ') || 'the plan'}”: ${issue!.message}` };
 }
 
 /** The piece a file becomes in a studio, once every glaze of it has a bucket there. */

@@ -9,7 +9,7 @@ import type { PortableBatch, PortablePowder, PortableRecipe } from './portable';
 /** What is wrong in a file and where: the row of a table, or the number of the entry in a JSON file. */
 export interface FileProblem {
   row: number;
-  says: string;
+  message: string;
 }
 
 export interface Read<T> {
@@ -31,7 +31,7 @@ export interface ReadFile {
  */
 export function readFile(text: string, now: string): ReadFile {
   const file: ReadFile = { powders: [], recipes: [], batches: [], problems: [] };
-  if (text.trim() === '') return { ...file, problems: [{ row: 1, says: 'The file is empty.' }] };
+  if (text.trim() === '') return { ...file, problems: [{ row: 1, message: 'The file is empty.' }] };
   const raw = /^\ufeff?\s*\{/.test(text) ? rawFromJson(text, file.problems) : rawFromCsv(text, file.problems, now);
   const taken = {
     ...file,
@@ -50,7 +50,7 @@ export function readFile(text: string, now: string): ReadFile {
     file.problems,
   );
   if (taken.recipes.length > LIMITS.recipesInOneImport) {
-    file.problems.push({ row: 1, says: `One file holds at most ${LIMITS.recipesInOneImport} recipes; this one has ${taken.recipes.length}.` });
+    file.problems.push({ row: 1, message: `One file holds at most ${LIMITS.recipesInOneImport} recipes; this one has ${taken.recipes.length}.` });
   }
   file.problems.sort((a, b) => a.row - b.row);
   return taken;
@@ -73,10 +73,13 @@ function rawFromCsv(text: string, problems: FileProblem[], now: string): RawFile
     case 'batches':
       return { ...NOTHING, batches: batchesFrom(table, problems) };
     case 'measured':
-      problems.push({ row: 1, says: 'Measured dips and runner tiles belong to the studio that measured them; they are written and not taken in.' });
+      problems.push({
+        row: 1,
+        message: 'Measured dips and runner tiles belong to the studio that measured them; they are written and not taken in.',
+      });
       return NOTHING;
     case undefined:
-      problems.push({ row: 1, says: 'The first row names no columns of ours. A recipe file has “recipe”, “part”, “powder” and “percent”.' });
+      problems.push({ row: 1, message: 'The first row names no columns of ours. A recipe file has “recipe”, “part”, “powder” and “percent”.' });
       return NOTHING;
   }
 }
@@ -86,15 +89,15 @@ function rawFromJson(text: string, problems: FileProblem[]): RawFile {
   try {
     file = JSON.parse(text.replace(/^\ufeff/, '')) as Record<string, unknown>;
   } catch {
-    problems.push({ row: 1, says: 'The file begins like JSON and cannot be read to its end: it may have been cut off.' });
+    problems.push({ row: 1, message: 'The file begins like JSON and cannot be read to its end: it may have been cut off.' });
     return NOTHING;
   }
   if (file['format'] !== FORMAT_NAME) {
-    problems.push({ row: 1, says: `This is no file of Cazuela: it has no “format”: “${FORMAT_NAME}”.` });
+    problems.push({ row: 1, message: `This is no file of Cazuela: it has no “format”: “${FORMAT_NAME}”.` });
     return NOTHING;
   }
   if (file['version'] !== FORMAT_VERSION) {
-    problems.push({ row: 1, says: `The file is of version ${String(file['version'])}; this Cazuela reads version ${FORMAT_VERSION}.` });
+    problems.push({ row: 1, message: `The file is of version ${String(file['version'])}; this Cazuela reads version ${FORMAT_VERSION}.` });
     return NOTHING;
   }
   const list = (key: string): Raw[] =>
@@ -111,7 +114,7 @@ function checked<T>(raws: readonly Raw[], schema: z.ZodType<T>, problems: FilePr
     const lineIndex = issue.path[issue.path.indexOf('lines') + 1];
     const at = typeof lineIndex === 'number' && issue.path.includes('lines') ? (lineRows[lineIndex] ?? row) : row;
     // What was said of a row already is not said again in other words.
-    if (!told.has(at)) problems.push({ row: at, says: wordsOf(issue) });
+    if (!told.has(at)) problems.push({ row: at, message: wordsOf(issue) });
     return [];
   });
 }
@@ -133,6 +136,6 @@ function twice(entries: readonly { row: number; name: string }[], what: string, 
     const key = name.trim().toLowerCase();
     const first = seen.get(key);
     if (first === undefined) seen.set(key, row);
-    else problems.push({ row, says: `The ${what} “${name}” stands in row ${first} already.` });
+    else problems.push({ row, message: `The ${what} “${name}” stands in row ${first} already.` });
   }
 }

@@ -210,9 +210,9 @@ describe('a file from a spreadsheet', () => {
     ].join('\n');
     const checked = checkAgainst(readFile(text, NOW), SHELF);
     expect(checked.problems).toEqual([
-      { row: 2, says: '“sixty” in the column percent is not a number.' },
-      { row: 4, says: '“part” is one of: base, addition.' },
-      { row: 5, says: 'There is no powder “Moon dust” in your table: add it first, or write it as it stands there.' },
+      { row: 2, message: '“sixty” in the column percent is not a number.' },
+      { row: 4, message: '“part” is one of: base, addition.' },
+      { row: 5, message: 'There is no powder “Moon dust” in your table: add it first, or write it as it stands there.' },
     ]);
   });
 
@@ -243,7 +243,7 @@ describe('a file from a spreadsheet', () => {
   ])('of %s is refused in a sentence', (_name, text, says) => {
     expect(
       readFile(text, NOW)
-        .problems.map((problem) => problem.says)
+        .problems.map((problem) => problem.message)
         .join(' '),
     ).toContain(says);
   });

@@ -46,7 +46,7 @@ describe('a piece plan as a file', () => {
 
   it('comes back as it went, its glazes now the buckets of the studio that takes it in', () => {
     const file = readPlanFile(JSON.stringify(written()));
-    if (file.kind !== 'ok') throw new Error(file.says);
+    if (file.kind !== 'ok') throw new Error(file.message);
     const [ash, iron, bodyId] = [uuid(), uuid(), uuid()];
     const piece = pieceFromFile(file.file, {
       bodyId,
@@ -89,11 +89,11 @@ describe('a piece plan as a file', () => {
     ['a count of none', (file) => (file['count'] = 0), 'At least one piece.'],
   ])('%s is refused in a sentence', (_name, change, words) => {
     const answer = read(change);
-    expect(answer.kind === 'refused' && answer.says).toContain(words);
+    expect(answer.kind === 'refused' && answer.message).toContain(words);
   });
 
   it('what is no JSON at all is said', () => {
-    expect(readPlanFile('name,glaze\nx,y')).toEqual({ kind: 'refused', says: 'This is no JSON file: choose a plan that was written here.' });
+    expect(readPlanFile('name,glaze\nx,y')).toEqual({ kind: 'refused', message: 'This is no JSON file: choose a plan that was written here.' });
     expect(readPlanFile('null').kind).toBe('refused');
   });
 });

@@ -93,14 +93,14 @@ function join(devices: Map<string, Device>, limits: Limits, client: WebSocket): 
     const command = scaleCommandSchema.safeParse(parse(String(data)));
     if (command.success) {
       if (command.data.kind === 'pour') device.pouring = command.data.gramsPerSecond > 0 ? client : undefined;
-      device.scale.hear(command.data);
+      device.scale.handleCommand(command.data);
     } else send(client, `ERR ${command.error.issues[0]?.message ?? 'not understood'}`);
   });
   client.on('close', () => {
     device.listeners.delete(client);
     if (device.pouring === client) {
       device.pouring = undefined;
-      device.scale.hear({ kind: 'pour', gramsPerSecond: 0 });
+      device.scale.handleCommand({ kind: 'pour', gramsPerSecond: 0 });
     }
     if (device.listeners.size === 0) forgetLater(devices, limits.key);
   });
@@ -135,7 +135,7 @@ function open(devices: Map<string, Device>, { key, divisionGrams, capacityGrams 
   const scale = new SimulatedScale({ divisionGrams, capacityGrams, random: Math.random });
   const listeners = new Set<WebSocket>();
   const timer = setInterval(() => {
-    const line = scale.tick(1 / RATE_HZ);
+    const line = scale.advance(1 / RATE_HZ);
     if (line !== undefined) for (const client of listeners) send(client, line);
   }, 1000 / RATE_HZ);
   const device: Device = { scale, listeners, timer };

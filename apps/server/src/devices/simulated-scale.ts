@@ -29,7 +29,7 @@ export class SimulatedScale {
 
   constructor(private readonly options: SimulatedScaleOptions) {}
 
-  hear(command: ScaleCommand): void {
+  handleCommand(command: ScaleCommand): void {
     switch (command.kind) {
       case 'pour':
         this.script = [];
@@ -57,7 +57,7 @@ export class SimulatedScale {
   }
 
   /** A moment passes; gives the line the scale sends, or nothing when it is unplugged. */
-  tick(seconds: number): string | undefined {
+  advance(seconds: number): string | undefined {
     this.pour(seconds);
     const { divisionGrams, capacityGrams, random } = this.options;
     this.restingGrams += (this.loadGrams - this.restingGrams) * (1 - Math.exp(-seconds / SETTLE_SECONDS));

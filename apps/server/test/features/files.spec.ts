@@ -25,7 +25,7 @@ describe('files of a studio', () => {
     }
     return id;
   };
-  const takeIn = async (studio: Studio, rows: ImportRow[], choice: ImportChoice = 'leaveMine'): Promise<ImportOutcome> => {
+  const importFile = async (studio: Studio, rows: ImportRow[], choice: ImportChoice = 'leaveMine'): Promise<ImportOutcome> => {
     const id = await send(studio, rows);
     return (await studio.post(`/imports/${id}/commit`, { rows: rows.length, choice }).expect(201)).body as ImportOutcome;
   };
@@ -37,7 +37,7 @@ describe('files of a studio', () => {
     await sendBatchEvents(server, batch.id, weighAll(batch)).expect(201);
     const file = await written(server);
     const other = await server.otherStudio();
-    const outcome = await takeIn(other, rowsOf(JSON.stringify(file)));
+    const outcome = await importFile(other, rowsOf(JSON.stringify(file)));
     expect(outcome).toMatchObject({ powders: 0, recipes: 2, batches: 1 });
     const again = await written(other);
     expect(again.recipes).toEqual(file.recipes);
@@ -77,7 +77,7 @@ describe('files of a studio', () => {
     );
     const tiles = (await server.get('/files/runner-tiles.csv').expect(200)).text;
     expect(tiles.split('\r\n')[1]).toMatch(/^R1,[^,]+,Maia,Leche de Higo,0.5,,,30,,cone 06,,,,9.5,$/);
-    for (const text of [dips, tiles]) expect(readFile(text, NOW).problems[0]!.says).toContain('belong to the studio that measured them');
+    for (const text of [dips, tiles]) expect(readFile(text, NOW).problems[0]!.message).toContain('belong to the studio that measured them');
     const other = await server.otherStudio();
     expect((await other.get('/files/dips.csv').expect(200)).text.trim().split('\r\n')).toHaveLength(1);
   });
@@ -85,10 +85,10 @@ describe('files of a studio', () => {
   it('never overwrite a recipe that is here: it is left, made a version, or kept beside', async () => {
     const recipe = await aRecipe(server);
     const rows = rowsOf(JSON.stringify(await written(server))).filter((row) => row.kind === 'recipe');
-    expect(await takeIn(server, rows, 'leaveMine')).toMatchObject({ recipes: 0, left: 1 });
-    expect(await takeIn(server, rows, 'newVersion')).toMatchObject({ recipes: 0, versions: 1 });
+    expect(await importFile(server, rows, 'leaveMine')).toMatchObject({ recipes: 0, left: 1 });
+    expect(await importFile(server, rows, 'newVersion')).toMatchObject({ recipes: 0, versions: 1 });
     expect(((await server.get(`/recipes/${recipe.id}`)).body as Recipe).version).toBe(2);
-    expect(await takeIn(server, rows, 'keepBoth')).toMatchObject({ recipes: 1 });
+    expect(await importFile(server, rows, 'keepBoth')).toMatchObject({ recipes: 1 });
     const names = ((await server.get('/recipes')).body as Recipe[]).map((one) => one.body.name);
     expect(names).toEqual(['Leche de Higo', 'Leche de Higo (2)']);
   });

@@ -10,7 +10,7 @@ import {
 } from '@angular/router';
 import { routes } from './app.routes';
 import { provideIcons } from './icons';
-import { FreshPages } from './shell/fresh-pages';
+import { ReloadOnIdChange } from './shell/reload-on-id-change';
 import { tellNavigationTrouble } from './shell/navigation-trouble';
 
 export const appConfig: ApplicationConfig = {
@@ -18,7 +18,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideIcons(),
-    { provide: RouteReuseStrategy, useClass: FreshPages },
+    { provide: RouteReuseStrategy, useClass: ReloadOnIdChange },
     provideRouter(
       routes,
       withComponentInputBinding(),

@@ -96,5 +96,5 @@ export const routes: Routes = [
     title: 'Steps not taken over · Cazuela',
     loadComponent: () => import('./stations/steps-not-taken/steps-not-taken').then((m) => m.StepsNotTaken),
   },
-  { path: '**', title: 'Not here · Cazuela', loadComponent: () => import('./stations/home/not-here').then((m) => m.NotHere) },
+  { path: '**', title: 'Not here · Cazuela', loadComponent: () => import('./stations/home/not-found-page').then((m) => m.NotFoundPage) },
 ];

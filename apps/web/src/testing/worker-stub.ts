@@ -13,7 +13,7 @@ export const coatMapWorker = (): AtOnce => ({
   onerror: null,
   postMessage({ ask, question, knowledge }: MapQuestion) {
     const made = attempt(() => coatMap(question, knowledge));
-    const data: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, says: made.error.message };
+    const data: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, message: made.error.message };
     this.onmessage?.call(this as Worker, { data } as MessageEvent<MapAnswer>);
   },
   terminate: () => undefined,

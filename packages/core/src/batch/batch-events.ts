@@ -18,7 +18,7 @@ export type BatchEvent = EventHead &
   (
     | { type: 'respiratorOn' }
     | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined }
-    /** One of several loads of a line the scale cannot hold at once; `load` counts from 1, so that a second tick is seen. */
+    /** One of several loads of a line the scale cannot hold at once; `load` counts from 1, so that a second record of the same load is seen. */
     | { type: 'loadWeighed'; lineId: string; load: number; grams: number; entered?: Entered | undefined }
     | { type: 'lineSkipped'; lineId: string }
     | { type: 'waterPoured'; grams: number; entered?: Entered | undefined }

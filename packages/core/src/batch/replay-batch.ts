@@ -51,7 +51,7 @@ export interface BatchState {
 const WATER_DIVISION_GRAMS = 1;
 
 /**
- * A batch as it stands, from its plan and its events. The first accepted weight of a line wins: a second tick of the
+ * A batch as it stands, from its plan and its events. The first accepted weight of a line wins: a second record of the
  * same line (two clicks, two tablets) changes nothing. A raised batch asks for what is missing of the lines already in.
  * Events that were undone count as never made.
  */

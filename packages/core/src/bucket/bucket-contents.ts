@@ -86,7 +86,7 @@ export const emptyBucket = (): RunningBucket => ({
 export const NOTHING_GRAMS = 1e-6;
 
 /** What the bucket holds at this point of its replay. */
-export function standOf(running: RunningBucket): BucketReplay {
+export function toSnapshot(running: RunningBucket): BucketReplay {
   if (!(sumGrams(running.parts) > NOTHING_GRAMS) || !(running.waterGrams >= 0)) return { kind: 'empty', waterGrams: running.waterGrams };
   return { kind: 'ok', contents: contentsOf(running) };
 }

@@ -1,4 +1,4 @@
-import { emptyBucket, runningMl, runningSg, standOf, sumGrams, type BucketReplay } from './bucket-contents';
+import { emptyBucket, runningMl, runningSg, toSnapshot, sumGrams, type BucketReplay } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
 import { inBenchOrder, takenBack } from './event-order';
 import { applyBucketEvent } from './replay-bucket';
@@ -35,7 +35,7 @@ export function bucketStory({ events }: { events: readonly BucketEvent[] }): Buc
       sg === undefined ? { event, undone: false } : { event, undone: false, sg, volumeMl: runningMl(running), dryGrams: sumGrams(running.parts) },
     );
   }
-  return { moments, now: standOf(running) };
+  return { moments, now: toSnapshot(running) };
 }
 
 export const bucketHistory = ({ events }: { events: readonly BucketEvent[] }): BucketMoment[] => bucketStory({ events }).moments;

@@ -1,5 +1,5 @@
 import { PotterError } from '../checks/potter-error';
-import { emptyBucket, standOf, type BucketContents } from './bucket-contents';
+import { emptyBucket, toSnapshot, type BucketContents } from './bucket-contents';
 import { applyBucketEvent } from './replay-bucket';
 import type { PouredOut } from './split-bucket';
 
@@ -10,7 +10,7 @@ export function mergedContents(there: BucketContents | null, poured: PouredOut):
   for (const { parts, waterGrams, additives } of [...(there ? [there] : []), poured]) {
     applyBucketEvent(running, { ...head, type: 'filled', parts, waterGrams, from: 'split', additives });
   }
-  const stand = standOf(running);
+  const stand = toSnapshot(running);
   if (stand.kind === 'empty') throw new PotterError('emptyList', 'parts', 0, 'There is no powder in either bucket.');
   return stand.contents;
 }

@@ -1,6 +1,6 @@
 import { waterPerDryGram } from '../slurry/contents';
 import { densityOfPowders } from '../slurry/mix';
-import { emptyBucket, NOTHING_GRAMS, runningMl, standOf, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
+import { emptyBucket, NOTHING_GRAMS, runningMl, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
 import type { Additives, BucketEvent, BucketPart } from './bucket-events';
 import { combineReadings } from './combine-readings';
 import { standingEvents } from './event-order';
@@ -22,7 +22,7 @@ const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
 export function replayBucket({ events }: { events: readonly BucketEvent[] }): BucketReplay {
   const running = emptyBucket();
   for (const event of standingEvents(events)) applyBucketEvent(running, event);
-  return standOf(running);
+  return toSnapshot(running);
 }
 
 /** One event further; changes `running` in place, for it is never shared. */

@@ -50,7 +50,7 @@ export interface FaceState {
 }
 
 /** What was done to a piece before the dip that is asked about. */
-export type PieceDeed =
+export type PieceTreatment =
   | { kind: 'wiped' }
   /** Washed, or its foot soaked: so much of what the wall can drink. */
   | { kind: 'wetted'; share: number }
@@ -67,23 +67,23 @@ export function dryWall(wall: PieceWall): WallState {
 }
 
 /** The wall after all that was done to it, in order. */
-export function wallAfter(wall: PieceWall, deeds: readonly PieceDeed[]): WallState {
-  return deeds.reduce((state, deed) => afterDeed(wall, state, deed), dryWall(wall));
+export function wallAfter(wall: PieceWall, treatments: readonly PieceTreatment[]): WallState {
+  return treatments.reduce((state, treatment) => afterTreatment(wall, state, treatment), dryWall(wall));
 }
 
-function afterDeed(wall: PieceWall, state: WallState, deed: PieceDeed): WallState {
-  switch (deed.kind) {
+function afterTreatment(wall: PieceWall, state: WallState, treatment: PieceTreatment): WallState {
+  switch (treatment.kind) {
     case 'wiped':
       return { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
     case 'wetted':
-      return wetted(state, deed.share);
+      return wetted(state, treatment.share);
     case 'waited':
-      return waited(state, deed.minutes, deed.air);
+      return waited(state, treatment.minutes, treatment.air);
     case 'dipped': {
-      const situation: CoatSituation = { ...deed.glaze, ...wall, ...faceNow(state, deed.faces) };
-      const { coat } = coatPredictor(situation, deed.knowledge)(deed.seconds);
+      const situation: CoatSituation = { ...treatment.glaze, ...wall, ...faceNow(state, treatment.faces) };
+      const { coat } = coatPredictor(situation, treatment.knowledge)(treatment.seconds);
       if (coat.kind !== 'ok') return state;
-      return coated(state, { faces: deed.faces, coatMm: coat.coatMm, waterMm: coat.waterTakenMm, full: coat.saturated });
+      return coated(state, { faces: treatment.faces, coatMm: coat.coatMm, waterMm: coat.waterTakenMm, full: coat.saturated });
     }
   }
 }

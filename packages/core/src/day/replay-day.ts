@@ -30,7 +30,7 @@ const MINUTE_MS = 60_000;
 
 /**
  * The day as it stands at a moment: what is done, what hands do now, what dries and until when, and the rest re-planned
- * from here. The first tick of a step wins; a second one changes nothing.
+ * from here. The first record of a step counts; a second one changes nothing.
  */
 export function replayDay({ items, events, nowAt }: { items: readonly DayItem[]; events: readonly DayEvent[]; nowAt: string }): DayState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));

@@ -14,7 +14,7 @@ const isNoPart = ({ from, to }: Turn): boolean => Math.abs(to - from) < 0.5 && (
 /** Why a plan cannot stand as it is drawn: its form, or a zone of no height; nothing where it can. */
 export function planFault(plan: PiecePlan): string | undefined {
   const form = formFault(formOf(plan));
-  if (form) return form.says;
+  if (form) return form.message;
   const topMm = tallMm(shapeOf(plan));
   const { waxFootMm, rimBandMm, zones, strips = [], masks = [], edges } = plan;
   if (waxFootMm > topMm - NARROWEST_ZONE_MM && zones.outside.length > 0)

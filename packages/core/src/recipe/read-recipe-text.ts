@@ -14,7 +14,7 @@ export interface UnreadLine {
   number: number;
   text: string;
   /** What to change, in a sentence. */
-  says: string;
+  message: string;
 }
 
 /** Columns as spreadsheets copy and export them; a comma only with a space after it, since it may be a decimal comma. */
@@ -48,7 +48,7 @@ export function readRecipeText({ text, powders }: { text: string; powders: reado
       const read = readLine(line, powders);
       if (typeof read === 'string') {
         const isHeading = lines.length === 0 && unread.length === 0 && BASE_HEADING.test(line) && !/\d/.test(line);
-        if (!isHeading) unread.push({ number: index + 1, text: line, says: read });
+        if (!isHeading) unread.push({ number: index + 1, text: line, message: read });
       } else lines.push({ number: index + 1, text: line, part: line.startsWith('+') ? 'addition' : part, ...read });
     });
   return { lines, unread };

@@ -82,7 +82,7 @@ function normal(random: () => number): number {
 }
 
 /** Even numbers that repeat from a seed: the mixing of splitmix32, good for pictures of chance, not for secrets. */
-export function evenNumbers(seed: number): () => number {
+export function seededUniform(seed: number): () => number {
   let state = seed | 0;
   return () => {
     state = (state + 0x9e3779b9) | 0;

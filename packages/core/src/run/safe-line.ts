@@ -1,6 +1,6 @@
 import type { PieceShape } from '../geometry/piece-form';
 import type { GlazeFacts, PiecePlan } from '../layering/piece-plan';
-import { drawRuns, evenNumbers } from './draw-runs';
+import { drawRuns, seededUniform } from './draw-runs';
 import { quickBand, quickRun } from './quick-run';
 import { sidesToRun, type PairFlow, type SideToRun } from './piece-run';
 import type { Texture } from './wall-texture';
@@ -52,7 +52,7 @@ function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): numbe
   const sides = sidesToRun({ ...rest, plan: { ...plan, waxFootMm } });
   return sides.filter(leadsToShelf).reduce((worst, side) => {
     // The same draws at every height, so that a higher line is never the riskier one by chance.
-    const { reached } = drawRuns(side, { draws: DRAWS, random: evenNumbers(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) });
+    const { reached } = drawRuns(side, { draws: DRAWS, random: seededUniform(7), enoughReached: Math.ceil(SAFE_CHANCE * DRAWS) });
     return Math.max(worst, reached / DRAWS);
   }, 0);
 }

@@ -55,7 +55,7 @@ const DRIPS_WITHIN_MS = 90_000;
 const UNDER_DIVISIONS = 5;
 
 /** One reading of the scale under the bucket: `settledGrams` once it stands still. Dips are recognised, everything else is asked about. */
-export function hearBucketScale(
+export function readBucketScale(
   before: BucketOnScale,
   reading: { atMs: number; shownGrams: number; settledGrams?: number },
   limits: DipLimits,

@@ -9,19 +9,19 @@ import {
   wallAfter,
   wallUsed,
   type Face,
-  type PieceDeed,
+  type PieceTreatment,
   type PieceWall,
 } from '../../src/index';
 
 const GLAZE = { sg: 1.46, density: 2.6, state: 'normal' as const };
 const THIN: PieceWall = { bisqueCone: '04', wallMm: 2.5 };
 const THICK: PieceWall = { bisqueCone: '04', wallMm: 9 };
-const dip = (faces: Face[], seconds = 3): PieceDeed => ({ kind: 'dipped', faces, seconds, glaze: GLAZE });
-const wait = (minutes: number, air: 'damp' | 'usual' | 'draught' = 'usual'): PieceDeed => ({ kind: 'waited', minutes, air });
+const dip = (faces: Face[], seconds = 3): PieceTreatment => ({ kind: 'dipped', faces, seconds, glaze: GLAZE });
+const wait = (minutes: number, air: 'damp' | 'usual' | 'draught' = 'usual'): PieceTreatment => ({ kind: 'waited', minutes, air });
 
 /** The coat a dip of the outside gets after all that. */
-function outsideAfter(wall: PieceWall, deeds: PieceDeed[], seconds = 3): number {
-  const { coat } = predictCoat({ ...GLAZE, ...wall, ...faceNow(wallAfter(wall, deeds), ['outside']), seconds });
+function outsideAfter(wall: PieceWall, treatments: PieceTreatment[], seconds = 3): number {
+  const { coat } = predictCoat({ ...GLAZE, ...wall, ...faceNow(wallAfter(wall, treatments), ['outside']), seconds });
   return coat.kind === 'ok' ? coat.coatMm : 0;
 }
 
@@ -71,9 +71,9 @@ describe('the water in a wall', () => {
   });
 
   it('never holds more than it can, never less than nothing, whatever is done to it', () => {
-    const deed = fc.oneof(
-      fc.constant<PieceDeed>({ kind: 'wiped' }),
-      fc.double({ min: 0, max: 1, noNaN: true }).map((share): PieceDeed => ({ kind: 'wetted', share })),
+    const treatment = fc.oneof(
+      fc.constant<PieceTreatment>({ kind: 'wiped' }),
+      fc.double({ min: 0, max: 1, noNaN: true }).map((share): PieceTreatment => ({ kind: 'wetted', share })),
       fc
         .tuple(fc.constantFrom<Face[]>(['inside'], ['outside'], ['inside', 'outside']), fc.double({ min: 0, max: 60, noNaN: true }))
         .map(([faces, s]) => dip(faces, s)),
@@ -82,8 +82,8 @@ describe('the water in a wall', () => {
         .map(([m, air]) => wait(m, air)),
     );
     fc.assert(
-      fc.property(fc.array(deed, { maxLength: 12 }), fc.double({ min: 1.5, max: 12, noNaN: true }), (deeds, wallMm) => {
-        const state = wallAfter({ bisqueCone: '05', wallMm }, deeds);
+      fc.property(fc.array(treatment, { maxLength: 12 }), fc.double({ min: 1.5, max: 12, noNaN: true }), (treatments, wallMm) => {
+        const state = wallAfter({ bisqueCone: '05', wallMm }, treatments);
         expect(state.takenMm).toBeGreaterThanOrEqual(0);
         expect(state.takenMm).toBeLessThanOrEqual(state.capacityMm + 1e-12);
         for (const face of [state.inside, state.outside]) {

@@ -111,9 +111,9 @@ describe('the day as it goes', () => {
   });
 
   it('two ticks count once, and a tick can be taken back', () => {
-    const tick = done('pots0', 1);
-    expect(stand([tick, done('pots0', 0)]).doneCount).toBe(1);
-    expect(stand([tick, { id: 'back', at: NOW, by: 'Maia', type: 'undone', eventId: tick.id }]).doneCount).toBe(0);
+    const record = done('pots0', 1);
+    expect(stand([record, done('pots0', 0)]).doneCount).toBe(1);
+    expect(stand([record, { id: 'back', at: NOW, by: 'Maia', type: 'undone', eventId: record.id }]).doneCount).toBe(0);
   });
 
   it('a skipped step needs no drying', () => {

@@ -121,13 +121,13 @@ describe('a form that cannot be made', () => {
   ] as const)('%s is refused in words', (_name, change, fault, words) => {
     const found = formFault(with_(change as unknown as Partial<PieceForm>));
     expect(found?.fault).toBe(fault);
-    expect(found?.says).toContain(words);
+    expect(found?.message).toContain(words);
   });
 
   it('a handle joined above the rim or upside down is refused', () => {
     const { grip } = MUG;
     expect(formFault({ ...MUG, grip: { ...grip!, upperMm: 140 } })?.fault).toBe('gripOff');
-    expect(formFault({ ...MUG, grip: { ...grip!, upperMm: 20, lowerMm: 60 } })?.says).toContain('must lie above');
+    expect(formFault({ ...MUG, grip: { ...grip!, upperMm: 20, lowerMm: 60 } })?.message).toContain('must lie above');
   });
 
   it.each(PIECE_FORMS.map((form) => [form.name, form.form] as const))('%s can be made', (_name, form) => {

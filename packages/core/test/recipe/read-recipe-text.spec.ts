@@ -41,7 +41,7 @@ describe('a recipe pasted from a spreadsheet', () => {
     expect(lines.map((line) => line.powder)).toEqual([KAOLIN, WHITING]);
     expect(unread).toHaveLength(1);
     expect(unread[0]).toMatchObject({ number: 2 });
-    expect(unread[0]!.says).toContain(words);
+    expect(unread[0]!.message).toContain(words);
   });
 
   it('a name that may be two powders is asked about', () => {
@@ -49,7 +49,7 @@ describe('a recipe pasted from a spreadsheet', () => {
       { ...SILICA, id: 'a', name: 'Frit one' },
       { ...SILICA, id: 'b', name: 'Frit two' },
     ];
-    expect(readRecipeText({ text: 'Frit 20', powders: two }).unread[0]?.says).toContain('Frit one or Frit two');
+    expect(readRecipeText({ text: 'Frit 20', powders: two }).unread[0]?.message).toContain('Frit one or Frit two');
   });
 
   it('never throws and never loses a line, whatever is pasted', () => {

@@ -1,6 +1,6 @@
 import {
   drawRuns,
-  evenNumbers,
+  seededUniform,
   joinDraws,
   meltedMm,
   PIECE_SHAPES,
@@ -32,7 +32,7 @@ const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {
   ...change,
 });
 const side = (of: PiecePlan, more: object = {}) => sideToRun({ plan: of, shape: CUP, glazes: [IRON, ASH], side: 'outside', ...more })!;
-const chances = (of: PiecePlan, more: object = {}) => runChances(side(of, more), drawRuns(side(of, more), { draws: 300, random: evenNumbers(5) }));
+const chances = (of: PiecePlan, more: object = {}) => runChances(side(of, more), drawRuns(side(of, more), { draws: 300, random: seededUniform(5) }));
 
 describe('a plan laid on its piece', () => {
   it('melted where it lies: all of the outside down to the wax, the rim band over it', () => {
@@ -81,14 +81,14 @@ describe('how far it will run', () => {
 
   it('the same numbers give the same draws; two workers’ halves are one whole', () => {
     const laid = side(plan({ outside: [layer('tinaja')] }));
-    const draw = (seed: number) => drawRuns(laid, { draws: 40, random: evenNumbers(seed) });
+    const draw = (seed: number) => drawRuns(laid, { draws: 40, random: seededUniform(seed) });
     expect(draw(1)).toEqual(draw(1));
     expect(joinDraws([draw(1), draw(2)]).fronts).toHaveLength(80);
   });
 
   it('draws are even: a glaze known exactly, put on exactly, still has the kiln', () => {
     const laid = side(plan({ outside: [layer('tinaja')] }), { glazes: [glaze('tinaja', 40, 0)] });
-    const { fronts } = drawRuns(laid, { draws: 400, random: evenNumbers(9), coatLnSd: 0 });
+    const { fronts } = drawRuns(laid, { draws: 400, random: seededUniform(9), coatLnSd: 0 });
     const logs = [...fronts].map((front) => Math.log(front - laid.startMm + 1e-9));
     const mean = logs.reduce((sum, ln) => sum + ln, 0) / logs.length;
     const sd = Math.sqrt(logs.reduce((sum, ln) => sum + (ln - mean) ** 2, 0) / logs.length);
@@ -104,7 +104,7 @@ describe('a higher start', () => {
     let before = 1;
     for (let waxFootMm = 4; waxFootMm <= 60; waxFootMm += 1) {
       const laid = side({ ...of, waxFootMm });
-      const { reached } = drawRuns(laid, { draws: 30, random: evenNumbers(7) });
+      const { reached } = drawRuns(laid, { draws: 30, random: seededUniform(7) });
       expect(reached / 30).toBeLessThanOrEqual(before);
       before = reached / 30;
     }
@@ -121,7 +121,7 @@ describe('where it may start', () => {
     expect(line.chance).toBeLessThan(SAFE_CHANCE);
     const lower = runChances(
       side({ ...of, waxFootMm: line.waxFootMm - 1 }),
-      drawRuns(side({ ...of, waxFootMm: line.waxFootMm - 1 }), { draws: 400, random: evenNumbers(7) }),
+      drawRuns(side({ ...of, waxFootMm: line.waxFootMm - 1 }), { draws: 400, random: seededUniform(7) }),
     );
     expect(lower.reachChance).toBeGreaterThanOrEqual(SAFE_CHANCE);
     // A glaze that stays may start low.

@@ -1,4 +1,4 @@
-import { answerAsked, hearBucketScale, NOTHING_ON_SCALE, overnightWater, type BucketOnScale } from '../../src/index';
+import { answerAsked, readBucketScale, NOTHING_ON_SCALE, overnightWater, type BucketOnScale } from '../../src/index';
 
 const LIMITS = { divisionGrams: 1, leastGrams: 5, mostGrams: 90 };
 /** What a scale shows: still weights, and weights in motion marked by `~`. */
@@ -8,7 +8,7 @@ function hear(...readings: (number | `~${number}`)[]): BucketOnScale {
     atMs += 1_000;
     const moving = typeof reading === 'string';
     const shownGrams = moving ? Number(reading.slice(1)) : reading;
-    return hearBucketScale(state, { atMs, shownGrams, ...(moving ? {} : { settledGrams: shownGrams }) }, LIMITS);
+    return readBucketScale(state, { atMs, shownGrams, ...(moving ? {} : { settledGrams: shownGrams }) }, LIMITS);
   }, NOTHING_ON_SCALE);
 }
 
@@ -65,7 +65,7 @@ describe('a bucket on the scale', () => {
 
   it('something heavy left in for good is asked about after a minute', () => {
     let state = hear(8000, '~8300');
-    for (let second = 3; second < 70; second++) state = hearBucketScale(state, { atMs: second * 1000, shownGrams: 8300, settledGrams: 8300 }, LIMITS);
+    for (let second = 3; second < 70; second++) state = readBucketScale(state, { atMs: second * 1000, shownGrams: 8300, settledGrams: 8300 }, LIMITS);
     expect(state.asked).toMatchObject([{ guess: 'added', lossGrams: -300 }]);
     expect(state.asked).toHaveLength(1);
   });

@@ -5,7 +5,7 @@ import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
-import { takeIn } from './take-in';
+import { importFile } from './import-file';
 
 /** Files nobody finished are forgotten after a day. */
 const FORGET_AFTER_MS = 24 * 3_600_000;
@@ -38,7 +38,7 @@ export async function commitImport({ context, studioId, id, body }: Call<z.infer
     if (rows.length !== body.rows) {
       throw new ProblemError('checkInput', `Of ${body.rows} entries ${rows.length} have come: nothing was taken in. Choose the file again.`);
     }
-    const outcome = await takeIn(context, { studioId, rows, choice: body.choice, transaction });
+    const outcome = await importFile(context, { studioId, rows, choice: body.choice, transaction });
     await models.imports.update({ outcome }, { where: { id }, transaction });
     await models.importRows.destroy({ where: { importId: id }, transaction });
     return outcome;

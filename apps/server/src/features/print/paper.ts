@@ -58,9 +58,9 @@ export interface Column {
 /** A table with a line under every row and a box to tick; goes on over pages. Gives the y below it, mm. */
 export function table(
   doc: PDFKit.PDFDocument,
-  question: { topMm: number; columns: readonly Column[]; rows: readonly (readonly string[])[]; tick?: boolean; page: Paper },
+  question: { topMm: number; columns: readonly Column[]; rows: readonly (readonly string[])[]; withTickBox?: boolean; page: Paper },
 ): number {
-  const { columns, rows, tick = false, page } = question;
+  const { columns, rows, withTickBox = false, page } = question;
   let y = question.topMm;
   const rowMm = 9;
   const line = (cells: readonly string[], size: number, heading: boolean): void => {
@@ -74,7 +74,7 @@ export function table(
         .text(cell, x * MM, y * MM, options);
       x += widthMm;
     });
-    if (tick && !heading)
+    if (withTickBox && !heading)
       doc
         .rect(x * MM, (y - 0.3) * MM, 5 * MM, 5 * MM)
         .lineWidth(0.7)

@@ -22,7 +22,13 @@ export async function seriesSheetPdf({ context, studioId, id, query, response }:
     { title: series.body.kind === 'blend' ? `Of ${series.body.a.bucketName}` : 'Base, dry', widthMm: 48, align: 'right', font: 'figures' },
     { title: series.body.kind === 'blend' ? `Of ${series.body.b.bucketName}` : 'Stain to add', widthMm: 48, align: 'right', font: 'figures' },
   ] as const;
-  table(doc, { topMm: y + 5, columns, rows: steps.map((step) => rowOf(step, printedMass(query['mass']), studio.scales)), tick: true, page: A4 });
+  table(doc, {
+    topMm: y + 5,
+    columns,
+    rows: steps.map((step) => rowOf(step, printedMass(query['mass']), studio.scales)),
+    withTickBox: true,
+    page: A4,
+  });
   await sendPdf(response, doc, `series-${series.code}`);
 }
 

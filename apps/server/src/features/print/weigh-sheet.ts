@@ -43,7 +43,7 @@ export async function weighSheetPdf({ context, studioId, id, query, response }: 
     { title: '', widthMm: 22 },
   ] as const;
   const water = ['Water first', say(batch.plan.waterGrams * state.factor), '', ''];
-  y = table(doc, { topMm: y + 5, columns, rows: [water, ...rows], tick: true, page: A4 });
+  y = table(doc, { topMm: y + 5, columns, rows: [water, ...rows], withTickBox: true, page: A4 });
   const last =
     'After the last: slake, lid on. Mix from the bottom up, sieve coarse then fine. What stays in the sieve: weigh it, grind it, put it back. Rinse water to its own bucket, never the drain.';
   text(doc, last, { xMm: MARGIN_MM, yMm: y + 2, widthMm: wide, size: 10 });

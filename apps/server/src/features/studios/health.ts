@@ -5,7 +5,7 @@ import type { Context } from '../../context';
 class TakenBack extends Error {}
 
 /**
- * Says whether the server and its database do their work: a row is written and taken back, for a database that answers may still refuse
+ * ErrorBanner whether the server and its database do their work: a row is written and taken back, for a database that answers may still refuse
  * to write (read-only, disk full, a cluster node by itself). The interface asks it to know when to go on.
  */
 export function health({ sequelize }: Context): RequestHandler {

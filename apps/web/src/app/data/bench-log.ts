@@ -21,7 +21,7 @@ export class BenchLog {
 }
 
 /** What the records had when asked, and what was done here since, each event once. */
-export function withDoneHere<Event extends { id: string }>(known: readonly Event[], doneHere: readonly Event[]): Event[] {
+export function withLocalEvents<Event extends { id: string }>(known: readonly Event[], localEvents: readonly Event[]): Event[] {
   const ids = new Set(known.map((event) => event.id));
-  return [...known, ...doneHere.filter((event) => !ids.has(event.id))];
+  return [...known, ...localEvents.filter((event) => !ids.has(event.id))];
 }

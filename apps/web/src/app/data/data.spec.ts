@@ -3,9 +3,9 @@ import { firstValueFrom, Subject, throwError } from 'rxjs';
 import { bucket } from '../../testing/made-up';
 import { FakeRecords, settle, STUDIO } from '../../testing/records';
 import { ApiFailure, toFailure } from './api';
-import { BucketAhead } from './bucket-ahead';
-import { deed } from './deed';
-import { loadedFor } from './load';
+import { BucketPrefetch } from './bucket-prefetch';
+import { createMutation } from './mutation';
+import { keyedResource } from './api-resource';
 import { PreferencesStore } from './preferences';
 import { StudioStore } from './studio-store';
 import { localDay, sayWait } from './times';
@@ -18,7 +18,7 @@ describe('something asked of the records', () => {
     const answers = [new Subject<string>(), new Subject<string>()];
     let round = 0;
     const it_ = TestBed.runInInjectionContext(() =>
-      loadedFor(
+      keyedResource(
         () => 'a',
         () => answers[round++]!,
       ),
@@ -38,7 +38,7 @@ describe('something asked of the records', () => {
     const id = signal('a');
     const answers: Record<string, Subject<string>> = { a: new Subject(), b: new Subject() };
     const it_ = TestBed.runInInjectionContext(() =>
-      loadedFor(
+      keyedResource(
         () => id(),
         (key) => answers[key]!,
       ),
@@ -55,7 +55,7 @@ describe('something asked of the records', () => {
 describe('a write', () => {
   it('pressed twice is done once', () => {
     new FakeRecords();
-    const it_ = TestBed.runInInjectionContext(() => deed());
+    const it_ = TestBed.runInInjectionContext(() => createMutation());
     const work = new Subject<string>();
     const done = jest.fn();
     it_.run(work, done);
@@ -69,7 +69,7 @@ describe('a write', () => {
 
   it('that failed says why and may be tried again', () => {
     new FakeRecords();
-    const it_ = TestBed.runInInjectionContext(() => deed());
+    const it_ = TestBed.runInInjectionContext(() => createMutation());
     it_.run(
       throwError(() => new Error('gone')),
       jest.fn(),
@@ -139,18 +139,18 @@ describe('times and members', () => {
   });
 });
 
-describe('a bucket asked for ahead', () => {
+describe('a bucket asked for prefetch', () => {
   it('is asked for once: the page takes what is on its way', async () => {
     const records = new FakeRecords();
     records.openStudio();
-    const ahead = TestBed.inject(BucketAhead);
+    const prefetch = TestBed.inject(BucketPrefetch);
     const of = bucket();
-    ahead.want(of.id);
-    ahead.want(of.id);
-    const taken = firstValueFrom(ahead.take(of.id));
+    prefetch.start(of.id);
+    prefetch.start(of.id);
+    const taken = firstValueFrom(prefetch.take(of.id));
     records.answer(`/buckets/${of.id}`, of);
     expect((await taken).id).toBe(of.id);
-    const again = firstValueFrom(ahead.take(of.id));
+    const again = firstValueFrom(prefetch.take(of.id));
     records.answer(`/buckets/${of.id}`, of);
     expect((await again).code).toBe('B1');
   });
@@ -158,11 +158,11 @@ describe('a bucket asked for ahead', () => {
   it('that failed on its way is asked for by the page itself', async () => {
     const records = new FakeRecords();
     records.openStudio();
-    const ahead = TestBed.inject(BucketAhead);
+    const prefetch = TestBed.inject(BucketPrefetch);
     const of = bucket();
-    ahead.want(of.id);
+    prefetch.start(of.id);
     records.drop(`/buckets/${of.id}`);
-    const taken = firstValueFrom(ahead.take(of.id));
+    const taken = firstValueFrom(prefetch.take(of.id));
     await settle();
     await settle();
     records.answer(`/buckets/${of.id}`, of);

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { BenchEvent } from '@cazuela/contract';
 import { FakeRecords, settle } from '../../testing/records';
-import { BenchLog, withDoneHere } from './bench-log';
+import { BenchLog, withLocalEvents } from './bench-log';
 import { Outbox } from './outbox';
 import { OutboxStorage } from './outbox-storage';
 
@@ -19,14 +19,14 @@ describe('bench work on its way to the records', () => {
   });
   afterEach(() => jest.useRealTimers());
 
-  const tick = (): string => TestBed.inject(BenchLog).note('batch', BATCH, { type: 'respiratorOn' });
+  const addEvent = (): string => TestBed.inject(BenchLog).note('batch', BATCH, { type: 'respiratorOn' });
   const sent = (): BenchEvent[] => {
     const request = records.http.expectOne((one) => one.url.endsWith('/events'));
     return (request.request.body as { events: BenchEvent[] }).events;
   };
 
   it('is kept on the device before it is sent', () => {
-    const id = tick();
+    const id = addEvent();
     expect(
       TestBed.inject(OutboxStorage)
         .all()
@@ -36,16 +36,16 @@ describe('bench work on its way to the records', () => {
   });
 
   it('leaves the device’s keeping only when it is acknowledged, and stays in view', () => {
-    const id = tick();
+    const id = addEvent();
     expect(outbox.isWaiting(BATCH)).toBe(true);
     records.http.expectOne((one) => one.url.endsWith('/events')).flush({ acknowledged: [id], refused: [] });
     expect(TestBed.inject(OutboxStorage).all()).toEqual([]);
     expect(outbox.isWaiting(BATCH)).toBe(false);
-    expect(outbox.doneHere('batch', BATCH).map((event) => event.id)).toEqual([id]);
+    expect(outbox.localEvents('batch', BATCH).map((event) => event.id)).toEqual([id]);
   });
 
   it('is sent again until somebody answers', async () => {
-    const id = tick();
+    const id = addEvent();
     records.http.expectOne((one) => one.url.endsWith('/events')).error(new ProgressEvent('error'), { status: 0 });
     await settle();
     expect(outbox.paused()?.kind).toBe('unreachable');
@@ -54,9 +54,9 @@ describe('bench work on its way to the records', () => {
   });
 
   it('goes on sending what was done meanwhile', () => {
-    const first = tick();
+    const first = addEvent();
     const request = records.http.expectOne((one) => one.url.endsWith('/events'));
-    const second = tick();
+    const second = addEvent();
     request.flush({ acknowledged: [first], refused: [] });
     expect(sent().map((entry) => entry.event.id)).toEqual([second]);
   });
@@ -78,7 +78,7 @@ describe('bench work on its way to the records', () => {
     ['a proxy for which it is too large', '<html>Too large</html>', 413, 'smaller messages'],
     ['a proxy that finds nobody behind it', '<html>Bad gateway</html>', 502, 'cannot be reached'],
   ])('stays on the device when %s answers, and the potter is told', async (_who, body, status, words) => {
-    const id = tick();
+    const id = addEvent();
     request().flush(body, { status, statusText: 'x' });
     await settle();
     expect(onDevice()).toEqual([id]);
@@ -90,7 +90,7 @@ describe('bench work on its way to the records', () => {
   });
 
   it('stays on the device while the server is broken, with longer and longer waits', async () => {
-    const id = tick();
+    const id = addEvent();
     for (const wait of [500, 1_000, 2_000, 4_000]) {
       request().flush(...problem(500, 'broken'));
       await settle();
@@ -108,14 +108,14 @@ describe('bench work on its way to the records', () => {
     [429, 'tooMany'],
     [503, 'busy'],
   ])('a %i of our own server (%s) is about the way there, not about the step: it stays', async (status, code) => {
-    const id = tick();
+    const id = addEvent();
     request().flush(...problem(status, code));
     await settle();
     expect([onDevice(), outbox.refused(), outbox.paused()?.problem.code]).toEqual([[id], [], code]);
   });
 
   it('is tried at once when the potter says so, and when the network is back', async () => {
-    const id = tick();
+    const id = addEvent();
     request().error(new ProgressEvent('error'), { status: 0 });
     await settle();
     outbox.tryNow();
@@ -126,7 +126,7 @@ describe('bench work on its way to the records', () => {
   });
 
   it('leaves only what the answer names: an answer that names nobody keeps everything', async () => {
-    const [one, two] = [tick(), tick()];
+    const [one, two] = [addEvent(), addEvent()];
     request().flush({ acknowledged: [one], refused: [] });
     request().flush({ acknowledged: ['0198c0de-0000-7000-8000-00000000ffff'], refused: [] });
     await settle();
@@ -135,8 +135,8 @@ describe('bench work on its way to the records', () => {
 
   /** Five that wait behind a sending that is under way, so that they go together. */
   const five = (): [first: string, rest: string[]] => {
-    const first = tick();
-    return [first, Array.from({ length: 5 }, tick)];
+    const first = addEvent();
+    return [first, Array.from({ length: 5 }, addEvent)];
   };
 
   it('a sending refused as a whole is halved until the one bad event is alone', async () => {
@@ -151,7 +151,7 @@ describe('bench work on its way to the records', () => {
       await settle();
     }
     expect(outbox.refused().map(({ entry, detail }) => [entry?.event.id, detail])).toEqual([[bad, 'The answer was 422.']]);
-    expect(outbox.doneHere('batch', BATCH).map(({ id }) => id)).toEqual([first, ...rest.filter((id) => id !== bad)]);
+    expect(outbox.localEvents('batch', BATCH).map(({ id }) => id)).toEqual([first, ...rest.filter((id) => id !== bad)]);
   });
 
   it('one event that breaks the server holds up none of the others, and is not thrown away', async () => {
@@ -174,10 +174,10 @@ describe('bench work on its way to the records', () => {
   });
 
   it('what the records refuse is said, stays on the device over a reload, and goes when the potter puts it aside', () => {
-    const id = tick();
+    const id = addEvent();
     request().flush({ acknowledged: [], refused: [{ id, detail: 'This batch is a bucket already.' }] });
     expect(outbox.refused().map((refusal) => refusal.detail)).toEqual(['This batch is a bucket already.']);
-    expect(outbox.doneHere('batch', BATCH)).toEqual([]);
+    expect(outbox.localEvents('batch', BATCH)).toEqual([]);
     expect(onDevice()).toEqual([]);
     const kept = TestBed.inject(OutboxStorage).refused();
     expect(kept.map(({ entry, detail }) => [entry?.event.id, detail])).toEqual([[id, 'This batch is a bucket already.']]);
@@ -186,7 +186,7 @@ describe('bench work on its way to the records', () => {
   });
 
   it('a refused step can be sent again', () => {
-    const id = tick();
+    const id = addEvent();
     request().flush({ acknowledged: [], refused: [{ id, detail: 'There is no such batch here any more.' }] });
     outbox.sendAgain(outbox.refused()[0]!);
     request().flush({ acknowledged: [id], refused: [] });
@@ -197,7 +197,7 @@ describe('bench work on its way to the records', () => {
     const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError');
     });
-    const [first, second] = [tick(), tick()];
+    const [first, second] = [addEvent(), addEvent()];
     expect([onDevice(), outbox.unkeptCount(), outbox.pendingCount()]).toEqual([[], 2, 2]);
     full.mockRestore();
     request().flush({ acknowledged: [first], refused: [] });
@@ -235,6 +235,6 @@ describe('what a device kept', () => {
   });
 
   it('an event the records have already counts once', () => {
-    expect(withDoneHere([{ id: 'a' }, { id: 'b' }], [{ id: 'b' }, { id: 'c' }])).toEqual([{ id: 'a' }, { id: 'b' }, { id: 'c' }]);
+    expect(withLocalEvents([{ id: 'a' }, { id: 'b' }], [{ id: 'b' }, { id: 'c' }])).toEqual([{ id: 'a' }, { id: 'b' }, { id: 'c' }]);
   });
 });

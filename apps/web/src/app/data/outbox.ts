@@ -82,7 +82,7 @@ export class Outbox {
   }
 
   /** What was done here on one batch, bucket or day, taken over by the records or not yet. */
-  doneHere<Stream extends BenchEvent['stream']>(stream: Stream, streamId: string): EventOf<Stream>[] {
+  localEvents<Stream extends BenchEvent['stream']>(stream: Stream, streamId: string): EventOf<Stream>[] {
     const here: readonly BenchEvent[] = [...this.taken(), ...this.waiting()];
     return here.filter((entry) => entry.stream === stream && entry.streamId === streamId).map((entry) => entry.event as unknown as EventOf<Stream>);
   }

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { FakeRecords, settle, STUDIO } from '../../testing/records';
 import { ScaleFeed } from './scale-feed';
 
-/** A socket held by the test: what it says, and what was sent into it. */
+/** A socket held by the test: what it sends, and what was sent into it. */
 class HeldSocket {
   static readonly OPEN = 1;
   static readonly made: HeldSocket[] = [];
@@ -29,7 +29,7 @@ class HeldSocket {
     this.readyState = 3;
     this.onclose?.();
   }
-  says(line: string): void {
+  sends(line: string): void {
     this.onmessage?.({ data: line });
   }
 }
@@ -73,13 +73,13 @@ describe('the scale of this device', () => {
   it('reads its lines; one that means nothing changes nothing, and too much is said', async () => {
     feed.listenTo(SCALE!.id);
     await settle();
-    socket().says('S 120.4 g');
+    socket().sends('S 120.4 g');
     await settle();
     expect(feed.now()).toMatchObject({ kind: 'reading', settling: { shownGrams: 120.4 } });
-    socket().says('*** hello ***');
+    socket().sends('*** hello ***');
     await settle();
     expect(feed.now()).toMatchObject({ kind: 'reading', settling: { shownGrams: 120.4 } });
-    socket().says('OL');
+    socket().sends('OL');
     await settle();
     expect(feed.now()).toEqual({ kind: 'overload' });
   });
@@ -93,14 +93,14 @@ describe('the scale of this device', () => {
     await settle();
     jest.useFakeTimers();
     socket().opens();
-    for (const line of lines) socket().says(line);
+    for (const line of lines) socket().sends(line);
     jest.advanceTimersByTime(1_600);
     expect(feed.now()).toEqual({ kind: 'silent' });
     // However long it takes until somebody plugs it in.
     jest.advanceTimersByTime(60_000);
     jest.useRealTimers();
     expect(HeldSocket.made).toHaveLength(1);
-    socket().says('S 120.6 g');
+    socket().sends('S 120.6 g');
     await settle();
     expect(feed.now()).toMatchObject({ kind: 'reading' });
   });
@@ -110,14 +110,14 @@ describe('the scale of this device', () => {
     await settle();
     jest.useFakeTimers();
     socket().opens();
-    socket().says('S 4.0 g');
+    socket().sends('S 4.0 g');
     socket().breaks();
     expect(feed.now()).toEqual({ kind: 'away' });
     jest.advanceTimersByTime(1_100);
     jest.useRealTimers();
     expect(HeldSocket.made).toHaveLength(2);
     socket().opens();
-    socket().says('S 5.0 g');
+    socket().sends('S 5.0 g');
     await settle();
     expect(feed.now()).toMatchObject({ kind: 'reading', settling: { shownGrams: 5 } });
   });

@@ -6,7 +6,7 @@ import { Clock } from '../data/clock';
 import { StudioStore } from '../data/studio-store';
 import { sayAge } from '../data/times';
 import { Units } from '../data/units';
-import { AskAhead } from './ask-ahead';
+import { PrefetchOnHover } from './prefetch-on-hover';
 import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
 
 interface ShelfEntry extends DrawnBucket {
@@ -25,12 +25,12 @@ interface ShelfEntry extends DrawnBucket {
 /** The shelf: every bucket as a vessel with its level and SG, one tap from its page. */
 @Component({
   selector: 'cz-bucket-row',
-  imports: [AskAhead, BucketDrawing, RouterLink],
+  imports: [PrefetchOnHover, BucketDrawing, RouterLink],
   template: `
     <ul class="plain-list">
       @for (entry of entries(); track entry.id) {
         <li>
-          <a [routerLink]="['/bucket', entry.id]" [czAskAhead]="entry.id">
+          <a [routerLink]="['/bucket', entry.id]" [czPrefetchOnHover]="entry.id">
             <cz-bucket-drawing [bucket]="entry" />
             <span class="board" aria-hidden="true"></span>
             <strong>{{ entry.name }}</strong>

@@ -24,7 +24,7 @@ export interface CodedBucket {
       <button type="button" class="press bare" (click)="read.emit()">No code on it, but I looked</button>
     </form>
     @if (wrong(); as words) {
-      <p class="says" role="alert">{{ words }}</p>
+      <p class="field-error" role="alert">{{ words }}</p>
     }
   `,
   styles: `
@@ -69,7 +69,7 @@ export class CodeCheck {
   }
 }
 
-/** A bucket by what its label says: its short code, or the address that a scanner types. */
+/** A bucket by what its label message: its short code, or the address that a scanner types. */
 export function bucketByCode<Bucket extends CodedBucket>(text: string, buckets: readonly Bucket[]): Bucket | undefined {
   const said = text.trim().toLowerCase();
   const scanned = /\/bucket\/([0-9a-f-]{36})/.exec(said)?.[1];

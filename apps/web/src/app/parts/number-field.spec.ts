@@ -36,7 +36,7 @@ describe('a number field', () => {
     box().dispatchEvent(new Event('input'));
     await fixture.whenStable();
   };
-  const says = (): string => (fixture.nativeElement as HTMLElement).querySelector('[role=alert]')?.textContent?.trim() ?? '';
+  const shownError = (): string => (fixture.nativeElement as HTMLElement).querySelector('[role=alert]')?.textContent?.trim() ?? '';
 
   it('shows what comes from outside in the field’s unit', () => {
     expect(box().value).toBe('1000');
@@ -61,7 +61,7 @@ describe('a number field', () => {
     ['3 in', 'Here it takes g, kg, oz, lb'],
   ])('“%s” is answered with what to type', async (text, words) => {
     await type(text);
-    expect(says()).toContain(words);
+    expect(shownError()).toContain(words);
     expect(fixture.componentInstance.typed).toEqual({ value: null });
     expect(box().getAttribute('aria-invalid')).toBe('true');
     expect(box().value).toBe(text);
@@ -77,7 +77,7 @@ describe('a number field', () => {
     for (const text of ['6', '60', '600', '6000']) hit(text);
     await fixture.whenStable();
     expect(box().value).toBe('6000');
-    expect(says()).toContain('at most 5000');
+    expect(shownError()).toContain('at most 5000');
     expect(fixture.componentInstance.value()).toBe(600);
     for (const text of ['', '0', '0.', '0.5', '0.5 k', '0.5 kg']) hit(text);
     await fixture.whenStable();
@@ -90,13 +90,13 @@ describe('a number field', () => {
     fixture.componentInstance.value.set(750);
     await fixture.whenStable();
     expect(box().value).toBe('750');
-    expect(says()).toBe('');
+    expect(shownError()).toBe('');
   });
 
   it('an empty field is nothing, not zero, and no mistake', async () => {
     await type('');
     expect(fixture.componentInstance.typed).toEqual({ value: null });
-    expect(says()).toBe('');
+    expect(shownError()).toBe('');
   });
 
   it('on leaving, another unit is shown in the field’s own', async () => {
@@ -110,7 +110,7 @@ describe('a number field', () => {
     fixture.componentInstance.quantity.set('plain');
     await fixture.whenStable();
     await type('2 lb');
-    expect(says()).toContain('without a unit');
+    expect(shownError()).toContain('without a unit');
   });
 
   it('temperatures are typed as the device counts them and kept in °C', async () => {

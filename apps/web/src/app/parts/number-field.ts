@@ -69,7 +69,7 @@ let counter = 0;
       }
     </span>
     @if (problem(); as words) {
-      <p class="says" [id]="id + '-says'" role="alert">{{ words }}</p>
+      <p class="field-error" [id]="id + '-error'" role="alert">{{ words }}</p>
     }
   `,
   styles: `
@@ -126,7 +126,7 @@ export class NumberField {
   readonly least = input<number>();
   readonly most = input<number>();
   /** A sentence from outside, e.g. the core's own refusal. */
-  readonly says = input<string | undefined>();
+  readonly errorMessage = input<string | undefined>();
   readonly disabled = input(false);
   readonly changed = output<TypedNumber>();
   readonly entered = output<void>();
@@ -165,10 +165,10 @@ export class NumberField {
     },
   });
   protected readonly text = computed(() => this.typed()?.text ?? this.format(this.value()));
-  protected readonly problem = computed(() => this.wrong(this.text()) ?? this.says());
+  protected readonly problem = computed(() => this.wrong(this.text()) ?? this.errorMessage());
 
   protected readonly describedBy = computed(
-    () => [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-says` : ''].filter(Boolean).join(' ') || null,
+    () => [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-error` : ''].filter(Boolean).join(' ') || null,
   );
 
   focus(): void {

@@ -4,7 +4,7 @@ import { Outbox } from '../data/outbox';
 import { UnreadableRows } from '../data/unreadable-rows';
 import { NavigationTrouble } from './navigation-trouble';
 
-/** Says when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */
+/** ErrorBanner when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */
 @Component({
   selector: 'cz-connection-strip',
   imports: [RouterLink],

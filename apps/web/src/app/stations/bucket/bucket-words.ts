@@ -1,6 +1,6 @@
 import type {
   AgainstEarlier,
-  AgainstTheBook,
+  RecordsComparison,
   BucketContents,
   BucketEvent,
   CorrectionPlan,
@@ -130,7 +130,7 @@ export function rangeAdvice(
 }
 
 /** What a reading means beside the records; nothing when they agree. */
-export function bookWords(against: AgainstTheBook, units: Units): string {
+export function bookWords(against: RecordsComparison, units: Units): string {
   switch (against.kind) {
     case 'agrees':
       return '';

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import {
   answerAsked,
   attempt,
-  hearBucketScale,
+  readBucketScale,
   NOTHING_ON_SCALE,
   overnightWater,
   solidsByMass,
@@ -10,7 +10,7 @@ import {
   type BucketOnScale,
 } from '@cazuela/core';
 import { Clock } from '../../data/clock';
-import { remembered } from '../../data/remembered';
+import { sessionSignal } from '../../data/session-signal';
 import { ScaleFeed } from '../../data/scale-feed';
 import { Units } from '../../data/units';
 import { bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';
@@ -32,7 +32,7 @@ export class BucketListener {
   private readonly units = inject(Units);
   readonly dismissed = signal(false);
   /** Dips not yet kept are there again after a reload; where it rests is seen anew. */
-  readonly kept = remembered<BucketScaleKept>(
+  readonly kept = sessionSignal<BucketScaleKept>(
     'bucket-scale',
     { bucketId: '', areaCm2: null, dips: [], asked: [], count: 0 },
     (kept) => bucketScaleSchema.safeParse(kept).data,
@@ -85,7 +85,7 @@ export class BucketListener {
       const now = this.feed.now();
       if (now.kind !== 'reading') return;
       const { shownGrams, settledGrams } = now.settling;
-      untracked(() => this.hear({ atMs: performance.now(), shownGrams, ...(settledGrams === undefined ? {} : { settledGrams }) }));
+      untracked(() => this.handleReading({ atMs: performance.now(), shownGrams, ...(settledGrams === undefined ? {} : { settledGrams }) }));
     });
     effect(() => {
       const bucketId = this.screen.bucket()?.id ?? '';
@@ -130,12 +130,12 @@ export class BucketListener {
     return dryGrams / solidsByMass(glaze);
   }
 
-  private hear(reading: { atMs: number; shownGrams: number; settledGrams?: number }): void {
+  private handleReading(reading: { atMs: number; shownGrams: number; settledGrams?: number }): void {
     const [bucket, scale] = [this.screen.bucket(), this.feed.scale()];
     if (!bucket || !scale) return;
     const { dips, asked, count } = this.kept();
     const before = { ...this.heard(), dips, asked, count };
-    const after = hearBucketScale(before, reading, this.limits());
+    const after = readBucketScale(before, reading, this.limits());
     if (after === before) return;
     this.heard.set(after);
     if (after.dips !== dips || after.asked !== asked) this.change({ dips: [...after.dips], asked: [...after.asked], count: after.count });

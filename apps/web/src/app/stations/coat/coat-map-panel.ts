@@ -209,7 +209,7 @@ export class CoatMapPanel {
     return new Observable((subscriber) => {
       this.worker.onmessage = ({ data }: MessageEvent<MapAnswer>) => {
         if (data.ask !== question.ask) return;
-        this.failure.set(data.kind === 'failed' ? data.says : '');
+        this.failure.set(data.kind === 'failed' ? data.message : '');
         if (data.kind === 'map') subscriber.next(data.map);
       };
       this.worker.postMessage(question);

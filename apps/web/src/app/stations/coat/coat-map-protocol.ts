@@ -7,4 +7,4 @@ export interface MapQuestion {
   knowledge: CoatKnowledge;
 }
 
-export type MapAnswer = { kind: 'map'; ask: number; map: CoatMap } | { kind: 'failed'; ask: number; says: string };
+export type MapAnswer = { kind: 'map'; ask: number; map: CoatMap } | { kind: 'failed'; ask: number; message: string };

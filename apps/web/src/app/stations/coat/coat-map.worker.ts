@@ -5,6 +5,6 @@ import type { MapAnswer, MapQuestion } from './coat-map-protocol';
 /** Forty thousand dips, apart from the screen that follows the hand. */
 addEventListener('message', ({ data: { ask, question, knowledge } }: MessageEvent<MapQuestion>) => {
   const made = attempt(() => coatMap(question, knowledge));
-  const answer: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, says: made.error.message };
+  const answer: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, message: made.error.message };
   postMessage(answer, made.kind === 'ok' ? [made.value.coatMm.buffer] : []);
 });

@@ -1,5 +1,5 @@
 import type { BucketSummary } from '@cazuela/contract';
-import type { CoatKnowledge, Face, PieceDeed } from '@cazuela/core';
+import type { CoatKnowledge, Face, PieceTreatment } from '@cazuela/core';
 import * as z from 'zod';
 
 export const FACES = ['outside', 'inside', 'both'] as const;
@@ -7,13 +7,13 @@ export const ALSO = ['sg', 'second', 'walls'] as const;
 const minutesSchema = z.number().min(0).max(30_000);
 
 /** What was done to the piece before, as it is typed: told again as it was after a reload. */
-export const deedSchema = z.discriminatedUnion('kind', [
+export const treatmentSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('wiped') }),
   z.object({ kind: z.literal('wetted'), share: z.number().min(0).max(1) }),
   z.object({ kind: z.literal('dipped'), face: z.enum(FACES), seconds: z.number().min(0).max(600), bucketId: z.string() }),
   z.object({ kind: z.literal('waited'), minutes: minutesSchema, air: z.enum(['damp', 'usual', 'draught']) }),
 ]);
-export type Deed = z.infer<typeof deedSchema>;
+export type Treatment = z.infer<typeof treatmentSchema>;
 
 export const questionSchema = z.object({
   bucketId: z.string(),
@@ -25,7 +25,7 @@ export const questionSchema = z.object({
   seconds: z.number().nullable(),
   coatMm: z.number().nullable(),
   sg: z.number().nullable(),
-  deeds: z.array(deedSchema).max(20),
+  treatments: z.array(treatmentSchema).max(20),
   firedUnder: z.boolean(),
   also: z.array(z.enum(ALSO)),
   view: z.enum(['curve', 'map']),
@@ -41,7 +41,7 @@ export const START: Question = {
   seconds: 3,
   coatMm: 0.6,
   sg: null,
-  deeds: [],
+  treatments: [],
   firedUnder: false,
   also: [],
   view: 'curve',
@@ -50,16 +50,22 @@ export const START: Question = {
 export const facesOf = (face: Question['face']): Face[] => (face === 'both' ? ['inside', 'outside'] : [face]);
 
 /** As the core reckons with it; a dip in a bucket that is gone counts as one in the bucket that is asked about. */
-export function pieceDeeds(
-  deeds: readonly Deed[],
+export function pieceTreatments(
+  treatments: readonly Treatment[],
   buckets: readonly BucketSummary[],
   asked: BucketSummary,
   knowledgeOfBucket: (bucket: BucketSummary) => CoatKnowledge,
-): PieceDeed[] {
-  return deeds.map((deed): PieceDeed => {
-    if (deed.kind !== 'dipped') return deed;
-    const bucket = buckets.find((one) => one.id === deed.bucketId) ?? asked;
+): PieceTreatment[] {
+  return treatments.map((treatment): PieceTreatment => {
+    if (treatment.kind !== 'dipped') return treatment;
+    const bucket = buckets.find((one) => one.id === treatment.bucketId) ?? asked;
     const { sg, density, slurryState: state } = bucket.contents!;
-    return { kind: 'dipped', faces: facesOf(deed.face), seconds: deed.seconds, glaze: { sg, density, state }, knowledge: knowledgeOfBucket(bucket) };
+    return {
+      kind: 'dipped',
+      faces: facesOf(treatment.face),
+      seconds: treatment.seconds,
+      glaze: { sg, density, state },
+      knowledge: knowledgeOfBucket(bucket),
+    };
   });
 }

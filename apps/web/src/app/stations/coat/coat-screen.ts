@@ -20,12 +20,12 @@ import {
 import { combineLatest } from 'rxjs';
 import { bisqueOf, wallsOf } from '../../data/bisque';
 import { glazeOf, observationsOf, passReadingsOf } from '../../data/coat-learning';
-import { loaded } from '../../data/load';
-import { remembered } from '../../data/remembered';
+import { apiResource } from '../../data/api-resource';
+import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { alsoCurves } from './also-curves';
-import { facesOf, pieceDeeds, questionSchema, START, type Question } from './coat-question';
+import { facesOf, pieceTreatments, questionSchema, START, type Question } from './coat-question';
 import { curveSeconds } from './coat-words';
 
 /** Enough for a curve that bends once; each is worked out and painted at every move of a hand. */
@@ -40,7 +40,7 @@ const USUAL_WALL_MM = 5;
 export class CoatScreen {
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
-  readonly all = loaded(() =>
+  readonly all = apiResource(() =>
     combineLatest({
       buckets: this.api.buckets(),
       bodies: this.api.bodies(),
@@ -49,7 +49,7 @@ export class CoatScreen {
       windows: this.api.coatWindows(),
     }),
   );
-  readonly question = remembered<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
+  readonly question = sessionSignal<Question>('coat', START, (kept) => questionSchema.safeParse(kept).data);
   readonly buckets = computed(() => this.all.value()?.buckets.filter((bucket) => bucket.contents) ?? []);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   readonly bucket = computed(() => this.buckets().find((bucket) => bucket.id === this.question().bucketId) ?? this.buckets()[0]);
@@ -92,7 +92,7 @@ export class CoatScreen {
     const asked = attempt(() =>
       wallAfter(
         wall,
-        pieceDeeds(this.question().deeds, this.buckets(), bucket, (one) => this.knowledgeOfBucket(one)),
+        pieceTreatments(this.question().treatments, this.buckets(), bucket, (one) => this.knowledgeOfBucket(one)),
       ),
     );
     return asked.kind === 'ok' ? asked.value : dryWall(wall);
@@ -101,8 +101,8 @@ export class CoatScreen {
   /** What the dip meets beside a fresh dry wall; nothing where the piece is untouched. */
   readonly before = computed(() => {
     const state = this.wallState();
-    const { deeds, firedUnder } = this.question();
-    if (!state || (deeds.length === 0 && !firedUnder)) return undefined;
+    const { treatments, firedUnder } = this.question();
+    if (!state || (treatments.length === 0 && !firedUnder)) return undefined;
     const { underMm, underDryness, wallTakenMm, thirst } = faceNow(state, this.faces());
     return { underMm, underDryness, wallTakenMm, thirst, ...(firedUnder ? { firedUnder } : {}) };
   });
@@ -144,7 +144,7 @@ export class CoatScreen {
   readonly wait = computed(() => {
     const [state, wall, glaze, coatMm] = [this.wallState(), this.wall(), this.glaze(), this.question().coatMm];
     if (!state || !wall || !glaze || coatMm === null || this.question().firedUnder) return undefined;
-    const air = this.question().deeds.findLast((deed) => deed.kind === 'waited')?.air ?? 'usual';
+    const air = this.question().treatments.findLast((treatment) => treatment.kind === 'waited')?.air ?? 'usual';
     const asked = attempt(() => waitForCoat({ state, faces: this.faces(), coatMm, glaze, wall, air }, this.knowledge()));
     return asked.kind === 'ok' ? asked.value : undefined;
   });

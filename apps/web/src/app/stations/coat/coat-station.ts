@@ -6,16 +6,16 @@ import { map } from 'rxjs';
 import * as z from 'zod';
 import { Clock } from '../../data/clock';
 import { Keys } from '../../data/keys';
-import { loadedFor } from '../../data/load';
+import { keyedResource } from '../../data/api-resource';
 import { PreferencesStore } from '../../data/preferences';
-import { remembered } from '../../data/remembered';
+import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
-import { Coming } from '../../parts/coming';
+import { Loading } from '../../parts/loading';
 import { LineChart, type ChartPoint } from '../../parts/line-chart';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { ALSO_COLOURS, coatChart } from './coat-chart';
 import { CoatMapPanel } from './coat-map-panel';
 import { CoatScreen } from './coat-screen';
@@ -66,8 +66,8 @@ const DRY_THROUGH_SHARE = 0.7;
     Choice,
     NumberField,
     LineChart,
-    Says,
-    Coming,
+    ErrorBanner,
+    Loading,
   ],
   providers: [CoatScreen],
   templateUrl: './coat-station.html',
@@ -103,7 +103,7 @@ export class CoatStation {
   ] as const;
   protected readonly alsoColours = ALSO_COLOURS;
   protected readonly benches = BENCHES;
-  protected readonly bench = remembered<{ bench: Bench }>('coat-bench', { bench: 'dips' }, (kept) => benchSchema.safeParse(kept).data);
+  protected readonly bench = sessionSignal<{ bench: Bench }>('coat-bench', { bench: 'dips' }, (kept) => benchSchema.safeParse(kept).data);
   protected readonly stands = computed(() => {
     const contents = this.screen.bucket()?.contents;
     if (!contents) return [];
@@ -118,7 +118,7 @@ export class CoatStation {
     return window && coatMm && lnSd !== undefined ? windowWords(window, { coatMm, lnSd }, this.units) : '';
   });
   /** The full-screen dip timer, and the seconds it brought back. */
-  protected readonly timer = remembered<TimerKept>(
+  protected readonly timer = sessionSignal<TimerKept>(
     'dip-timer',
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,
@@ -132,11 +132,11 @@ export class CoatStation {
     const [coatMm, glaze] = [this.screen.question().coatMm, this.screen.glaze()];
     return coatMm && glaze ? comparedWords(coatCompared({ coatMm, ...glaze }), this.units) : '';
   });
-  protected readonly waitSays = computed(() => {
+  protected readonly waitVerdict = computed(() => {
     const [wait, state] = [this.screen.wait(), this.screen.wallState()];
     const result = this.screen.result();
     if (!wait || !state || result?.kind !== 'ok') return undefined;
-    const touched = this.screen.question().deeds.length > 0;
+    const touched = this.screen.question().treatments.length > 0;
     return touched || result.value.wanted.kind === 'wallSaturated' ? waitWords(wait, state, touched, this.units) : undefined;
   });
   /** What is left of the wall once this coat is on. */
@@ -184,7 +184,7 @@ export class CoatStation {
       const bodyId = this.body();
       if (bodyId) untracked(() => this.screen.change({ bodyId, lotId: '', wallMm: null }));
     });
-    const found = loadedFor(this.tile, (id) => this.api.tiles().pipe(map((tiles) => tiles.find((one) => one.id === id))));
+    const found = keyedResource(this.tile, (id) => this.api.tiles().pipe(map((tiles) => tiles.find((one) => one.id === id))));
     effect(() => {
       const body = found.value()?.body;
       if (!body) return;

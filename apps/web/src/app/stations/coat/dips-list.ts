@@ -2,18 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { CoatDip } from '@cazuela/contract';
 import { OUTLIER_SDS } from '@cazuela/core';
 import { readCoat } from '../../data/coat-learning';
-import { deed } from '../../data/deed';
+import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { CoatScreen } from './coat-screen';
 import { dipWords } from './coat-words';
 
 /** Every measured dip of this glaze on this body: what the answer leans on, and what was left out with its reason. */
 @Component({
   selector: 'cz-dips-list',
-  imports: [Says],
+  imports: [ErrorBanner],
   template: `
     @if (list().length > 0) {
       <table class="sheet">
@@ -46,7 +46,7 @@ import { dipWords } from './coat-words';
           </tr>
         }
       </table>
-      <cz-says [failure]="judging.failure()?.problem?.detail" (again)="reload()" />
+      <cz-error-banner [failure]="judging.failure()?.problem?.detail" (again)="reload()" />
     }
   `,
   styles: `
@@ -72,7 +72,7 @@ export class DipsList {
   private readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
-  protected readonly judging = deed();
+  protected readonly judging = createMutation();
   protected readonly when = sayWhen;
   protected readonly asking = signal<string | undefined>(undefined);
   protected readonly list = computed(() => {

@@ -3,13 +3,13 @@ import type { CoatReading, EqualWay } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { isPassWay, readCoat } from '../../data/coat-learning';
-import { deed } from '../../data/deed';
-import { remembered } from '../../data/remembered';
+import { createMutation } from '../../data/mutation';
+import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { AreaField } from './area-field';
 import { CoatScreen } from './coat-screen';
 import { predictedWords, WAY_NAMES } from './coat-words';
@@ -44,7 +44,7 @@ const TILE_STEPS = 3;
 /** What was dipped and measured: a step tile or weighed pots, told in one go; and every dip this pair leans on. */
 @Component({
   selector: 'cz-dips-panel',
-  imports: [AreaField, Choice, DipsList, NumberField, Says],
+  imports: [AreaField, Choice, DipsList, NumberField, ErrorBanner],
   template: `
     <section aria-labelledby="dips">
       <h2 id="dips">Measured dips</h2>
@@ -107,11 +107,11 @@ const TILE_STEPS = 3;
                   quantity="mass"
                   [value]="row.after"
                   [least]="0"
-                  [says]="row.says"
+                  [errorMessage]="row.message"
                   (changed)="edit(row.index, { after: $event.value })"
                 />
               }
-              <span class="says-coat" role="status">{{ row.coat || row.expected }}</span>
+              <span class="coat-seen" role="status">{{ row.coat || row.expected }}</span>
             </li>
           }
         </ol>
@@ -124,7 +124,7 @@ const TILE_STEPS = 3;
             Keep {{ ready().length <= 1 ? 'the dip' : ready().length + ' dips' }}
           </button>
         </span>
-        <cz-says [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
+        <cz-error-banner [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
         <p class="quiet small">
           Weigh the dry bisque, dip, weigh again at once: drips belong to the floor. Dry: weigh when it is dry through. A reading counts with its own
           error.
@@ -151,7 +151,7 @@ const TILE_STEPS = 3;
       align-items: end;
       margin-bottom: 0.6rem;
     }
-    .says-coat {
+    .coat-seen {
       min-height: 44px;
       display: flex;
       align-items: center;
@@ -163,14 +163,14 @@ export class DipsPanel {
   protected readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
-  protected readonly keeping = deed();
+  protected readonly keeping = createMutation();
   protected readonly ways = WAYS;
   protected readonly putWays = PUT_WAYS;
   protected readonly wayNames = WAY_NAMES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;
   /** Half-typed weights are there again after a reload. */
-  protected readonly draft = remembered<Draft>(
+  protected readonly draft = sessionSignal<Draft>(
     'coat-dips',
     { put: 'dip', way: 'wetWeight', areaCm2: null, rows: [EMPTY] },
     (kept) => draftSchema.safeParse(kept).data,
@@ -186,7 +186,7 @@ export class DipsPanel {
         reading: read?.kind === 'ok' && (this.inPasses() ? row.passes : row.seconds) !== null ? reading : undefined,
         expected: this.expected(row),
         coat: read?.kind === 'ok' ? `${this.units.coat(read.value.coatMm)} ± ${this.units.coat(read.value.coatMm * read.value.lnSd)}` : '',
-        says: lighter ? 'After the dip it must weigh more than before.' : undefined,
+        message: lighter ? 'After the dip it must weigh more than before.' : undefined,
       };
     }),
   );

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { attempt, equalCoats, labelCoats, type EqualCoat, type EqualWay } from '@cazuela/core';
 import * as z from 'zod';
-import { remembered } from '../../data/remembered';
+import { sessionSignal } from '../../data/session-signal';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 import { AreaField } from './area-field';
@@ -74,7 +74,7 @@ const askedSchema = z.object({ areaCm2: z.number().nullable(), labelCoats: z.num
 export class EqualCoatsPanel {
   protected readonly screen = inject(CoatScreen);
   private readonly units = inject(Units);
-  protected readonly asked = remembered(
+  protected readonly asked = sessionSignal(
     'equal-coats',
     { areaCm2: 100 as number | null, labelCoats: null as number | null },
     (kept) => askedSchema.safeParse(kept).data,

@@ -10,7 +10,7 @@ export interface FiredLook {
   fromTiles: number;
   fromResults: number;
   /** Where they come from, as the reason of the window. */
-  says: string;
+  message: string;
 }
 
 /** Looked good enough to count as right, stars of five. */
@@ -32,7 +32,7 @@ export class FiredLooks {
           ...(read.length > 0 ? [`tiles ${read.map((tile) => tile.code).join(', ')}`] : []),
           ...(pots.length > 0 ? [`${pots.length} results`] : []),
         ];
-        return { looks: [...strips, ...pots], fromTiles: strips.length, fromResults: pots.length, says: `from ${from.join(' and ')}` };
+        return { looks: [...strips, ...pots], fromTiles: strips.length, fromResults: pots.length, message: `from ${from.join(' and ')}` };
       }),
     );
   }

@@ -3,7 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { areaCm2, attempt, glazeUse, insideProfile, PIECE_SHAPES } from '@cazuela/core';
 import * as z from 'zod';
-import { remembered } from '../../data/remembered';
+import { sessionSignal } from '../../data/session-signal';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 import { FACES } from './coat-question';
@@ -140,7 +140,7 @@ export class GlazeUsePanel {
   protected readonly units = inject(Units);
   protected readonly shapes = PIECE_SHAPES;
   protected readonly ways = USE_WAYS;
-  protected readonly list = remembered(
+  protected readonly list = sessionSignal(
     'glaze-use',
     { rows: [{ shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
     (kept) => listSchema.safeParse(kept).data,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { NumberField } from '../../parts/number-field';
-import type { Deed, Question } from './coat-question';
+import type { Treatment, Question } from './coat-question';
 import { CoatScreen } from './coat-screen';
 
 /** A piece that was rinsed under the tap: so much of what it can drink, by our own word. */
@@ -18,9 +18,9 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
     <details [open]="shown()" (toggle)="shown.set($any($event.target).open)">
       <summary>{{ said() }}</summary>
       <ol class="plain-list">
-        @for (deed of deeds(); track $index; let index = $index) {
+        @for (treatment of treatments(); track $index; let index = $index) {
           <li>
-            @switch (deed.kind) {
+            @switch (treatment.kind) {
               @case ('wiped') {
                 <span>Wiped with a damp sponge</span>
               }
@@ -29,7 +29,7 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
                   label="Wet: share of what it can drink"
                   unit="%"
                   [decimals]="0"
-                  [value]="100 * deed.share"
+                  [value]="100 * treatment.share"
                   [least]="0"
                   [most]="100"
                   (changed)="$event.value !== null && edit(index, { kind: 'wetted', share: $event.value / 100 })"
@@ -37,9 +37,9 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
               }
               @case ('dipped') {
                 <label class="named"
-                  >Dipped {{ faceWords[deed.face] }} in<select (change)="edit(index, { ...deed, bucketId: $any($event.target).value })">
+                  >Dipped {{ faceWords[treatment.face] }} in<select (change)="edit(index, { ...treatment, bucketId: $any($event.target).value })">
                     @for (one of screen.buckets(); track one.id) {
-                      <option [value]="one.id" [selected]="one.id === deed.bucketId">{{ one.body.name }}</option>
+                      <option [value]="one.id" [selected]="one.id === treatment.bucketId">{{ one.body.name }}</option>
                     }
                   </select></label
                 >
@@ -47,10 +47,10 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
                   label="for"
                   unit="s"
                   [decimals]="1"
-                  [value]="deed.seconds"
+                  [value]="treatment.seconds"
                   [least]="0"
                   [most]="600"
-                  (changed)="$event.value !== null && edit(index, { ...deed, seconds: $event.value })"
+                  (changed)="$event.value !== null && edit(index, { ...treatment, seconds: $event.value })"
                 />
               }
               @case ('waited') {
@@ -58,16 +58,16 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
                   label="Waited"
                   unit="min"
                   [decimals]="0"
-                  [value]="deed.minutes"
+                  [value]="treatment.minutes"
                   [least]="0"
                   [most]="30000"
-                  (changed)="$event.value !== null && edit(index, { ...deed, minutes: $event.value })"
+                  (changed)="$event.value !== null && edit(index, { ...treatment, minutes: $event.value })"
                 />
                 <label class="named"
-                  >in<select (change)="edit(index, { ...deed, air: $any($event.target).value })">
-                    <option value="usual" [selected]="deed.air === 'usual'">usual air</option>
-                    <option value="damp" [selected]="deed.air === 'damp'">a damp room</option>
-                    <option value="draught" [selected]="deed.air === 'draught'">draught or warmth</option>
+                  >in<select (change)="edit(index, { ...treatment, air: $any($event.target).value })">
+                    <option value="usual" [selected]="treatment.air === 'usual'">usual air</option>
+                    <option value="damp" [selected]="treatment.air === 'damp'">a damp room</option>
+                    <option value="draught" [selected]="treatment.air === 'draught'">draught or warmth</option>
                   </select></label
                 >
               }
@@ -90,8 +90,8 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
         ><input type="checkbox" [checked]="screen.question().firedUnder" (change)="screen.change({ firedUnder: $any($event.target).checked })" /> a
         fired glaze beneath</label
       >
-      @if (deeds().length > 0) {
-        <button type="button" class="press bare" (click)="screen.change({ deeds: [], firedUnder: false })">A fresh dry piece</button>
+      @if (treatments().length > 0) {
+        <button type="button" class="press bare" (click)="screen.change({ treatments: [], firedUnder: false })">A fresh dry piece</button>
       }
     </details>
   `,
@@ -125,24 +125,24 @@ export class HistoryPanel {
   protected readonly screen = inject(CoatScreen);
   protected readonly faceWords = FACE_WORDS;
   /** Opened by whoever has steps in it; closed by hand alone. */
-  protected readonly shown = signal(this.screen.question().deeds.length > 0 || this.screen.question().firedUnder);
-  protected readonly deeds = computed(() => this.screen.question().deeds);
+  protected readonly shown = signal(this.screen.question().treatments.length > 0 || this.screen.question().firedUnder);
+  protected readonly treatments = computed(() => this.screen.question().treatments);
   protected readonly said = computed(() => {
-    const count = this.deeds().length;
+    const count = this.treatments().length;
     if (this.screen.question().firedUnder) return 'On a fired glaze';
     return count === 0 ? 'A fresh dry piece, or what was done to it' : `After ${count} ${count === 1 ? 'step' : 'steps'}`;
   });
 
-  protected add(...deeds: Deed[]): void {
-    this.set([...this.deeds(), ...deeds]);
+  protected add(...treatments: Treatment[]): void {
+    this.set([...this.treatments(), ...treatments]);
   }
 
-  protected edit(index: number, deed: Deed): void {
-    this.set(this.deeds().map((one, at) => (at === index ? deed : one)));
+  protected edit(index: number, treatment: Treatment): void {
+    this.set(this.treatments().map((one, at) => (at === index ? treatment : one)));
   }
 
   protected remove(index: number): void {
-    this.set(this.deeds().filter((_, at) => at !== index));
+    this.set(this.treatments().filter((_, at) => at !== index));
   }
 
   protected insideFirst(): void {
@@ -158,12 +158,12 @@ export class HistoryPanel {
     this.add({ kind: 'wetted', share: RINSED_SHARE }, { kind: 'waited', minutes: 10, air: 'usual' });
   }
 
-  private dipped(face: Question['face']): Deed {
+  private dipped(face: Question['face']): Treatment {
     const seconds = Number((this.screen.wantedSeconds() ?? this.screen.question().seconds ?? 3).toFixed(1));
     return { kind: 'dipped', face, seconds, bucketId: this.screen.bucket()?.id ?? '' };
   }
 
-  private set(deeds: Deed[]): void {
-    this.screen.change({ deeds });
+  private set(treatments: Treatment[]): void {
+    this.screen.change({ treatments });
   }
 }

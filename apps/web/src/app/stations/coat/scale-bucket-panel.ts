@@ -4,13 +4,13 @@ import type { Asked } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../data/bench-log';
 import { readCoat } from '../../data/coat-learning';
-import { deed } from '../../data/deed';
+import { createMutation } from '../../data/mutation';
 import { ScaleFeed } from '../../data/scale-feed';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { AreaField } from './area-field';
 import { askedWords } from './bucket-scale-kept';
 import { BucketListener } from './bucket-listener';
@@ -21,7 +21,7 @@ import { PracticeBucket } from './practice-bucket';
 /** The bucket stands on the connected scale: what it weighs less after each dip is that piece's coat, what it loses overnight is water. */
 @Component({
   selector: 'cz-scale-bucket-panel',
-  imports: [AreaField, NumberField, PracticeBucket, Says],
+  imports: [AreaField, NumberField, PracticeBucket, ErrorBanner],
   providers: [BucketListener],
   template: `
     <h2>Bucket on the scale</h2>
@@ -86,7 +86,7 @@ import { PracticeBucket } from './practice-bucket';
         <button type="button" class="press" [disabled]="!listener.kept().areaCm2 || keeping.busy()" (click)="keep()">
           Keep {{ rows().length === 1 ? 'the dip' : rows().length + ' dips' }}
         </button>
-        <cz-says [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
+        <cz-error-banner [failure]="keeping.failure()?.problem?.detail" (again)="keep()" />
       } @else {
         <p class="quiet small">
           Let it stand still once with its glaze, stirrer out. Then dip: what it weighs less is the coat. Let drips fall back into it, the tongs too.
@@ -140,7 +140,7 @@ export class ScaleBucketPanel {
   protected readonly store = inject(StudioStore);
   protected readonly feed = inject(ScaleFeed);
   protected readonly units = inject(Units);
-  protected readonly keeping = deed();
+  protected readonly keeping = createMutation();
   protected readonly listener = inject(BucketListener);
   protected readonly rows = computed(() => {
     const glaze = this.screen.glaze();

@@ -3,15 +3,15 @@ import { attempt, lightnessOf, planStepTile, readNumber, type StepTilePlan, type
 import type { TileBody } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { deed } from '../../data/deed';
-import { loaded } from '../../data/load';
-import { remembered } from '../../data/remembered';
+import { createMutation } from '../../data/mutation';
+import { apiResource } from '../../data/api-resource';
+import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { Units } from '../../data/units';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { CoatScreen } from './coat-screen';
 import { TileCard } from './tile-card';
 import { markerWords, stripProblem, tileSteps } from './tile-words';
@@ -22,10 +22,10 @@ type Asked = z.infer<typeof askedSchema>;
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
 @Component({
   selector: 'cz-step-tile-panel',
-  imports: [Choice, NumberField, Says, TileCard],
+  imports: [Choice, NumberField, ErrorBanner, TileCard],
   template: `
     <h2>Step tile</h2>
-    <cz-says [failure]="tiles.failure()" (again)="tiles.reload()" />
+    <cz-error-banner [failure]="tiles.failure()" (again)="tiles.reload()" />
     @for (tile of ofPair(); track tile.id) {
       <cz-tile-card [tile]="tile" [open]="tile.id === made()" (kept)="tiles.reload()" />
     }
@@ -75,7 +75,7 @@ type Asked = z.infer<typeof askedSchema>;
           <button type="submit" class="press" [disabled]="making.busy()">Make this tile</button>
         }
       }
-      <cz-says [failure]="making.failure()?.problem?.detail" (again)="make()" />
+      <cz-error-banner [failure]="making.failure()?.problem?.detail" (again)="make()" />
     </form>
   `,
   styles: `
@@ -122,14 +122,14 @@ export class StepTilePanel {
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
-  protected readonly making = deed();
-  protected readonly tiles = loaded(() => this.api.tiles());
+  protected readonly making = createMutation();
+  protected readonly tiles = apiResource(() => this.api.tiles());
   protected readonly made = signal<string | undefined>(undefined);
   protected readonly ways = [
     ['inOneGo', 'in one go'],
     ['dipOverDip', 'dip over dip'],
   ] as const satisfies readonly (readonly [TileWay, string])[];
-  protected readonly asked = remembered<Asked>(
+  protected readonly asked = sessionSignal<Asked>(
     'step-tile',
     { wanted: '0.3, 0.5, 0.7, 0.9', highMm: 95, way: 'inOneGo' },
     (kept) => askedSchema.safeParse(kept).data,

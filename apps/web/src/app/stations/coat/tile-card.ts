@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { tileSchema, type CoatDipBody, type StepTile, type TileBody, type TileStrip } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { concat, last, map, of, type Observable } from 'rxjs';
-import { deed } from '../../data/deed';
+import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
@@ -21,7 +21,7 @@ const USUAL_CONE = '6';
   template: `
     <details [open]="open()">
       <summary>
-        <strong class="figure code">{{ tile().code }}</strong>{{ says() }}
+        <strong class="figure code">{{ tile().code }}</strong>{{ summary() }}
       </summary>
       <form class="stack" (submit)="$event.preventDefault()">
         <div class="sheet-frame" tabindex="0" role="region" [attr.aria-label]="'Strips of ' + tile().code">
@@ -103,7 +103,7 @@ const USUAL_CONE = '6';
             (keepMine)="keep(theirs.version)"
           />
         } @else if (keeping.failure(); as failure) {
-          <p class="says" role="alert">{{ failure.problem.detail }}</p>
+          <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
         }
       </form>
     </details>
@@ -134,7 +134,7 @@ export class TileCard {
   private readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly keeping = deed();
+  protected readonly keeping = createMutation();
   protected readonly cones = CONES;
   protected readonly verdicts = VERDICTS;
   /** Typed here; a reading that somebody else kept meanwhile does not wipe it away. */
@@ -144,7 +144,7 @@ export class TileCard {
   });
   private dirty = false;
   protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));
-  protected readonly says = computed(() => this.toldOf(this.tile().body));
+  protected readonly summary = computed(() => this.toldOf(this.tile().body));
   protected readonly stale = computed(() => {
     const failure = this.keeping.failure();
     const current = failure?.problem.code === 'stale' ? tileSchema.safeParse(failure.problem.current) : undefined;

@@ -3,14 +3,14 @@ import { coatWindowSchema } from '@cazuela/contract';
 import { windowFromLooks, type CoatWindow } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../data/clock';
-import { deed } from '../../data/deed';
-import { loadedFor } from '../../data/load';
+import { createMutation } from '../../data/mutation';
+import { keyedResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { TwoVersions } from '../../parts/two-versions';
 import { CoatScreen } from './coat-screen';
 import { FiredLooks } from './fired-looks';
@@ -20,7 +20,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
 /** How thick this glaze looks right on this body, how it looks outside of that, and every change of mind with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [NumberField, Says, TwoVersions],
+  imports: [NumberField, ErrorBanner, TwoVersions],
   template: `
     <section aria-labelledby="window">
       <h2 id="window">{{ document() ? 'Its window on this body' : 'How thick it looks right on this body' }}</h2>
@@ -28,7 +28,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
         <button type="button" class="press quiet-press" (click)="look()">Make it from tiles and results</button>
         <span role="status">{{ made() }}</span>
       </p>
-      <cz-says [failure]="looks.failure()" (again)="looks.reload()" />
+      <cz-error-banner [failure]="looks.failure()" (again)="looks.reload()" />
       <form class="stack" (submit)="$event.preventDefault(); keep()">
         <div class="fields">
           <cz-number-field
@@ -45,7 +45,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
             [value]="draft().thickMm"
             [least]="0.05"
             [most]="5"
-            [says]="crossed()"
+            [errorMessage]="crossed()"
             (changed)="$event.value && edit({ thickMm: $event.value })"
           />
           <label class="named">Thin, it looks<input maxlength="300" [value]="draft().looks.thin" (input)="words('thin', $event)" /></label>
@@ -58,7 +58,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
         @if (stale(); as both) {
           <cz-two-versions [detail]="both.detail" [theirs]="both.theirs" [mine]="both.mine" (takeTheirs)="theirs()" (keepMine)="keep(both.version)" />
         } @else if (keeping.failure(); as failure) {
-          <p class="says" role="alert">{{ failure.problem.detail }}</p>
+          <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
         }
         <button type="submit" class="press quiet-press" [disabled]="!!crossed() || !edited() || keeping.busy()">Keep the window</button>
       </form>
@@ -98,10 +98,10 @@ export class WindowPanel {
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
-  protected readonly keeping = deed();
+  protected readonly keeping = createMutation();
   /** Asked for only when somebody wants the window made of what was fired. */
   private readonly asked = signal(0);
-  protected readonly looks = loadedFor(
+  protected readonly looks = keyedResource(
     () => (this.asked() > 0 ? `${this.asked()} ${this.screen.pair().glazeId} ${this.screen.pair().bodyId}` : undefined),
     () => this.fired.of(this.screen.pair(), this.screen.buckets()),
   );
@@ -150,7 +150,7 @@ export class WindowPanel {
         // Words that were written by hand stay where the tiles have none.
         const kept = { thin: looks.thin || before.thin, right: looks.right || before.right, thick: looks.thick || before.thick };
         this.edited.set({ thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: kept });
-        this.reason.set(found!.says);
+        this.reason.set(found!.message);
       });
     });
   }

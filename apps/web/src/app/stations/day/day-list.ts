@@ -6,9 +6,9 @@ import { Keys } from '../../data/keys';
 import { sayDate, sayTime, sayWait } from '../../data/times';
 import { Units } from '../../data/units';
 import { CodeCheck } from '../../parts/code-check';
-import { Coming } from '../../parts/coming';
+import { Loading } from '../../parts/loading';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { DayScreen } from './day-screen';
 
 /** "Not dry yet" waits this much longer, minutes. */
@@ -17,7 +17,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [RouterLink, MatIcon, CodeCheck, NumberField, Says, Coming],
+  imports: [RouterLink, MatIcon, CodeCheck, NumberField, ErrorBanner, Loading],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',

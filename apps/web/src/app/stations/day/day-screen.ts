@@ -2,9 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { BucketSummary, Day } from '@cazuela/contract';
 import { replayDay, stirringDue, stirringNeed, suspensionRisk, weighedParts, type DayEvent, type DayStep, type StirringNeed } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { BenchLog, withDoneHere, type NewEvent } from '../../data/bench-log';
+import { BenchLog, withLocalEvents, type NewEvent } from '../../data/bench-log';
 import { Clock, NOW } from '../../data/clock';
-import { loaded } from '../../data/load';
+import { apiResource } from '../../data/api-resource';
 import { Outbox } from '../../data/outbox';
 import { StudioApi } from '../../data/studio-api';
 import { localDay } from '../../data/times';
@@ -18,7 +18,7 @@ export interface BucketNow {
   contaminated?: string;
 }
 
-/** A glazing day as it stands at this moment, replayed from its ticks. */
+/** A glazing day as it stands at this moment, replayed from its events. */
 @Injectable()
 export class DayScreen {
   private readonly api = inject(StudioApi);
@@ -26,15 +26,15 @@ export class DayScreen {
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(Clock);
   private readonly now = inject(NOW);
-  readonly all = loaded(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
+  readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
   readonly days = computed(() => this.all.value()?.days ?? []);
   readonly day = computed<Day | undefined>(() => this.days().find((day) => day.date === this.date()));
   private readonly events = computed<DayEvent[]>(() => {
     const day = this.day();
-    return day ? withDoneHere(day.events, this.outbox.doneHere('day', day.id)) : [];
+    return day ? withLocalEvents(day.events, this.outbox.localEvents('day', day.id)) : [];
   });
-  /** Ticks made here after the clock last moved count at their own time. */
+  /** Steps recorded here after the clock last moved count at their own time. */
   readonly nowAt = computed(() =>
     [
       this.clock.at(),
@@ -55,7 +55,7 @@ export class DayScreen {
     const all = this.all.value();
     const bucket = all?.buckets.find((one) => one.id === step.bucketId);
     if (!all || !bucket) return undefined;
-    const done = this.outbox.doneHere('bucket', bucket.id);
+    const done = this.outbox.localEvents('bucket', bucket.id);
     const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
       [known, ...done.filter((event) => event.type === type).map((event) => event.at)]
         .filter((at) => at !== undefined)

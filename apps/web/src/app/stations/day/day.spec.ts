@@ -35,7 +35,7 @@ describe('the glazing day', () => {
     request.flush({ acknowledged: events.map((entry) => entry.event.id), refused: [] });
     return events[0]!.event as DayEvent;
   };
-  const tick = (stepId: string, minutesAgo: number): DayEvent => ({ id: id(), at: ago(minutesAgo), by: 'Maia', type: 'stepDone', stepId });
+  const record = (stepId: string, minutesAgo: number): DayEvent => ({ id: id(), at: ago(minutesAgo), by: 'Maia', type: 'stepDone', stepId });
 
   it('says what hands do now, and what comes after', async () => {
     const screen = await open([day(piece())]);
@@ -58,7 +58,7 @@ describe('the glazing day', () => {
   it('the seconds really taken and the bucket’s SG are kept with the dip', async () => {
     const of = day(piece());
     of.items[0]!.steps[1]!.bucketId = white.id;
-    const screen = await open([{ ...of, events: [tick(of.items[0]!.steps[0]!.id, 15)] }]);
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 15)] }]);
     await screen.type('Code on the bucket', 'b1');
     await screen.press('Read it');
     expect(records.http.expectOne((one) => one.url.endsWith('/events')).request.body).toMatchObject({
@@ -68,7 +68,7 @@ describe('the glazing day', () => {
     await screen.type('Really in the glaze', '4');
     await screen.press('Done');
     TestBed.tick();
-    const [event] = TestBed.inject(Outbox).doneHere('day', of.id);
+    const [event] = TestBed.inject(Outbox).localEvents('day', of.id);
     expect(event).toMatchObject({ type: 'stepDone', seconds: 4 });
     expect(event?.type === 'stepDone' && event.sg).toBeCloseTo(1.45, 6);
   });
@@ -76,7 +76,7 @@ describe('the glazing day', () => {
   it('the first dip waits for the code, and says which bucket it is when it is the wrong one', async () => {
     const of = day(piece());
     of.items[0]!.steps[1]!.bucketId = white.id;
-    const screen = await open([{ ...of, events: [tick(of.items[0]!.steps[0]!.id, 15)] }]);
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 15)] }]);
     expect(screen.button('Done').disabled).toBe(true);
     await screen.type('Code on the bucket', 'B2');
     await screen.press('Read it');
@@ -91,7 +91,7 @@ describe('the glazing day', () => {
 
   it('"not dry yet" waits ten minutes more', async () => {
     const of = day(piece());
-    const screen = await open([{ ...of, events: [tick(of.items[0]!.steps[0]!.id, 11)] }]);
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 11)] }]);
     expect(screen.text).toContain('dry enough');
     await screen.press('Not dry yet: Cup');
     expect(sent()).toMatchObject({ type: 'notDryYet', minutes: 10 });
@@ -113,7 +113,7 @@ describe('the glazing day', () => {
 
   it('all done says what comes next', async () => {
     const of = day(piece());
-    const { text } = await open([{ ...of, events: of.items[0]!.steps.map((step, i) => tick(step.id, 60 - i)) }]);
+    const { text } = await open([{ ...of, events: of.items[0]!.steps.map((step, i) => record(step.id, 60 - i)) }]);
     expect(text).toContain('All done.');
     expect(text).toContain('damp pots burst');
   });

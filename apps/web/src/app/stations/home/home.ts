@@ -3,15 +3,15 @@ import { RouterLink } from '@angular/router';
 import { whatNow } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { Clock, NOW } from '../../data/clock';
-import { loaded } from '../../data/load';
+import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
 import { localDay, sayDateAndTime } from '../../data/times';
 import { Units } from '../../data/units';
 import { BucketRow } from '../../parts/bucket-row';
-import { Coming } from '../../parts/coming';
+import { Loading } from '../../parts/loading';
 import { FiringCurve } from '../../parts/firing-curve';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { nowRow } from './now-words';
 
 /** Rows shown before the rest is folded away. */
@@ -19,7 +19,7 @@ const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',
-  imports: [RouterLink, BucketRow, FiringCurve, Coming, Says],
+  imports: [RouterLink, BucketRow, FiringCurve, Loading, ErrorBanner],
   templateUrl: './home.html',
   styleUrl: './home.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,7 +30,7 @@ export class Home {
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
   protected readonly studio = inject(StudioStore).studio;
-  protected readonly all = loaded(() =>
+  protected readonly all = apiResource(() =>
     combineLatest({
       batches: this.api.batches(),
       buckets: this.api.buckets(),

@@ -5,15 +5,15 @@ import { attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } fro
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { Clock, NOW } from '../../data/clock';
-import { deed } from '../../data/deed';
-import { loaded } from '../../data/load';
+import { createMutation } from '../../data/mutation';
+import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { sayDateAndTime, sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
-import { Coming } from '../../parts/coming';
+import { Loading } from '../../parts/loading';
 import { FiringCurve } from '../../parts/firing-curve';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { coneWords, nearestCone } from './kiln-words';
 import { ResultForm } from './result-form';
 
@@ -21,7 +21,7 @@ const HOUR_MS = 3_600_000;
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [RouterLink, FiringCurve, ResultForm, NumberField, Says, Coming],
+  imports: [RouterLink, FiringCurve, ResultForm, NumberField, ErrorBanner, Loading],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,12 +33,12 @@ export class KilnStation {
   private readonly now = inject(NOW);
   protected readonly clock = inject(Clock);
   protected readonly units = inject(Units);
-  protected readonly lighting = deed();
-  protected readonly reading = deed();
+  protected readonly lighting = createMutation();
+  protected readonly reading = createMutation();
   protected readonly cones = CONES;
   protected readonly when = sayWhen;
   protected readonly full = sayDateAndTime;
-  protected readonly all = loaded(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
+  protected readonly all = apiResource(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
   protected readonly chosenId = linkedSignal(() => this.firing());
   protected readonly chosen = computed(() => {
     const firings = this.all.value()?.firings ?? [];

@@ -4,9 +4,9 @@ import { FAULTS, LIMITS, type Piece, type ResultBody } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../data/deed';
+import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -14,7 +14,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [MatIcon, Says],
+  imports: [MatIcon, ErrorBanner],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -26,7 +26,7 @@ export class ResultForm {
   readonly pieces = input.required<readonly Piece[]>();
   readonly kept = output<void>();
   private readonly api = inject(StudioApi);
-  protected readonly keeping = deed();
+  protected readonly keeping = createMutation();
   protected readonly faults = FAULTS;
   protected readonly places = PLACES;
   protected readonly cones = CONES;

@@ -4,14 +4,14 @@ import { RouterLink } from '@angular/router';
 import { bodyBodySchema, studioSchema, type BodyBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../data/deed';
-import { loaded } from '../../data/load';
+import { createMutation } from '../../data/mutation';
+import { apiResource } from '../../data/api-resource';
 import { PreferencesStore } from '../../data/preferences';
 import { StudioApi } from '../../data/studio-api';
 import { studioBodyOf, StudioStore } from '../../data/studio-store';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
-import { Says } from '../../parts/says';
+import { ErrorBanner } from '../../parts/error-banner';
 import { ScaleCard } from './scale-card';
 
 /** Checks of a scale that are kept: some years of them. */
@@ -20,7 +20,7 @@ const MOST_CHECKS = 60;
 /** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [Choice, MatIcon, NumberField, RouterLink, Says, ScaleCard],
+  imports: [Choice, MatIcon, NumberField, RouterLink, ErrorBanner, ScaleCard],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -61,10 +61,10 @@ export class StudioPage {
     ['sg', 'SG'],
     ['feel', 'feel'],
   ] as const;
-  protected readonly saving = deed();
-  protected readonly adding = deed();
+  protected readonly saving = createMutation();
+  protected readonly adding = createMutation();
   protected readonly cones = CONES;
-  protected readonly bodies = loaded(() => this.api.bodies());
+  protected readonly bodies = apiResource(() => this.api.bodies());
   protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
     const studio = this.store.studio();
     return studio && studioBodyOf(studio);

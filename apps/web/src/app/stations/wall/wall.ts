@@ -1,17 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { FAULTS, type Result } from '@cazuela/contract';
-import { loaded } from '../../data/load';
+import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { sayWhen } from '../../data/times';
 import { Units } from '../../data/units';
-import { Coming } from '../../parts/coming';
-import { Says } from '../../parts/says';
+import { Loading } from '../../parts/loading';
+import { ErrorBanner } from '../../parts/error-banner';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [RouterLink, Says, Coming],
+  imports: [RouterLink, ErrorBanner, Loading],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,7 +23,7 @@ export class Wall {
   protected readonly units = inject(Units);
   protected readonly when = sayWhen;
   protected readonly faults = FAULTS;
-  protected readonly all = loaded(() => this.api.results());
+  protected readonly all = apiResource(() => this.api.results());
   protected readonly words = signal('');
   protected readonly fault = signal('');
   protected readonly least = signal(0);

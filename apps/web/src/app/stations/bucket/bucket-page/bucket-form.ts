@@ -83,7 +83,7 @@ const SIDES: Readonly<Record<string, string>> = {
       @if (stale(); as both) {
         <cz-two-versions [detail]="both.detail" [theirs]="both.theirs" [mine]="both.mine" (takeTheirs)="leave()" (keepMine)="save(both.version)" />
       } @else if (screen.saving.failure(); as failure) {
-        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
       }
       <div class="row">
         <button class="press" type="submit" [disabled]="screen.saving.busy()">Keep</button

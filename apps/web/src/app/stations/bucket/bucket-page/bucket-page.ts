@@ -5,8 +5,8 @@ import { localDay, sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { CodeCheck } from '../../../parts/code-check';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { STIRRING_WORDS } from '../cure-words';
 import { FEEL_VERDICT_WORDS } from '../feel-words';
 import { BucketForm } from './bucket-form';
@@ -32,7 +32,7 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
     BucketDrawing,
     BucketForm,
     CodeCheck,
-    Coming,
+    Loading,
     DippingPanel,
     FeelPanel,
     HistoryPanel,
@@ -40,7 +40,7 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
     LevelForm,
     MeasurePanel,
     PourPanel,
-    Says,
+    ErrorBanner,
     SettlingPanel,
     StainPanel,
     UnreadableBucket,

@@ -22,11 +22,11 @@ import {
 } from '@cazuela/core';
 import type { Bucket, BucketBody, BucketSummary } from '@cazuela/contract';
 import { catchError, combineLatest, EMPTY, filter, switchMap, tap, timer } from 'rxjs';
-import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
-import { BucketAhead } from '../../../data/bucket-ahead';
+import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/bench-log';
+import { BucketPrefetch } from '../../../data/bucket-prefetch';
 import { Clock } from '../../../data/clock';
-import { deed } from '../../../data/deed';
-import { loadedFor } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { keyedResource } from '../../../data/api-resource';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
@@ -41,17 +41,17 @@ const LOOK_AGAIN_MS = 4_000;
 @Injectable()
 export class BucketScreen {
   private readonly api = inject(StudioApi);
-  private readonly ahead = inject(BucketAhead);
+  private readonly prefetch = inject(BucketPrefetch);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
   private readonly units = inject(Units);
   private readonly studio = inject(StudioStore).studio;
   readonly nowAt = inject(Clock).at;
   private readonly id = signal<string | undefined>(undefined);
-  readonly all = loadedFor(this.id, (id) => this.ahead.take(id));
+  readonly all = keyedResource(this.id, (id) => this.prefetch.take(id));
   readonly bucket = computed<Bucket | undefined>(() => this.all.value());
   /** What stands around it, asked for once the bucket itself is there: nobody waits for the shelf to see a bucket. */
-  readonly around = loadedFor(
+  readonly around = keyedResource(
     () => this.bucket()?.id,
     () => combineLatest({ powders: this.api.powders(), buckets: this.api.buckets() }),
   );
@@ -61,7 +61,7 @@ export class BucketScreen {
   );
   readonly events = computed<BucketEvent[]>(() => {
     const bucket = this.bucket();
-    return bucket ? withDoneHere(bucket.events, this.outbox.doneHere('bucket', bucket.id)) : [];
+    return bucket ? withLocalEvents(bucket.events, this.outbox.localEvents('bucket', bucket.id)) : [];
   });
   private readonly story = computed(() => bucketStory({ events: this.events() }));
   readonly contents = computed(() => {
@@ -160,7 +160,7 @@ export class BucketScreen {
       nowAt: this.nowAt(),
     });
   });
-  readonly saving = deed();
+  readonly saving = createMutation();
 
   constructor() {
     // What somebody else does at this bucket comes in without a reload.

@@ -14,12 +14,12 @@ import {
   type PieceShape,
 } from '@cazuela/core';
 import type { Piece } from '@cazuela/contract';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
 
 /** A coat to reckon with where no plan says one, mm. */
@@ -36,9 +36,9 @@ interface DipRow {
 /** What can be dipped in this bucket and how deep, what must be poured, and how many pieces it covers. */
 @Component({
   selector: 'cz-dipping-panel',
-  imports: [Choice, NumberField, Says],
+  imports: [Choice, NumberField, ErrorBanner],
   template: `
-    <cz-says [failure]="pieces.failure()" (again)="pieces.reload()" />
+    <cz-error-banner [failure]="pieces.failure()" (again)="pieces.reload()" />
     @if (!shape()) {
       <p>Give its inner sizes below the name: then it is known how deep the glaze stands.</p>
     } @else {
@@ -105,7 +105,7 @@ export class DippingPanel {
   ] as const;
   protected readonly inside = signal<'air' | 'full'>('air');
   protected readonly coatMm = signal<number | null>(USUAL_COAT_MM);
-  protected readonly pieces = loaded(() => this.api.pieces());
+  protected readonly pieces = apiResource(() => this.api.pieces());
   protected readonly shape = computed(() => this.screen.bucket()?.body.shape);
   protected readonly depth = computed(() => {
     const [shape, contents] = [this.shape(), this.screen.contents()];

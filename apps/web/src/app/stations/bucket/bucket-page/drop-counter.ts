@@ -25,7 +25,7 @@ import { BucketScreen } from './bucket-screen';
             <span class="figure">{{ it.drops }}</span> drops are in it, {{ millilitres() }} or {{ grams() }}:
             <span class="figure">{{ percent() }}</span> of the dry glaze.
           </p>
-          <p [class]="says().tone">{{ says().words }}</p>
+          <p [class]="verdict().tone">{{ verdict().words }}</p>
           <span class="row">
             <button type="button" class="press quiet-press" [disabled]="it.dropsLeft < 5 || past()" (click)="add(5)">Five drops</button>
             <button type="button" class="press bare" [disabled]="!last()" (click)="back()">Take the last back</button>
@@ -122,7 +122,7 @@ export class DropCounter {
     const contents = this.screen.contents();
     return contents && contents.dryGrams > 0 ? dropDose({ grams: this.insideGrams(), of: this.of(), dryGrams: contents.dryGrams }) : undefined;
   });
-  protected readonly says = computed(() => doseWords(this.dose()!, this.of()));
+  protected readonly verdict = computed(() => doseWords(this.dose()!, this.of()));
   protected readonly grams = computed(() => `${this.units.plain(this.dose()!.grams)} g`);
   protected readonly millilitres = computed(() => `${this.units.plain(this.dose()!.millilitres)} mL`);
   protected readonly percent = computed(() => `${this.units.plain(this.dose()!.percent)} %`);

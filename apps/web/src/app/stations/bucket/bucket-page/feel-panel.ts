@@ -13,7 +13,7 @@ import {
 import { Units } from '../../../data/units';
 import { sayWhen } from '../../../data/times';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { TapTimer } from '../../../parts/tap-timer';
 import { twoTargetWords } from '../cure-words';
 import { FEEL_NAMES, FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from '../feel-words';
@@ -28,7 +28,7 @@ const RANGED = [
 /** How thick the liquid is without a scale: swirl, flow cup, finger, nail; what they should be; and what they and the SG tell of each other. */
 @Component({
   selector: 'cz-feel-panel',
-  imports: [NumberField, Says, TapTimer],
+  imports: [NumberField, ErrorBanner, TapTimer],
   template: `
     <p [class]="verdict().tone" role="status">{{ verdict().words }}</p>
     @if (both(); as words) {
@@ -124,7 +124,7 @@ const RANGED = [
         >
       </div>
       @if (crossed(); as words) {
-        <p class="says" role="alert">{{ words }}</p>
+        <p class="field-error" role="alert">{{ words }}</p>
       }
       <span class="row">
         <button type="button" class="press quiet-press" [disabled]="!!crossed() || screen.saving.busy()" (click)="save()">Keep these</button>
@@ -132,7 +132,7 @@ const RANGED = [
           <button type="button" class="press bare" (click)="takeNow()">As it feels now</button>
         }
       </span>
-      <cz-says [failure]="screen.saving.failure()?.problem?.detail" (again)="save()" />
+      <cz-error-banner [failure]="screen.saving.failure()?.problem?.detail" (again)="save()" />
       <p class="quiet small">They go on to the next bucket of this glaze.</p>
     </details>
   `,

@@ -25,7 +25,7 @@ import { BucketScreen } from './bucket-screen';
           [hint]="fromDepth()?.kind === 'ok' ? words() : ''"
           [value]="depth()"
           [least]="1"
-          [says]="says()"
+          [errorMessage]="fieldError()"
           (changed)="depth.set($event.value)"
         /><button class="press quiet-press" type="submit" [disabled]="fromDepth()?.kind !== 'ok'">Keep the depth</button>
       </form>
@@ -50,7 +50,7 @@ export class LevelForm {
     const [shape, depthMm] = [this.shape(), this.depth()];
     return shape && depthMm ? attempt(() => volumeAtDepth({ shape, depthMm })) : undefined;
   });
-  protected readonly says = computed(() => {
+  protected readonly fieldError = computed(() => {
     const asked = this.fromDepth();
     return asked?.kind === 'refused' ? asked.error.message : undefined;
   });

@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { againstEarlier, againstTheBook, attempt, measuredSg, measuredSgSd, requireSg, SG_SCALES, sgFromScale, type SgScale } from '@cazuela/core';
+import {
+  againstEarlier,
+  compareWithRecords,
+  attempt,
+  measuredSg,
+  measuredSgSd,
+  requireSg,
+  SG_SCALES,
+  sgFromScale,
+  type SgScale,
+} from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { ScaleFeed } from '../../../data/scale-feed';
 import { studioBodyOf, StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
@@ -37,7 +47,7 @@ const SAME_VISIT_MS = 6 * 3_600_000;
           </select>
         </label>
         @if (vesselId() === hydrometer) {
-          <cz-number-field label="It reads" [value]="direct()" [decimals]="3" [says]="says()" (changed)="direct.set($event.value)" />
+          <cz-number-field label="It reads" [value]="direct()" [decimals]="3" [errorMessage]="fieldError()" (changed)="direct.set($event.value)" />
           <label class="named"
             >Its scale<select (change)="scale.set($any($event.target).value)">
               @for (one of scales; track one) {
@@ -55,7 +65,7 @@ const SAME_VISIT_MS = 6 * 3_600_000;
             [hint]="vessel() ? 'filled to ' + units.millilitres(vessel()!.volumeMl) + ', empty ' + units.mass(vessel()!.tareGrams) : ''"
             quantity="mass"
             [value]="gross().value"
-            [says]="says()"
+            [errorMessage]="fieldError()"
             (changed)="gross.set($event)"
           />
           @if (onScale(); as shown) {
@@ -114,7 +124,7 @@ const SAME_VISIT_MS = 6 * 3_600_000;
         <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button>
       }
       @if (storing.failure(); as failure) {
-        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
       }
     </section>
   `,
@@ -155,7 +165,7 @@ export class MeasurePanel {
   private readonly studios = inject(StudioStore);
   private readonly feed = inject(ScaleFeed);
   protected readonly units = inject(Units);
-  protected readonly storing = deed();
+  protected readonly storing = createMutation();
   protected readonly hydrometer = HYDROMETER;
   protected readonly another = ANOTHER;
   protected readonly vessels = computed(() => this.studios.studio()?.vessels ?? []);
@@ -191,7 +201,7 @@ export class MeasurePanel {
     const filled = this.filled();
     return filled && attempt(() => ({ sg: requireSg('sg', measuredSg(filled)), sgSd: measuredSgSd(filled) }));
   });
-  protected readonly says = computed(() => {
+  protected readonly fieldError = computed(() => {
     const reading = this.reading();
     return reading?.kind === 'refused' ? reading.error.message : undefined;
   });
@@ -205,7 +215,7 @@ export class MeasurePanel {
     const [reading, contents] = [this.reading(), this.screen.contents()];
     if (reading?.kind !== 'ok' || !contents || contents.dryGrams <= 0) return '';
     const { dryGrams, waterGrams, density } = contents;
-    return bookWords(againstTheBook({ ...reading.value, dryGrams, waterGrams, density }), this.units);
+    return bookWords(compareWithRecords({ ...reading.value, dryGrams, waterGrams, density }), this.units);
   });
 
   /** What would make it surer: more of it, or marks closer together. */

@@ -3,12 +3,12 @@ import { Router } from '@angular/router';
 import type { Bucket } from '@cazuela/contract';
 import { attempt, mergedContents, splitBucket, type BucketContents } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
 
 const SCRAPS = '';
@@ -20,7 +20,7 @@ const JAR_ML = 500;
 /** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste, with what that becomes said first. */
 @Component({
   selector: 'cz-pour-panel',
-  imports: [NumberField, Says],
+  imports: [NumberField, ErrorBanner],
   template: `
     <form class="stack" (submit)="$event.preventDefault(); pour()">
       <label class="named"
@@ -64,7 +64,7 @@ const JAR_ML = 500;
         }
       </p>
       <button type="submit" class="press quiet-press" [disabled]="!millilitres() || pouring.busy()">Pour it</button>
-      <cz-says [failure]="pouring.failure()?.problem?.detail" (again)="pour()" />
+      <cz-error-banner [failure]="pouring.failure()?.problem?.detail" (again)="pour()" />
     </form>
   `,
   styles: `
@@ -85,7 +85,7 @@ export class PourPanel {
   private readonly router = inject(Router);
   private readonly store = inject(StudioStore);
   private readonly units = inject(Units);
-  protected readonly pouring = deed();
+  protected readonly pouring = createMutation();
   protected readonly toId = signal(SCRAPS);
   protected readonly typedName = signal<string | undefined>(undefined);
   protected readonly name = computed(() => this.typedName() ?? `${this.bucket().body.name}, a part`.slice(0, 80));

@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router } from '@angular/router';
 import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
 
 /** Below this a percentage is the one the bucket has already. */
@@ -17,7 +17,7 @@ const SAME_PERCENT = 0.005;
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
 @Component({
   selector: 'cz-stain-panel',
-  imports: [NumberField, Choice, Says],
+  imports: [NumberField, Choice, ErrorBanner],
   template: `
     @if (screen.contents(); as inside) {
       <div class="fields">
@@ -35,7 +35,7 @@ const SAME_PERCENT = 0.005;
           [value]="percent()"
           [least]="0"
           [most]="100"
-          [says]="says()"
+          [errorMessage]="fieldError()"
           (changed)="percent.set($event.value)"
         />
         <cz-choice label="Of" [options]="shares" [value]="share()" (changed)="share.set($event)" />
@@ -55,7 +55,7 @@ const SAME_PERCENT = 0.005;
         <button type="button" class="press" [disabled]="partMl().value === null || splitting.busy() || screen.isWaiting()" (click)="split()">
           Poured into a new bucket
         </button>
-        <cz-says [failure]="splitting.failure()?.problem?.detail" (again)="split()" />
+        <cz-error-banner [failure]="splitting.failure()?.problem?.detail" (again)="split()" />
       } @else if (work(); as it) {
         @if (it.kind === 'ok') {
           @switch (it.value.kind) {
@@ -137,7 +137,7 @@ export class StainPanel {
     ['all', 'all of it'],
     ['part', 'a part'],
   ] as const;
-  protected readonly splitting = deed();
+  protected readonly splitting = createMutation();
   protected readonly usual = USUAL_STAIN_PERCENT;
   protected readonly powderId = signal<string | undefined>(undefined);
   protected readonly percent = linkedSignal<number | null>(() =>
@@ -176,7 +176,7 @@ export class StainPanel {
       return { kind: 'add', grams, restored } as const;
     });
   });
-  protected readonly says = computed(() => {
+  protected readonly fieldError = computed(() => {
     const work = this.work();
     return work?.kind === 'refused' ? work.error.message : undefined;
   });

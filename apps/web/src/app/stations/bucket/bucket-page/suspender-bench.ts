@@ -31,7 +31,7 @@ import { BucketScreen } from './bucket-screen';
       </div>
       @if (bentonite(); as it) {
         @if (it.kind === 'refused') {
-          <p class="says" role="alert">{{ it.error.message }}</p>
+          <p class="field-error" role="alert">{{ it.error.message }}</p>
         } @else {
           <p class="does" role="status">
             <span class="figure">{{ units.mass(it.value.grams) }}</span> into <span class="figure">{{ units.millilitres(it.value.waterMl) }}</span> of
@@ -69,7 +69,7 @@ import { BucketScreen } from './bucket-screen';
       </div>
       @if (gum(); as it) {
         @if (it.kind === 'refused') {
-          <p class="says" role="alert">{{ it.error.message }}</p>
+          <p class="field-error" role="alert">{{ it.error.message }}</p>
         } @else {
           <p class="does" role="status">
             <span class="figure">{{ units.millilitres(it.value.millilitres) }}</span> of gum solution; with it at most

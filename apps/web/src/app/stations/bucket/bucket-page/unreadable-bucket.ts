@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { BenchLog } from '../../../data/bench-log';
-import { loadedFor } from '../../../data/load';
+import { keyedResource } from '../../../data/api-resource';
 import { Outbox } from '../../../data/outbox';
 import { stepWords } from '../../../data/step-words';
 import { StudioApi } from '../../../data/studio-api';
 import { sayWhen } from '../../../data/times';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 
 /** Steps shown, newest first: what spoiled a bucket was done lately. */
 const NEWEST = 30;
@@ -13,9 +13,9 @@ const NEWEST = 30;
 /** A bucket whose state cannot be read: its last steps, each to be taken back, so that it can be mended by whoever is at it. */
 @Component({
   selector: 'cz-unreadable-bucket',
-  imports: [Says],
+  imports: [ErrorBanner],
   template: `
-    <cz-says [failure]="all.failure()" (again)="all.reload()" />
+    <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
     @if (all.value(); as bucket) {
       <h1>{{ bucket.code }} {{ bucket.body.name }}</h1>
       <p role="alert" class="look">
@@ -59,14 +59,14 @@ export class UnreadableBucket {
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
-  protected readonly all = loadedFor(
+  protected readonly all = keyedResource(
     () => this.id(),
     (id) => this.api.bucketSteps(id),
   );
   protected readonly waits = computed(() => this.outbox.isWaiting(this.id()));
   protected readonly steps = computed(() => {
     const events = this.all.value()?.events ?? [];
-    const here = this.outbox.doneHere('bucket', this.id());
+    const here = this.outbox.localEvents('bucket', this.id());
     const undone = new Set([...events, ...here].flatMap((event) => (event.type === 'undone' && event.eventId ? [event.eventId] : [])));
     return events
       .filter((event) => event.type !== 'undone')

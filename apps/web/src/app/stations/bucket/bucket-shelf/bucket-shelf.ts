@@ -3,16 +3,16 @@ import { Router, RouterLink } from '@angular/router';
 import { feelVerdict, rangeVerdict } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
 import * as z from 'zod';
-import { loaded } from '../../../data/load';
-import { remembered } from '../../../data/remembered';
+import { apiResource } from '../../../data/api-resource';
+import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { UnreadableRows } from '../../../data/unreadable-rows';
 import { BucketRow } from '../../../parts/bucket-row';
 import { Choice } from '../../../parts/choice';
 import { bucketByCode } from '../../../parts/code-check';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 
 const SORTS = [
   ['code', 'code'],
@@ -31,7 +31,7 @@ type View = z.infer<typeof viewSchema>;
 
 @Component({
   selector: 'cz-bucket-shelf',
-  imports: [BucketRow, RouterLink, Choice, Coming, Says],
+  imports: [BucketRow, RouterLink, Choice, Loading, ErrorBanner],
   template: `
     <div class="page">
       <div class="spread">
@@ -44,9 +44,9 @@ type View = z.infer<typeof viewSchema>;
           <a class="press" routerLink="/weigh">Weigh a new one</a>
         </form>
       </div>
-      <cz-says [failure]="all.failure()" (again)="all.reload()" />
+      <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
       @if (!all.value() && !all.failure()) {
-        <cz-coming />
+        <cz-loading />
       }
       @for (row of unreadable(); track row.id) {
         <p class="look">
@@ -90,12 +90,12 @@ export class BucketShelf {
   private readonly router = inject(Router);
   private readonly reads = computed(() => this.studio()?.reads ?? 'both');
   private readonly studio = inject(StudioStore).studio;
-  protected readonly all = loaded(() => this.api.buckets());
+  protected readonly all = apiResource(() => this.api.buckets());
   protected readonly unreadable = computed(() => this.rows.of('/buckets'));
   private readonly rows = inject(UnreadableRows);
-  private readonly typed = remembered('bucket-shelf.filter', { text: '' }, (kept) => z.object({ text: z.string() }).safeParse(kept).data);
+  private readonly typed = sessionSignal('bucket-shelf.filter', { text: '' }, (kept) => z.object({ text: z.string() }).safeParse(kept).data);
   protected readonly filter = computed(() => this.typed().text);
-  protected readonly view = remembered<View>('bucket-shelf', { sort: 'code', show: 'use' }, (kept) => viewSchema.safeParse(kept).data);
+  protected readonly view = sessionSignal<View>('bucket-shelf', { sort: 'code', show: 'use' }, (kept) => viewSchema.safeParse(kept).data);
   protected readonly sorts = SORTS;
   protected readonly shows = SHOWS;
   protected readonly shown = computed(() => {

@@ -3,21 +3,21 @@ import { MatIcon } from '@angular/material/icon';
 import type { PieceBody } from '@cazuela/contract';
 import { planToFile } from '@cazuela/formats';
 import { NOW } from '../../../data/clock';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { saveFile } from '../../../data/save-file';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { PieceScreen } from './piece-screen';
 import { sectionSheet, sectionSvg } from './board/section-paths';
 
 /** A plan out of here: its steps on paper, its section as a drawing, all of it as a file. */
 @Component({
   selector: 'cz-plan-files',
-  imports: [MatIcon, Says],
+  imports: [MatIcon, ErrorBanner],
   template: `
     <section aria-label="On paper and as files">
-      <cz-says [failure]="printing.failure()?.problem?.detail" (again)="print()" />
+      <cz-error-banner [failure]="printing.failure()?.problem?.detail" (again)="print()" />
       <div class="row">
         <button type="button" class="press quiet-press" [disabled]="printing.busy()" (click)="print()">
           <mat-icon svgIcon="print" aria-hidden="true" /> Step sheet (PDF)
@@ -36,7 +36,7 @@ export class FilesPanel {
   private readonly screen = inject(PieceScreen);
   private readonly studio = inject(StudioStore).studio;
   private readonly now = inject(NOW);
-  protected readonly printing = deed();
+  protected readonly printing = createMutation();
 
   protected print(): void {
     const { labels, leads: _leads, ...drawing } = this.sheet();

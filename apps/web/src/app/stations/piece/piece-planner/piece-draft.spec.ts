@@ -77,7 +77,7 @@ describe('a piece being planned', () => {
     draft.drop();
     expect(draft.refused()).toBe('At most 24 waves go round.');
     expect(draft.body()).toBe(before);
-    expect(draft.rested()).toBe(before);
+    expect(draft.settledBody()).toBe(before);
     expect(draft.canUndo()).toBe(false);
   });
 

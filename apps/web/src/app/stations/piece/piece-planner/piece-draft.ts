@@ -44,7 +44,7 @@ export class PieceDraft {
   private readonly current = signal<PieceBody | undefined>(undefined);
   private readonly settled = signal<PieceBody | undefined>(undefined);
   private readonly moves = new Subject<void>();
-  private readonly handMoves = new BehaviorSubject(false);
+  private readonly isDragging = new BehaviorSubject(false);
   private readonly past = signal<readonly PieceBody[]>([]);
   private readonly undone = signal<readonly PieceBody[]>([]);
   /** What stood before a hand began to drag. */
@@ -55,15 +55,15 @@ export class PieceDraft {
   /** Which recipe version a bucket holds now: kept with the plan when a coat of it is planned. */
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
-  /** As it is this moment. Under a dragging hand it moves many times a second: a template goes by `rested`, and by `following` if it must keep up. */
+  /** As it is this moment. Under a dragging hand it moves many times a second: a template goes by `settledBody`, and by `dragView` if it must keep up. */
   readonly body = this.current.asReadonly();
   readonly shape = drawnShape(() => this.current()?.plan);
   /** Under a dragging hand, once for every picture: what it moved is drawn then, and not while its events are still heard. */
   readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
-  /** The same as it stood when the hand last rested. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
-  readonly rested = this.settled.asReadonly();
+  /** The same as it stood when the hand last settledBody. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
+  readonly settledBody = this.settled.asReadonly();
   /** True from the first move of a hand until it rests or lets go. No signal: what only waits for it need not be asked about anything else. */
-  readonly moving$: Observable<boolean> = this.handMoves.pipe(distinctUntilChanged());
+  readonly dragging$: Observable<boolean> = this.isDragging.pipe(distinctUntilChanged());
   readonly failure = signal<ApiFailure | undefined>(undefined);
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.undone().length > 0);
@@ -114,7 +114,7 @@ export class PieceDraft {
     if (!this.heldBody()) this.heldBody.set(body);
     const plan = { ...body.plan, ...change };
     if (this.allows(plan)) this.current.set({ ...body, plan });
-    this.handMoves.next(true);
+    this.isDragging.next(true);
     this.moves.next();
   }
 
@@ -219,7 +219,7 @@ export class PieceDraft {
   /** What is heavy may follow what stands here. */
   private settle(): void {
     this.settled.set(this.current());
-    this.handMoves.next(false);
+    this.isDragging.next(false);
   }
 
   /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */

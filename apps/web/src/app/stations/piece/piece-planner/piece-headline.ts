@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Units } from '../../../data/units';
-import { following } from './following';
+import { dragView } from './drag-view';
 import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from './piece-screen';
 
@@ -29,7 +29,7 @@ import { PieceScreen } from './piece-screen';
 export class PieceHeadline {
   protected readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
-  protected readonly size = following(
+  protected readonly size = dragView(
     () => this.sizeOf(this.screen.figures),
     () => this.sizeOf(this.screen.movedFigures),
   );

@@ -4,10 +4,10 @@ import { LIMITS, type PieceBody } from '@cazuela/contract';
 import { attempt, dayItemFromPiece, variedPlan, type DayItem, type TimedStep } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/clock';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { localDay } from '../../../data/times';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatsPanel } from './coats/coats-panel';
 import { MasksPanel } from './coats/masks-panel';
@@ -35,7 +35,7 @@ const COUNTED_LENGTH = 12;
   selector: 'cz-piece-planner',
   imports: [
     CoatsPanel,
-    Coming,
+    Loading,
     FilesPanel,
     MasksPanel,
     PieceHeadline,
@@ -44,7 +44,7 @@ const COUNTED_LENGTH = 12;
     PlanWarnings,
     PotsPanel,
     RunPanel,
-    Says,
+    ErrorBanner,
     SetPanel,
     StepsPanel,
     TwoVersions,
@@ -62,8 +62,8 @@ export class PiecePlanner {
   private readonly toDay = inject(PutOnDay);
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
-  protected readonly putting = deed();
-  protected readonly tiling = deed();
+  protected readonly putting = createMutation();
+  protected readonly tiling = createMutation();
   private readonly runner = inject(PlanRunner);
   private readonly now = inject(NOW);
   protected readonly date = signal(localDay(this.now()));

@@ -25,7 +25,7 @@ import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { Glazes } from '../../../data/glazes';
 import { learntRuns } from '../../../data/run-learning';
 import { feetSeen, withFeet } from '../../../data/foot-evidence';
-import { loaded, loadedFor } from '../../../data/load';
+import { apiResource, keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
 import { drawnShape, sameParts } from './drawn-shape';
@@ -49,10 +49,10 @@ export class PieceScreen {
   private readonly draft = inject(PieceDraft);
   readonly id = signal<string | undefined>(undefined);
   /** What is heavy, and what workers are asked, waits for the hand to rest: so the drawing does not wait for them. */
-  readonly rested = this.draft.rested;
-  private readonly restedPlan = computed(() => this.rested()?.plan);
-  readonly restedShape = drawnShape(this.restedPlan);
-  readonly all = loadedFor(
+  readonly settledBody = this.draft.settledBody;
+  private readonly settledPlan = computed(() => this.settledBody()?.plan);
+  readonly restedShape = drawnShape(this.settledPlan);
+  readonly all = keyedResource(
     () => this.id(),
     (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
   );
@@ -64,7 +64,7 @@ export class PieceScreen {
     return found ? learntRuns(found.runners, found.glazes.facts, found.glazes.buckets) : { facts: [], overlaps: [] };
   });
   /** What was fired before, asked for beside the piece: it sharpens what is known and holds nothing up. */
-  private readonly fired = loaded(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
+  private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
   private readonly feet = computed(() => {
     const fired = this.fired.value();
     const { facts } = this.learntRuns();
@@ -73,7 +73,7 @@ export class PieceScreen {
   readonly facts = computed(() => withFeet(this.learntRuns().facts, this.feet(), this.buckets()));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
-  private readonly pots = computed(() => this.restedPlan()?.pots ?? NO_POTS);
+  private readonly pots = computed(() => this.settledPlan()?.pots ?? NO_POTS);
   readonly colours = computed(
     () =>
       new Map([
@@ -88,9 +88,9 @@ export class PieceScreen {
         ...this.pots().map((pot): [string, string] => [pot.id, pot.name]),
       ]),
   );
-  readonly clay = computed(() => this.bodies().find((body) => body.id === this.rested()?.bodyId));
-  readonly figures = new PieceFigures(this.restedPlan, this.restedShape, this.facts);
-  /** The same at every move of a hand; for `following`, not for a template. */
+  readonly clay = computed(() => this.bodies().find((body) => body.id === this.settledBody()?.bodyId));
+  readonly figures = new PieceFigures(this.settledPlan, this.restedShape, this.facts);
+  /** The same at every move of a hand; for `dragView`, not for a template. */
   readonly movedFigures = new PieceFigures(
     computed(() => this.draft.body()?.plan),
     this.draft.shape,
@@ -100,8 +100,8 @@ export class PieceScreen {
   private readonly learning = computed(() =>
     learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
   );
-  private readonly lotId = computed(() => this.rested()?.lotId);
-  private readonly isRefire = computed(() => this.restedPlan()?.refire === true);
+  private readonly lotId = computed(() => this.settledBody()?.lotId);
+  private readonly isRefire = computed(() => this.settledPlan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
     const clay = this.clay();
     if (!clay) return undefined;
@@ -127,7 +127,7 @@ export class PieceScreen {
   /** Of the plan only what decides its steps: a point of the form that is dragged asks for none anew. */
   private readonly stepPlan = computed(
     () => {
-      const plan = this.restedPlan();
+      const plan = this.settledPlan();
       if (!plan) return undefined;
       const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, unwanted: _unwanted, ...rest } = plan;
       // How much of the wall a soaked foot wets depends on how high the piece is.
@@ -151,8 +151,8 @@ export class PieceScreen {
         ),
   );
   readonly stepRows = computed(() => {
-    const waxFootMm = this.restedPlan()?.waxFootMm ?? 0;
-    const pins = this.restedPlan()?.pins ?? [];
+    const waxFootMm = this.settledPlan()?.waxFootMm ?? 0;
+    const pins = this.settledPlan()?.pins ?? [];
     return this.steps().map((step) => ({
       key: step.key,
       kind: step.kind,
@@ -166,7 +166,7 @@ export class PieceScreen {
     }));
   });
   readonly warnings = computed(() => {
-    const plan = this.restedPlan();
+    const plan = this.settledPlan();
     if (!plan) return [];
     const glazes = this.facts();
     const body = this.clayFacts();
@@ -175,7 +175,7 @@ export class PieceScreen {
   });
   /** The pieces of a set that are each different, or why its rule makes too few. */
   readonly set = computed(() => {
-    const body = this.rested();
+    const body = this.settledBody();
     return (
       body?.variations && attempt(() => currentVariations({ plan: body.plan, glazes: this.facts(), count: body.count, variations: body.variations! }))
     );

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Units } from '../../../data/units';
-import { following } from './following';
+import { dragView } from './drag-view';
 import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from './piece-screen';
 import { groundOfFlow } from './run/run-words';
@@ -29,7 +29,7 @@ interface Row {
         <span class="quiet">{{ groundOfFlow(it) }}</span>
       </p>
     }
-    @if (rested().length > 0) {
+    @if (settledRows().length > 0) {
       <div class="visually-hidden">
         <table>
           <caption>
@@ -44,7 +44,7 @@ interface Row {
             </tr>
           </thead>
           <tbody>
-            @for (row of rested(); track row.id) {
+            @for (row of settledRows(); track row.id) {
               <tr>
                 <th scope="row">{{ row.words }}</th>
                 @for (cell of row.cells; track $index) {
@@ -146,11 +146,11 @@ export class PieceSums {
   protected readonly units = inject(Units);
   protected readonly columns = ['area', 'glaze', 'dry', 'lifts the level by'];
   protected readonly groundOfFlow = groundOfFlow;
-  protected readonly rested = computed(() => this.rowsOf(this.screen.figures));
-  protected readonly places = computed(() => Math.max(NARROWEST, ...this.rested().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
-  private readonly restedSums = computed(() => this.seenOf(this.rested()));
-  protected readonly shown = following(
-    () => ({ run: this.screen.figures.run(), sums: this.restedSums() }),
+  protected readonly settledRows = computed(() => this.rowsOf(this.screen.figures));
+  protected readonly places = computed(() => Math.max(NARROWEST, ...this.settledRows().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
+  private readonly settledSums = computed(() => this.seenOf(this.settledRows()));
+  protected readonly shown = dragView(
+    () => ({ run: this.screen.figures.run(), sums: this.settledSums() }),
     () => ({ run: this.screen.movedFigures.run(), sums: this.seenOf(this.rowsOf(this.screen.movedFigures)) }),
   );
 

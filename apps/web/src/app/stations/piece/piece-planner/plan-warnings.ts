@@ -16,7 +16,7 @@ import { PieceScreen } from './piece-screen';
         (putAside)="putAside($event)"
         (fixed)="draft.plan($event.change)"
       />
-      @for (entry of screen.rested()?.plan?.putAside; track entry.rule) {
+      @for (entry of screen.settledBody()?.plan?.putAside; track entry.rule) {
         <p class="small quiet aside">
           Put aside ({{ entry.rule }}): {{ entry.reason }}
           <button type="button" class="press bare" (click)="takeBack(entry.rule)">Warn again</button>

@@ -53,7 +53,7 @@ type Rule = Variations['rule'];
           </fieldset>
         </div>
         @if (refused(); as words) {
-          <p class="says" role="alert">{{ words }}</p>
+          <p class="field-error" role="alert">{{ words }}</p>
         } @else {
           <p class="quiet small">{{ tells() }}</p>
         }

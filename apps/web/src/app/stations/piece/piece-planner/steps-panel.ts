@@ -17,7 +17,7 @@ export class StepsPanel {
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
-  protected readonly isOwnOrder = computed(() => (this.screen.rested()?.plan.order.length ?? 0) > 0);
+  protected readonly isOwnOrder = computed(() => (this.screen.settledBody()?.plan.order.length ?? 0) > 0);
 
   protected drop(event: CdkDragDrop<unknown>): void {
     this.move(event.previousIndex, event.currentIndex);

@@ -3,17 +3,17 @@ import { Router, RouterLink } from '@angular/router';
 import { PIECE_SHAPES, shapeOf, type PieceShape } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
-import { loaded } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { PieceSection } from '../../../parts/piece-section';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { PlanIn } from './plan-in';
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [RouterLink, PieceSection, PlanIn, Says, Coming],
+  imports: [RouterLink, PieceSection, PlanIn, ErrorBanner, Loading],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,9 +21,9 @@ import { PlanIn } from './plan-in';
 export class PieceShelf {
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
-  protected readonly creating = deed();
+  protected readonly creating = createMutation();
   protected readonly shapes = PIECE_SHAPES;
-  protected readonly all = loaded(() => combineLatest({ pieces: this.api.pieces(), bodies: this.api.bodies(), buckets: this.api.buckets() }));
+  protected readonly all = apiResource(() => combineLatest({ pieces: this.api.pieces(), bodies: this.api.bodies(), buckets: this.api.buckets() }));
   protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
   protected readonly filled = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => bucket.contents));
   protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { BucketSummary, ClayBody, Piece } from '@cazuela/contract';
 import { pieceFromFile, readPlanFile, type PlanFile } from '@cazuela/formats';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { StudioApi } from '../../../data/studio-api';
 
 /** A plan is a few kilobytes; what is larger is another file. */
@@ -16,7 +16,7 @@ const LARGEST_BYTES = 2_000_000;
       >Take in a plan’s file<input #field type="file" accept=".json,application/json" (click)="field.value = ''" (change)="choose($event)"
     /></label>
     @if (refused(); as words) {
-      <p class="says" role="alert">{{ words }}</p>
+      <p class="field-error" role="alert">{{ words }}</p>
     }
     @if (file(); as plan) {
       <form class="stack" (submit)="take($event)" [attr.aria-label]="'Take in ' + plan.name">
@@ -47,7 +47,7 @@ const LARGEST_BYTES = 2_000_000;
           <p class="look small">{{ open() }} of its glazes {{ open() === 1 ? 'has' : 'have' }} no bucket here yet: choose one for each.</p>
         }
         @if (taking.failure(); as failure) {
-          <p class="says" role="alert">{{ failure.problem.detail }}</p>
+          <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
         }
         <div class="row">
           <button type="submit" class="press" [disabled]="open() > 0 || taking.busy()">Take it in</button>
@@ -71,7 +71,7 @@ export class PlanIn {
   readonly bodies = input.required<readonly ClayBody[]>();
   readonly taken = output<Piece>();
   private readonly api = inject(StudioApi);
-  protected readonly taking = deed();
+  protected readonly taking = createMutation();
   protected readonly file = signal<PlanFile | undefined>(undefined);
   protected readonly refused = signal('');
   protected readonly body = signal('');
@@ -97,7 +97,7 @@ export class PlanIn {
     if (chosen.size > LARGEST_BYTES) return this.refused.set('This file is too large for a piece plan.');
     const read = readPlanFile(await chosen.text());
     if (read.kind === 'ok') this.file.set(read.file);
-    else this.refused.set(read.says);
+    else this.refused.set(read.message);
   }
 
   protected match(ref: string, bucketId: string): void {

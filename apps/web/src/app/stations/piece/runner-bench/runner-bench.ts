@@ -2,29 +2,29 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { Glazes } from '../../../data/glazes';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { learntRuns } from '../../../data/run-learning';
 import { StudioApi } from '../../../data/studio-api';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { PlanRunner } from './plan-runner';
 import { RunnerCard } from './runner-card';
 
 /** Runner tiles: how far each glaze runs, measured, and each pair over one another. What is learnt here, every piece plan reckons with. */
 @Component({
   selector: 'cz-runner-bench',
-  imports: [Coming, RouterLink, RunnerCard, Says],
+  imports: [Loading, RouterLink, RunnerCard, ErrorBanner],
   template: `
     <div class="page">
       <h1>Runner tiles</h1>
       <p class="quiet">
         A band of glaze on an upright tile, fired: how far its lower edge came down says how it flows. <a routerLink="/piece">Pieces</a>
       </p>
-      <cz-says [failure]="all.failure() ?? planning.failure()?.problem?.detail" (again)="all.reload()" />
+      <cz-error-banner [failure]="all.failure() ?? planning.failure()?.problem?.detail" (again)="all.reload()" />
       @if (!all.value() && !all.failure()) {
-        <cz-coming />
+        <cz-loading />
       }
       @if (all.value()) {
         <form class="row" (submit)="plan($event)">
@@ -85,8 +85,8 @@ export class RunnerBench {
   private readonly api = inject(StudioApi);
   private readonly known = inject(Glazes);
   private readonly planner = inject(PlanRunner);
-  protected readonly planning = deed();
-  protected readonly all = loaded(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
+  protected readonly planning = createMutation();
+  protected readonly all = apiResource(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
   protected readonly tiles = linkedSignal<readonly RunnerTile[]>(() => this.all.value()?.tiles ?? []);
   protected readonly ordered = computed(() => [...this.tiles()].sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())));
   protected readonly glazes = computed(() => this.all.value()?.glazes.facts ?? []);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
 import { attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { readingsOf } from '../../../data/run-learning';
 import { StudioApi } from '../../../data/studio-api';
 import { sayWhen } from '../../../data/times';
@@ -86,7 +86,7 @@ import { TwoVersions } from '../../../parts/two-versions';
           (keepMine)="save(current.version)"
         />
       } @else if (saving.failure(); as failure) {
-        <p class="says" role="alert">{{ failure.problem.detail }}</p>
+        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
       }
       <button type="button" class="press" [disabled]="!isChanged() || saving.busy()" (click)="save(tile().version)">Keep it</button>
     </article>
@@ -136,7 +136,7 @@ export class RunnerCard {
   readonly kept = output<RunnerTile>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly saving = deed();
+  protected readonly saving = createMutation();
   protected readonly cones = CONES.map(({ cone }) => cone);
   protected readonly usualCone = USUAL_CONE;
   protected readonly draft = linkedSignal(() => this.tile().body);

@@ -3,14 +3,14 @@ import { RouterLink } from '@angular/router';
 import { additionSum, attempt, convertMix, dryGrams, recipeDensity, waterPerDryGram, type PresentPowder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import * as z from 'zod';
-import { loaded } from '../../../data/load';
-import { remembered } from '../../../data/remembered';
+import { apiResource } from '../../../data/api-resource';
+import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 
 const questionSchema = z.object({
   toId: z.string(),
@@ -26,7 +26,7 @@ const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 50
 /** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
 @Component({
   selector: 'cz-convert-page',
-  imports: [RouterLink, Choice, Coming, NumberField, Says],
+  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner],
   templateUrl: './convert-page.html',
   styleUrl: './convert-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,8 +40,10 @@ export class ConvertPage {
     ['bucket', 'a bucket, measured'],
     ['shelf', 'a bucket of ours'],
   ] as const;
-  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders(), buckets: this.api.buckets() }));
-  protected readonly question = remembered<Question>('convert', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly all = apiResource(() =>
+    combineLatest({ recipes: this.api.recipes(), powders: this.api.powders(), buckets: this.api.buckets() }),
+  );
+  protected readonly question = sessionSignal<Question>('convert', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly from = computed(() => this.all.value()?.recipes.find((recipe) => recipe.id === this.id()));
   protected readonly others = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.id !== this.id()));
   protected readonly to = computed(() => this.others().find((recipe) => recipe.id === this.question().toId) ?? this.others()[0]);

@@ -27,7 +27,7 @@ export class FilesApi {
     return new Observable((subscriber) => {
       const worker = readFileWorker();
       worker.onmessage = ({ data }: MessageEvent<ReadAnswer>) => {
-        if (data.kind === 'failed') return subscriber.error(new Error(data.says));
+        if (data.kind === 'failed') return subscriber.error(new Error(data.message));
         subscriber.next(data.file);
         subscriber.complete();
       };
@@ -38,7 +38,7 @@ export class FilesApi {
   }
 
   /** Sends the rows some hundred kilobytes at a time, then takes them in at once. Unsubscribing on the way leaves nothing behind. */
-  takeIn(rows: readonly ImportRow[], choice: ImportChoice): Observable<ImportStep> {
+  importFile(rows: readonly ImportRow[], choice: ImportChoice): Observable<ImportStep> {
     return defer(() => {
       const id = uuid();
       const send = (part: ImportPart): Observable<ImportStep> =>

@@ -4,10 +4,10 @@ import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats'
 import { combineLatest, type Subscription } from 'rxjs';
 import { toFailure } from '../../../data/api';
 import { NOW } from '../../../data/clock';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Choice } from '../../../parts/choice';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { FilesApi, type ImportStep } from './files-api';
 import { countWords, outcomeWords } from './files-words';
 
@@ -22,12 +22,12 @@ type State =
   | { kind: 'sending'; name: string; share: number }
   | { kind: 'taking'; name: string }
   | { kind: 'done'; outcome: ImportOutcome }
-  | { kind: 'failed'; says: string };
+  | { kind: 'failed'; message: string };
 
 /** Recipes, powders and batches out of the studio and in again, in open files. */
 @Component({
   selector: 'cz-files-page',
-  imports: [RouterLink, Choice, Says],
+  imports: [RouterLink, Choice, ErrorBanner],
   templateUrl: './files-page.html',
   styleUrl: './files-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,7 +37,7 @@ export class FilesPage {
   private readonly files = inject(FilesApi);
   private readonly now = inject(NOW);
   private running: Subscription | undefined;
-  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
+  protected readonly all = apiResource(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
   /** A file chosen before the studio's own recipes were there waits for them. */
   private readonly chosenEarly = signal<{ name: string; text: string } | undefined>(undefined);
   protected readonly state = signal<State>({ kind: 'waiting' });
@@ -91,7 +91,7 @@ export class FilesPage {
     const input = event.target as HTMLInputElement;
     const [file] = input.files ?? [];
     if (!file) return;
-    if (file.size > MOST_BYTES) return this.state.set({ kind: 'failed', says: 'That file is too large for recipes: is it the right one?' });
+    if (file.size > MOST_BYTES) return this.state.set({ kind: 'failed', message: 'That file is too large for recipes: is it the right one?' });
     const text = await file.text();
     // The same file can be chosen again after it was mended.
     input.value = '';
@@ -106,17 +106,17 @@ export class FilesPage {
     const shelf = { powderNames: all.powders.map((powder) => powder.name), recipeNames: all.recipes.map((recipe) => recipe.body.name) };
     this.running = this.files.read({ text, now: this.now().toISOString(), shelf }).subscribe({
       next: (file) => this.state.set({ kind: 'looking', name, file }),
-      error: (error: Error) => this.state.set({ kind: 'failed', says: error.message }),
+      error: (error: Error) => this.state.set({ kind: 'failed', message: error.message }),
     });
   }
 
-  protected takeIn(): void {
+  protected importFile(): void {
     const state = this.state();
     if (state.kind !== 'looking' || state.file.problems.length > 0) return;
     const { name, file } = state;
-    this.running = this.files.takeIn(file.rows, this.choice()).subscribe({
+    this.running = this.files.importFile(file.rows, this.choice()).subscribe({
       next: (step) => this.state.set(stateAfter(step, name)),
-      error: (error: unknown) => this.state.set({ kind: 'failed', says: `${toFailure(error).problem.detail} Nothing was taken in.` }),
+      error: (error: unknown) => this.state.set({ kind: 'failed', message: `${toFailure(error).problem.detail} Nothing was taken in.` }),
       complete: () => this.all.reload(),
     });
   }

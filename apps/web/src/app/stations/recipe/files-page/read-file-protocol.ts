@@ -6,4 +6,4 @@ export interface ReadQuestion {
   now: string;
   shelf: Shelf;
 }
-export type ReadAnswer = { kind: 'read'; file: CheckedFile } | { kind: 'failed'; says: string };
+export type ReadAnswer = { kind: 'read'; file: CheckedFile } | { kind: 'failed'; message: string };

@@ -8,7 +8,7 @@ addEventListener('message', ({ data }: MessageEvent<ReadQuestion>) => {
   try {
     answer = { kind: 'read', file: checkAgainst(readFile(data.text, data.now), data.shelf) };
   } catch (error) {
-    answer = { kind: 'failed', says: error instanceof Error ? error.message : 'The file cannot be read.' };
+    answer = { kind: 'failed', message: error instanceof Error ? error.message : 'The file cannot be read.' };
   }
   postMessage(answer);
 });

@@ -4,16 +4,16 @@ import { POWDER_ROLES, powderBodySchema, powderSchema, type PowderBody, type Stu
 import { MOLAR_MASS } from '@cazuela/core';
 import { combineLatest, of } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
-import { loadedFor } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { sayDateAndTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
@@ -22,7 +22,7 @@ const OXIDES = [...Object.keys(MOLAR_MASS), 'other'];
 /** One powder: what is on the shelf and where it went, its price, and the figures that decide what it does. */
 @Component({
   selector: 'cz-powder-page',
-  imports: [RouterLink, Choice, Coming, NumberField, Says, TwoVersions],
+  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner, TwoVersions],
   templateUrl: './powder-page.html',
   styleUrl: './powder-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,13 +42,13 @@ export class PowderPage {
     ['received', 'came in'],
     ['thrownOut', 'thrown out'],
   ] as const;
-  protected readonly all = loadedFor(
+  protected readonly all = keyedResource(
     () => this.id(),
     (id) => combineLatest({ powders: this.api.powders(), history: id === 'new' ? of({ moves: [], uses: [] }) : this.api.powderMoves(id) }),
   );
   protected readonly powder = computed(() => this.all.value()?.powders.find((one) => one.id === this.id()));
-  protected readonly saving = deed();
-  protected readonly moving = deed();
+  protected readonly saving = createMutation();
+  protected readonly moving = createMutation();
   private readonly saved = signal<{ version: number; body: PowderBody }>({ version: 0, body: NEW });
   protected readonly body = signal<PowderBody>(NEW);
   protected readonly kind = signal<'counted' | 'received' | 'thrownOut'>('counted');

@@ -1,15 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 
 /** The powders of the studio as they stand on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [RouterLink, Coming, Says],
+  imports: [RouterLink, Loading, ErrorBanner],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,7 +17,7 @@ import { Says } from '../../../parts/says';
 export class PowderShelf {
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly all = loaded(() => this.api.powders());
+  protected readonly all = apiResource(() => this.api.powders());
   protected readonly filter = signal('');
   private readonly fullest = computed(() => Math.max(1, ...(this.all.value() ?? []).map((powder) => powder.stockGrams ?? 0)));
   /** What is low first, then what is there, then what nobody counted. */

@@ -27,7 +27,7 @@ import { v7 as uuid } from 'uuid';
         }
       </table>
       @for (line of read().unread; track line.number) {
-        <p class="says" role="alert">Line {{ line.number }}: {{ line.says }}</p>
+        <p class="field-error" role="alert">Line {{ line.number }}: {{ line.message }}</p>
       }
       <button type="button" class="press" [disabled]="read().lines.length === 0 || read().unread.length > 0" (click)="take()">
         Put {{ read().lines.length }} {{ read().lines.length === 1 ? 'line' : 'lines' }} in place of these

@@ -5,15 +5,15 @@ import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } f
 import { additionSum, attempt, baseSum, batchCost, CONES, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { Keys } from '../../../data/keys';
-import { loadedFor } from '../../../data/load';
+import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
@@ -27,7 +27,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, Says, Coming, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, RecipeLineRow],
+  imports: [RouterLink, MatIcon, NumberField, ErrorBanner, Loading, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, RecipeLineRow],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',
@@ -41,9 +41,9 @@ export class RecipeEditor {
   private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly draft = inject(RecipeDraft);
-  protected readonly saving = deed();
-  protected readonly opening = deed();
-  protected readonly all = loadedFor(
+  protected readonly saving = createMutation();
+  protected readonly opening = createMutation();
+  protected readonly all = keyedResource(
     () => this.id(),
     (id) => combineLatest({ powders: this.api.powders(), recipe: id === 'new' ? of(undefined) : this.api.recipe(id) }),
   );

@@ -2,21 +2,21 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { siblings, type Powder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { loadedFor } from '../../../data/load';
+import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { sayDateAndTime } from '../../../data/times';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 
 /** Where a recipe is used, and which others stand on the same base. */
 @Component({
   selector: 'cz-recipe-family',
-  imports: [RouterLink, Coming, Says],
+  imports: [RouterLink, Loading, ErrorBanner],
   template: `
-    <cz-says [failure]="all.failure()" (again)="all.reload()" />
+    <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
     @if (!all.value() && !all.failure()) {
-      <cz-coming [lines]="[70, 60]" />
+      <cz-loading [lines]="[70, 60]" />
     }
     @if (all.value(); as it) {
       <ul class="plain-list ruled">
@@ -71,7 +71,7 @@ export class RecipeFamily {
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly when = sayDateAndTime;
-  protected readonly all = loadedFor(
+  protected readonly all = keyedResource(
     () => this.recipeId(),
     (id) => combineLatest({ uses: this.api.recipeUses(id), recipes: this.api.recipes() }),
   );

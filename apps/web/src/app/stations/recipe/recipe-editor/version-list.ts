@@ -1,22 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { RecipeBody, RecipeVersion } from '@cazuela/contract';
 import type { Powder } from '@cazuela/core';
-import { loadedFor } from '../../../data/load';
+import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { sayDateAndTime } from '../../../data/times';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { differenceWords } from '../recipe-words';
 
 /** Every version with its reason and what it changed; any of them can be taken back into the editor. */
 @Component({
   selector: 'cz-version-list',
-  imports: [Says, Coming],
+  imports: [ErrorBanner, Loading],
   template: `
-    <cz-says [failure]="all.failure()" (again)="all.reload()" />
+    <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
     @if (!all.value() && !all.failure()) {
-      <cz-coming [lines]="[80, 70]" />
+      <cz-loading [lines]="[80, 70]" />
     }
     <ol class="plain-list ruled">
       @for (row of rows(); track row.version.versionId) {
@@ -58,7 +58,7 @@ export class VersionList {
   readonly chosen = output<RecipeBody>();
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
-  protected readonly all = loadedFor(
+  protected readonly all = keyedResource(
     () => `${this.recipeId()}/${this.newest()}`,
     (key) => this.api.recipeVersions(key.split('/')[0]!),
   );

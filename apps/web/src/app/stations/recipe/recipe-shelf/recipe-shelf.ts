@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { RouterLink } from '@angular/router';
 import { attempt, baseSum, recipeOutlook } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { stripeColours } from '../recipe-words';
 
 /** Recipes drawn at once. */
@@ -14,7 +14,7 @@ const AT_ONCE = 60;
 
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [RouterLink, Coming, Says],
+  imports: [RouterLink, Loading, ErrorBanner],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,7 +24,7 @@ export class RecipeShelf {
   protected readonly units = inject(Units);
   /** Only recipes with this powder, when the address names one. */
   readonly powder = input<string>();
-  protected readonly all = loaded(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
+  protected readonly all = apiResource(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
   protected readonly filter = signal('');
   protected readonly powderName = computed(() => this.all.value()?.powders.find((powder) => powder.id === this.powder())?.name);
   /** How many of a long list are drawn: nobody reads five thousand rows, and drawing them takes seconds. */

@@ -4,18 +4,18 @@ import type { RecipeBody } from '@cazuela/contract';
 import { attempt, recipeOutlook, substitute } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
-import { loadedFor } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
-import { Says } from '../../../parts/says';
+import { Loading } from '../../../parts/loading';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { outlookChangeWords } from '../recipe-words';
 
 /** "No more of this feldspar": the base solved again from what is on the shelf, what differs and what that does, kept as untested. */
 @Component({
   selector: 'cz-substitute-page',
-  imports: [RouterLink, Coming, Says],
+  imports: [RouterLink, Loading, ErrorBanner],
   templateUrl: './substitute-page.html',
   styleUrl: './substitute-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,8 +27,8 @@ export class SubstitutePage {
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
   protected readonly units = inject(Units);
-  protected readonly saving = deed();
-  protected readonly all = loadedFor(
+  protected readonly saving = createMutation();
+  protected readonly all = keyedResource(
     () => this.id(),
     (id) => combineLatest({ recipe: this.api.recipe(id), powders: this.api.powders() }),
   );

@@ -4,13 +4,13 @@ import { RouterLink } from '@angular/router';
 import { bodyBodySchema, bodySchema, type BisqueLot, type BodyBody, type ClayBody } from '@cazuela/contract';
 import { absorptionGuessPercent, attempt, CONES, wallSuctionGuess } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
-import { loaded } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { LotCard } from './lot-card';
 
@@ -23,7 +23,7 @@ const FIGURES = [
 /** The card of a clay body and of its bisque firings: what coat, order and running lean on. */
 @Component({
   selector: 'cz-body-page',
-  imports: [Coming, LotCard, MatIcon, NumberField, RouterLink, Says, TwoVersions],
+  imports: [Loading, LotCard, MatIcon, NumberField, RouterLink, ErrorBanner, TwoVersions],
   templateUrl: './body-page.html',
   styleUrl: './body-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,8 +34,8 @@ export class BodyPage {
   protected readonly units = inject(Units);
   protected readonly cones = CONES;
   protected readonly figures = FIGURES;
-  protected readonly saving = deed();
-  protected readonly bodies = loaded(() => this.api.bodies());
+  protected readonly saving = createMutation();
+  protected readonly bodies = apiResource(() => this.api.bodies());
   private readonly known = computed(() => this.bodies.value()?.find((body) => body.id === this.id()));
   protected readonly missing = computed(() => this.bodies.value() !== undefined && this.known() === undefined);
   /** Typed here and not yet kept; a newer card from the records does not wipe it away. */

@@ -4,24 +4,24 @@ import { seriesBodySchema, type BucketSummary, type SeriesBody, type SeriesDocum
 import { attempt, baseDryGrams, dryGrams, seriesSheet } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { deed } from '../../../data/deed';
-import { loaded } from '../../../data/load';
+import { createMutation } from '../../../data/mutation';
+import { apiResource } from '../../../data/api-resource';
 import { PreferencesStore } from '../../../data/preferences';
-import { remembered } from '../../../data/remembered';
+import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { sayDateAndTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { leftWords, questionSchema, readPercents, START, type Question } from './series-question';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
   selector: 'cz-series-page',
-  imports: [RouterLink, Choice, Coming, NumberField, Says],
+  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner],
   templateUrl: './series-page.html',
   styleUrl: './series-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,9 +39,9 @@ export class SeriesPage {
     ['cups', 'separate cups'],
     ['blend', 'two buckets'],
   ] as const;
-  protected readonly saving = deed();
-  protected readonly all = loaded(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders(), series: this.api.series() }));
-  protected readonly question = remembered<Question>('series', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly saving = createMutation();
+  protected readonly all = apiResource(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders(), series: this.api.series() }));
+  protected readonly question = sessionSignal<Question>('series', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => (bucket.contents?.dryGrams ?? 0) > 0));
   protected readonly stains = computed(() => (this.all.value()?.powders ?? []).filter((powder) => ['colourant', 'opacifier'].includes(powder.role)));
   protected readonly bucket = computed(() => this.buckets().find((one) => one.id === this.question().bucketId) ?? this.buckets()[0]);
@@ -55,14 +55,14 @@ export class SeriesPage {
   protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: sayDateAndTime(one.createdAt) })));
   /** Series marked as done here, before the list is asked again. */
   protected readonly justDone = signal<SeriesDocument | undefined>(undefined);
-  protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'says'; words: string } | undefined => {
+  protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'refused'; words: string } | undefined => {
     const [bucket, percents] = [this.bucket(), readPercents(this.question().percents)];
     if (!bucket) return undefined;
-    if (!percents) return { kind: 'says', words: 'Write the percentages of the steps with commas, like 1, 2, 4, 6, 8.' };
+    if (!percents) return { kind: 'refused', words: 'Write the percentages of the steps with commas, like 1, 2, 4, 6, 8.' };
     const made = attempt(() => this.bodyFrom(bucket, percents));
-    if (made.kind === 'refused') return { kind: 'says', words: made.error.message };
+    if (made.kind === 'refused') return { kind: 'refused', words: made.error.message };
     const read = seriesBodySchema.safeParse(made.value);
-    return read.success ? { kind: 'ok', body: read.data } : { kind: 'says', words: read.error.issues[0]!.message };
+    return read.success ? { kind: 'ok', body: read.data } : { kind: 'refused', words: read.error.issues[0]!.message };
   });
   protected readonly body = computed(
     () => this.opened()?.body ?? (this.draft()?.kind === 'ok' ? (this.draft() as { body: SeriesBody }).body : undefined),

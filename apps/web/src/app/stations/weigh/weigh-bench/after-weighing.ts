@@ -30,8 +30,8 @@ export interface NewCheck {
             [most]="1000000"
             (changed)="take('closingWeight', $event)"
           />
-          @if (closingSays(); as says) {
-            <p role="status" [class]="says.tone">{{ says.words }}</p>
+          @if (closingVerdict(); as verdict) {
+            <p role="status" [class]="verdict.tone">{{ verdict.words }}</p>
           }
         </div>
       </li>
@@ -57,13 +57,13 @@ export interface NewCheck {
         </div>
       </li>
       <li>
-        <label class="tick"
+        <label class="check"
           ><input type="checkbox" [checked]="done('tileBeside')" (change)="checked.emit({ check: 'tileBeside', text: 'dipped' })" /> A tile dipped
           from it beside one from the old bucket, before any pot is trusted to it.</label
         >
       </li>
       <li>
-        <label class="tick"
+        <label class="check"
           ><input type="checkbox" [checked]="done('rinseWater')" (change)="checked.emit({ check: 'rinseWater', text: 'settling' })" /> Bench wiped
           wet; rinse water and sludge settle in their own bucket, none goes down the drain.</label
         >
@@ -85,7 +85,7 @@ export interface NewCheck {
       gap: 1.2rem;
       align-items: end;
     }
-    .tick {
+    .check {
       display: flex;
       gap: 0.7rem;
       align-items: start;
@@ -116,7 +116,7 @@ export class AfterWeighing {
   protected readonly sieve = computed(() =>
     sieveWords(this.state().lines.flatMap((line) => (line.inGrams > 0 && line.sieveMesh ? [line.sieveMesh] : []))),
   );
-  protected readonly closingSays = computed(() => {
+  protected readonly closingVerdict = computed(() => {
     const shownGrams = this.closing();
     if (shownGrams === undefined) return undefined;
     const lines = [

@@ -1,17 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { StudioPowder } from '@cazuela/contract';
 import { attempt, recipeOutlook, type Attempt, type BatchLineState, type RecipeLine, type RecipeOutlook } from '@cazuela/core';
-import { loaded } from '../../../data/load';
+import { apiResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { anotherPowderWords } from '../weigh-words';
 
 /** Another powder in a line's place, with what that changes said before it is done. */
 @Component({
   selector: 'cz-another-powder',
-  imports: [Says],
+  imports: [ErrorBanner],
   template: `
-    <cz-says [failure]="powders.failure()" (again)="powders.reload()" />
+    <cz-error-banner [failure]="powders.failure()" (again)="powders.reload()" />
     <label class="named"
       >Weigh instead of {{ line().insteadOf ?? line().name
       }}<select (change)="chosenId.set($any($event.target).value)">
@@ -49,7 +49,7 @@ export class AnotherPowder {
   readonly taken = output<StudioPowder>();
   readonly left = output();
   private readonly api = inject(StudioApi);
-  protected readonly powders = loaded(() => this.api.powders());
+  protected readonly powders = apiResource(() => this.api.powders());
   protected readonly chosenId = signal('');
   protected readonly chosen = computed(() => this.powders.value()?.find((powder) => powder.id === this.chosenId()));
   protected readonly words = computed(() => {

@@ -143,13 +143,13 @@ describe('the scale beside the line that is weighed', () => {
   });
 
   it('after a reload goes on in the middle of a pour, with the habits of this device', async () => {
-    live.habit({ ticks: true, showsPanel: true });
+    live.habit({ beeps: true, showsPanel: true });
     await stands(180);
     begin();
     follow(CLAY);
     await stands(180);
     expect(live.netGrams()).toBe(30);
-    expect([live.ticks(), live.acceptsAlone(), live.showsPanel()]).toEqual([true, true, true]);
+    expect([live.beeps(), live.acceptsAlone(), live.showsPanel()]).toEqual([true, true, true]);
   });
 
   it('what an older version kept, or somebody else, is not believed', async () => {

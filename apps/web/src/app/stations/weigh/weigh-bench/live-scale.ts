@@ -1,9 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { pourTowards } from '@cazuela/core';
 import * as z from 'zod';
-import { remembered } from '../../../data/remembered';
+import { sessionSignal } from '../../../data/session-signal';
 import { ScaleFeed } from '../../../data/scale-feed';
-import { Tick } from './tick';
+import { NearTargetSound } from './near-target-sound';
 import { acceptsItself, EMPTY_PAN, panAfter, panForLine, tarePan, type Pan } from './pan';
 
 const panSchema = z.object({
@@ -14,7 +14,7 @@ const panSchema = z.object({
   trail: z.array(z.object({ lineKey: z.string(), zeroGrams: z.number() })),
 });
 
-const habitsSchema = z.object({ acceptsAlone: z.boolean(), ticks: z.boolean(), showsPanel: z.boolean().default(false) });
+const habitsSchema = z.object({ acceptsAlone: z.boolean(), beeps: z.boolean(), showsPanel: z.boolean().default(false) });
 
 /** An empty scale shows up to so many divisions by itself. */
 const FLICKER_DIVISIONS = 2;
@@ -29,20 +29,20 @@ export interface LineOnTheScale {
 @Injectable()
 export class LiveScale {
   private readonly feed = inject(ScaleFeed);
-  private readonly pan = remembered<Pan>('pan', EMPTY_PAN, (kept) => panSchema.safeParse(kept).data);
+  private readonly pan = sessionSignal<Pan>('pan', EMPTY_PAN, (kept) => panSchema.safeParse(kept).data);
   private readonly line = signal<LineOnTheScale | undefined>(undefined);
   /** What last stood on the scale for a line. */
   private readonly stood = signal<{ lineKey: string; grams: number } | undefined>(undefined);
   private readonly accept = signal<((grams: number) => boolean) | undefined>(undefined);
   /** Off for those who want to tap every line. */
-  private readonly habits = remembered(
+  private readonly habits = sessionSignal(
     'scale-habits',
-    { acceptsAlone: true, ticks: false, showsPanel: false },
+    { acceptsAlone: true, beeps: false, showsPanel: false },
     (kept) => habitsSchema.safeParse(kept).data,
   );
   readonly acceptsAlone = computed(() => this.habits().acceptsAlone);
   /** Sound near the target, for eyes that are on the scoop. */
-  readonly ticks = computed(() => this.habits().ticks);
+  readonly beeps = computed(() => this.habits().beeps);
   /** The scale's own panel is open, and still is after a reload. */
   readonly showsPanel = computed(() => this.habits().showsPanel);
   readonly scale = this.feed.scale;
@@ -78,12 +78,12 @@ export class LiveScale {
     }
   });
 
-  private readonly tick = new Tick();
+  private readonly sound = new NearTargetSound();
 
   constructor() {
     effect(() => {
       const pour = this.pour();
-      if (pour && this.ticks()) this.tick.near(pour);
+      if (pour && this.beeps()) this.sound.near(pour);
     });
     effect(() => {
       const now = this.now();
@@ -115,7 +115,7 @@ export class LiveScale {
 
   /**
    * The weight to take when somebody taps: what the scale shows, or what stood in a pan that is lifted to be emptied. Nothing when no
-   * powder has come onto it for this line: a tap meant for the line that accepted itself a moment ago must not tick the next one.
+   * powder has come onto it for this line: a tap meant for the line that accepted itself a moment ago must not accept the next one.
    * Undefined when the scale tells nothing, and its display is read by eye.
    */
   weight(): number | 'nothing' | undefined {

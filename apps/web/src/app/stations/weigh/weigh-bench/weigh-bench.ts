@@ -5,17 +5,17 @@ import type { StudioPowder } from '@cazuela/contract';
 import { lineOnScale, replayBatch, scaleFor, type Entered } from '@cazuela/core';
 import { tap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { BenchLog, withDoneHere, type NewEvent } from '../../../data/bench-log';
-import { deed } from '../../../data/deed';
+import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/bench-log';
+import { createMutation } from '../../../data/mutation';
 import { Keys } from '../../../data/keys';
-import { loaded, loadedFor } from '../../../data/load';
+import { apiResource, keyedResource } from '../../../data/api-resource';
 import { Outbox } from '../../../data/outbox';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
 import { AnotherPowder } from './another-powder';
@@ -30,7 +30,7 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload stands at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [NumberField, Says, Coming, LiveWeight, ScalePanel, AfterWeighing, AnotherPowder],
+  imports: [NumberField, ErrorBanner, Loading, LiveWeight, ScalePanel, AfterWeighing, AnotherPowder],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',
@@ -45,8 +45,8 @@ export class WeighBench {
   private readonly router = inject(Router);
   private readonly field = viewChild(NumberField);
   protected readonly units = inject(Units);
-  protected readonly finishing = deed();
-  protected readonly loadedBatch = loadedFor(
+  protected readonly finishing = createMutation();
+  protected readonly loadedBatch = keyedResource(
     () => this.id(),
     (id) => this.api.batch(id),
   );
@@ -62,7 +62,7 @@ export class WeighBench {
   protected readonly bucketName = signal<string | undefined>(undefined);
   protected readonly state = computed(() => {
     const batch = this.batch();
-    return batch && replayBatch({ plan: batch.plan, events: withDoneHere(batch.events, this.outbox.doneHere('batch', batch.id)) });
+    return batch && replayBatch({ plan: batch.plan, events: withLocalEvents(batch.events, this.outbox.localEvents('batch', batch.id)) });
   });
   protected readonly step = computed(() => this.state()?.step);
   protected readonly line = computed(() => {
@@ -99,7 +99,7 @@ export class WeighBench {
   });
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
   private readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
-  private readonly powders = loaded(() => this.api.powders());
+  private readonly powders = apiResource(() => this.api.powders());
   /** A weight to judge: typed, or too much and standing still on the scale. A pour on its way is not judged. */
   private readonly seenGrams = computed(
     () => this.typed().value ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
@@ -166,7 +166,7 @@ export class WeighBench {
     this.field()?.focus();
   }
 
-  /** A wet finger taps twice: the second tap of a double one never ticks the line that has just come up. */
+  /** A wet finger taps twice: the second tap of a double one never accepts the line that has just come up. */
   protected tap(event: MouseEvent): void {
     if (event.detail <= 1) this.next();
   }

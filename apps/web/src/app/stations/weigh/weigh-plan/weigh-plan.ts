@@ -5,18 +5,18 @@ import { attempt, batchCost, coatsOfPlan, lineOnScale, PIECE_SHAPES, planBatch, 
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/bench-log';
-import { deed } from '../../../data/deed';
+import { createMutation } from '../../../data/mutation';
 import { Keys } from '../../../data/keys';
-import { loaded } from '../../../data/load';
-import { remembered } from '../../../data/remembered';
+import { apiResource } from '../../../data/api-resource';
+import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { sayWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
-import { Coming } from '../../../parts/coming';
+import { Loading } from '../../../parts/loading';
 import { Choice, type ChoiceOption } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { Says } from '../../../parts/says';
+import { ErrorBanner } from '../../../parts/error-banner';
 import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
 import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 
@@ -26,7 +26,7 @@ const BUCKET_ACROSS_MM = 260;
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [RouterLink, Choice, MatIcon, NumberField, Says, Coming],
+  imports: [RouterLink, Choice, MatIcon, NumberField, ErrorBanner, Loading],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,8 +53,8 @@ export class WeighPlan {
     ['clayFirst', 'clay first'],
     ['recipe', 'as written'],
   ] as const;
-  protected readonly starting = deed();
-  protected readonly all = loaded(() =>
+  protected readonly starting = createMutation();
+  protected readonly all = apiResource(() =>
     combineLatest({
       recipes: this.api.recipes(),
       powders: this.api.powders(),
@@ -63,7 +63,7 @@ export class WeighPlan {
       buckets: this.api.buckets(),
     }),
   );
-  protected readonly question = remembered<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
+  protected readonly question = sessionSignal<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
   /** Only what is mixed from powder can be weighed; jars are opened. */
   protected readonly recipes = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'));
   protected readonly chosen = computed(() => this.recipes().find((recipe) => recipe.id === this.question().recipeId) ?? this.recipes()[0]);

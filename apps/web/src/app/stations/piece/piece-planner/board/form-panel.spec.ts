@@ -52,9 +52,9 @@ describe('a form by numbers', () => {
     await open();
     const before = draft.body();
     for (const waxFootMm of [11, 12, 13]) draft.drag({ waxFootMm });
-    expect(draft.rested()).toBe(before);
+    expect(draft.settledBody()).toBe(before);
     draft.drop();
-    expect(draft.rested()).toBe(draft.body());
+    expect(draft.settledBody()).toBe(draft.body());
     expect(draft.body()!.plan.waxFootMm).toBe(13);
     draft.undo();
     expect(draft.body()).toBe(before);

@@ -23,7 +23,7 @@ import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
 import { edgeHandles, formHandles, isSamePlace, round, sideHandles, type Handle, type Place } from './board-handles';
 import { markOf } from './board-marks';
 import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
-import { following } from '../following';
+import { dragView } from '../drag-view';
 import { PieceDraft } from '../piece-draft';
 
 export type BoardMode = 'zones' | 'form';
@@ -151,7 +151,7 @@ export class PieceBoard {
   protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 118));
   protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
   private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
-  protected readonly seen = following(this.sight, this.movedSight);
+  protected readonly seen = dragView(this.sight, this.movedSight);
   protected readonly ruler = computed(() => rulerMarks(this.fit(), this.units.lengthUnit()));
 
   constructor() {

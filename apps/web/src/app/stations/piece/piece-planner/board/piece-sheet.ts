@@ -42,7 +42,7 @@ function lowestOf(figures: PieceFigures): number | undefined {
         </button>
       </span>
     </div>
-    @if (screen.rested(); as body) {
+    @if (screen.settledBody(); as body) {
       @if (mode() === 'round') {
         <cz-round-view class="drawing" [shape]="screen.restedShape()" [plan]="body.plan" [colours]="screen.colours()" [clay]="clay()" />
       } @else {
@@ -66,10 +66,10 @@ function lowestOf(figures: PieceFigures): number | undefined {
       }
     }
     <p class="refused" aria-live="assertive">{{ draft.refused() ?? '' }}</p>
-    @if (screen.rested(); as rested) {
+    @if (screen.settledBody(); as settledBody) {
       @if (mode() === 'form') {
         <cz-form-panel
-          [plan]="rested.plan"
+          [plan]="settledBody.plan"
           [shape]="screen.restedShape()"
           [chosen]="chosen()"
           [snaps]="snaps()"
@@ -77,7 +77,7 @@ function lowestOf(figures: PieceFigures): number | undefined {
           (chosenChange)="chosen.set($event)"
         />
       } @else {
-        <cz-piece-fields [body]="rested" />
+        <cz-piece-fields [body]="settledBody" />
       }
     }
   `,
@@ -155,7 +155,7 @@ export class PieceSheet {
   protected readonly chosen = signal<string | undefined>(undefined);
   protected readonly turned = signal(0);
   protected readonly hasPanel = computed(() => {
-    const { strips = [], masks = [] } = this.screen.rested()?.plan ?? {};
+    const { strips = [], masks = [] } = this.screen.settledBody()?.plan ?? {};
     return [...strips, ...masks].some((one) => one.turn !== undefined);
   });
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');

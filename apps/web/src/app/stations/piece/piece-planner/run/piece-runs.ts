@@ -65,7 +65,7 @@ function after(state: RunState, message: RunMessage): RunState {
     case 'safeLine':
       return { ...state, safeLine: message.line };
     case 'failed':
-      return { ...state, failure: message.says, finished: true };
+      return { ...state, failure: message.message, finished: true };
     default:
       return state;
   }

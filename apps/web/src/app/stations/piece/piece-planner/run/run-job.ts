@@ -1,7 +1,7 @@
 import {
   attempt,
   drawRuns,
-  evenNumbers,
+  seededUniform,
   joinDraws,
   leadsToShelf,
   overlapOf,
@@ -22,7 +22,7 @@ const AT_ONCE = 50;
 /** One worker's share of a run: the picture first, then the draws, then the lowest safe line. */
 export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message: RunMessage) => void): void {
   const sides = attempt(() => sidesToRun(question));
-  if (sides.kind === 'refused') return say({ kind: 'failed', says: sides.error.message });
+  if (sides.kind === 'refused') return say({ kind: 'failed', message: sides.error.message });
   if (alone) {
     for (const side of sides.value) {
       const { strip, stuckMm, gathers } = side;
@@ -33,7 +33,7 @@ export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message
   }
   const outer = sides.value.filter(leadsToShelf);
   for (const side of outer) {
-    const random = evenNumbers(seed);
+    const random = seededUniform(seed);
     const parts: DrawnRuns[] = [];
     for (let done = 0; done < draws; done += AT_ONCE) {
       parts.push(drawRuns(side, { draws: Math.min(AT_ONCE, draws - done), random }));

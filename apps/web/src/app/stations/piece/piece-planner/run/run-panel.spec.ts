@@ -64,11 +64,11 @@ describe('how far it will run', () => {
     const records = new FakeRecords([{ provide: PieceRuns, useValue: { run } }]);
     records.openStudio();
     const screen = await Screen.open(RunPanel, { plan, shape: CUP, glazes: GLAZES, colours: new Map([['Tinaja', '#8A5A2C']]), moving });
-    await rested(screen);
+    await settle(screen);
     return screen;
   };
   /** As long as a hand must rest before runs are drawn. */
-  const rested = async (screen: Screen<RunPanel>): Promise<void> => {
+  const settle = async (screen: Screen<RunPanel>): Promise<void> => {
     await new Promise((resolve) => setTimeout(resolve, 320));
     await screen.settle();
   };
@@ -101,7 +101,7 @@ describe('how far it will run', () => {
     await screen.choose('Fired to cone', '8');
     expect(planned).toEqual([{ cone: '8' }]);
     screen.fixture.componentRef.setInput('plan', { ...PLAN, cone: '8' });
-    await rested(screen);
+    await settle(screen);
     expect(asked.length).toBe(before + 1);
     expect((asked.at(-1) as { firingRatio: number }).firingRatio).toBeGreaterThan(1.3);
     expect((await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } })).text).toContain('Nothing is on it yet that could run.');
@@ -112,7 +112,7 @@ describe('how far it will run', () => {
     expect(screen.text).toContain('The run could not be worked out here.');
     const before = asked.length;
     await screen.press('Run it again');
-    await rested(screen);
+    await settle(screen);
     expect(asked.length).toBe(before + 1);
     expect(screen.text).not.toContain('could not be worked out');
     expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
@@ -127,12 +127,12 @@ describe('how far it will run', () => {
     moving.next(true);
     expect(stops).toBe(1);
     moving.next(false);
-    await rested(screen);
+    await settle(screen);
     expect(asked.length).toBe(before + 1);
     expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
     moving.next(true);
     moving.next(false);
-    await rested(screen);
+    await settle(screen);
     expect(asked.length).toBe(before + 1);
     expect(screen.text).toMatch(/is the chance that the outside reaches the shelf/);
   });

@@ -39,7 +39,7 @@ import {
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { auditTime, catchError, combineLatest, EMPTY, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
-import { remembered } from '../../../../data/remembered';
+import { sessionSignal } from '../../../../data/session-signal';
 import { Units } from '../../../../data/units';
 import { Choice } from '../../../../parts/choice';
 import { NumberField } from '../../../../parts/number-field';
@@ -85,7 +85,7 @@ export class RunPanel {
   protected readonly coolings = COOLING_WORDS;
   protected readonly places = PLACE_WORDS;
   protected readonly exaggeration = FILM_EXAGGERATION;
-  protected readonly asked = remembered<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
+  protected readonly asked = sessionSignal<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
   protected readonly stopped = signal(false);
   /** How often the same was asked for anew. */
   private readonly round = signal(0);

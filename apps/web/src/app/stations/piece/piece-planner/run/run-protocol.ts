@@ -15,4 +15,4 @@ export type RunMessage =
   | { kind: 'drawn'; side: string; drawn: DrawnRuns }
   | { kind: 'safeLine'; line: SafeLine }
   | { kind: 'done' }
-  | { kind: 'failed'; says: string };
+  | { kind: 'failed'; message: string };

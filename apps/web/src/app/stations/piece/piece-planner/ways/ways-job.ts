@@ -6,10 +6,10 @@ export interface WaysJob {
   knowledge: readonly { bucketId: string; knows: CoatKnowledge }[];
 }
 
-export type WaysAnswer = { kind: 'ways'; ways: readonly WayThere[] } | { kind: 'failed'; says: string };
+export type WaysAnswer = { kind: 'ways'; ways: readonly WayThere[] } | { kind: 'failed'; message: string };
 
 export function doWaysJob({ question, knowledge }: WaysJob): WaysAnswer {
   const known = new Map(knowledge.map(({ bucketId, knows }) => [bucketId, knows]));
   const asked = attempt(() => waysThere({ ...question, knowledge: (glaze) => known.get(glaze.bucketId) ?? PRIOR_KNOWLEDGE }));
-  return asked.kind === 'ok' ? { kind: 'ways', ways: asked.value } : { kind: 'failed', says: asked.error.message };
+  return asked.kind === 'ok' ? { kind: 'ways', ways: asked.value } : { kind: 'failed', message: asked.error.message };
 }

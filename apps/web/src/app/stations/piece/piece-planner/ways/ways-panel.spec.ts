@@ -17,7 +17,7 @@ const PLAN: PiecePlan = {
 };
 
 /** A hand that drags asks once it rests. */
-const rested = async (screen: Screen<WaysPanel>): Promise<void> => {
+const settle = async (screen: Screen<WaysPanel>): Promise<void> => {
   await new Promise((resolve) => setTimeout(resolve, 160));
   await screen.settle();
 };
@@ -34,7 +34,7 @@ describe('ways to a piece, side by side', () => {
       knowledge: () => PRIOR_KNOWLEDGE,
       colours: new Map(),
     });
-    await rested(screen);
+    await settle(screen);
     const taken: Partial<PiecePlan>[] = [];
     screen.fixture.componentInstance.taken.subscribe((plan) => taken.push(plan));
     return [screen, taken];
@@ -61,7 +61,7 @@ describe('ways to a piece, side by side', () => {
   /** As the planner does: what is taken becomes part of the plan. */
   const follow = async (screen: Screen<WaysPanel>, taken: readonly Partial<PiecePlan>[]): Promise<void> => {
     screen.fixture.componentRef.setInput('plan', { ...PLAN, ...Object.assign({}, ...taken) } as PiecePlan);
-    await rested(screen);
+    await settle(screen);
   };
 
   it('what nobody wants is left out, and let in again', async () => {

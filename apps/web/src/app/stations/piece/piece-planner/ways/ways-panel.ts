@@ -33,7 +33,7 @@ const SHOWN = 3;
   imports: [MatIcon, PieceSection],
   template: `
     @if (failure(); as words) {
-      <p class="says">{{ words }}</p>
+      <p class="field-error">{{ words }}</p>
     }
     @if (ways().length > 0 || leftOut()) {
       <section aria-labelledby="ways">
@@ -177,14 +177,16 @@ export class WaysPanel {
           ? of<WaysAnswer>({ kind: 'ways', ways: [] })
           : this.finder
               .find(job)
-              .pipe(catchError((error: unknown) => of<WaysAnswer>({ kind: 'failed', says: error instanceof Error ? error.message : String(error) }))),
+              .pipe(
+                catchError((error: unknown) => of<WaysAnswer>({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })),
+              ),
       ),
       map((answer): WaysAnswer | undefined => answer),
     ),
   );
   protected readonly failure = computed(() => {
     const answer = this.answer();
-    return answer?.kind === 'failed' ? answer.says : undefined;
+    return answer?.kind === 'failed' ? answer.message : undefined;
   });
   private readonly all = computed(() => {
     const answer = this.answer();

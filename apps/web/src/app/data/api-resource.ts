@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, map, of, scan, switchMap, type Observable } from 'rxjs';
 import { toFailure } from './api';
 
-export interface Loaded<T> {
+export interface ApiResource<T> {
   /** The newest value, kept while a reload is under way and when one fails. */
   value: Signal<T | undefined>;
   /** A sentence when the last try failed. */
@@ -21,12 +21,12 @@ interface Attempt<T> {
 }
 
 /** Something asked of the records, reloadable; call it where fields are initialised. The newest request wins. */
-export function loaded<T>(source: () => Observable<T>): Loaded<T> {
-  return loadedFor(() => true, source);
+export function apiResource<T>(source: () => Observable<T>): ApiResource<T> {
+  return keyedResource(() => true, source);
 }
 
 /** The same for one thing by its key, e.g. the id in the address: asked again when the key changes, not before there is one. */
-export function loadedFor<K, T>(key: () => K | undefined, source: (key: K) => Observable<T>): Loaded<T> {
+export function keyedResource<K, T>(key: () => K | undefined, source: (key: K) => Observable<T>): ApiResource<T> {
   const round = signal(0);
   const request = computed(() => ({ round: round(), key: key() }));
   const attempts = toObservable(request).pipe(

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { againstTheBook, dryGrams, sgOfMix } from '../../src/index';
+import { compareWithRecords, dryGrams, sgOfMix } from '../../src/index';
 
 const DENSITY = 2.6;
 const dry = dryGrams({ volumeMl: 10_000, sg: 1.45, density: DENSITY });
@@ -7,15 +7,15 @@ const book = { dryGrams: dry, waterGrams: 14_500 - dry, density: DENSITY, sgSd: 
 
 describe('a reading beside the records', () => {
   it('within what both can tell agrees', () => {
-    expect(againstTheBook({ ...book, sg: 1.47 })).toMatchObject({ kind: 'agrees' });
+    expect(compareWithRecords({ ...book, sg: 1.47 })).toMatchObject({ kind: 'agrees' });
   });
 
   it('thicker says how much water has left', () => {
     const gone = 1000;
     const sg = sgOfMix({ dryGrams: dry, waterGrams: book.waterGrams - gone, density: DENSITY });
-    const thick = againstTheBook({ ...book, sg: Math.max(sg, 1.52) });
+    const thick = compareWithRecords({ ...book, sg: Math.max(sg, 1.52) });
     expect(thick.kind).toBe('thicker');
-    const exact = againstTheBook({ ...book, sg: 1.55 });
+    const exact = compareWithRecords({ ...book, sg: 1.55 });
     expect(exact.kind === 'thicker' && sgOfMix({ dryGrams: dry, waterGrams: book.waterGrams - exact.waterGrams, density: DENSITY })).toBeCloseTo(
       1.55,
       9,
@@ -23,7 +23,7 @@ describe('a reading beside the records', () => {
   });
 
   it('thinner may be powder on the bottom', () => {
-    expect(againstTheBook({ ...book, sg: 1.36 }).kind).toBe('thinner');
+    expect(compareWithRecords({ ...book, sg: 1.36 }).kind).toBe('thinner');
   });
 
   it.each([
@@ -34,13 +34,13 @@ describe('a reading beside the records', () => {
     const question = { ...book, ...change };
     // What weighs more than its powder cannot have been mixed of it: the book's own SG must stay below its density.
     const safe = question.density < 1.45 ? { ...question, waterGrams: 40_000 } : question;
-    expect(againstTheBook(safe).kind).toBe('impossible');
+    expect(compareWithRecords(safe).kind).toBe('impossible');
   });
 
   it('is never believed and impossible at once: whatever is not asked about is explained by its water', () => {
     fc.assert(
       fc.property(fc.double({ min: 1.02, max: 2.1, noNaN: true }), (sg) => {
-        const answer = againstTheBook({ ...book, sg });
+        const answer = compareWithRecords({ ...book, sg });
         if (answer.kind !== 'thicker' && answer.kind !== 'thinner') return;
         const water = book.waterGrams + (answer.kind === 'thinner' ? 1 : -1) * answer.waterGrams;
         expect(water).toBeGreaterThan(0);

@@ -1,11 +1,11 @@
 import type { Pour } from '@cazuela/core';
 import { Sound } from '../../../data/sound';
 
-/** From one tick in eight readings at the start of the last stretch to one in each at its end, and a low tone when it is over. */
+/** One beep in eight readings at the start of the last stretch, one in each reading at its end, and a low tone above the target. */
 const SLOWEST = 8;
 
 /** Short sounds near the target. */
-export class Tick {
+export class NearTargetSound {
   private readonly sound = new Sound();
   private readings = 0;
 

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { densityOfPowders, type BatchEvent, type BatchPlan } from '@cazuela/core';
 import type { ImportOutcome, PortableBatch } from '@cazuela/formats';
 import { ProblemError } from '../../http/problem-error';
-import type { TakeIn } from './take-in';
+import type { FileImport } from './import-file';
 
 const key = (name: string): string => name.trim().toLowerCase();
 
@@ -10,8 +10,8 @@ const key = (name: string): string => name.trim().toLowerCase();
  * Batches weighed elsewhere become records of this studio: set aside, so that they wait for nobody, and without taking from its shelf.
  * The same batch, by recipe and moment, is left alone.
  */
-export async function takeInBatches(
-  { context, studioId, transaction }: TakeIn,
+export async function importBatches(
+  { context, studioId, transaction }: FileImport,
   batches: readonly PortableBatch[],
   powderIds: ReadonlyMap<string, string>,
   outcome: ImportOutcome,

@@ -1,7 +1,7 @@
 import { effect, signal, type WritableSignal } from '@angular/core';
 
 /** A signal that is there again after a reload of this tab. `read` refuses what an older version kept. */
-export function remembered<T extends object>(key: string, start: T, read: (kept: unknown) => T | undefined): WritableSignal<T> {
+export function sessionSignal<T extends object>(key: string, start: T, read: (kept: unknown) => T | undefined): WritableSignal<T> {
   const storageKey = `cazuela.here.${key}`;
   const value = signal<T>(kept() ?? start);
   effect(() => sessionStorage.setItem(storageKey, JSON.stringify(value())));

@@ -2,17 +2,17 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 
 /** A failure in a sentence, with the way on. Every screen shows its failures with this. */
 @Component({
-  selector: 'cz-says',
+  selector: 'cz-error-banner',
   template: `
     @if (failure(); as words) {
-      <div class="says-box" role="alert">
+      <div class="banner" role="alert">
         <p>{{ words }}</p>
         <button type="button" class="press quiet-press" (click)="again.emit()">{{ action() }}</button>
       </div>
     }
   `,
   styles: `
-    .says-box {
+    .banner {
       display: flex;
       flex-wrap: wrap;
       align-items: center;
@@ -31,7 +31,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Says {
+export class ErrorBanner {
   readonly failure = input<string | undefined>();
   readonly action = input('Try again');
   readonly again = output<void>();

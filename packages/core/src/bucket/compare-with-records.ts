@@ -1,7 +1,7 @@
 import { requireSg } from '../checks/require';
 import { sgOfMix } from '../slurry/mix';
 
-export type AgainstTheBook =
+export type RecordsComparison =
   /** Within what the reading and the book can tell. */
   | { kind: 'agrees'; bookSg: number }
   /** Thicker than what was weighed in: water has left, or glaze was used with thin water on top. */
@@ -21,7 +21,7 @@ const MOST_GAINED_SHARE = 1;
  * A measured SG beside what powder and water in the records say. Asked about when nothing that happens to a bucket explains it: a slurry
  * as heavy as its powder, or one that would have lost more than half of its water or doubled it unseen.
  */
-export function againstTheBook(question: { sg: number; sgSd: number; dryGrams: number; waterGrams: number; density: number }): AgainstTheBook {
+export function compareWithRecords(question: { sg: number; sgSd: number; dryGrams: number; waterGrams: number; density: number }): RecordsComparison {
   const { sg, sgSd, dryGrams, waterGrams, density } = question;
   requireSg('sg', sg);
   const bookSg = sgOfMix({ dryGrams, waterGrams, density });

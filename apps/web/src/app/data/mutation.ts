@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, exhaustMap, finalize, Subject, tap, type Observable } from 'rxjs';
 import { toFailure, type ApiFailure } from './api';
 
-export interface Deed {
+export interface Mutation {
   busy: Signal<boolean>;
   failure: Signal<ApiFailure | undefined>;
   /** Does one thing; a second press while it is under way does nothing. */
@@ -12,7 +12,7 @@ export interface Deed {
 }
 
 /** A write of a screen: one at a time, with its busy state and its failure. Call it where fields are initialised. */
-export function deed(): Deed {
+export function createMutation(): Mutation {
   const busy = signal(false);
   const failure = signal<ApiFailure | undefined>(undefined);
   const works = new Subject<Observable<unknown>>();

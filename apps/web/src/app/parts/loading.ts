@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 
 /** The shape of what comes while it is fetched. */
 @Component({
-  selector: 'cz-coming',
+  selector: 'cz-loading',
   template: `<div role="status" aria-label="Fetching"></div>
     @for (line of lines(); track $index) {
       <span class="bar" [style.width.%]="line" aria-hidden="true"></span>
@@ -27,6 +27,6 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Coming {
+export class Loading {
   readonly lines = input<readonly number[]>([45, 90, 85, 88, 60]);
 }

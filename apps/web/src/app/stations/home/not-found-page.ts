@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterLink } from '@angular/router';
 
 @Component({
-  selector: 'cz-not-here',
+  selector: 'cz-not-found-page',
   imports: [RouterLink],
   template: `<div class="page stack">
     <h1>There is nothing at this address</h1>
@@ -11,4 +11,4 @@ import { RouterLink } from '@angular/router';
   </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class NotHere {}
+export class NotFoundPage {}

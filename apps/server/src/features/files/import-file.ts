@@ -4,9 +4,9 @@ import { fromPortableBody, type ImportChoice, type ImportOutcome, type ImportRow
 import type { Context } from '../../context';
 import type { PowderRow, RecipeRow, RecipeVersionRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
-import { takeInBatches } from './take-in-batches';
+import { importBatches } from './import-batches';
 
-export interface TakeIn {
+export interface FileImport {
   context: Context;
   studioId: string;
   choice: ImportChoice;
@@ -16,11 +16,11 @@ export interface TakeIn {
 const key = (name: string): string => name.trim().toLowerCase();
 
 /** Powders, then the recipes that name them, then the batches that name those. Written in a few large inserts. */
-export async function takeIn(
+export async function importFile(
   context: Context,
   { studioId, rows, choice, transaction }: { studioId: string; rows: readonly ImportRow[]; choice: ImportChoice; transaction: Transaction },
 ): Promise<ImportOutcome> {
-  const job: TakeIn = { context, studioId, choice, transaction };
+  const job: FileImport = { context, studioId, choice, transaction };
   const outcome: ImportOutcome = { powders: 0, recipes: 0, versions: 0, batches: 0, left: 0 };
   const powderIds = await takeInPowders(
     job,
@@ -33,7 +33,7 @@ export async function takeIn(
     powderIds,
     outcome,
   );
-  await takeInBatches(
+  await importBatches(
     job,
     rows.flatMap((row) => (row.kind === 'batch' ? [row.batch] : [])),
     powderIds,
@@ -44,7 +44,7 @@ export async function takeIn(
 
 /** A powder of the studio's name stays as it is, unless a new version is wanted: then its figures are the file's. */
 async function takeInPowders(
-  { context, studioId, choice, transaction }: TakeIn,
+  { context, studioId, choice, transaction }: FileImport,
   powders: readonly PortablePowder[],
   outcome: ImportOutcome,
 ): Promise<Map<string, string>> {
@@ -70,7 +70,7 @@ async function takeInPowders(
 }
 
 async function takeInRecipes(
-  job: TakeIn,
+  job: FileImport,
   recipes: readonly PortableRecipe[],
   powderIds: ReadonlyMap<string, string>,
   outcome: ImportOutcome,
@@ -104,8 +104,8 @@ async function takeInRecipes(
       outcome.recipes += 1;
     }
   }
-  for (const some of inHundreds(newRecipes)) await models.recipes.bulkCreate(some, { transaction });
-  for (const some of inHundreds(newVersions)) await models.recipeVersions.bulkCreate(some, { transaction });
+  for (const some of chunk(newRecipes)) await models.recipes.bulkCreate(some, { transaction });
+  for (const some of chunk(newVersions)) await models.recipeVersions.bulkCreate(some, { transaction });
 }
 
 function bodiesOf({ versions }: PortableRecipe, powderIds: ReadonlyMap<string, string>): Pick<RecipeVersionRow, 'reason' | 'body' | 'changedAt'>[] {
@@ -125,6 +125,6 @@ function freeName(name: string, taken: ReadonlySet<string>): string {
 
 const AT_ONCE = 500;
 
-function inHundreds<T>(rows: readonly T[]): T[][] {
+function chunk<T>(rows: readonly T[]): T[][] {
   return Array.from({ length: Math.ceil(rows.length / AT_ONCE) }, (_, index) => rows.slice(index * AT_ONCE, (index + 1) * AT_ONCE));
 }
