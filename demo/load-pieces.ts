@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { SEAT_MASK_ID, type Layer, type PiecePlan, type Way } from '@cazuela/core';
+import { SEAT_MASK_ID, type Layer, type PiecePlan, type ApplicationMethod } from '@cazuela/core';
 import type { ClayBody, PieceBody } from '@cazuela/contract';
 import { demoBodies } from './bodies';
 import type { DemoLoad } from './demo-load';
@@ -11,7 +11,7 @@ export interface LoadedPiece {
   clay: ClayBody;
 }
 
-type Coat = [glaze: string, way: Way, coatMm: number];
+type Coat = [glaze: string, method: ApplicationMethod, coatMm: number];
 
 interface PieceStory {
   name: string;
@@ -106,9 +106,9 @@ const STORIES: readonly PieceStory[] = [
     outside: [['Tinaja', 'dip', 0.45]],
     waxFootMm: 14,
     also: {
-      pots: [
-        { id: NIEVE_ID, name: 'Nieve', colour: '#F1EDE2', stuff: 'slip', shrinkagePercent: 10.4 },
-        { id: AZUL_ID, name: 'Azul painted', colour: '#2B3F78', stuff: 'underglaze', colourant: 'other' },
+      decoratingColours: [
+        { id: NIEVE_ID, name: 'Nieve', colour: '#F1EDE2', coatingKind: 'slip', shrinkagePercent: 10.4 },
+        { id: AZUL_ID, name: 'Azul painted', colour: '#2B3F78', coatingKind: 'underglaze', colourant: 'other' },
       ],
       strips: [
         {
@@ -117,8 +117,8 @@ const STORIES: readonly PieceStory[] = [
           toMm: 120,
           edge: { kind: 'waving', riseMm: 10, waves: 6 },
           layers: [
-            { id: uuid(), bucketId: NIEVE_ID, way: 'brush', coatMm: 0.2, stuff: 'slip' },
-            { id: uuid(), bucketId: AZUL_ID, way: 'brush', coatMm: 0.1, stuff: 'underglaze' },
+            { id: uuid(), bucketId: NIEVE_ID, method: 'brush', coatMm: 0.2, coatingKind: 'slip' },
+            { id: uuid(), bucketId: AZUL_ID, method: 'brush', coatMm: 0.1, coatingKind: 'underglaze' },
           ],
           first: true,
         },
@@ -149,7 +149,7 @@ export async function loadPieces(load: DemoLoad, buckets: LoadedBuckets): Promis
 
 function planOf(story: PieceStory, buckets: LoadedBuckets): PiecePlan {
   const layers = (coats: Coat[] = []): Layer[] =>
-    coats.map(([glaze, way, coatMm]) => ({ id: uuid(), bucketId: buckets.get(glaze)!.id, way, coatMm }));
+    coats.map(([glaze, method, coatMm]) => ({ id: uuid(), bucketId: buckets.get(glaze)!.id, method, coatMm }));
   return {
     shapeId: story.shapeId,
     zones: { inside: layers(story.inside), outside: layers(story.outside), rim: layers(story.rim), foot: [] },

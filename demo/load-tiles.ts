@@ -56,7 +56,7 @@ export async function loadTiles({ context, studioId, transaction, clock }: DemoL
       glazeName: story.glaze,
       bodyId: clays.find((one) => one.name === story.clay)!.id,
       by: story.by,
-      way: 'inOneGo',
+      method: 'inOneGo',
       highMm: HIGH_MM,
       sg: (bucket.recipe!.body.sgLow + bucket.recipe!.body.sgHigh) / 2,
       strips: story.strips.map((strip, at) => ({ id: uuid(), depthMm: Math.round(stripMm * (story.strips.length - at)), ...strip })),

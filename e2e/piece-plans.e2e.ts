@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './studio';
 
 const steps = (page: Page) => page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
-const ways = (page: Page) => page.locator('cz-ways-panel').getByRole('article');
+const ways = (page: Page) => page.locator('cz-alternatives-panel').getByRole('article');
 
 /** A new piece of a form, with a name, as somebody new would begin. */
 async function begin(page: Page, form: string, name: string): Promise<void> {
@@ -19,12 +19,12 @@ async function coat(page: Page, place: string, zone: string, at: number, glaze: 
   await page.getByLabel(`${place}, coat ${at}: thickness`).fill(mm);
 }
 
-async function pot(page: Page, name: string, stuff: string): Promise<void> {
+async function pot(page: Page, name: string, coatingKind: string): Promise<void> {
   await page.getByRole('button', { name: 'A small pot' }).click();
   const group = page.getByRole('group', { name: /^Small pot/ }).last();
   await group.getByLabel('Name').fill(name);
   await group.getByLabel('Name').blur();
-  await group.getByLabel('It is').selectOption({ label: stuff });
+  await group.getByLabel('It is').selectOption({ label: coatingKind });
 }
 
 test.describe('plans an experienced potter would make', () => {

@@ -43,7 +43,7 @@ test.describe('at the piece plan', () => {
     await page.getByRole('button', { name: 'A coat on the rim' }).click();
     await page.getByLabel('Rim band, coat 1: bucket').selectOption({ label: 'Retama' });
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
-    const ways = page.locator('cz-ways-panel');
+    const ways = page.locator('cz-alternatives-panel');
     await expect(ways.getByRole('article')).toHaveCount(3);
     await ways
       .getByRole('button', { name: /^Take this way: The rim first, waxed/ })

@@ -40,6 +40,32 @@ describe('a first start that was cut off', () => {
   });
 });
 
+describe('plans and days of an earlier version', () => {
+  it('keep all they hold under the standard names; words of the potter stay as they were typed', async () => {
+    const db = await emptyConfig();
+    const sequelize = connect(db);
+    const before = MIGRATIONS.filter(({ name }) => name < '011').flatMap(({ up }) => up);
+    for (const statement of before) await sequelize.query(statement);
+    await sequelize.query('SET FOREIGN_KEY_CHECKS = 0');
+    const words = 'The "way": of it, "stuff": and "pots":';
+    const items = [{ id: 'a', words, steps: [{ handSeconds: 25, method: 1 }] }];
+    await sequelize.query('INSERT INTO days VALUES (UUID(), UUID(), 1, "2026-11-20", ?, NOW(3))', { replacements: [JSON.stringify(items)] });
+    const plan = { pots: [{ stuff: 'slip' }], zones: { rim: [{ way: 'dip' }] }, note: words };
+    await sequelize.query('INSERT INTO pieces VALUES (UUID(), UUID(), 1, "Jug", UUID(), ?, NOW(3))', { replacements: [JSON.stringify({ plan })] });
+    await sequelize.close();
+
+    await migrateUp(db);
+    const after = connect(db);
+    const [day] = await after.query<{ items: string }>('SELECT items FROM days', { type: QueryTypes.SELECT });
+    expect(JSON.parse(day!.items)).toEqual([{ id: 'a', words, steps: [{ laborSeconds: 25, method: 1 }] }]);
+    const [piece] = await after.query<{ body: string }>('SELECT body FROM pieces', { type: QueryTypes.SELECT });
+    expect(JSON.parse(piece!.body)).toEqual({
+      plan: { decoratingColours: [{ coatingKind: 'slip' }], zones: { rim: [{ method: 'dip' }] }, note: words },
+    });
+    await after.close();
+  });
+});
+
 describe('a lease', () => {
   it('is had by one at a time, and by the next when the first is done', async () => {
     const sequelize = connect(await emptyConfig());

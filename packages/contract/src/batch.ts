@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { WAYS, type BatchPlan } from '@cazuela/core';
+import { APPLICATION_METHODS, type BatchPlan } from '@cazuela/core';
 import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, sgSchema, timeSchema } from './basics';
 import { batchEventSchema } from './events';
 import { labelRuleSchema } from './recipe';
@@ -8,7 +8,7 @@ const pieceToCoatSchema = z.strictObject({
   count: z.int().min(1).max(10_000),
   areaCm2: z.number().gt(0).max(100_000),
   coatMm: z.number().gt(0).max(10),
-  way: z.enum(WAYS),
+  method: z.enum(APPLICATION_METHODS),
 });
 
 const TOO_LITTLE = `A batch of less than ${LIMITS.leastBatchGrams} g cannot be weighed out on any scale: make more.`;

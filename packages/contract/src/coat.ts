@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { PASS_WAYS, type CoatReading, type CoatWindow, type PassWay } from '@cazuela/core';
+import { PASS_METHODS, type CoatReading, type CoatWindow, type PassMethod } from '@cazuela/core';
 import { coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from './basics';
 
 const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
@@ -15,8 +15,8 @@ export const coatReadingSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('thickness'), coatMm: z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.') }),
 ]) satisfies z.ZodType<CoatReading>;
 
-const CONTACT_WAYS = ['dip', 'pour', 'ladle'] as const;
-const passWays = Object.keys(PASS_WAYS) as [PassWay, ...PassWay[]];
+const CONTACT_METHODS = ['dip', 'pour', 'ladle'] as const;
+const passMethods = Object.keys(PASS_METHODS) as [PassMethod, ...PassMethod[]];
 
 /** What the face it went on had been through: glaze beneath, water in the wall, thirst. */
 export const wallBeforeSchema = z.strictObject({
@@ -38,7 +38,7 @@ export const coatDipBodySchema = z.strictObject({
   at: timeSchema,
   by: nameSchema,
   /** A dip where nothing is said. */
-  way: z.enum([...CONTACT_WAYS, ...passWays]).optional(),
+  method: z.enum([...CONTACT_METHODS, ...passMethods]).optional(),
   /** How many, for brush, sponge and spray; their seconds are 0. */
   passes: z.int().min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
   before: wallBeforeSchema.optional(),

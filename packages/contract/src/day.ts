@@ -19,7 +19,7 @@ export const dayStepSchema = z.strictObject({
   lightness: z.number().min(0).max(1).optional(),
   seconds: z.number().min(0).max(MOST_STEP_SECONDS, TOO_LONG).optional(),
   coatMm: z.number().min(0).max(20, 'A coat over 20 mm falls off.').optional(),
-  handSeconds: z.number().min(0).max(MOST_STEP_SECONDS, TOO_LONG),
+  laborSeconds: z.number().min(0).max(MOST_STEP_SECONDS, TOO_LONG),
   waitMinutes: z.number().min(0).max(MOST_WAIT_MINUTES, 'A wait is at most four weeks.'),
 }) satisfies z.ZodType<DayStep>;
 

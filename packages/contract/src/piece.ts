@@ -6,9 +6,9 @@ import {
   MOST_MASKS,
   MOST_STRIPS,
   planFault,
-  STUFFS,
-  WAY_CHANGES,
-  WAYS,
+  COATING_KINDS,
+  PLAN_CHANGES,
+  APPLICATION_METHODS,
   type EdgeLine,
   type PiecePlan,
   type Texture,
@@ -23,9 +23,9 @@ const heightSchema = z.number().min(0, 'A height cannot be less than 0.').max(12
 const layerSchema = z.strictObject({
   id: idSchema,
   bucketId: idSchema,
-  way: z.enum(WAYS),
+  method: z.enum(APPLICATION_METHODS),
   coatMm: z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.'),
-  stuff: z.enum(STUFFS).optional(),
+  coatingKind: z.enum(COATING_KINDS).optional(),
 });
 const stackSchema = z.array(layerSchema).max(MOST_LAYERS, `A zone has at most ${MOST_LAYERS} coats.`);
 const riseSchema = z.number().min(0).max(300, 'An edge rises at most 300 mm.');
@@ -61,11 +61,11 @@ const maskSchema = z.strictObject({
   turn: turnSchema.optional(),
   overLayerId: idSchema.optional(),
 });
-const potSchema = z.strictObject({
+const decoratingColourSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   colour: colourSchema,
-  stuff: z.enum(['slip', 'underglaze', 'stain']),
+  coatingKind: z.enum(['slip', 'underglaze', 'stain']),
   shrinkagePercent: z.number().min(0).max(30, 'No slip shrinks by more than 30 %.').optional(),
   colourant: z.enum(['chromeGreen', 'chromeTinPink', 'encapsulated', 'other']).optional(),
 });
@@ -78,7 +78,7 @@ export const piecePlanSchema = z
     zones: z.strictObject({ inside: stackSchema, outside: stackSchema, rim: stackSchema, foot: stackSchema }),
     strips: z.array(stripSchema).max(MOST_STRIPS, `A piece has at most ${MOST_STRIPS} strips and panels.`).optional(),
     masks: z.array(maskSchema).max(MOST_MASKS, `A piece has at most ${MOST_MASKS} masks.`).optional(),
-    pots: z.array(potSchema).max(12, 'A plan names at most 12 small pots.').optional(),
+    decoratingColours: z.array(decoratingColourSchema).max(12, 'A plan names at most 12 small pots.').optional(),
     waxFootMm: heightSchema,
     footBy: z.enum(['wax', 'soak', 'tape', 'sponge']).optional(),
     rimBandMm: heightSchema,
@@ -95,7 +95,7 @@ export const piecePlanSchema = z
       .optional(),
     unwanted: z
       .strictObject({
-        changes: z.array(z.enum(WAY_CHANGES)).max(WAY_CHANGES.length).optional(),
+        changes: z.array(z.enum(PLAN_CHANGES)).max(PLAN_CHANGES.length).optional(),
         steps: z
           .array(z.strictObject({ key: z.string().max(200), by: z.string().max(20) }))
           .max(20, 'At most 20 steps can be left out.')

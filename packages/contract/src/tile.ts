@@ -24,7 +24,7 @@ export const tileBodySchema = z.strictObject({
   bodyId: idSchema,
   lotId: idSchema.optional(),
   by: nameSchema,
-  way: z.enum(['inOneGo', 'dipOverDip']),
+  method: z.enum(['inOneGo', 'dipOverDip']),
   highMm: z.number().gt(0, 'A tile is more than 0 mm high.').max(2000),
   sg: sgSchema,
   strips: z.array(tileStripSchema).min(1).max(8),

@@ -146,7 +146,7 @@ describe('documents', () => {
     notes: '',
   };
   const plan = { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] };
-  const layer = { id: ID, bucketId: ID, way: 'dip', coatMm: 0.5 };
+  const layer = { id: ID, bucketId: ID, method: 'dip', coatMm: 0.5 };
   const firing = {
     kiln: 'Grillo',
     startedAt: AT,
@@ -175,7 +175,7 @@ describe('documents', () => {
       batchCreateSchema,
       { id: ID, recipeVersionId: ID, size: { kind: 'volume', volumeMl: 5000, sg: 1.45 }, water: { kind: 'toSg', sg: 1.45 }, order: 'recipe' },
     ],
-    ['a day’s step', dayStepSchema, { id: ID, itemId: ID, kind: 'wax', words: 'Wax the foot', handSeconds: 40, waitMinutes: 20 }],
+    ['a day’s step', dayStepSchema, { id: ID, itemId: ID, kind: 'wax', words: 'Wax the foot', laborSeconds: 40, waitMinutes: 20 }],
   ])('%s that is right fits', (_name, schema, value) => {
     expect(refusal(schema, value)).toBe('fits');
   });

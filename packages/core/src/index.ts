@@ -41,7 +41,7 @@ export {
 } from './units/units';
 export { dryGrams, waterGrams, solidsByMass, solidsByVolume, waterPerDryGram, type SlurryReading } from './slurry/contents';
 export { FIRST_STAGE_SHARE, planCorrection, type CorrectionQuestion, type CorrectionPlan } from './slurry/correction-plan';
-export { waterToThin, waterToPourOff, powderToThicken, slurryToBlend, waterLost, type Correction } from './slurry/into-range';
+export { waterToThin, waterToPourOff, powderToThicken, slurryToBlend, waterLost, type SgChange } from './slurry/into-range';
 export { measuredSg, measuredSgSd, type VesselReading } from './slurry/measured-sg';
 export { sgOfMix, densityFromMix, densityOfPowders } from './slurry/mix';
 export { powderShares, suspensionOf, dryCoatOf, type WeighedPowder, type PowderShares, type Suspension, type DryCoat } from './recipe/behaviour';
@@ -86,7 +86,7 @@ export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from 
 export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './bucket/combine-readings';
 export { bucketDrift, daysInRange, type DaysInRange, type Drift, type DriftAnswer } from './bucket/drift';
 export { EVAPORATION_GUESS, exposureOf, type Lid } from './bucket/lid';
-export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationGround, type StandingBucket } from './bucket/evaporation';
+export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationBasis, type StandingBucket } from './bucket/evaporation';
 export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './bucket/bucket-shape';
 export { CLEARANCE_MM, dipReach, displacedMl, piecesCovered, pourNeedMl, type DipInBucket, type DipReach } from './bucket/dip-depth';
 export { compareWithRecords, type RecordsComparison } from './bucket/compare-with-records';
@@ -114,29 +114,29 @@ export { LEAST_FIT_POINTS, monotoneFit, predictFromFit, type FitAnswer, type Fit
 export {
   SETTLING_MINUTES,
   twoTargets,
-  waysIntoRange,
+  correctionOptions,
   type OtherBucket,
-  type RangeWay,
+  type Correction,
   type Thickness,
   type TwoTargets,
-  type WayBlock,
-  type WaysAnswer,
-  type WaysQuestion,
-} from './slurry/ways-into-range';
+  type CorrectionObstacle,
+  type CorrectionOptions,
+  type CorrectionOptionsQuestion,
+} from './slurry/correction-options';
 export { splitBucket, type PouredOut } from './bucket/split-bucket';
 export { cakeFactor, unlimitedCakeMm, type CakeQuestion } from './coat/cake';
-export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatGround, type CoatKnowledge } from './coat/knowledge';
+export { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatBasis, type CoatKnowledge } from './coat/knowledge';
 export { coatOfReading, type CoatReading } from './learning/coat-reading';
 export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation, type WallObservation } from './learning/coat-learning';
 export { coverageOf, type Coverage } from './learning/coverage';
 export { normalShareBelow, windowChances, windowVerdict, type CoatWindow, type WindowVerdict } from './coat/coat-window';
-export { equalCoats, labelCoats, type ContactWay, type EqualCoat, type EqualWay } from './coat/equal-coats';
-export { PASS_WAYS, type PassWay } from './coat/pass-ways';
+export { equalCoats, labelCoats, type ContactMethod, type EqualCoat, type CoatMethod } from './coat/equal-coats';
+export { PASS_METHODS, type PassMethod } from './coat/pass-methods';
 export { passCoatOf, type PassCoat, type PassReading } from './learning/pass-coats';
 export { readThirstTest, type Thirst, type ThirstTest } from './learning/thirst-test';
 export { BUSINESS_CARD_MM, coatCompared, type CoatCompared } from './coat/coat-compared';
 export { glazeUse, type GlazeUse, type GlazeUseRow } from './coat/glaze-use';
-export { planStepTile, type StepTilePlan, type StepTileStrip, type TileWay } from './coat/step-tile';
+export { planStepTile, type StepTilePlan, type StepTileStrip, type TileMethod } from './coat/step-tile';
 export { windowFromLooks, type CoatLook, type WindowFromLooks } from './coat/window-from-looks';
 export {
   NOTHING_ON_SCALE,
@@ -232,28 +232,28 @@ export { orderWarnings, type OrderQuestion } from './layering/order-rules';
 export { precedencesOf, safeOrder, chosenOrder, outerStacks, type Precedence } from './layering/order';
 export {
   ZONES,
-  WAYS,
-  STUFFS,
+  APPLICATION_METHODS,
+  COATING_KINDS,
   KILN_SETTINGS,
-  WAY_CHANGES,
+  PLAN_CHANGES,
   MOST_LAYERS,
   MOST_MASKS,
   MOST_STRIPS,
   layersOf,
   rimIsApart,
-  stuffOf,
+  coatingKindOf,
   withLayers,
   type FootBy,
   type KilnSetting,
   type Mask,
   type UnwantedStep,
-  type WayChange,
-  type Pot,
+  type PlanChange,
+  type DecoratingColour,
   type Strip,
-  type Stuff,
+  type CoatingKind,
   type Turn,
   type Zone,
-  type Way,
+  type ApplicationMethod,
   type Layer,
   type PiecePlan,
   type GlazeFacts,
@@ -263,14 +263,14 @@ export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type OutsideRu
 export { SEAT_MASK_ID, USUAL_CONE } from './layering/rules/kiln';
 export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './layering/stack-flow';
 export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './layering/step-times';
-export { HAND_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './layering/steps';
+export { LABOR_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './layering/steps';
 export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './layering/warnings';
 export { type DayStep, type DayItem, type DayEvent } from './day/day-plan';
 export { cautionFor, dayItemFromPiece, stepWords, type PieceForDay } from './day/item-from-piece';
 export { replayDay, type DayStepState, type Drying, type DayState } from './day/replay-day';
 export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './day/schedule';
 export { whatNow, type StudioNow, type NowItem } from './now/what-now';
-export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type WayPoint } from './run/wall-strip';
+export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type PathPoint } from './run/wall-strip';
 export { alongTo, heightAlong } from './run/strip-heights';
 export { EDGE_SHARE, type RunLayer, type RunMoment } from './run/film';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run/run-solver';
@@ -287,14 +287,14 @@ export {
   type SideToRun,
 } from './run/piece-run';
 export { gathersIn, heldMm, type Texture } from './run/wall-texture';
-export { wayDown, type RunSide } from './run/way-down';
+export { runPath, type RunSide } from './run/run-path';
 export { chanceBeyond, coatScaleFor, lnToReach, quickBand, quickFront, quickRun, type QuickBand, type QuickRun } from './run/quick-run';
 export { COAT_LN_SD, KILN_LN_SD, drawRuns, seededUniform, joinDraws, runChances, type DrawnRuns, type RunChances } from './run/draw-runs';
 export { leadsToShelf, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './run/safe-line';
 export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './layering/cheapest-order';
-export { isStep } from './layering/way-changes';
-export { type WaysQuestion as WaysThereQuestion } from './layering/ways-question';
-export { waysThere, type WayRisk, type WayThere } from './layering/ways-there';
+export { isStep } from './layering/plan-changes';
+export { type AlternativesQuestion } from './layering/alternatives-question';
+export { planAlternatives, type PlanRisk, type PlanAlternative } from './layering/plan-alternatives';
 export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './layering/variations';
 export { glazeNeeded, type GlazeNeeded } from './layering/glaze-needed';
 export { COOLINGS, flowInFiring, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type FiringAsked, type ShelfPlace } from './melt/kiln-place';

@@ -12,7 +12,7 @@ export const glazeOf = (bucketId: string, change: Partial<GlazeFacts> = {}): Gla
   slurryState: 'normal',
   shrinkShare: 15,
   loiPercent: 8,
-  flow: { flow: 60, lnSd: 0.5, ground: 'pottersWord' },
+  flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' },
   surface: 'gloss',
   foodTested: true,
   firedPercent: {},

@@ -4,7 +4,7 @@ import type { Layer, PiecePlan } from '../src/index';
 export const coat = (bucketId: string, coatMm = 0.5, change: Partial<Layer> = {}): Layer => ({
   id: `${bucketId} ${coatMm}`,
   bucketId,
-  way: 'dip',
+  method: 'dip',
   coatMm,
   ...change,
 });

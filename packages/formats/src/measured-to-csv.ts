@@ -12,7 +12,7 @@ export interface NamedDip extends CoatDipBody {
   lot?: string | undefined;
 }
 
-const WAY_WORDS: Record<NonNullable<CoatDipBody['way']>, string> = {
+const METHOD_WORDS: Record<NonNullable<CoatDipBody['method']>, string> = {
   dip: 'dip',
   pour: 'pour',
   ladle: 'ladle',
@@ -37,7 +37,7 @@ export function dipsToCsv(dips: readonly NamedDip[]): string {
       coneCell(dip.bisqueCone),
       dip.wallMm,
       dip.faces,
-      WAY_WORDS[dip.way ?? 'dip'],
+      METHOD_WORDS[dip.method ?? 'dip'],
       dip.passes,
       dip.seconds,
       dip.sg,

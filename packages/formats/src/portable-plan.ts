@@ -14,7 +14,13 @@ import {
 
 /** A piece plan as a file of its own. */
 export const PLAN_FORMAT_NAME = 'cazuela-plan';
-export const PLAN_FORMAT_VERSION = 1;
+export const PLAN_FORMAT_VERSION = 2;
+/** Fields that had another name in version 1: old name, new name. */
+const RENAMED_IN_2: ReadonlyMap<string, string> = new Map([
+  ['stuff', 'coatingKind'],
+  ['pots', 'decoratingColours'],
+  ['way', 'method'],
+]);
 
 /** Between studios a glaze is known by its name; `ref` is what the plan calls it inside this file. */
 const planGlazeSchema = z.strictObject({
@@ -39,7 +45,10 @@ export const planFileSchema = z
     variations: variationsSchema.optional(),
   })
   .superRefine((file, context) => {
-    const known = new Set([...file.glazes.map((glaze) => glaze.ref), ...(file.plan.pots ?? []).map((pot) => pot.id)]);
+    const known = new Set([
+      ...file.glazes.map((glaze) => glaze.ref),
+      ...(file.plan.decoratingColours ?? []).map((decoratingColour) => decoratingColour.id),
+    ]);
     const missing = [...refsOf(file.plan)].find((ref) => !known.has(ref));
     if (missing) context.addIssue({ code: 'custom', message: `A coat is of a glaze that the file does not name (${missing}).`, path: ['glazes'] });
   });
@@ -89,12 +98,22 @@ export function readPlanFile(text: string): ReadPlan {
   }
   if (typeof raw !== 'object' || raw === null || !('format' in raw) || raw.format !== PLAN_FORMAT_NAME)
     return { kind: 'refused', message: 'This file holds no piece plan: its “format” is not “cazuela-plan”. Recipes come in on the files page.' };
-  if (!('version' in raw) || raw.version !== PLAN_FORMAT_VERSION)
-    return { kind: 'refused', message: `This plan was written by another version of the format; version ${PLAN_FORMAT_VERSION} is read here.` };
-  const read = planFileSchema.safeParse(raw);
+  if (!('version' in raw) || (raw.version !== 1 && raw.version !== PLAN_FORMAT_VERSION))
+    return {
+      kind: 'refused',
+      message: `This plan was written by another version of the format; versions 1 and ${PLAN_FORMAT_VERSION} are read here.`,
+    };
+  const read = planFileSchema.safeParse(raw.version === 1 ? { ...(withNewNames(raw) as object), version: PLAN_FORMAT_VERSION } : raw);
   if (read.success) return { kind: 'ok', file: read.data };
   const [issue] = read.error.issues;
   return { kind: 'refused', message: `At “${issue!.path.join(' › ') || 'the plan'}”: ${issue!.message}` };
+}
+
+/** A value of a version 1 file with the field names of version 2, at every depth. */
+function withNewNames(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withNewNames);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [RENAMED_IN_2.get(key) ?? key, withNewNames(one)]));
 }
 
 /** The piece a file becomes in a studio, once every glaze of it has a bucket there. */

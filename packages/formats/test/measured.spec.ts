@@ -47,7 +47,7 @@ describe('what was measured, as a table', () => {
       under_mm: '',
     });
     const before = { underMm: 0.3, underDryness: 1, wallTakenMm: 0.2, thirst: 0.8 };
-    const brushed = first(dipsToCsv([{ ...DIP, ...NAMES, way: 'brushLoaded', passes: 3, seconds: 0, before }]));
+    const brushed = first(dipsToCsv([{ ...DIP, ...NAMES, method: 'brushLoaded', passes: 3, seconds: 0, before }]));
     expect(brushed).toMatchObject({ way: 'brush, loaded', passes: '3', seconds: '0', under_mm: '0.3' });
   });
 

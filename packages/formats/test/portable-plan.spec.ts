@@ -4,7 +4,7 @@ import type { PieceBody } from '@cazuela/contract';
 import { pieceFromFile, planToFile, readPlanFile, type PlanFile } from '../src/index';
 
 const [ASH, IRON, NIEVE] = [uuid(), uuid(), uuid()];
-const coat = (bucketId: string, coatMm = 0.4) => ({ id: uuid(), bucketId, way: 'dip' as const, coatMm });
+const coat = (bucketId: string, coatMm = 0.4) => ({ id: uuid(), bucketId, method: 'dip' as const, coatMm });
 const BODY: PieceBody = {
   name: 'Jarrón',
   bodyId: uuid(),
@@ -12,8 +12,8 @@ const BODY: PieceBody = {
   plan: {
     shapeId: 'vase',
     zones: { inside: [coat(IRON)], outside: [coat(IRON), coat(ASH, 0.3)], rim: [], foot: [] },
-    strips: [{ id: uuid(), fromMm: 40, toMm: 70, layers: [{ id: uuid(), bucketId: NIEVE, way: 'brush', coatMm: 0.2, stuff: 'slip' }] }],
-    pots: [{ id: NIEVE, name: 'Nieve', colour: '#FFFFFF', stuff: 'slip' }],
+    strips: [{ id: uuid(), fromMm: 40, toMm: 70, layers: [{ id: uuid(), bucketId: NIEVE, method: 'brush', coatMm: 0.2, coatingKind: 'slip' }] }],
+    decoratingColours: [{ id: NIEVE, name: 'Nieve', colour: '#FFFFFF', coatingKind: 'slip' }],
     waxFootMm: 12,
     rimBandMm: 20,
     order: [],
@@ -42,6 +42,14 @@ describe('a piece plan as a file', () => {
     expect(file.glazes.map((glaze) => glaze.name)).toEqual(['Ceniza Clara', 'Tinaja']);
     expect(file.plan.versions).toBeUndefined();
     expect(file.clay).toBe('Barro Tostado');
+  });
+
+  it('of version 1 is still read: its fields had other names, and the plan is the same', () => {
+    const old = JSON.stringify({ ...written(), version: 1 })
+      .replaceAll('"method":', '"way":')
+      .replaceAll('"coatingKind":', '"stuff":')
+      .replaceAll('"decoratingColours":', '"pots":');
+    expect(readPlanFile(old)).toEqual({ kind: 'ok', file: written() });
   });
 
   it('comes back as it went, its glazes now the buckets of the studio that takes it in', () => {

@@ -13,6 +13,7 @@ import { runnerTiles } from './migrations/009-runner-tiles';
 import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 import { codeCounters } from './migrations/010-code-counters';
+import { standardNames } from './migrations/011-standard-names';
 
 /** One change to the tables, there and back, as plain SQL. Each statement may be repeated without harm. */
 export interface Migration {
@@ -33,6 +34,7 @@ export const MIGRATIONS: readonly Migration[] = [
   bodyCardsAndTiles,
   runnerTiles,
   codeCounters,
+  standardNames,
 ];
 
 /** Brings the tables up to date. Several servers may start at once: one of them does it, the others wait. */

@@ -70,7 +70,7 @@ describe('step tiles', () => {
       glazeName: bucket.body.name,
       bodyId,
       by: 'Inés',
-      way: 'inOneGo',
+      method: 'inOneGo',
       highMm: 95,
       sg: 1.45,
       strips: [0.3, 0.5].map((wantedMm, index) => ({ id: uuid(), wantedMm, seconds: 1 + index, depthMm: 80 - 40 * index })),

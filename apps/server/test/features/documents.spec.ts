@@ -31,7 +31,7 @@ describe('documents, kept in MariaDB', () => {
       pieceId,
       name: 'Cup',
       count: 4,
-      steps: [{ id: uuid(), itemId, kind: 'wipeFoot', words: 'Wipe the foot', handSeconds: 30, waitMinutes: 0 }],
+      steps: [{ id: uuid(), itemId, kind: 'wipeFoot', words: 'Wipe the foot', laborSeconds: 30, waitMinutes: 0 }],
     };
   };
 
@@ -112,7 +112,7 @@ describe('documents, kept in MariaDB', () => {
     it('a plan is kept as it was drawn', async () => {
       const bucket = await aBucket(server);
       const body = await pieceBody();
-      body.plan.zones.outside = [{ id: uuid(), bucketId: bucket.id, way: 'dip', coatMm: 0.5 }];
+      body.plan.zones.outside = [{ id: uuid(), bucketId: bucket.id, method: 'dip', coatMm: 0.5 }];
       body.plan.putAside = [{ rule: 'M4', reason: 'stands on a plate' }];
       const id = uuid();
       await server.post('/pieces', { id, body }).expect(201);
@@ -122,10 +122,10 @@ describe('documents, kept in MariaDB', () => {
     it.each([
       [
         'four coats on one zone',
-        { outside: Array.from({ length: 4 }, () => ({ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 0.3 })) },
+        { outside: Array.from({ length: 4 }, () => ({ id: uuid(), bucketId: uuid(), method: 'dip' as const, coatMm: 0.3 })) },
         'at most 3 coats',
       ],
-      ['a coat of 6 mm', { outside: [{ id: uuid(), bucketId: uuid(), way: 'dip' as const, coatMm: 6 }] }, 'falls off'],
+      ['a coat of 6 mm', { outside: [{ id: uuid(), bucketId: uuid(), method: 'dip' as const, coatMm: 6 }] }, 'falls off'],
     ])('%s is refused', async (_name, zones, words) => {
       const body = await pieceBody();
       const answer = await server

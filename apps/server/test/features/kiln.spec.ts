@@ -16,7 +16,7 @@ describe('kiln and results, kept in MariaDB', () => {
     await server.post('/bodies', { id: bodyId, name: 'Barro Tostado', colour: '#8A5A3C', bisqueCone: '05', earthenware: false }).expect(201);
     bucketId = (await aBucket(server)).id;
     pieceId = uuid();
-    const zones = { inside: [], outside: [{ id: uuid(), bucketId, way: 'dip', coatMm: 0.5 }], rim: [], foot: [] };
+    const zones = { inside: [], outside: [{ id: uuid(), bucketId, method: 'dip', coatMm: 0.5 }], rim: [], foot: [] };
     await server
       .post('/pieces', {
         id: pieceId,
@@ -65,7 +65,7 @@ describe('kiln and results, kept in MariaDB', () => {
       bucketName: 'Leche de Higo',
       seconds: 2.4,
       coatMm: 0.5,
-      handSeconds: 25,
+      laborSeconds: 25,
       waitMinutes: 8,
     };
     const day = (

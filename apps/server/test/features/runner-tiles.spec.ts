@@ -110,7 +110,7 @@ describe('a plan on paper and in the records', () => {
   });
 
   it('a drawn form, strips, masks and small pots come back as they were sent', async () => {
-    const potId = uuid();
+    const decoratingColourId = uuid();
     const drawn = {
       form: {
         points: [
@@ -129,12 +129,12 @@ describe('a plan on paper and in the records', () => {
           toMm: 50,
           turn: { from: 0.9, to: 0.15 },
           edge: { kind: 'waving', riseMm: 6, waves: 4 },
-          layers: [{ id: uuid(), bucketId: potId, way: 'brush', coatMm: 0.1, stuff: 'slip' }],
+          layers: [{ id: uuid(), bucketId: decoratingColourId, method: 'brush', coatMm: 0.1, coatingKind: 'slip' }],
           first: true,
         },
       ],
       masks: [{ id: uuid(), kind: 'tape', where: 'hole', fromMm: 0, toMm: 0 }],
-      pots: [{ id: potId, name: 'Nieve', colour: '#FFFFFF', stuff: 'slip', shrinkagePercent: 12 }],
+      decoratingColours: [{ id: decoratingColourId, name: 'Nieve', colour: '#FFFFFF', coatingKind: 'slip', shrinkagePercent: 12 }],
       textures: { outside: { kind: 'grooves', depthMm: 0.5 } },
       setting: 'plate',
       cone: '6',
@@ -176,7 +176,7 @@ describe('a plan on paper and in the records', () => {
       'nothing is left inside',
     ],
     ['a strip of no height', { strips: [{ id: uuid(), fromMm: 40, toMm: 40, layers: [] }] }, 'has no height'],
-    ['a glaze of the wrong kind', { pots: [{ id: uuid(), name: 'x', colour: '#FFFFFF', stuff: 'lava' }] }, 'Invalid option'],
+    ['a glaze of the wrong kind', { decoratingColours: [{ id: uuid(), name: 'x', colour: '#FFFFFF', coatingKind: 'lava' }] }, 'Invalid option'],
   ])('%s never gets into the records', async (_name, change, words) => {
     const answer = await server.post('/pieces', { id: uuid(), body: pieceBody(bodyId, change) }).expect(422);
     expect(JSON.stringify(answer.body)).toContain(words);

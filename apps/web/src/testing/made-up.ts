@@ -122,7 +122,15 @@ export function piece(change: Partial<Piece['body']['plan']> = {}): Piece {
 
 export function day(of: Piece, change: Partial<Day> = {}): Day {
   const itemId = id();
-  const step = (words: string, more: object = {}) => ({ id: id(), itemId, kind: 'layer' as const, words, handSeconds: 30, waitMinutes: 10, ...more });
+  const step = (words: string, more: object = {}) => ({
+    id: id(),
+    itemId,
+    kind: 'layer' as const,
+    words,
+    laborSeconds: 30,
+    waitMinutes: 10,
+    ...more,
+  });
   const steps = [
     step('Check edges and dust', { kind: 'check' }),
     step('Dip the outside in Leche de Higo, 2.4 s', { seconds: 2.4, coatMm: 0.5 }),

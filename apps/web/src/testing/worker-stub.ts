@@ -3,7 +3,7 @@ import { attempt, coatMap } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
 import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
 import type { RunJob } from '../app/stations/piece/piece-planner/run/run-protocol';
-import { doWaysJob, type WaysJob } from '../app/stations/piece/piece-planner/ways/ways-job';
+import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -29,11 +29,11 @@ export const runWorker = (): AtOnce => ({
   terminate: () => undefined,
 });
 
-export const waysWorker = (): AtOnce => ({
+export const alternativesWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
-  postMessage(job: WaysJob) {
-    this.onmessage?.call(this as Worker, { data: doWaysJob(job) } as MessageEvent);
+  postMessage(job: AlternativesJob) {
+    this.onmessage?.call(this as Worker, { data: doAlternativesJob(job) } as MessageEvent);
   },
   terminate: () => undefined,
 });

@@ -10,10 +10,10 @@ const GUESS_SPREAD = 2;
 const MS_PER_DAY = 86_400_000;
 
 /** What an estimate of water lost rests on: the bucket's own readings, or the start guess for its surface and lid. */
-export type EvaporationGround = 'learnt' | 'guess';
+export type EvaporationBasis = 'learnt' | 'guess';
 
 export interface Evaporated {
-  ground: EvaporationGround;
+  basis: EvaporationBasis;
   /** Estimated SG today. */
   sgNow: number;
   /** Water to put back so that it stands as when it was last measured, mL, and its 80 % range. */
@@ -44,13 +44,13 @@ export function evaporatedSince({ contents, capacityMl, shape, nowAt }: Standing
     };
     const waterMl = lost(drift.perDay);
     const off = EIGHTY_PERCENT_Z * drift.perDaySd;
-    return { ground: 'learnt', sgNow: sgWithout(contents, waterMl), waterMl, lowMl: lost(drift.perDay - off), highMl: lost(drift.perDay + off) };
+    return { basis: 'learnt', sgNow: sgWithout(contents, waterMl), waterMl, lowMl: lost(drift.perDay - off), highMl: lost(drift.perDay + off) };
   }
   if (!lid) return undefined;
   const most = 0.6 * contents.waterGrams;
   const waterMl = Math.min(most, EVAPORATION_GUESS[lid] * surfaceCm2({ contents, capacityMl, shape }) * ageDays);
   return {
-    ground: 'guess',
+    basis: 'guess',
     sgNow: sgWithout(contents, waterMl),
     waterMl,
     lowMl: waterMl / GUESS_SPREAD,
@@ -59,19 +59,19 @@ export function evaporatedSince({ contents, capacityMl, shape, nowAt }: Standing
 }
 
 /** Days until a bucket leaves its range by itself, and what that rests on; undefined when nothing says so. */
-export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: number }): (DaysInRange & { ground: EvaporationGround }) | undefined {
+export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: number }): (DaysInRange & { basis: EvaporationBasis }) | undefined {
   const { contents, sgLow: lowSg, sgHigh: highSg, nowAt } = bucket;
   if (!contents.measuredAt) return undefined;
   const ageDays = (Date.parse(nowAt) - Date.parse(contents.measuredAt)) / MS_PER_DAY;
   if (contents.drift) {
     const left = daysInRange({ drift: contents.drift, sg: contents.sg, ageDays, lowSg, highSg, lid: contents.lid });
-    if (left) return { ...left, ground: 'learnt' };
+    if (left) return { ...left, basis: 'learnt' };
   }
   if (!contents.lid || contents.sg < lowSg || contents.sg > highSg) return undefined;
   const perDayMl = EVAPORATION_GUESS[contents.lid] * surfaceCm2(bucket);
   const roomMl = contents.volumeMl - (contents.volumeMl * (contents.sg - 1)) / (highSg - 1);
   const days = Math.max(0, roomMl / perDayMl - ageDays);
-  return { days, leastDays: days / GUESS_SPREAD, mostDays: days * GUESS_SPREAD, ground: 'guess' };
+  return { days, leastDays: days / GUESS_SPREAD, mostDays: days * GUESS_SPREAD, basis: 'guess' };
 }
 
 /** Surface of the glaze, cm²: from the bucket's shape, else as of a round bucket as high as it is wide. */

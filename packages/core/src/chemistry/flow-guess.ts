@@ -4,7 +4,7 @@ export interface FlowGuess {
   flow: number;
   /** Standard deviation of ln F. */
   lnSd: number;
-  ground: 'startingGuess' | 'pottersWord' | 'runnerTile';
+  basis: 'startingGuess' | 'pottersWord' | 'runnerTile';
   /** Fired feet it leans on as well. */
   feet?: number;
 }
@@ -23,7 +23,7 @@ export function flowGuess({ unity, colouringPercent = 0 }: { unity: Unity; colou
   const x = alumina + 0.25 * silica - 0.6 * Math.min(boron, 0.6) - 0.9 * Math.max(0, boron - 0.6);
   const flow = Math.min(2000, Math.max(0.5, 60 * Math.exp(-4 * (x - 0.92))));
   const usual = silica >= 2 && silica <= 4.5 && alumina >= 0.15 && alumina <= 0.6 && boron < 0.6;
-  return { flow, lnSd: (usual ? 0.9 : 1.3) + (colouringPercent > 5 ? 0.3 : 0), ground: 'startingGuess' };
+  return { flow, lnSd: (usual ? 0.9 : 1.3) + (colouringPercent > 5 ? 0.3 : 0), basis: 'startingGuess' };
 }
 
 /** Melted thickness of a normal dip, mm, and the middle run of each word, mm. */
@@ -32,7 +32,7 @@ const NORMAL_MELT_MM = 0.3;
 
 /** The potter's or the label's word is better than the recipe: sd of ln F 0.5. */
 export function flowFromWord({ word }: { word: MovementWord }): FlowGuess {
-  return { flow: WORD_RUN_MM[word] / NORMAL_MELT_MM ** 2, lnSd: 0.5, ground: 'pottersWord' };
+  return { flow: WORD_RUN_MM[word] / NORMAL_MELT_MM ** 2, lnSd: 0.5, basis: 'pottersWord' };
 }
 
 /** The word for a flow figure, by the run of a normal dip on a wide band. */

@@ -2,18 +2,18 @@ import { requirePositive } from '../checks/require';
 import { passCoatOf, type PassCoat, type PassReading } from '../learning/pass-coats';
 import { WASTE_SHARE } from '../weighing/for-pieces';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
-import { PASS_WAYS, type PassWay } from './pass-ways';
+import { PASS_METHODS, type PassMethod } from './pass-methods';
 import { EIGHTY_PERCENT_Z, predictSeconds, STATE_GUESSES, type CoatSituation } from './predict';
 import type { SecondsForCoat } from './seconds-for-coat';
 
 /** Hands for one piece, seconds. A ladle round the outside takes as long as a pour. */
-const HANDS = { dip: 25, pour: 35, ladle: 35 } as const;
+const LABOR_SECONDS = { dip: 25, pour: 35, ladle: 35 } as const;
 
-export type ContactWay = keyof typeof HANDS;
-export type EqualWay = ContactWay | PassWay;
+export type ContactMethod = keyof typeof LABOR_SECONDS;
+export type CoatMethod = ContactMethod | PassMethod;
 
 export interface EqualCoat {
-  way: EqualWay;
+  method: CoatMethod;
   /** Seconds in the glaze: of a dip, of a pour's contact, of the stream of a ladle. */
   seconds?: SecondsForCoat;
   /** Passes, and the coat that so many whole ones give with its 80 % band. */
@@ -23,7 +23,7 @@ export interface EqualCoat {
   highMm?: number;
   /** Readings of this glaze by this way that the pass rests on. */
   readings?: number;
-  handSeconds?: number;
+  laborSeconds?: number;
   waitMinutes: number;
   /** Wet glaze it takes with its waste, mL. */
   glazeMl: number;
@@ -46,24 +46,24 @@ export function equalCoats(
     requirePositive('volumeMl', volumeMlPerDryGram) *
     (1 + waste);
   const seconds = predictSeconds({ ...situation, coatMm }, knowledge);
-  const inContact = (way: ContactWay): EqualCoat => {
-    const waste = way === 'dip' ? WASTE_SHARE.dip : WASTE_SHARE.pour;
-    return { way, seconds, givesMm: coatMm, handSeconds: HANDS[way], waitMinutes: 0, glazeMl: millilitres(coatMm, waste) };
+  const inContact = (method: ContactMethod): EqualCoat => {
+    const waste = method === 'dip' ? WASTE_SHARE.dip : WASTE_SHARE.pour;
+    return { method, seconds, givesMm: coatMm, laborSeconds: LABOR_SECONDS[method], waitMinutes: 0, glazeMl: millilitres(coatMm, waste) };
   };
-  const inPasses = (way: PassWay): EqualCoat => {
-    const one = passCoatOf(way, passReadings);
+  const inPasses = (method: PassMethod): EqualCoat => {
+    const one = passCoatOf(method, passReadings);
     const passes = passesFor(one, coatMm);
     const givesMm = passes * one.perPassMm;
     const spread = Math.exp(EIGHTY_PERCENT_Z * one.lnSd);
-    const { handSeconds, betweenMinutes, waste } = PASS_WAYS[way];
+    const { laborSeconds, betweenMinutes, waste } = PASS_METHODS[method];
     return {
-      way,
+      method,
       passes,
       givesMm,
       lowMm: givesMm / spread,
       highMm: givesMm * spread,
       readings: one.readings,
-      ...(handSeconds === undefined ? {} : { handSeconds: passes * handSeconds }),
+      ...(laborSeconds === undefined ? {} : { laborSeconds: passes * laborSeconds }),
       waitMinutes: (passes - 1) * betweenMinutes,
       glazeMl: millilitres(givesMm, waste),
     };

@@ -2,7 +2,7 @@
 export const PRIOR_LN_SD = 0.5;
 
 /** What a prediction rests on: the studio's own dips, counted by what they share with the question, or the starting guesses alone. */
-export type CoatGround = { kind: 'startingGuess' } | { kind: 'learnt'; pair: number; glaze: number; body: number; thirstTest?: true };
+export type CoatBasis = { kind: 'startingGuess' } | { kind: 'learnt'; pair: number; glaze: number; body: number; thirstTest?: true };
 
 /** What is known of one glaze on one body: J_cake and f belong to the glaze, J_wall to the bisque. */
 export interface CoatKnowledge {
@@ -10,7 +10,7 @@ export interface CoatKnowledge {
   shift: readonly [lnCake: number, lnWall: number, lnFilm: number];
   /** Covariance of the three. */
   covariance: readonly (readonly number[])[];
-  ground: CoatGround;
+  basis: CoatBasis;
 }
 
 const variance = PRIOR_LN_SD ** 2;
@@ -23,5 +23,5 @@ export const PRIOR_KNOWLEDGE: CoatKnowledge = {
     [0, variance, 0],
     [0, 0, variance],
   ],
-  ground: { kind: 'startingGuess' },
+  basis: { kind: 'startingGuess' },
 };

@@ -2,7 +2,7 @@ import { requireNotNegative, requireSg, requireShare } from '../checks/require';
 import { solidsByVolume } from '../slurry/contents';
 import { cakeFactor } from './cake';
 import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
-import { PRIOR_KNOWLEDGE, type CoatGround, type CoatKnowledge } from './knowledge';
+import { PRIOR_KNOWLEDGE, type CoatBasis, type CoatKnowledge } from './knowledge';
 import { secondsForCoat, type SecondsForCoat } from './seconds-for-coat';
 import { CAKE_SUCTION_GUESS, absorptionGuessPercent, effectiveSuction, wallCapacityMm, wallSuctionGuess } from './suction';
 
@@ -44,7 +44,7 @@ export interface CoatSituation {
 }
 
 export interface CoatPrediction {
-  ground: CoatGround;
+  basis: CoatBasis;
   coat: DipCoat;
   /** Standard deviation of ln(coat). */
   lnSd?: number;
@@ -63,7 +63,7 @@ export function predictCoat(
 
 /** The same for many times in one situation: bucket and wall are worked out once, so that a curve moves with the hand. */
 export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge = PRIOR_KNOWLEDGE): (seconds: number) => CoatPrediction {
-  const { shift, covariance, ground } = knowledge;
+  const { shift, covariance, basis } = knowledge;
   const middle = dipFor(situation, shift);
   const pairs = [0, 1, 2].map(
     (axis) => [dipFor(situation, moved(shift, axis, DELTA_STEP)), dipFor(situation, moved(shift, axis, -DELTA_STEP))] as const,
@@ -72,7 +72,7 @@ export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge
   checkDip(middle);
   return (seconds) => {
     const coat = checkedDipCoat(middle, requireNotNegative('seconds', seconds));
-    if (coat.kind !== 'ok') return { ground, coat };
+    if (coat.kind !== 'ok') return { basis, coat };
     const at = (dip: Omit<Dip, 'seconds'>): number => {
       const shifted = checkedDipCoat(dip, seconds);
       return shifted.kind === 'ok' ? shifted.coatMm : coat.coatMm;
@@ -83,7 +83,7 @@ export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) variance += slopes[i]! * slopes[j]! * covariance[i]![j]!;
     const lnSd = Math.sqrt(Math.max(0, variance));
     const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
-    return { ground, coat, lnSd, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+    return { basis, coat, lnSd, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
   };
 }
 

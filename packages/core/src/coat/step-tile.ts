@@ -6,7 +6,7 @@ import type { SecondsForCoat } from './seconds-for-coat';
 import { coated, dryWall, faceNow, waited, type WallState } from './wall-water';
 
 /** Drawn out strip by strip in one go, or dipped again and again with less of it under each time. */
-export type TileWay = 'inOneGo' | 'dipOverDip';
+export type TileMethod = 'inOneGo' | 'dipOverDip';
 
 export interface StepTileStrip {
   wantedMm: number;
@@ -37,10 +37,10 @@ const MOST_STRIPS = 8;
 
 /** How to dip a tile so that its strips have the wanted coats: seconds and depths, thinnest at the top. */
 export function planStepTile(
-  question: { wantedMm: readonly number[]; tileHighMm: number; situation: CoatSituation; way: TileWay; betweenMinutes?: number },
+  question: { wantedMm: readonly number[]; tileHighMm: number; situation: CoatSituation; method: TileMethod; betweenMinutes?: number },
   knowledge?: CoatKnowledge,
 ): StepTilePlan {
-  const { tileHighMm, situation, way, betweenMinutes = 20 } = question;
+  const { tileHighMm, situation, method, betweenMinutes = 20 } = question;
   const wanted = [...new Set(question.wantedMm)].sort((a, b) => a - b);
   if (wanted.length === 0) throw new PotterError('emptyList', 'wantedMm', 0, 'Say at least one thickness the tile should show.');
   if (wanted.length > MOST_STRIPS) throw new PotterError('tooLarge', 'wantedMm', wanted.length, `A tile shows at most ${MOST_STRIPS} thicknesses.`);
@@ -56,9 +56,9 @@ export function planStepTile(
     );
   }
   const depthOf = (index: number): number => stripMm * (wanted.length - index);
-  const strips = way === 'inOneGo' ? inOneGo() : dipOverDip();
+  const strips = method === 'inOneGo' ? inOneGo() : dipOverDip();
   const times = strips.flatMap(({ seconds }) => (seconds.kind === 'ok' ? [seconds.seconds] : []));
-  const tooClose = way === 'inOneGo' && times.some((seconds, index) => index > 0 && seconds - times[index - 1]! < TELL_APART_SECONDS);
+  const tooClose = method === 'inOneGo' && times.some((seconds, index) => index > 0 && seconds - times[index - 1]! < TELL_APART_SECONDS);
   return { strips, stripMm, tooClose };
 
   function inOneGo(): StepTileStrip[] {

@@ -14,7 +14,7 @@ export interface DayStep {
   seconds?: number | undefined;
   coatMm?: number | undefined;
   /** Hands for one piece, seconds. */
-  handSeconds: number;
+  laborSeconds: number;
   /** Wait after it before the piece's next step, minutes. */
   waitMinutes: number;
 }

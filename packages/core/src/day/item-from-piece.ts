@@ -38,7 +38,7 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
       ...(glaze ? { bucketId: glaze.bucketId, bucketName: glaze.name, lightness: glaze.lightness } : {}),
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
       ...(step.layer ? { coatMm: step.layer.coatMm } : {}),
-      handSeconds: step.handSeconds,
+      laborSeconds: step.laborSeconds,
       waitMinutes: index === steps.length - 1 ? 0 : waitMinutes,
     };
   }
@@ -75,7 +75,7 @@ function layerWords(step: TimedStep, name: string): string {
   const passes = step.brushCoats ?? 1;
   const seconds = step.dip?.kind === 'ok' ? `, ${step.dip.seconds.toFixed(1)} s` : '';
   const on = where.startsWith('inside') ? where : `on ${where}`;
-  switch (step.layer!.way) {
+  switch (step.layer!.method) {
     case 'dip':
       return `Dip ${where} in ${name}${seconds}`;
     case 'pour':
@@ -94,7 +94,7 @@ function layerWords(step: TimedStep, name: string): string {
 /** What to mind at a step, where it happens. */
 export function cautionFor(step: PieceStep, firstBucketName: string | undefined): string | undefined {
   if (step.kind === 'scrape') return 'Scrape damp, never dry, over a tray: dry glaze is silica dust. A respirator where it cannot be kept damp.';
-  if (step.layer?.way === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';
+  if (step.layer?.method === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';
   if (step.kind === 'wax' || step.kind === 'waxOver')
     return 'Wax fumes and hot wax: open a window; wax on bare clay needs another bisque to come off.';
   if (step.kind === 'wipeFoot') return 'Wipe wet: dry glaze is silica dust. Rinse water settles in its own bucket, never the drain.';

@@ -43,9 +43,9 @@ export function scheduleDay({ items, from, startMin = 0, bucketInHand }: Schedul
     const step = best.item.steps[best.index]!;
     const change = step.bucketId && step.bucketId !== bucket ? BUCKET_CHANGE_MINUTES : 0;
     const startAt = now + change;
-    const endMin = startAt + (step.handSeconds * best.item.count) / 60;
+    const endMin = startAt + (step.laborSeconds * best.item.count) / 60;
     // The first piece has been drying since it was done: the group waits only for what is left when the last is done.
-    const firstDoneMin = startAt + step.handSeconds / 60;
+    const firstDoneMin = startAt + step.laborSeconds / 60;
     const readyMin = Math.max(endMin, firstDoneMin + step.waitMinutes);
     done.push({ step, item: best.item, startMin: startAt, endMin, readyMin });
     bucket = step.bucketId ?? bucket;

@@ -21,7 +21,7 @@ export interface GlazeSource {
 }
 
 /** Flow of a glaze whose powders nobody analysed: the middle of all, with the widest spread. */
-const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, ground: 'startingGuess' };
+const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, basis: 'startingGuess' };
 
 /** What ordering, running and food warnings need to know, from what is really in a bucket. */
 export function glazeFacts(source: GlazeSource): GlazeFacts {

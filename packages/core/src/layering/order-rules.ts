@@ -1,5 +1,5 @@
 import { precedencesOf, type Precedence } from './order';
-import { stuffOf, type GlazeFacts, type PiecePlan } from './piece-plan';
+import { coatingKindOf, type GlazeFacts, type PiecePlan } from './piece-plan';
 import type { TimedStep } from './step-times';
 import type { PlanFix, Warning } from './warnings';
 
@@ -75,7 +75,7 @@ export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[]
 function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
   const waxAt = steps.findIndex((step) => step.key === 'wax' && step.kind === 'wax');
   // Wash, slip and underglaze under it are meant to be there.
-  const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.layer && stuffOf(step.layer) === 'glaze');
+  const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.layer && coatingKindOf(step.layer) === 'glaze');
   if (!under) return [];
   return [
     {

@@ -1,4 +1,4 @@
-import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { rimIsApart, coatingKindOf, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
 import { stepsOf, type PieceStep } from './steps';
 
 /** Pairs of steps where the first must come before the second, with the rule that says so. */
@@ -46,14 +46,14 @@ function footFirst(layers: readonly PieceStep[], steps: readonly PieceStep[], pl
 function lowestColours(plan: PiecePlan): Set<string> {
   return new Set(
     outerStacks(plan).flatMap((stack) => {
-      const glazeAt = stack.findIndex((layer) => stuffOf(layer) === 'glaze');
+      const glazeAt = stack.findIndex((layer) => coatingKindOf(layer) === 'glaze');
       return stack.slice(0, glazeAt < 0 ? stack.length : glazeAt).map((layer) => layer.id);
     }),
   );
 }
 
 function insideFirst(layers: readonly PieceStep[]): Precedence[] {
-  const isGlaze = (step: PieceStep): boolean => step.layer !== undefined && stuffOf(step.layer) === 'glaze';
+  const isGlaze = (step: PieceStep): boolean => step.layer !== undefined && coatingKindOf(step.layer) === 'glaze';
   const inner = layers.filter((step) => step.zones.includes('inside') && !step.zones.includes('outside'));
   return layers
     .filter((step) => !step.zones.includes('inside') && isGlaze(step))

@@ -2,7 +2,7 @@ import type { FlowGuess } from '../chemistry/flow-guess';
 import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { edgeDipMm } from './edge-line';
-import { rimIsApart, stuffOf, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { rimIsApart, coatingKindOf, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
 import { stackRun, type MeltedLayer } from './stack-flow';
 
 export interface PieceQuestion {
@@ -22,7 +22,7 @@ export interface OutsideRun {
   /** Whether nobody measured or told how one of its glazes moves. */
   guess: boolean;
   /** The weakest of what its glazes' flow leans on, and the fired feet among it. */
-  ground: FlowGuess['ground'];
+  basis: FlowGuess['basis'];
   feet: number;
 }
 
@@ -38,28 +38,28 @@ export function outsideRun({ plan, shape, glazes }: PieceQuestion): OutsideRun |
   const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
   // The rim's own edge starts higher: it matters only when it runs past the edge below it.
   const reach95 = Math.max(alone.run95Mm, rimRun ? rimRun.run95Mm - (overlapEdgeMm - plan.waxFootMm) : 0);
-  const used = new Set([...plan.zones.outside, ...plan.zones.rim].filter((layer) => stuffOf(layer) === 'glaze').map((layer) => layer.bucketId));
+  const used = new Set([...plan.zones.outside, ...plan.zones.rim].filter((layer) => coatingKindOf(layer) === 'glaze').map((layer) => layer.bucketId));
   const flows = glazes.flatMap((glaze) => (used.has(glaze.bucketId) ? [glaze.flow] : []));
-  const ground = GROUNDS.find((one) => flows.some((flow) => flow.ground === one)) ?? 'startingGuess';
+  const basis = BASES.find((one) => flows.some((flow) => flow.basis === one)) ?? 'startingGuess';
   const feet = flows.reduce((sum, flow) => sum + (flow.feet ?? 0), 0);
   // An edge that is not level comes nearest to the shelf at its lowest place.
   return {
     edgeMm: Math.max(0, plan.waxFootMm - edgeDipMm(plan.edges?.wax)),
     runMm: alone.runMm,
     run95Mm: reach95,
-    guess: ground === 'startingGuess',
-    ground,
+    guess: basis === 'startingGuess',
+    basis,
     feet,
   };
 }
 
 /** Weakest first. */
-const GROUNDS: readonly FlowGuess['ground'][] = ['startingGuess', 'pottersWord', 'runnerTile'];
+const BASES: readonly FlowGuess['basis'][] = ['startingGuess', 'pottersWord', 'runnerTile'];
 
 function meltedLayers(layers: readonly Layer[], glazes: readonly GlazeFacts[]): MeltedLayer[] {
   return layers.flatMap((layer) => {
     const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
-    if (!glaze || stuffOf(layer) !== 'glaze') return [];
+    if (!glaze || coatingKindOf(layer) !== 'glaze') return [];
     const { packing, density, loiPercent, flow } = glaze;
     return [{ meltedMm: meltedMm({ coatMm: layer.coatMm, packing, density, loiPercent }), flow }];
   });

@@ -6,32 +6,32 @@ import type { EdgeLine } from './edge-line';
 
 export const ZONES = ['inside', 'outside', 'rim', 'foot'] as const;
 export type Zone = (typeof ZONES)[number];
-export const WAYS = ['dip', 'pour', 'brush', 'spray', 'sponge', 'rub'] as const;
+export const APPLICATION_METHODS = ['dip', 'pour', 'brush', 'spray', 'sponge', 'rub'] as const;
 /** How a coat goes on. Rubbed is a wash worked into texture and wiped back. */
-export type Way = (typeof WAYS)[number];
-export const STUFFS = ['glaze', 'slip', 'underglaze', 'stain'] as const;
+export type ApplicationMethod = (typeof APPLICATION_METHODS)[number];
+export const COATING_KINDS = ['glaze', 'slip', 'underglaze', 'stain'] as const;
 /** What a coat is of. Only glaze melts and runs. */
-export type Stuff = (typeof STUFFS)[number];
+export type CoatingKind = (typeof COATING_KINDS)[number];
 
 /** A coat wanted on a zone. Layers are listed bottom up. */
 export interface Layer {
   id: string;
   /** The bucket, or the pot of the plan, it comes from. */
   bucketId: string;
-  way: Way;
+  method: ApplicationMethod;
   coatMm: number;
   /** Glaze where nothing is said. */
-  stuff?: Stuff | undefined;
+  coatingKind?: CoatingKind | undefined;
 }
 
-export const stuffOf = (layer: Pick<Layer, 'stuff'>): Stuff => layer.stuff ?? 'glaze';
+export const coatingKindOf = (layer: Pick<Layer, 'coatingKind'>): CoatingKind => layer.coatingKind ?? 'glaze';
 
 /** A small pot of colour, slip or wash that is no bucket of the studio: told by name. */
-export interface Pot {
+export interface DecoratingColour {
   id: string;
   name: string;
   colour: string;
-  stuff: Exclude<Stuff, 'glaze'>;
+  coatingKind: Exclude<CoatingKind, 'glaze'>;
   /** Of a slip, wet to fired, %: compared with the body's. */
   shrinkagePercent?: number | undefined;
   /** What gives it its colour, where that can quarrel with a glaze. */
@@ -75,7 +75,7 @@ export interface Mask {
 export type FootBy = 'wax' | 'soak' | 'tape' | 'sponge';
 
 /** What a way there does otherwise than drawn. */
-export const WAY_CHANGES = [
+export const PLAN_CHANGES = [
   'gum',
   'rimFirst',
   'stripFirst',
@@ -91,7 +91,7 @@ export const WAY_CHANGES = [
   'sponge',
   'overlap',
 ] as const;
-export type WayChange = (typeof WAY_CHANGES)[number];
+export type PlanChange = (typeof PLAN_CHANGES)[number];
 
 /** A step that nobody wants, as it would be done: by its way, or its kind. */
 export interface UnwantedStep {
@@ -110,7 +110,7 @@ export interface PiecePlan {
   zones: Record<Zone, Layer[]>;
   strips?: Strip[] | undefined;
   masks?: Mask[] | undefined;
-  pots?: Pot[] | undefined;
+  decoratingColours?: DecoratingColour[] | undefined;
   /** Kept bare from the shelf up the outside, mm; 0 for nothing. */
   waxFootMm: number;
   footBy?: FootBy | undefined;
@@ -131,7 +131,7 @@ export interface PiecePlan {
   /** Steps wanted one before the other, whatever it costs. */
   pins?: { before: string; after: string }[] | undefined;
   /** What no way there may do. */
-  unwanted?: { changes?: WayChange[] | undefined; steps?: UnwantedStep[] | undefined } | undefined;
+  unwanted?: { changes?: PlanChange[] | undefined; steps?: UnwantedStep[] | undefined } | undefined;
   /** The rim band's glaze goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
   rimFirst?: boolean | undefined;
   /** Buckets with gum in them for this plan, so that their coat holds another. */

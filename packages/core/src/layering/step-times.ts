@@ -2,20 +2,20 @@ import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../coat/knowledge';
 import { predictSeconds, predictCoat, type CoatSituation } from '../coat/predict';
 import type { SecondsForCoat } from '../coat/seconds-for-coat';
 import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../coat/wall-water';
-import { PASS_WAYS } from '../coat/pass-ways';
-import type { BodyFacts, GlazeFacts, Way } from './piece-plan';
+import { PASS_METHODS } from '../coat/pass-methods';
+import type { BodyFacts, GlazeFacts, ApplicationMethod } from './piece-plan';
 import { WAIT_MINUTES, type PieceStep } from './steps';
 
 /** Thickest loaded brush coat, mm. */
-export const BRUSH_COAT_MM = PASS_WAYS.brushLoaded.guessMm;
+export const BRUSH_COAT_MM = PASS_METHODS.brushLoaded.guessMm;
 /** Dry coat of one pass of the ways that build up, mm. A rubbed wash is one pass. */
-const PASS_MM: Record<Exclude<Way, 'dip' | 'pour'>, number> = {
+const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
   brush: BRUSH_COAT_MM,
-  spray: PASS_WAYS.spray.guessMm,
-  sponge: PASS_WAYS.sponge.guessMm,
+  spray: PASS_METHODS.spray.guessMm,
+  sponge: PASS_METHODS.sponge.guessMm,
   rub: Infinity,
 };
-const isBath = (way: Way): way is 'dip' | 'pour' => way === 'dip' || way === 'pour';
+const isBath = (method: ApplicationMethod): method is 'dip' | 'pour' => method === 'dip' || method === 'pour';
 export interface TimedStep extends PieceStep {
   /** Seconds in the glaze for a dip or a pour; absent for wax, wiping and what is put on in passes. */
   dip?: SecondsForCoat;
@@ -51,7 +51,7 @@ export function timeSteps(question: {
     if (!step.layer || !glaze) {
       if (step.wetShare) state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + step.wetShare * state.capacityMm) };
       if (step.kind === 'check') state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
-      const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.way ?? 'dip'] : WAIT_MINUTES[step.kind];
+      const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.method ?? 'dip'] : WAIT_MINUTES[step.kind];
       done.push({ ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) });
       state = waited(state, waitMinutes);
       continue;
@@ -88,14 +88,14 @@ function facesOf({ zones }: PieceStep): Face[] {
 }
 
 function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, used: number, roomMm: number): TimedStep {
-  const { way, coatMm } = step.layer!;
+  const { method, coatMm } = step.layer!;
   // Minutes × (coat/0.6) × clamp(0.5/room left, 0.5, 6): a full wall keeps the coat wet.
-  const handleDry = WAIT_MINUTES[way] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
-  const passes = isBath(way) ? 0 : Math.max(1, Math.round(coatMm / PASS_MM[way]));
+  const handleDry = WAIT_MINUTES[method] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
+  const passes = isBath(method) ? 0 : Math.max(1, Math.round(coatMm / PASS_MM[method]));
   return {
     ...step,
-    ...(isBath(way) ? { dip: predictSeconds({ ...situation, coatMm }, known) } : { brushCoats: passes }),
-    handSeconds: step.handSeconds * Math.max(1, passes),
+    ...(isBath(method) ? { dip: predictSeconds({ ...situation, coatMm }, known) } : { brushCoats: passes }),
+    laborSeconds: step.laborSeconds * Math.max(1, passes),
     waitMinutes: Math.max(1, Math.round(handleDry)),
     waitFor: 'handleDry',
     wallUsed: used,

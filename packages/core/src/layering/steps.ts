@@ -1,7 +1,7 @@
 import { tallMm } from '../geometry/piece-form';
 import { shapeOf } from '../geometry/shapes';
 import { placeWords } from './areas';
-import { rimIsApart, ZONES, type FootBy, type Layer, type Mask, type PiecePlan, type Way } from './piece-plan';
+import { rimIsApart, ZONES, type FootBy, type Layer, type Mask, type PiecePlan, type ApplicationMethod } from './piece-plan';
 
 export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -18,11 +18,11 @@ export interface PieceStep {
   layer?: Layer;
   /** Share of the piece that it wets through, 0–1. */
   wetShare?: number;
-  handSeconds: number;
+  laborSeconds: number;
 }
 
 /** Hand time per piece, s: starting guesses. A rubbed wash is wiped back in the same breath. */
-export const HAND_SECONDS: Record<Way | Deed, number> = {
+export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
   check: 20,
   wax: 40,
   soak: 25,
@@ -41,7 +41,7 @@ export const HAND_SECONDS: Record<Way | Deed, number> = {
 };
 
 /** Waits before the piece may be touched again, minutes at 0.6 mm: starting guesses, to be learnt from "dry" taps. */
-export const WAIT_MINUTES: Record<Way | Deed, number> = {
+export const WAIT_MINUTES: Record<ApplicationMethod | Deed, number> = {
   check: 10,
   wax: 20,
   soak: 0,
@@ -100,12 +100,12 @@ export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
   return steps;
 }
 
-const simple = (key: string, kind: Deed, zones: string[]): PieceStep => ({ key, kind, zones, handSeconds: HAND_SECONDS[kind] });
+const simple = (key: string, kind: Deed, zones: string[]): PieceStep => ({ key, kind, zones, laborSeconds: LABOR_SECONDS[kind] });
 
 function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefined {
   const inside = plan.zones.inside[0];
   const outside = plan.zones.outside[0];
-  const same = inside && outside && inside.bucketId === outside.bucketId && inside.way === 'dip' && outside.way === 'dip';
+  const same = inside && outside && inside.bucketId === outside.bucketId && inside.method === 'dip' && outside.method === 'dip';
   return same ? { inside, outside } : undefined;
 }
 
@@ -114,7 +114,7 @@ const layerStep = (key: string, layer: Layer, zones: string[]): PieceStep => ({
   kind: 'layer',
   zones,
   layer,
-  handSeconds: HAND_SECONDS[layer.way],
+  laborSeconds: LABOR_SECONDS[layer.method],
 });
 
 /** Which of a plan's layers lie on it after its first so many steps. */

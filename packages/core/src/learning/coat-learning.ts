@@ -92,7 +92,7 @@ export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glaze
   return {
     shift: at.map((index) => (index < 0 ? 0 : mean[index]!)) as unknown as CoatKnowledge['shift'],
     covariance: [0, 1, 2].map((i) => [0, 1, 2].map((j) => variance(i, j))),
-    ground: {
+    basis: {
       kind: 'learnt',
       pair: count(pairKey(glazeId, bodyId)),
       glaze: count(`glaze ${glazeId}`),

@@ -2,7 +2,7 @@ import type { FlowGuess } from '../chemistry/flow-guess';
 import { normalShareBelow } from '../coat/coat-window';
 import { PotterError } from '../checks/potter-error';
 import type { PieceShape } from '../geometry/piece-form';
-import { rimIsApart, stuffOf, type GlazeFacts, type PiecePlan } from '../layering/piece-plan';
+import { rimIsApart, coatingKindOf, type GlazeFacts, type PiecePlan } from '../layering/piece-plan';
 import { lnToReach, quickRun } from '../run/quick-run';
 
 /** What a fired foot told of the one glaze above it: whether its edge came down to the shelf, and at which flow it would have. */
@@ -29,7 +29,7 @@ export function footToTell(question: {
   firingRatio: number;
 }): { bucketId: string; lnReach: number } | undefined {
   const { plan, shape, glazes } = question;
-  const layers = plan.zones.outside.filter((layer) => stuffOf(layer) === 'glaze');
+  const layers = plan.zones.outside.filter((layer) => coatingKindOf(layer) === 'glaze');
   const [only] = layers;
   const covered = (plan.zones.rim.length > 0 && !rimIsApart(plan)) || (plan.strips ?? []).some((strip) => strip.layers.length > 0);
   if (!only || layers.length > 1 || covered || plan.waxFootMm <= 0 || plan.refire || plan.setting === 'upsideDown') return undefined;

@@ -35,7 +35,7 @@ export function learnFlow(prior: FlowGuess, glazeId: string, readings: readonly 
     prior.lnSd,
     own.map((reading) => ({ value: Math.log(flowOfReading(reading)), sd: RUN_LN_SD })),
   );
-  return { flow: Math.exp(mean), lnSd: sd, ground: 'runnerTile' };
+  return { flow: Math.exp(mean), lnSd: sd, basis: 'runnerTile' };
 }
 
 /** ω of every pair that was measured over one another, with what is known of the two by themselves. */

@@ -2,13 +2,13 @@ import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { FOOT_ZONE_MM, roundShare } from '../layering/areas';
 import { edgeDipMm } from '../layering/edge-line';
-import { rimIsApart, stuffOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip, type Turn } from '../layering/piece-plan';
+import { rimIsApart, coatingKindOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip, type Turn } from '../layering/piece-plan';
 import { OVERLAP_OMEGA } from '../layering/stack-flow';
 import type { RunLayer } from './film';
 import { alongTo } from './strip-heights';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
 import { wallSurface, type Texture } from './wall-texture';
-import { wayDown, type RunSide } from './way-down';
+import { runPath, type RunSide } from './run-path';
 
 /** One layer of a plan where it lies before the fire, with what is known of its flow. */
 export interface PlannedLayer {
@@ -74,7 +74,7 @@ interface Band {
 /** Lays a plan's coats on one side of its piece, melted; nothing where that side stays bare. Edges that are not level count at their lowest. */
 export function sideToRun(question: SideQuestion): SideToRun | undefined {
   const { plan, shape, glazes, side, firingRatio = 1, overlaps, cellMm = LONGEST_CELL_MM } = question;
-  const downhill = wayDown(shape, side);
+  const downhill = runPath(shape, side);
   const panel = side === 'panel' ? panelToRun(question) : undefined;
   if (!downhill || (side === 'panel' && !panel)) return undefined;
   const strip = wallStrip({ downhill, cellMm });
@@ -111,8 +111,8 @@ export const sideKey = ({ side, panelId }: Pick<SideToRun, 'side' | 'panelId'>):
 function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
   const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
   const [top, bottom] = [alongTo(strip, toMm), alongTo(strip, fromMm)];
-  if (!glaze || stuffOf(layer) !== 'glaze' || bottom <= top) return [];
-  const { flow, lnSd, ground } = glaze.flow;
+  if (!glaze || coatingKindOf(layer) !== 'glaze' || bottom <= top) return [];
+  const { flow, lnSd, basis } = glaze.flow;
   return [
     {
       layer,
@@ -122,7 +122,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
       meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }),
       flow: flow * firingRatio,
       flowLnSd: lnSd,
-      isGuess: ground === 'startingGuess',
+      isGuess: basis === 'startingGuess',
     },
   ];
 }

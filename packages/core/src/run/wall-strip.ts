@@ -25,14 +25,14 @@ const MOST_CELLS = 2_000;
 const FLAT_SINE = 0.018;
 
 /** A point of a way down; on a handle its own girth counts instead of the turn of the wall. */
-export interface WayPoint extends ProfilePoint {
+export interface PathPoint extends ProfilePoint {
   girthMm?: number | undefined;
 }
 
-const roundRadius = (point: WayPoint): number => (point.girthMm === undefined ? point.radiusMm : point.girthMm / (2 * Math.PI));
+const roundRadius = (point: PathPoint): number => (point.girthMm === undefined ? point.radiusMm : point.girthMm / (2 * Math.PI));
 
 /** Cuts a profile, given from its top downhill, into equal cells. A way that climbs again hangs over: nothing runs there. */
-export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: readonly WayPoint[]; cellMm?: number }): WallStrip {
+export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: readonly PathPoint[]; cellMm?: number }): WallStrip {
   if (downhill.length < 2) throw new PotterError('emptyList', 'profile', downhill.length, 'A profile needs at least two points.');
   requirePositive('cellMm', cellMm);
   const lengths = [0];
@@ -87,7 +87,7 @@ export const uprightStrip = ({
     cellMm,
   });
 
-function pointAlong(points: readonly WayPoint[], lengths: readonly number[]): (mm: number) => WayPoint {
+function pointAlong(points: readonly PathPoint[], lengths: readonly number[]): (mm: number) => PathPoint {
   let from = 1;
   return (mm) => {
     if (mm < lengths[from - 1]!) from = 1;

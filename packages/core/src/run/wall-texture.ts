@@ -2,7 +2,7 @@ import { tallMm, type PieceShape } from '../geometry/piece-form';
 import type { PiecePlan, Strip } from '../layering/piece-plan';
 import { STUCK_FILM_MM } from './run-solver';
 import type { WallStrip } from './wall-strip';
-import type { RunSide } from './way-down';
+import type { RunSide } from './run-path';
 
 /** Grooves across, carved lines and trailed slip hold melt; flutes down lead it. */
 export type Texture =

@@ -1,7 +1,7 @@
 import { requireNotNegative } from '../checks/require';
-import { waterToPourOff, waterToThin, type Correction } from './into-range';
+import { waterToPourOff, waterToThin, type SgChange } from './into-range';
 
-export interface CorrectionQuestion extends Correction {
+export interface CorrectionQuestion extends SgChange {
   /** Half the width of the glaze's SG range. */
   tolerance: number;
   /** Standard deviation of the measured SG. */

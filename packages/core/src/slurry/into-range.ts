@@ -1,27 +1,27 @@
 import { PotterError } from '../checks/potter-error';
 import { requireDensity, requirePositive, requireSg, requireThinnerThanPowder } from '../checks/require';
 
-export interface Correction {
+export interface SgChange {
   volumeMl: number;
   sg: number;
   targetSg: number;
 }
 
 /** Water that thins a bucket: V(d − t)/(t − 1), mL. Example: 10,000 mL 1.52 → 1.45: 1,556 mL. */
-export function waterToThin({ volumeMl, sg, targetSg }: Correction): number {
+export function waterToThin({ volumeMl, sg, targetSg }: SgChange): number {
   check({ volumeMl, sg, targetSg });
   if (targetSg > sg) throw wrongSide(targetSg, `Water only thins: the wanted SG (${targetSg}) is above the bucket's (${sg}).`);
   return (volumeMl * (sg - targetSg)) / (targetSg - 1);
 }
 
 /** Clear water to pour off after settling: V(t − d)/(t − 1), mL. Keep it: soluble flux and salts are in it. */
-export function waterToPourOff({ volumeMl, sg, targetSg }: Correction): number {
+export function waterToPourOff({ volumeMl, sg, targetSg }: SgChange): number {
   checkThicken({ volumeMl, sg, targetSg });
   return (volumeMl * (targetSg - sg)) / (targetSg - 1);
 }
 
 /** Dry powder of the same glaze that thickens a bucket: V(t − d)/(1 − t/ρ), g. */
-export function powderToThicken({ volumeMl, sg, targetSg, density }: Correction & { density: number }): number {
+export function powderToThicken({ volumeMl, sg, targetSg, density }: SgChange & { density: number }): number {
   checkThicken({ volumeMl, sg, targetSg });
   requireDensity('density', density);
   requireThinnerThanPowder('targetSg', targetSg, density);
@@ -29,7 +29,7 @@ export function powderToThicken({ volumeMl, sg, targetSg, density }: Correction 
 }
 
 /** Thicker slurry of the same glaze at SG e > t: V(t − d)/(e − t), mL. */
-export function slurryToBlend({ volumeMl, sg, targetSg, otherSg }: Correction & { otherSg: number }): number {
+export function slurryToBlend({ volumeMl, sg, targetSg, otherSg }: SgChange & { otherSg: number }): number {
   checkThicken({ volumeMl, sg, targetSg });
   requireSg('otherSg', otherSg);
   if (otherSg <= targetSg) {
@@ -44,13 +44,13 @@ export function waterLost({ volumeMl, sg, laterSg }: { volumeMl: number; sg: num
   return (volumeMl * (laterSg - sg)) / (laterSg - 1);
 }
 
-function check({ volumeMl, sg, targetSg }: Correction): void {
+function check({ volumeMl, sg, targetSg }: SgChange): void {
   requirePositive('volumeMl', volumeMl);
   requireSg('sg', sg);
   requireSg('targetSg', targetSg);
 }
 
-function checkThicken(correction: Correction): void {
+function checkThicken(correction: SgChange): void {
   check(correction);
   if (correction.targetSg < correction.sg) {
     throw wrongSide(

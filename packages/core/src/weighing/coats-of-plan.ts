@@ -16,6 +16,8 @@ export function coatsOfPlan({
   bucketIds: ReadonlySet<string>;
 }): PiecesToCoat[] {
   return areasOf({ plan, shape }).flatMap(({ layers, areaCm2 }) =>
-    layers.filter((layer) => bucketIds.has(layer.bucketId) && areaCm2 > 0).map((layer) => ({ count, areaCm2, coatMm: layer.coatMm, way: layer.way })),
+    layers
+      .filter((layer) => bucketIds.has(layer.bucketId) && areaCm2 > 0)
+      .map((layer) => ({ count, areaCm2, coatMm: layer.coatMm, method: layer.method })),
   );
 }

@@ -1,24 +1,24 @@
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { STATE_GUESSES } from '../coat/predict';
-import type { Way } from '../layering/piece-plan';
+import type { ApplicationMethod } from '../layering/piece-plan';
 
 /** Share of the glaze that never stays on a pot, by the way it is put on. Starting guesses. */
-export const WASTE_SHARE: Readonly<Record<Way, number>> = { dip: 0.1, pour: 0.15, brush: 0.15, spray: 0.4, sponge: 0.15, rub: 0.3 };
+export const WASTE_SHARE: Readonly<Record<ApplicationMethod, number>> = { dip: 0.1, pour: 0.15, brush: 0.15, spray: 0.4, sponge: 0.15, rub: 0.3 };
 
 export interface PiecesToCoat {
   count: number;
   areaCm2: number;
   coatMm: number;
-  way: Way;
+  method: ApplicationMethod;
 }
 
 /** Dry glaze that the coats of these pieces take, g: Σ count × area × coat × 0.1 × c × density, plus waste. */
 export function dryGramsForPieces({ pieces, density }: { pieces: readonly PiecesToCoat[]; density: number }): number {
   const packing = STATE_GUESSES.normal.packing;
-  return pieces.reduce((sum, { count, areaCm2, coatMm, way }) => {
+  return pieces.reduce((sum, { count, areaCm2, coatMm, method }) => {
     const coatGrams =
       requireNotNegative('count', count) * requirePositive('areaCm2', areaCm2) * requirePositive('coatMm', coatMm) * 0.1 * packing * density;
-    return sum + coatGrams * (1 + WASTE_SHARE[way]);
+    return sum + coatGrams * (1 + WASTE_SHARE[method]);
   }, 0);
 }
 

@@ -39,7 +39,7 @@ describe('water that leaves by itself', () => {
   it('is a guess from surface and lid: 0.15 mL a cm² a day, open', () => {
     const open = contents({ ...head(1), type: 'lidSet', lid: 'open' }, measured(1, 1.45));
     const gone = evaporatedSince({ contents: open, capacityMl: 16_000, shape: ROUND, nowAt: on(8) })!;
-    expect(gone.ground).toBe('guess');
+    expect(gone.basis).toBe('guess');
     expect(gone.waterMl).toBeCloseTo(0.15 * Math.PI * 15 ** 2 * 7, 6);
     expect(gone.lowMl).toBeCloseTo(gone.waterMl / 2, 9);
     expect(gone.sgNow).toBeGreaterThan(1.47);
@@ -53,7 +53,7 @@ describe('water that leaves by itself', () => {
   it('is learnt where its own readings tell: water put back brings the SG back', () => {
     const drifting = { ...contents(measured(1, 1.45)), drift: { perDay: 0.004, perDaySd: 0.0005, spells: 5 } };
     const gone = evaporatedSince({ contents: drifting, capacityMl: 16_000, nowAt: on(6) })!;
-    expect(gone.ground).toBe('learnt');
+    expect(gone.basis).toBe('learnt');
     expect(gone.sgNow).toBeCloseTo(1.47, 9);
     const { volumeMl } = drifting;
     const left = volumeMl - gone.waterMl;
@@ -68,7 +68,7 @@ describe('days until it leaves its range', () => {
   it('come from its own drift where there is one', () => {
     const drifting = { ...contents(measured(1, 1.45)), drift: { perDay: 0.002, perDaySd: 0.0002, spells: 5 } };
     expect(daysLeft({ contents: drifting, capacityMl: 16_000, nowAt: on(3), ...range })).toMatchObject({
-      ground: 'learnt',
+      basis: 'learnt',
       days: expect.closeTo(8, 6),
     });
   });
@@ -76,7 +76,7 @@ describe('days until it leaves its range', () => {
   it('else from surface and lid, half to double', () => {
     const open = contents({ ...head(1), type: 'lidSet', lid: 'open' }, measured(1, 1.45));
     const left = daysLeft({ contents: open, capacityMl: 16_000, shape: ROUND, nowAt: on(1), ...range })!;
-    expect(left.ground).toBe('guess');
+    expect(left.basis).toBe('guess');
     const loss = open.volumeMl * (1 - 0.45 / 0.47);
     expect(left.days).toBeCloseTo(loss / (0.15 * Math.PI * 225), 6);
   });

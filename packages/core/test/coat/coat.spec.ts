@@ -129,9 +129,9 @@ describe('the starting guess', () => {
   });
 
   it('always comes with its range, never wider than its priors together', () => {
-    const { coat, lowMm, highMm, ground } = predictCoat({ ...POT, seconds: 3 });
+    const { coat, lowMm, highMm, basis } = predictCoat({ ...POT, seconds: 3 });
     if (coat.kind !== 'ok') throw new Error(coat.kind);
-    expect(ground).toEqual({ kind: 'startingGuess' });
+    expect(basis).toEqual({ kind: 'startingGuess' });
     expect(lowMm!).toBeLessThan(coat.coatMm);
     expect(highMm!).toBeGreaterThan(coat.coatMm);
     expect(Math.log(highMm! / coat.coatMm)).toBeLessThan(EIGHTY_PERCENT_Z * PRIOR_LN_SD * Math.sqrt(3));

@@ -1,7 +1,7 @@
 import { glazeUse } from '../../src/index';
 
 const bucket = { volumeMl: 5000, sg: 1.45, density: 2.6 };
-const cups = { count: 20, areaCm2: 300, coatMm: 0.5, way: 'dip' as const };
+const cups = { count: 20, areaCm2: 300, coatMm: 0.5, method: 'dip' as const };
 
 describe('glaze for a list of pieces', () => {
   it('grams and millilitres, with what is lost', () => {

@@ -5,7 +5,7 @@ const WANTED = [0.9, 0.3, 0.5, 0.7];
 
 describe('a step tile', () => {
   it('in one go: the thinnest at the top comes out first, each strip at the seconds of its coat', () => {
-    const { strips, stripMm } = planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, way: 'inOneGo' });
+    const { strips, stripMm } = planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, method: 'inOneGo' });
     expect(strips.map((strip) => strip.wantedMm)).toEqual([0.3, 0.5, 0.7, 0.9]);
     expect(stripMm).toBe(20);
     expect(strips.map((strip) => strip.depthMm)).toEqual([80, 60, 40, 20]);
@@ -22,7 +22,7 @@ describe('a step tile', () => {
   });
 
   it('dip over dip: every strip is reached with what lies on it already', () => {
-    const { strips } = planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, way: 'dipOverDip', betweenMinutes: 60 });
+    const { strips } = planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, method: 'dipOverDip', betweenMinutes: 60 });
     for (const strip of strips) expect(strip.coatMm).toBeCloseTo(strip.wantedMm, 6);
     // Over a coat a wall is less thirsty: the same step takes longer.
     const seconds = strips.map((strip) => (strip.seconds.kind === 'ok' ? strip.seconds.seconds : NaN));
@@ -30,16 +30,16 @@ describe('a step tile', () => {
   });
 
   it('says which strip cannot be: a film is thicker already, a thin wall is full', () => {
-    const thick = planStepTile({ wantedMm: [0.02, 0.5], tileHighMm: 95, situation: SITUATION, way: 'inOneGo' });
+    const thick = planStepTile({ wantedMm: [0.02, 0.5], tileHighMm: 95, situation: SITUATION, method: 'inOneGo' });
     expect(thick.strips[0]!.seconds.kind).toBe('filmAlreadyExceeds');
     expect(thick.strips[0]!.coatMm).toBeUndefined();
-    const thin = planStepTile({ wantedMm: [0.3, 2], tileHighMm: 95, situation: { ...SITUATION, wallMm: 2 }, way: 'inOneGo' });
+    const thin = planStepTile({ wantedMm: [0.3, 2], tileHighMm: 95, situation: { ...SITUATION, wallMm: 2 }, method: 'inOneGo' });
     expect(thin.strips[1]!.seconds.kind).toBe('wallSaturated');
   });
 
   it('warns of strips no hand can tell apart', () => {
-    expect(planStepTile({ wantedMm: [0.4, 0.41], tileHighMm: 95, situation: SITUATION, way: 'inOneGo' }).tooClose).toBe(true);
-    expect(planStepTile({ wantedMm: [0.3, 0.9], tileHighMm: 95, situation: SITUATION, way: 'inOneGo' }).tooClose).toBe(false);
+    expect(planStepTile({ wantedMm: [0.4, 0.41], tileHighMm: 95, situation: SITUATION, method: 'inOneGo' }).tooClose).toBe(true);
+    expect(planStepTile({ wantedMm: [0.3, 0.9], tileHighMm: 95, situation: SITUATION, method: 'inOneGo' }).tooClose).toBe(false);
   });
 
   it.each([
@@ -48,7 +48,7 @@ describe('a step tile', () => {
     [{ wantedMm: [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9] }, 'at most 8 thicknesses'],
     [{ wantedMm: [-1] }, 'The coat must be more than 0'],
   ])('%p is refused', (wrong, words) => {
-    expect(() => planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, way: 'inOneGo', ...wrong })).toThrow(words);
+    expect(() => planStepTile({ wantedMm: WANTED, tileHighMm: 95, situation: SITUATION, method: 'inOneGo', ...wrong })).toThrow(words);
   });
 });
 

@@ -8,7 +8,7 @@ import {
   type DayItem,
   type DayStep,
   type TimedStep,
-  type Way,
+  type ApplicationMethod,
 } from '../../src/index';
 
 const NOW = '2026-03-01T10:00:00.000Z';
@@ -18,7 +18,7 @@ const step = (id: string, itemId: string, change: Partial<DayStep> = {}): DaySte
   itemId,
   kind: 'layer',
   words: id,
-  handSeconds: 30,
+  laborSeconds: 30,
   waitMinutes: 0,
   ...change,
 });
@@ -49,7 +49,7 @@ describe('the day’s list', () => {
     const steps = fc.array(
       fc.record({
         waitMinutes: fc.integer({ min: 0, max: 90 }),
-        handSeconds: fc.integer({ min: 5, max: 200 }),
+        laborSeconds: fc.integer({ min: 5, max: 200 }),
         bucketId: fc.constantFrom(undefined, 'white', 'blue'),
       }),
       { minLength: 1, maxLength: 6 },
@@ -79,7 +79,7 @@ describe('the day’s list', () => {
 
   it('the first piece is dry when the last one is done: a large group waits less', () => {
     const waits = (n: number): number => {
-      const [first] = scheduleDay({ items: [item('group', n, [{ waitMinutes: 20, handSeconds: 60 }, {}])] });
+      const [first] = scheduleDay({ items: [item('group', n, [{ waitMinutes: 20, laborSeconds: 60 }, {}])] });
       return first!.readyMin - first!.endMin;
     };
     expect(waits(1)).toBeCloseTo(20, 6);
@@ -129,13 +129,13 @@ describe('the day as it goes', () => {
 
 describe('a plan put on the day', () => {
   const steps: TimedStep[] = [
-    { key: 'wax', kind: 'wax', zones: ['foot'], handSeconds: 40, waitMinutes: 20, waitFor: 'handleDry', wallUsed: 0 },
+    { key: 'wax', kind: 'wax', zones: ['foot'], laborSeconds: 40, waitMinutes: 20, waitFor: 'handleDry', wallUsed: 0 },
     {
       key: 'layer:a',
       kind: 'layer',
       zones: ['outside'],
-      layer: { id: 'a', bucketId: 'white', way: 'dip', coatMm: 0.5 },
-      handSeconds: 25,
+      layer: { id: 'a', bucketId: 'white', method: 'dip', coatMm: 0.5 },
+      laborSeconds: 25,
       waitMinutes: 8,
       waitFor: 'dryThrough',
       wallUsed: 0.8,
@@ -145,14 +145,14 @@ describe('a plan put on the day', () => {
       key: 'layer:b',
       kind: 'layer',
       zones: ['rim'],
-      layer: { id: 'b', bucketId: 'white', way: 'brush', coatMm: 0.3 },
-      handSeconds: 150,
+      layer: { id: 'b', bucketId: 'white', method: 'brush', coatMm: 0.3 },
+      laborSeconds: 150,
       waitMinutes: 20,
       waitFor: 'handleDry',
       wallUsed: 0.9,
       brushCoats: 2,
     },
-    { key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], handSeconds: 30, waitMinutes: 0, waitFor: 'nothing', wallUsed: 0.9 },
+    { key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], laborSeconds: 30, waitMinutes: 0, waitFor: 'nothing', wallUsed: 0.9 },
   ];
   let id = 0;
   const made = dayItemFromPiece({ pieceId: 'pot', name: 'Pot', count: 12, waxFootMm: 12, steps, glazes: [], newId: () => `id${++id}` });
@@ -167,7 +167,7 @@ describe('a plan put on the day', () => {
     expect(made.steps.map((one) => one.waitMinutes)).toEqual([20, 720, 20, 0]);
   });
 
-  it.each<[TimedStep['zones'], Way, string]>([
+  it.each<[TimedStep['zones'], ApplicationMethod, string]>([
     [['inside'], 'pour', 'Pour Leche inside, 2.4 s'],
     [['inside'], 'brush', 'Brush Leche inside, 2 coats'],
     [['inside'], 'spray', 'Spray Leche inside, 2 passes'],
@@ -175,8 +175,8 @@ describe('a plan put on the day', () => {
     [['outside'], 'pour', 'Pour Leche over the outside, 2.4 s'],
     [['rim'], 'sponge', 'Dab Leche on the rim with a sponge, 2 passes'],
     [['inside', 'outside'], 'dip', 'Dip inside and outside in Leche, 2.4 s'],
-  ])('%j, by %s: “%s”', (zones, way, said) => {
-    const step: TimedStep = { ...steps[1]!, zones, layer: { ...steps[1]!.layer!, way }, brushCoats: 2 };
+  ])('%j, by %s: “%s”', (zones, method, said) => {
+    const step: TimedStep = { ...steps[1]!, zones, layer: { ...steps[1]!.layer!, method }, brushCoats: 2 };
     expect(stepWords({ step, glazeName: 'Leche', waxFootMm: 12 })).toBe(said);
   });
 

@@ -16,10 +16,10 @@ import {
   shapeOf,
   sidesToRun,
   stepWords,
-  STUFFS,
+  COATING_KINDS,
   timeSteps,
-  WAYS,
-  waysThere,
+  APPLICATION_METHODS,
+  planAlternatives,
   type BodyFacts,
   type GlazeFacts,
   type Layer,
@@ -30,9 +30,9 @@ import { planOf } from '../plans';
 
 const BODY: BodyFacts = { name: 'Barro Claro', bisqueCone: '05', earthenware: false, absorptionPercent: 11, lightness: 0.7, shrinkagePercent: 11 };
 const GLAZES: GlazeFacts[] = [
-  glazeOf('white', { flow: { flow: 40, lnSd: 0.5, ground: 'pottersWord' }, lightness: 0.9 }),
-  glazeOf('ash', { flow: { flow: 400, lnSd: 0.9, ground: 'startingGuess' }, shrinkShare: 3, lightness: 0.7 }),
-  glazeOf('clay', { flow: { flow: 15, lnSd: 0.3, ground: 'runnerTile' }, shrinkShare: 31 }),
+  glazeOf('white', { flow: { flow: 40, lnSd: 0.5, basis: 'pottersWord' }, lightness: 0.9 }),
+  glazeOf('ash', { flow: { flow: 400, lnSd: 0.9, basis: 'startingGuess' }, shrinkShare: 3, lightness: 0.7 }),
+  glazeOf('clay', { flow: { flow: 15, lnSd: 0.3, basis: 'runnerTile' }, shrinkShare: 31 }),
 ];
 const KNOWLEDGE = knowledgeOf(learnCoats({ observations: [] }), { glazeId: 'white', bodyId: 'b' });
 
@@ -43,9 +43,9 @@ let numbers = 0;
 const layer: fc.Arbitrary<Layer> = fc
   .record({
     bucketId: fc.constantFrom('white', 'ash', 'clay', 'pot', 'a bucket that is gone'),
-    way: fc.constantFrom(...WAYS),
+    method: fc.constantFrom(...APPLICATION_METHODS),
     coatMm: fc.integer({ min: 5, max: 200 }).map((hundredths) => hundredths / 100),
-    stuff: fc.option(fc.constantFrom(...STUFFS), { nil: undefined }),
+    coatingKind: fc.option(fc.constantFrom(...COATING_KINDS), { nil: undefined }),
   })
   // As long as one another: none may be found in another's.
   .map((made) => ({ id: `layer ${1e6 + (numbers += 1)}`, ...made }));
@@ -88,7 +88,7 @@ const plan: fc.Arbitrary<PiecePlan> = fc
       ...rest,
       strips: strips.map((strip, at) => ({ id: `strip ${at}`, ...strip })),
       masks: masks.map((mask, at) => ({ id: `mask ${at}`, ...mask })),
-      pots: [{ id: 'pot', name: 'Nieve', colour: '#ffffff', stuff: 'slip' }],
+      decoratingColours: [{ id: 'pot', name: 'Nieve', colour: '#ffffff', coatingKind: 'slip' }],
     }),
   );
 
@@ -121,7 +121,7 @@ describe('whatever is drawn', () => {
         });
         for (const step of steps) {
           soundWords(stepWords({ step, glazeName: 'Leche', waxFootMm: drawn.waxFootMm }));
-          expect(step.handSeconds).toBeGreaterThanOrEqual(0);
+          expect(step.laborSeconds).toBeGreaterThanOrEqual(0);
         }
         for (const warning of [...orderWarnings({ plan: drawn, steps, glazes: GLAZES }), ...pieceWarnings({ ...question, body: BODY })])
           soundWords([warning.what, warning.why, ...warning.remedies, ...(warning.fixes ?? []).map((fix) => fix.words)].join(' '));
@@ -148,22 +148,22 @@ describe('whatever is drawn', () => {
     );
   });
 
-  it('has ways there that put on every coat it asks for, each told in full', () => {
+  it('has alternatives there that put on every coat it asks for, each told in full', () => {
     fc.assert(
       fc.property(plan, (drawn) => {
         if (planFault(drawn)) return;
-        const ways = attempt(() => waysThere({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 4 }));
-        expect(ways.kind).toBe('ok');
-        if (ways.kind !== 'ok') return;
-        expect(ways.value.length).toBeGreaterThan(0);
-        for (const way of ways.value) {
-          for (const minutes of [way.handMinutes, way.waitMinutes, way.price]) expect(minutes).toBeGreaterThanOrEqual(0);
-          expect(way.goodShare).toBeGreaterThanOrEqual(0);
-          expect(way.goodShare).toBeLessThanOrEqual(1);
-          const put = new Set(way.steps.flatMap((step) => (step.layer ? [step.layer.bucketId] : [])));
-          const known = layersOf(way.plan).filter(({ bucketId }) => GLAZES.some((glaze) => glaze.bucketId === bucketId));
+        const alternatives = attempt(() => planAlternatives({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 4 }));
+        expect(alternatives.kind).toBe('ok');
+        if (alternatives.kind !== 'ok') return;
+        expect(alternatives.value.length).toBeGreaterThan(0);
+        for (const alternative of alternatives.value) {
+          for (const minutes of [alternative.laborMinutes, alternative.waitMinutes, alternative.price]) expect(minutes).toBeGreaterThanOrEqual(0);
+          expect(alternative.goodShare).toBeGreaterThanOrEqual(0);
+          expect(alternative.goodShare).toBeLessThanOrEqual(1);
+          const put = new Set(alternative.steps.flatMap((step) => (step.layer ? [step.layer.bucketId] : [])));
+          const known = layersOf(alternative.plan).filter(({ bucketId }) => GLAZES.some((glaze) => glaze.bucketId === bucketId));
           for (const { bucketId } of known) expect(put).toContain(bucketId);
-          expect(planFault(way.plan)).toBeUndefined();
+          expect(planFault(alternative.plan)).toBeUndefined();
         }
       }),
       { numRuns: 80 },
@@ -171,20 +171,20 @@ describe('whatever is drawn', () => {
   });
 
   it('slip under the outside goes into the clay before a rim that is glazed first: both can be had', () => {
-    const slip: Layer = { id: 'slip', bucketId: 'white', way: 'brush', coatMm: 0.2, stuff: 'slip' };
-    const glaze = (bucketId: string): Layer => ({ id: bucketId, bucketId, way: 'dip', coatMm: 0.4 });
+    const slip: Layer = { id: 'slip', bucketId: 'white', method: 'brush', coatMm: 0.2, coatingKind: 'slip' };
+    const glaze = (bucketId: string): Layer => ({ id: bucketId, bucketId, method: 'dip', coatMm: 0.4 });
     const drawn = planOf({ outside: [slip, glaze('clay')], rim: [glaze('ash')] }, { rimFirst: true });
-    const [way] = waysThere({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 1 });
-    const layers = way!.steps.flatMap((step) => (step.layer ? [step.layer.id] : step.kind === 'waxOver' ? ['wax'] : []));
+    const [alternative] = planAlternatives({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 1 });
+    const layers = alternative!.steps.flatMap((step) => (step.layer ? [step.layer.id] : step.kind === 'waxOver' ? ['wax'] : []));
     expect(layers).toEqual(['slip', 'ash', 'wax', 'clay']);
   });
 
   it('wax above the rim is offered to nobody, however far a glaze runs', () => {
     const drawn = planOf(
-      { outside: [{ id: 'a', bucketId: 'white', way: 'dip', coatMm: 0.05 }], rim: [{ id: 'b', bucketId: 'ash', way: 'dip', coatMm: 0.57 }] },
+      { outside: [{ id: 'a', bucketId: 'white', method: 'dip', coatMm: 0.05 }], rim: [{ id: 'b', bucketId: 'ash', method: 'dip', coatMm: 0.57 }] },
       { waxFootMm: 0, rimBandMm: 110 },
     );
-    const ways = waysThere({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 1 });
-    expect(ways.some((way) => way.plan.waxFootMm >= 80)).toBe(false);
+    const alternatives = planAlternatives({ plan: drawn, shape: shapeOf(drawn), glazes: GLAZES, body: BODY, count: 1 });
+    expect(alternatives.some((alternative) => alternative.plan.waxFootMm >= 80)).toBe(false);
   });
 });

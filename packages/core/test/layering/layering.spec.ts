@@ -17,7 +17,7 @@ import {
   timeSteps,
   type Layer,
   type PiecePlan,
-  type Way,
+  type ApplicationMethod,
 } from '../../src/index';
 import { glazeOf } from '../glaze-facts';
 import { ASH, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
@@ -29,7 +29,7 @@ const ASHY = glaze('ashy', { lightness: 0.75, shrinkShare: 4 });
 const YELLOW = glaze('yellow', { lightness: 0.65, shrinkShare: 31 });
 const GLAZES = [WHITE, BLUE, ASHY, YELLOW];
 let count = 0;
-const layer = (bucketId: string, coatMm = 0.5, way: Way = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, way, coatMm });
+const layer = (bucketId: string, coatMm = 0.5, method: ApplicationMethod = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, method, coatMm });
 const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {}): PiecePlan => ({
   shapeId: 'cup',
   zones: { inside: [], outside: [], rim: [], foot: [], ...zones },
@@ -61,12 +61,16 @@ describe('the safe order', () => {
 
   it('keeps every rule for any plan with one coat inside', () => {
     const some = (most: number) =>
-      fc.array(fc.record({ bucketId: fc.constantFrom('white', 'blue', 'ashy', 'yellow'), way: fc.constantFrom<Way>('pour', 'brush') }), {
-        maxLength: most,
-      });
+      fc.array(
+        fc.record({ bucketId: fc.constantFrom('white', 'blue', 'ashy', 'yellow'), method: fc.constantFrom<ApplicationMethod>('pour', 'brush') }),
+        {
+          maxLength: most,
+        },
+      );
     fc.assert(
       fc.property(some(1), some(3), some(3), fc.integer({ min: 0, max: 30 }), (inside, outside, rim, waxFootMm) => {
-        const make = (list: { bucketId: string; way: Way }[]): Layer[] => list.map(({ bucketId, way }) => layer(bucketId, 0.3, way));
+        const make = (list: { bucketId: string; method: ApplicationMethod }[]): Layer[] =>
+          list.map(({ bucketId, method }) => layer(bucketId, 0.3, method));
         const of = plan({ inside: make(inside), outside: make(outside), rim: make(rim) }, { waxFootMm });
         const order = keys(of);
         for (const { before, after } of precedencesOf({ plan: of, steps: stepsOf({ plan: of }) }))
@@ -211,7 +215,7 @@ describe('seconds and waits in the order chosen', () => {
 });
 
 describe('running together', () => {
-  const melted = (mm: number, flow: number) => ({ meltedMm: mm, flow: { flow, lnSd: 0.5, ground: 'pottersWord' as const } });
+  const melted = (mm: number, flow: number) => ({ meltedMm: mm, flow: { flow, lnSd: 0.5, basis: 'pottersWord' as const } });
 
   it('two glazes that stand alone run more together', () => {
     expect(stackFlow({ layers: [melted(0.2, 60), melted(0.2, 60)] }).flow).toBeCloseTo(60 * 1.3, 6);
@@ -248,8 +252,8 @@ describe('what is known of a glaze', () => {
 
   it('the potter’s word stands above the recipe’s guess', () => {
     const inside = contents({ [KAOLIN.id]: 20, [SILICA.id]: 30, [WHITING.id]: 20, [ASH.id]: 30 });
-    expect(glazeFacts({ ...source, movement: 'runs', contents: inside }).flow.ground).toBe('pottersWord');
-    expect(glazeFacts({ ...source, movement: 'unknown', contents: inside }).flow.ground).toBe('startingGuess');
+    expect(glazeFacts({ ...source, movement: 'runs', contents: inside }).flow.basis).toBe('pottersWord');
+    expect(glazeFacts({ ...source, movement: 'unknown', contents: inside }).flow.basis).toBe('startingGuess');
   });
 
   it('powders nobody analysed give the widest guess, not a figure out of nothing', () => {

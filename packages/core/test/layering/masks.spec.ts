@@ -6,7 +6,7 @@ import {
   stepsOf,
   stepWords,
   timeSteps,
-  waysThere,
+  planAlternatives,
   type BodyFacts,
   type PiecePlan,
 } from '../../src/index';
@@ -26,7 +26,7 @@ const words = (plan: PiecePlan): string[] =>
   timed(plan).map((step) =>
     stepWords({
       step,
-      glazeName: plan.pots?.find((pot) => pot.id === step.layer?.bucketId)?.name ?? step.layer?.bucketId,
+      glazeName: plan.decoratingColours?.find((decoratingColour) => decoratingColour.id === step.layer?.bucketId)?.name ?? step.layer?.bucketId,
       waxFootMm: plan.waxFootMm,
     }),
   );
@@ -37,7 +37,7 @@ const before = (plan: PiecePlan, first: string, then: string): boolean => {
 
 describe('what is kept bare, step by step', () => {
   const planter = planOf(
-    { inside: [coat('liner', 0.4, { way: 'pour' })], outside: [coat('iron')] },
+    { inside: [coat('liner', 0.4, { method: 'pour' })], outside: [coat('iron')] },
     { shapeId: 'planter', masks: [{ id: 'hole', kind: 'tape', where: 'hole', fromMm: 0, toMm: 0 }] },
   );
 
@@ -88,26 +88,32 @@ describe('what is kept bare, step by step', () => {
   });
 
   it('wash goes into the clay and underglaze onto it before anything is waxed; painted over a glaze it comes last', () => {
-    const pots = [
-      { id: 'blue', name: 'Azul', colour: '#223388', stuff: 'underglaze' as const },
-      { id: 'wash', name: 'Lavado', colour: '#332211', stuff: 'stain' as const },
+    const decoratingColours = [
+      { id: 'blue', name: 'Azul', colour: '#223388', coatingKind: 'underglaze' as const },
+      { id: 'wash', name: 'Lavado', colour: '#332211', coatingKind: 'stain' as const },
     ];
     const under = planOf(
-      { outside: [coat('wash', 0.05, { way: 'rub', stuff: 'stain' }), coat('blue', 0.1, { way: 'brush', stuff: 'underglaze' }), coat('liner', 0.3)] },
-      { pots },
+      {
+        outside: [
+          coat('wash', 0.05, { method: 'rub', coatingKind: 'stain' }),
+          coat('blue', 0.1, { method: 'brush', coatingKind: 'underglaze' }),
+          coat('liner', 0.3),
+        ],
+      },
+      { decoratingColours },
     );
     expect(words(under).slice(1, 4)).toEqual([
       'Rub Lavado into the outside and wipe it back',
       'Brush Azul on the outside, 1 coat',
       'Wax the foot and 10 mm up',
     ]);
-    const over = planOf({ outside: [coat('liner', 0.3), coat('blue', 0.1, { way: 'brush', stuff: 'underglaze' })] }, { pots });
+    const over = planOf({ outside: [coat('liner', 0.3), coat('blue', 0.1, { method: 'brush', coatingKind: 'underglaze' })] }, { decoratingColours });
     expect(before(over, 'wax', 'liner') && before(over, 'liner', 'blue')).toBe(true);
   });
 
   it('sprayed and sponged coats are counted in passes', () => {
-    expect(words(planOf({ outside: [coat('iron', 0.4, { way: 'spray' })] }))).toContain('Spray iron on the outside, 8 passes');
-    expect(words(planOf({ outside: [coat('iron', 0.4, { way: 'sponge' })] }))).toContain('Dab iron on the outside with a sponge, 5 passes');
+    expect(words(planOf({ outside: [coat('iron', 0.4, { method: 'spray' })] }))).toContain('Spray iron on the outside, 8 passes');
+    expect(words(planOf({ outside: [coat('iron', 0.4, { method: 'sponge' })] }))).toContain('Dab iron on the outside with a sponge, 5 passes');
   });
 });
 
@@ -123,8 +129,8 @@ describe('a strip', () => {
   });
 
   it('that flakes off the outside is found to go first, and waxed', () => {
-    const ways = waysThere({ plan, shape: shapeOf(plan), glazes: GLAZES, body: BODY, count: 6 });
-    expect(ways.slice(0, 3).some((way) => way.changes.includes('stripFirst') && way.risks.length === 0)).toBe(true);
+    const ways = planAlternatives({ plan, shape: shapeOf(plan), glazes: GLAZES, body: BODY, count: 6 });
+    expect(ways.slice(0, 3).some((method) => method.changes.includes('stripFirst') && method.risks.length === 0)).toBe(true);
   });
 
   it('a pin stands against everything that is only cheaper, and a contradiction offers no way', () => {
@@ -137,7 +143,7 @@ describe('a strip', () => {
         ],
       },
     );
-    const ask = (pins: PiecePlan['pins']) => waysThere({ plan: { ...two, pins }, shape: shapeOf(two), glazes: GLAZES, body: BODY, count: 1 });
+    const ask = (pins: PiecePlan['pins']) => planAlternatives({ plan: { ...two, pins }, shape: shapeOf(two), glazes: GLAZES, body: BODY, count: 1 });
     const order = (pins: PiecePlan['pins']): string[] => ask(pins)[0]!.plan.order;
     const [ash, iron] = ['layer:ash 0.2', 'layer:iron 0.3'];
     expect(order([{ before: iron, after: ash }]).indexOf(iron)).toBeLessThan(order([{ before: iron, after: ash }]).indexOf(ash));
@@ -150,7 +156,7 @@ describe('every plan with masks, strips and small pots', () => {
   it('has an order in which all that must come before comes before', () => {
     const plans = [0, 1, 2, 3, 4, 5, 6, 7].map((number) =>
       planOf(
-        { inside: [coat('liner', 0.3, { way: 'pour' })], outside: [coat('iron'), coat('ash', 0.2)], rim: number & 1 ? [coat('yellow', 0.2)] : [] },
+        { inside: [coat('liner', 0.3, { method: 'pour' })], outside: [coat('iron'), coat('ash', 0.2)], rim: number & 1 ? [coat('yellow', 0.2)] : [] },
         {
           rimFirst: Boolean(number & 1),
           footBy: number & 2 ? 'tape' : 'wax',

@@ -5,7 +5,7 @@ import { coat, planOf } from '../plans';
 const BODY: BodyFacts = { name: 'Barro Claro', bisqueCone: '05', earthenware: false, absorptionPercent: 11, lightness: 0.7, shrinkagePercent: 11 };
 const told = (id: string, plan: PiecePlan, glazes: readonly GlazeFacts[], body: BodyFacts = BODY): Warning | undefined =>
   pieceWarnings({ plan, shape: shapeOf(plan), glazes, body }).find((one) => one.rule === id);
-const slip = (shrinkagePercent: number) => ({ id: 'pot', name: 'Nieve', colour: '#ffffff', stuff: 'slip' as const, shrinkagePercent });
+const slip = (shrinkagePercent: number) => ({ id: 'pot', name: 'Nieve', colour: '#ffffff', coatingKind: 'slip' as const, shrinkagePercent });
 const words = (warning: Warning | undefined): string[] => (warning?.fixes ?? []).map((fix) => fix.words);
 
 describe('just within a rule, and just over it', () => {
@@ -15,7 +15,7 @@ describe('just within a rule, and just over it', () => {
     [9.5, undefined],
     [9.4, 'lift and peel off'],
   ])('a slip that shrinks %s % on a body of 11 %', (shrinkagePercent, what) => {
-    const plan = planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [slip(shrinkagePercent)] });
+    const plan = planOf({ outside: [coat('pot', 0.2, { coatingKind: 'slip' })] }, { decoratingColours: [slip(shrinkagePercent)] });
     const warning = told('B1', plan, []);
     if (what === undefined) expect(warning).toBeUndefined();
     else expect(warning?.what).toContain(what);
@@ -23,7 +23,7 @@ describe('just within a rule, and just over it', () => {
 
   it('a slip that lifts wants ball clay, one that cracks wants its clay calcined', () => {
     const remedies = (percent: number) =>
-      told('B1', planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [slip(percent)] }), [])!.remedies;
+      told('B1', planOf({ outside: [coat('pot', 0.2, { coatingKind: 'slip' })] }, { decoratingColours: [slip(percent)] }), [])!.remedies;
     expect(remedies(14)).toContain('Part of its clay calcined');
     expect(remedies(8)).toContain('Some ball clay in the slip');
   });
@@ -42,7 +42,7 @@ describe('just within a rule, and just over it', () => {
     const dark = { ...BODY, lightness: 0.3 };
     const glazes = [glazeOf('white', { lightness: 0.9 }), glazeOf('cream', { lightness: 0.8 })];
     expect(told('B2', planOf({ outside: [coat('white', 0.25), coat('cream', 0.25)] }), glazes, dark)).toBeUndefined();
-    const thin = told('B2', planOf({ outside: [coat('white', 0.25)] }, { pots: [slip(11)] }), glazes, dark)!;
+    const thin = told('B2', planOf({ outside: [coat('white', 0.25)] }, { decoratingColours: [slip(11)] }), glazes, dark)!;
     expect(thin.remedies).toEqual(['Nieve beneath it']);
     expect(thin.fixes![0]!.change.zones!.outside[0]!.coatMm).toBe(0.6);
   });
@@ -63,8 +63,9 @@ describe('just within a rule, and just over it', () => {
   });
 
   it('an encapsulated stain is looked at up to cone 8, and stopped above it', () => {
-    const pots = [{ id: 'pot', name: 'Rojo', colour: '#aa2222', stuff: 'stain' as const, colourant: 'encapsulated' as const }];
-    const at = (cone: string) => told('B4', planOf({ outside: [coat('pot', 0.1, { stuff: 'stain' })] }, { pots, cone }), [])!.severity;
+    const decoratingColours = [{ id: 'pot', name: 'Rojo', colour: '#aa2222', coatingKind: 'stain' as const, colourant: 'encapsulated' as const }];
+    const at = (cone: string) =>
+      told('B4', planOf({ outside: [coat('pot', 0.1, { coatingKind: 'stain' })] }, { decoratingColours, cone }), [])!.severity;
     expect(at('6')).toBe('look');
     expect(at('8')).toBe('look');
     expect(at('9')).toBe('stop');
@@ -79,8 +80,8 @@ describe('just within a rule, and just over it', () => {
     ['chromeTinPink' as const, {}, undefined],
     ['other' as const, { ZnO: 9 }, undefined],
   ])('%s under a glaze of %j', (colourant, firedPercent, what) => {
-    const pots = [{ id: 'pot', name: 'Verde', colour: '#22aa55', stuff: 'underglaze' as const, colourant }];
-    const plan = planOf({ outside: [coat('pot', 0.1, { stuff: 'underglaze' }), coat('clear')] }, { pots });
+    const decoratingColours = [{ id: 'pot', name: 'Verde', colour: '#22aa55', coatingKind: 'underglaze' as const, colourant }];
+    const plan = planOf({ outside: [coat('pot', 0.1, { coatingKind: 'underglaze' }), coat('clear')] }, { decoratingColours });
     const warning = told('B4', plan, [glazeOf('clear', { firedPercent })]);
     if (what === undefined) expect(warning).toBeUndefined();
     else expect(warning?.what).toMatch(what);
@@ -136,7 +137,7 @@ describe('drying and flaking', () => {
   });
 
   it('a slip beneath is no part of that millimetre', () => {
-    const plan = planOf({ outside: [coat('pot', 0.6, { stuff: 'slip' }), coat('iron', 0.9)] }, { pots: [slip(11)] });
+    const plan = planOf({ outside: [coat('pot', 0.6, { coatingKind: 'slip' }), coat('iron', 0.9)] }, { decoratingColours: [slip(11)] });
     expect(told('F2', plan, [glazeOf('iron')])).toBeUndefined();
   });
 
@@ -149,17 +150,17 @@ describe('drying and flaking', () => {
 
   it('a tight bisque matters to a dip or a pour, not to a brush; at four percent it drinks', () => {
     const dipped = planOf({ outside: [coat('iron')] });
-    const brushed = planOf({ outside: [coat('iron', 0.5, { way: 'brush' })] });
+    const brushed = planOf({ outside: [coat('iron', 0.5, { method: 'brush' })] });
     const tight = { ...BODY, absorptionPercent: 3.9 };
     expect(told('F3', dipped, [glazeOf('iron')], tight)?.what).toContain('only 3.9 % of water');
     expect(told('F3', brushed, [glazeOf('iron')], tight)).toBeUndefined();
     expect(told('F3', dipped, [glazeOf('iron')], { ...BODY, absorptionPercent: 4 })).toBeUndefined();
     const [brush] = told('F3', dipped, [glazeOf('iron')], tight)!.fixes!;
-    expect(brush!.change.zones!.outside[0]!.way).toBe('brush');
+    expect(brush!.change.zones!.outside[0]!.method).toBe('brush');
   });
 
   it('a piece glazed and fired before, brushed all over, is left in peace; a bare one too', () => {
-    expect(told('F3', planOf({ outside: [coat('iron', 0.5, { way: 'brush' })] }, { refire: true }), [glazeOf('iron')])).toBeUndefined();
+    expect(told('F3', planOf({ outside: [coat('iron', 0.5, { method: 'brush' })] }, { refire: true }), [glazeOf('iron')])).toBeUndefined();
     expect(told('F3', planOf({}, { refire: true }), [])).toBeUndefined();
   });
 

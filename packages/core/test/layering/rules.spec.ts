@@ -2,9 +2,9 @@ import { PIECE_RULES, pieceWarnings, SEAT_MASK_ID, shapeOf, type BodyFacts, type
 import { glazeOf } from '../glaze-facts';
 import { coat, planOf } from '../plans';
 
-const RUNNY = glazeOf('ash', { flow: { flow: 400, lnSd: 0.5, ground: 'pottersWord' }, shrinkShare: 4, lightness: 0.8 });
-const STABLE = glazeOf('iron', { flow: { flow: 20, lnSd: 0.5, ground: 'pottersWord' }, lightness: 0.2 });
-const CLAYEY = glazeOf('yellow', { flow: { flow: 20, lnSd: 0.5, ground: 'pottersWord' }, shrinkShare: 24, lightness: 0.7 });
+const RUNNY = glazeOf('ash', { flow: { flow: 400, lnSd: 0.5, basis: 'pottersWord' }, shrinkShare: 4, lightness: 0.8 });
+const STABLE = glazeOf('iron', { flow: { flow: 20, lnSd: 0.5, basis: 'pottersWord' }, lightness: 0.2 });
+const CLAYEY = glazeOf('yellow', { flow: { flow: 20, lnSd: 0.5, basis: 'pottersWord' }, shrinkShare: 24, lightness: 0.7 });
 const DARK: BodyFacts = {
   name: 'Barro Tostado',
   bisqueCone: '05',
@@ -20,11 +20,11 @@ const warn = (plan: PiecePlan, change: { glazes?: GlazeFacts[]; body?: BodyFacts
   pieceWarnings({ plan, shape: shapeOf(plan), glazes, body: DARK, ...change });
 const rule = (id: string, plan: PiecePlan, change: Parameters<typeof warn>[1] = {}): Warning | undefined =>
   warn(plan, change).find((one) => one.rule === id);
-const pot = (change: Partial<NonNullable<PiecePlan['pots']>[number]>) => ({
+const decoratingColour = (change: Partial<NonNullable<PiecePlan['decoratingColours']>[number]>) => ({
   id: 'pot',
   name: 'Nieve',
   colour: '#ffffff',
-  stuff: 'slip' as const,
+  coatingKind: 'slip' as const,
   ...change,
 });
 
@@ -63,22 +63,28 @@ describe('what speaks against a piece', () => {
     [
       'B1',
       'a slip that shrinks more',
-      planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [pot({ shrinkagePercent: 14 })] }),
+      planOf({ outside: [coat('pot', 0.2, { coatingKind: 'slip' })] }, { decoratingColours: [decoratingColour({ shrinkagePercent: 14 })] }),
       {},
       /crack and peel off Barro Tostado/,
     ],
     [
       'B1',
       'a slip that shrinks less',
-      planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [pot({ shrinkagePercent: 8 })] }),
+      planOf({ outside: [coat('pot', 0.2, { coatingKind: 'slip' })] }, { decoratingColours: [decoratingColour({ shrinkagePercent: 8 })] }),
       {},
       /lift and peel off/,
     ],
-    ['B1', 'a slip nobody measured', planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' })] }, { pots: [pot({})] }), {}, /is not known/],
+    [
+      'B1',
+      'a slip nobody measured',
+      planOf({ outside: [coat('pot', 0.2, { coatingKind: 'slip' })] }, { decoratingColours: [decoratingColour({})] }),
+      {},
+      /is not known/,
+    ],
     [
       'B1',
       'a slip out of a bucket',
-      planOf({ outside: [coat('yellow', 0.2, { stuff: 'slip' })] }),
+      planOf({ outside: [coat('yellow', 0.2, { coatingKind: 'slip' })] }),
       {},
       /Whether yellow holds on Barro Tostado is not known/,
     ],
@@ -94,8 +100,8 @@ describe('what speaks against a piece', () => {
       'B4',
       'chrome green under zinc',
       planOf(
-        { outside: [coat('pot', 0.1, { stuff: 'underglaze' }), coat('iron')] },
-        { pots: [pot({ stuff: 'underglaze', colourant: 'chromeGreen' })] },
+        { outside: [coat('pot', 0.1, { coatingKind: 'underglaze' }), coat('iron')] },
+        { decoratingColours: [decoratingColour({ coatingKind: 'underglaze', colourant: 'chromeGreen' })] },
       ),
       { glazes: [glazeOf('iron', { firedPercent: { ZnO: 5, CaO: 12 } })] },
       /5\.0 % zinc, which turns chrome brown/,
@@ -104,8 +110,8 @@ describe('what speaks against a piece', () => {
       'B4',
       'pink without lime',
       planOf(
-        { outside: [coat('pot', 0.1, { stuff: 'underglaze' }), coat('iron')] },
-        { pots: [pot({ stuff: 'underglaze', colourant: 'chromeTinPink' })] },
+        { outside: [coat('pot', 0.1, { coatingKind: 'underglaze' }), coat('iron')] },
+        { decoratingColours: [decoratingColour({ coatingKind: 'underglaze', colourant: 'chromeTinPink' })] },
       ),
       { glazes: [glazeOf('iron', { firedPercent: { ZnO: 0, CaO: 3 } })] },
       /the pink lives by it/,
@@ -113,7 +119,10 @@ describe('what speaks against a piece', () => {
     [
       'B4',
       'an encapsulated red',
-      planOf({ outside: [coat('pot', 0.1, { stuff: 'stain' })] }, { pots: [pot({ stuff: 'stain', colourant: 'encapsulated' })] }),
+      planOf(
+        { outside: [coat('pot', 0.1, { coatingKind: 'stain' })] },
+        { decoratingColours: [decoratingColour({ coatingKind: 'stain', colourant: 'encapsulated' })] },
+      ),
       {},
       /highest cone/,
     ],
@@ -139,7 +148,10 @@ describe('what speaks against a piece', () => {
   });
 
   it('a slip within one and a half points holds, and beneath it a light glaze keeps its colour', () => {
-    const plan = planOf({ outside: [coat('pot', 0.2, { stuff: 'slip' }), coat('yellow', 0.3)] }, { pots: [pot({ shrinkagePercent: 12 })] });
+    const plan = planOf(
+      { outside: [coat('pot', 0.2, { coatingKind: 'slip' }), coat('yellow', 0.3)] },
+      { decoratingColours: [decoratingColour({ shrinkagePercent: 12 })] },
+    );
     expect(rule('B1', plan)).toBeUndefined();
     expect(rule('B2', plan)).toBeUndefined();
   });

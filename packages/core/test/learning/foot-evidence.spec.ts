@@ -3,7 +3,7 @@ import { bandRunMm, FOOT_LN_SD, footToTell, learnFromFeet, meltedMm, shapeOf, ty
 import { glazeOf } from '../glaze-facts';
 import { coat, planOf } from '../plans';
 
-const GUESS: FlowGuess = { flow: 60, lnSd: 0.9, ground: 'startingGuess' };
+const GUESS: FlowGuess = { flow: 60, lnSd: 0.9, basis: 'startingGuess' };
 const foot = (flow: number, isClean: boolean, glazeId = 'ash'): FootSeen => ({ glazeId, lnReach: Math.log(flow), isClean });
 const GLAZES = [glazeOf('ash', { flow: GUESS }), glazeOf('iron')];
 const tell = (plan: PiecePlan, firingRatio = 1) => footToTell({ plan, shape: shapeOf(plan), glazes: GLAZES, firingRatio });
@@ -13,7 +13,7 @@ describe('a fired foot as evidence of flow', () => {
     const learnt = learnFromFeet(GUESS, 'ash', [foot(40, true)]);
     expect(learnt.flow).toBeLessThan(GUESS.flow);
     expect(learnt.lnSd).toBeLessThan(GUESS.lnSd);
-    expect(learnt).toMatchObject({ ground: 'startingGuess', feet: 1 });
+    expect(learnt).toMatchObject({ basis: 'startingGuess', feet: 1 });
   });
 
   it('that stayed clean far below a high edge says nearly nothing', () => {
@@ -66,7 +66,7 @@ describe('a fired foot as evidence of flow', () => {
         within(0.05, 1.5),
         fc.array(fc.record({ flow: within(0.1, 20000), isClean: fc.boolean() }), { maxLength: 12 }),
         (flow, lnSd, seen) => {
-          let known: FlowGuess = { flow, lnSd, ground: 'startingGuess' };
+          let known: FlowGuess = { flow, lnSd, basis: 'startingGuess' };
           for (const one of seen) {
             const next = learnFromFeet(known, 'ash', [foot(one.flow, one.isClean)]);
             expect(Number.isFinite(next.flow) && next.flow > 0 && next.lnSd > 0).toBe(true);
@@ -105,7 +105,7 @@ describe('which piece’s foot tells', () => {
     ['no bare foot', planOf({ outside: [coat('ash')] }, { waxFootMm: 0 })],
     ['a refire', planOf({ outside: [coat('ash')] }, { waxFootMm: 20, refire: true })],
     ['fired upside down', planOf({ outside: [coat('ash')] }, { waxFootMm: 20, setting: 'upsideDown' })],
-    ['only slip', planOf({ outside: [coat('ash', 0.4, { stuff: 'slip' })] }, { waxFootMm: 20 })],
+    ['only slip', planOf({ outside: [coat('ash', 0.4, { coatingKind: 'slip' })] }, { waxFootMm: 20 })],
     ['a glaze nobody knows', planOf({ outside: [coat('gone')] }, { waxFootMm: 20 })],
   ])('%s tells nothing', (_name, plan) => {
     expect(tell(plan)).toBeUndefined();

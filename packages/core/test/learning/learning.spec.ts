@@ -89,7 +89,7 @@ describe('what the studio’s dips teach', () => {
       dipped([0, 0, 0], { seconds: 3, bodyId: 'tostado' }),
       dipped([0, 0, 0], { seconds: 3, glazeId: 'tinaja' }),
     ];
-    expect(knowledgeOf(learnCoats({ observations }), PAIR).ground).toEqual({ kind: 'learnt', pair: 1, glaze: 2, body: 2 });
+    expect(knowledgeOf(learnCoats({ observations }), PAIR).basis).toEqual({ kind: 'learnt', pair: 1, glaze: 2, body: 2 });
   });
 
   it('the order of the dips does not matter', () => {

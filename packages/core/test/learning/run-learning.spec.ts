@@ -13,7 +13,7 @@ import {
   type RunReading,
 } from '../../src/index';
 
-const GUESS: FlowGuess = { flow: 60, lnSd: 0.9, ground: 'startingGuess' };
+const GUESS: FlowGuess = { flow: 60, lnSd: 0.9, basis: 'startingGuess' };
 const tile = (change: Partial<RunReading> & { flow?: number }): RunReading => {
   const { flow = 200, ...rest } = change;
   const reading = { layers: [{ glazeId: 'ash', meltedMm: 0.35 }], bandMm: 30, firingRatio: 1, ...rest };
@@ -46,7 +46,7 @@ describe('a runner tile', () => {
     expect(two.flow).toBeLessThan(200);
     expect(one.lnSd / GUESS.lnSd).toBeCloseTo(narrowsTo(GUESS.lnSd), 9);
     expect(two.lnSd).toBeLessThan(one.lnSd);
-    expect(one.ground).toBe('runnerTile');
+    expect(one.basis).toBe('runnerTile');
   });
 
   it('other glazes learn nothing from it, nor does it speak for itself when another lies over it', () => {
@@ -62,7 +62,7 @@ describe('a runner tile', () => {
 });
 
 describe('two glazes over one another', () => {
-  const sure = (flow: number): FlowGuess => ({ flow, lnSd: 0.1, ground: 'runnerTile' });
+  const sure = (flow: number): FlowGuess => ({ flow, lnSd: 0.1, basis: 'runnerTile' });
   const flows = new Map([
     ['ash', sure(300)],
     ['iron', sure(60)],

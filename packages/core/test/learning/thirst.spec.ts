@@ -43,7 +43,7 @@ describe('the thirst test in water', () => {
       );
       return highMm! / lowMm!;
     };
-    expect(known.ground).toEqual({ kind: 'learnt', pair: 0, glaze: 0, body: 0, thirstTest: true });
+    expect(known.basis).toEqual({ kind: 'learnt', pair: 0, glaze: 0, body: 0, thirstTest: true });
     expect(width(known)).toBeLessThan(width(PRIOR_KNOWLEDGE));
     // The test weighs 1/0.2², the starting guess 1/0.5².
     expect(known.shift[1]).toBeCloseTo((lnWall * 25) / (25 + 4), 6);
@@ -63,7 +63,7 @@ describe('the thirst test in water', () => {
 });
 
 describe('what a pass of the brush gives', () => {
-  const three: PassReading = { way: 'brushLoaded', passes: 3, coatMm: 0.27, lnSd: 0.08 };
+  const three: PassReading = { method: 'brushLoaded', passes: 3, coatMm: 0.27, lnSd: 0.08 };
 
   it('nothing measured is the starting guess', () => {
     expect(passCoatOf('brushLoaded', [])).toEqual({ perPassMm: expect.closeTo(0.13, 9), lnSd: 0.5, readings: 0 });
@@ -79,6 +79,6 @@ describe('what a pass of the brush gives', () => {
   });
 
   it('no passes is no reading', () => {
-    expect(() => passCoatOf('spray', [{ way: 'spray', passes: 0, coatMm: 0.3, lnSd: 0.1 }])).toThrow('must be more than 0');
+    expect(() => passCoatOf('spray', [{ method: 'spray', passes: 0, coatMm: 0.3, lnSd: 0.1 }])).toThrow('must be more than 0');
   });
 });

@@ -61,7 +61,7 @@ describe('what now?', () => {
   });
 
   it('tells the pieces that are dry enough from those that dry', () => {
-    const steps = ['a', 'b'].map((id) => ({ id, itemId: 'pots', kind: 'layer' as const, words: `Dip ${id}`, handSeconds: 30, waitMinutes: 20 }));
+    const steps = ['a', 'b'].map((id) => ({ id, itemId: 'pots', kind: 'layer' as const, words: `Dip ${id}`, laborSeconds: 30, waitMinutes: 20 }));
     const items = [{ id: 'pots', pieceId: 'p', name: 'Pots', count: 6, steps }];
     const day = (minutesAgo: number) => ({
       items,

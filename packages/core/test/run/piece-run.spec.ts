@@ -18,10 +18,10 @@ import {
 import { glazeOf } from '../glaze-facts';
 
 const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
-const glaze = (bucketId: string, flow: number, lnSd = 0.5): GlazeFacts => glazeOf(bucketId, { flow: { flow, lnSd, ground: 'pottersWord' } });
+const glaze = (bucketId: string, flow: number, lnSd = 0.5): GlazeFacts => glazeOf(bucketId, { flow: { flow, lnSd, basis: 'pottersWord' } });
 const IRON = glaze('tinaja', 40);
 const ASH = glaze('ceniza', 400);
-const layer = (bucketId: string, coatMm = 0.5): Layer => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip', coatMm });
+const layer = (bucketId: string, coatMm = 0.5): Layer => ({ id: `${bucketId} ${coatMm}`, bucketId, method: 'dip', coatMm });
 const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {}): PiecePlan => ({
   shapeId: 'cup',
   zones: { inside: [], outside: [], rim: [], foot: [], ...zones },

@@ -103,7 +103,7 @@ describe('melted glaze on an upright wall', () => {
     ];
     const layers = [band(strip, 0, 50, pale.mm, pale.flow), band(strip, 0, 50, iron.mm, iron.flow)];
     const { flow } = stackFlow({
-      layers: [pale, iron].map(({ mm, flow, lnSd }) => ({ meltedMm: mm, flow: { flow, lnSd, ground: 'startingGuess' as const } })),
+      layers: [pale, iron].map(({ mm, flow, lnSd }) => ({ meltedMm: mm, flow: { flow, lnSd, basis: 'startingGuess' as const } })),
     });
     const { moments } = solveRun({ strip, layers, stuckMm: 0, overlap: () => 1.3 });
     expect(moments[0]!.frontMm! - 50).toBeCloseTo(runOf(0.4, 50, flow), 0);

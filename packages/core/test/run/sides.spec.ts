@@ -15,7 +15,7 @@ import {
   sidesToRun,
   sideToRun,
   solveRun,
-  wayDown,
+  runPath,
   withLayers,
   type PiecePlan,
   type RunSide,
@@ -26,8 +26,8 @@ import { glazeOf } from '../glaze-facts';
 import { coat, planOf } from '../plans';
 
 const GLAZES = [
-  glazeOf('iron', { flow: { flow: 60, lnSd: 0.5, ground: 'pottersWord' } }),
-  glazeOf('ash', { flow: { flow: 300, lnSd: 0.7, ground: 'pottersWord' } }),
+  glazeOf('iron', { flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' } }),
+  glazeOf('ash', { flow: { flow: 300, lnSd: 0.7, basis: 'pottersWord' } }),
 ];
 const ask = (plan: PiecePlan, side: RunSide, change: Partial<SideQuestion> = {}): SideQuestion => ({
   plan,
@@ -46,12 +46,12 @@ describe('down a handle', () => {
   const mug = planOf({ outside: [coat('ash')] }, { shapeId: 'mug', waxFootMm: 12 });
 
   it('the way goes round the bow to its lower joint, then down a wall as wide as the handle', () => {
-    const way = wayDown(shapeOf(mug), 'grip')!;
-    expect(way[0]!.heightMm).toBeCloseTo(82, 6);
-    expect(way.at(-1)!.heightMm).toBeCloseTo(0, 6);
-    expect(way.every((point, at) => at === 0 || point.heightMm <= way[at - 1]!.heightMm + 1e-9)).toBe(true);
-    expect(way[0]!.girthMm).toBe(2 * (18 + 8));
-    expect(way.at(-1)!.girthMm).toBe(18);
+    const method = runPath(shapeOf(mug), 'grip')!;
+    expect(method[0]!.heightMm).toBeCloseTo(82, 6);
+    expect(method.at(-1)!.heightMm).toBeCloseTo(0, 6);
+    expect(method.every((point, at) => at === 0 || point.heightMm <= method[at - 1]!.heightMm + 1e-9)).toBe(true);
+    expect(method[0]!.girthMm).toBe(2 * (18 + 8));
+    expect(method.at(-1)!.girthMm).toBe(18);
   });
 
   it('brings the glaze of all its sides to one place: more reach the shelf there than down the wall', () => {
@@ -65,7 +65,7 @@ describe('down a handle', () => {
   });
 
   it('a piece without one has no such side', () => {
-    expect(wayDown(shapeOf({ shapeId: 'bowl' }), 'grip')).toBeUndefined();
+    expect(runPath(shapeOf({ shapeId: 'bowl' }), 'grip')).toBeUndefined();
     expect(sideToRun(ask(planOf({ outside: [coat('ash')] }, { shapeId: 'bowl' }), 'grip'))).toBeUndefined();
   });
 });
@@ -100,7 +100,7 @@ describe('strips, panels, masks and textures in the run', () => {
   });
 
   it('slip and underglaze stay where they are', () => {
-    const plan = planOf({ outside: [coat('ash', 0.2, { stuff: 'slip' }), coat('iron')] });
+    const plan = planOf({ outside: [coat('ash', 0.2, { coatingKind: 'slip' }), coat('iron')] });
     expect(laid(plan, 'outside').layers.map((layer) => layer.name)).toEqual(['iron']);
   });
 
@@ -151,9 +151,9 @@ describe('strips, panels, masks and textures in the run', () => {
 
   it('the wall below a handle’s joint has the wall’s texture, the handle itself is smooth', () => {
     const plan = planOf({ outside: [coat('ash')] }, { shapeId: 'mug', textures: { outside: { kind: 'grooves', depthMm: 0.6 } } });
-    const { strip: way, stuckMm } = laid(plan, 'grip');
+    const { strip: method, stuckMm } = laid(plan, 'grip');
     const joint = shapeOf(plan).grip!.lowerMm;
-    for (let cell = 0; cell < way.count; cell++) expect(stuckMm[cell]).toBeCloseTo(way.heightMm[cell]! > joint ? 0.05 : 0.25, 9);
+    for (let cell = 0; cell < method.count; cell++) expect(stuckMm[cell]).toBeCloseTo(method.heightMm[cell]! > joint ? 0.05 : 0.25, 9);
   });
 
   it('every panel runs by itself; asked for one without a name, it is the one that runs furthest', () => {

@@ -28,8 +28,8 @@ describe('how large a batch is', () => {
 
   it('is enough for the pieces, their waste, and what must stand in the bucket', () => {
     const pieces = [
-      { count: 10, areaCm2: 400, coatMm: 0.5, way: 'dip' as const },
-      { count: 2, areaCm2: 1000, coatMm: 0.5, way: 'pour' as const },
+      { count: 10, areaCm2: 400, coatMm: 0.5, method: 'dip' as const },
+      { count: 2, areaCm2: 1000, coatMm: 0.5, method: 'pour' as const },
     ];
     const { density } = plan({ kind: 'base', baseGrams: 1 });
     const coats = (10 * 400 * 0.5 * 0.1 * 1.1 + 2 * 1000 * 0.5 * 0.1 * 1.15) * 0.5 * density;
@@ -189,7 +189,7 @@ describe('a thousand recipes', () => {
 
 describe('the pieces of a plan', () => {
   const cup = PIECE_SHAPES[0]!;
-  const layer = (bucketId: string, coatMm: number) => ({ id: bucketId, bucketId, way: 'dip' as const, coatMm });
+  const layer = (bucketId: string, coatMm: number) => ({ id: bucketId, bucketId, method: 'dip' as const, coatMm });
   const plan = {
     shapeId: 'cup',
     zones: { inside: [layer('white', 0.4)], outside: [layer('white', 0.5), layer('blue', 0.6)], rim: [layer('blue', 0.3)], foot: [] },

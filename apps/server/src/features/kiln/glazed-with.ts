@@ -43,12 +43,12 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
   return places.flatMap(([place, layers]) =>
     layers.map((layer) => {
       const bucket = bucketById.get(layer.bucketId);
-      const pot = plan.pots?.find((one) => one.id === layer.bucketId);
+      const decoratingColour = plan.decoratingColours?.find((one) => one.id === layer.bucketId);
       const where = place === 'inside' ? 'the inside' : placeWords(place, plan);
       return {
-        words: `${bucket?.name ?? pot?.name ?? 'Glaze'} on ${where}, planned`,
+        words: `${bucket?.name ?? decoratingColour?.name ?? 'Glaze'} on ${where}, planned`,
         bucketId: bucket ? layer.bucketId : null,
-        bucketName: bucket?.name ?? pot?.name ?? null,
+        bucketName: bucket?.name ?? decoratingColour?.name ?? null,
         bucketCode: bucket?.code ?? null,
         sg: bucket?.contents?.sg ?? null,
         coatMm: layer.coatMm,

@@ -5,7 +5,7 @@ import { seriesById } from '../series/read-series';
 import { A4, MARGIN_MM, paper, table, text } from './paper';
 import { sendPdf } from './weigh-sheet';
 import { studioById } from '../studios/studio-from-row';
-import { printedMass, sayMass, type PrintedMass } from './weights';
+import { printedMass, formatMass, type PrintedMass } from './weights';
 
 /** The sheet of a series: what goes in before each tile, with the code to scratch on its back. */
 export async function seriesSheetPdf({ context, studioId, id, query, response }: Call<unknown>): Promise<void> {
@@ -38,8 +38,8 @@ function rowOf({ code, percent, baseGrams, stainGrams, aMl, bMl }: SeriesStep, m
   return [
     code,
     share,
-    baseGrams === undefined ? 'as it stands' : sayMass(baseGrams, mass, scales),
-    stainGrams ? sayMass(stainGrams, mass, scales) : 'none',
+    baseGrams === undefined ? 'as it stands' : formatMass(baseGrams, mass, scales),
+    stainGrams ? formatMass(stainGrams, mass, scales) : 'none',
   ];
 }
 

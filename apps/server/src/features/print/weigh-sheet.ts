@@ -6,7 +6,7 @@ import { eventsOf } from '../events/append-events';
 import { recipeVersionById } from '../recipes/repository';
 import { A4, bytesOf, MARGIN_MM, paper, table, text } from './paper';
 import { studioById } from '../studios/studio-from-row';
-import { printedMass, sayMass } from './weights';
+import { printedMass, formatMass } from './weights';
 
 /** The weigh sheet of a batch on paper, in working order with a box to tick. */
 export async function weighSheetPdf({ context, studioId, id, query, response }: Call<unknown>): Promise<void> {
@@ -15,7 +15,7 @@ export async function weighSheetPdf({ context, studioId, id, query, response }: 
   const { body } = await studioById(context, studioId);
   const version = await recipeVersionById(context, studioId, batch.recipeVersionId);
   const state = replayBatch({ plan: batch.plan, events: await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }) });
-  const say = (grams: number): string => sayMass(grams, printedMass(query['mass']), body.scales);
+  const say = (grams: number): string => formatMass(grams, printedMass(query['mass']), body.scales);
   const doc = await paper(A4, `Weigh sheet, ${version.body.name}`);
   const wide = A4.widthMm - 2 * MARGIN_MM;
   let y = text(doc, `${version.body.name}, version ${version.number}`, { xMm: MARGIN_MM, yMm: MARGIN_MM, widthMm: wide, size: 20, font: 'heading' });

@@ -10,7 +10,7 @@ export type PrintedMass = 'g' | 'oz' | 'lb';
 export const printedMass = (asked: unknown): PrintedMass => (asked === 'oz' || asked === 'lb' ? asked : 'g');
 
 /** A weight as the studio's scales can show it, in the unit the studio counts in. */
-export function sayMass(grams: number, unit: PrintedMass, scales: StudioBody['scales']): string {
+export function formatMass(grams: number, unit: PrintedMass, scales: StudioBody['scales']): string {
   if (unit === 'lb') return poundsAndOunces(grams).replace(/[⅛⅜⅝⅞]/g, (sign) => EIGHTHS[sign]!);
   if (unit === 'oz') return `${formatFixed(fromCanonical(grams, 'oz'), 2)} oz`;
   const { divisionGrams } = scaleFor({ targetGrams: grams, scales });

@@ -2,12 +2,12 @@ import type { BucketSummary, CoatDip } from '@cazuela/contract';
 import {
   attempt,
   coatOfReading,
-  PASS_WAYS,
+  PASS_METHODS,
   STATE_GUESSES,
   type CoatObservation,
   type CoatReading,
   type PassReading,
-  type PassWay,
+  type PassMethod,
 } from '@cazuela/core';
 
 /** What J_cake and the film belong to: the recipe, whatever bucket it is in; a mixture belongs to its bucket alone. */
@@ -22,7 +22,7 @@ export function readCoat(
   return attempt(() => coatOfReading(reading, { sg: glaze.sg, density: glaze.density, packing: STATE_GUESSES[glaze.state].packing }));
 }
 
-export const isPassWay = (way: CoatDip['body']['way']): way is PassWay => way !== undefined && way in PASS_WAYS;
+export const isPassMethod = (method: CoatDip['body']['method']): method is PassMethod => method !== undefined && method in PASS_METHODS;
 
 const counted = (dips: readonly CoatDip[]): CoatDip[] =>
   dips.filter((dip) => dip.body.leftOut === undefined).sort((a, b) => a.body.at.localeCompare(b.body.at));
@@ -30,7 +30,7 @@ const counted = (dips: readonly CoatDip[]): CoatDip[] =>
 /** The studio's measured dips as the core learns from them, oldest first; what was left out, says nothing or was brushed is not among them. */
 export function observationsOf(dips: readonly CoatDip[]): CoatObservation[] {
   return counted(dips).flatMap(({ id, body }): CoatObservation[] => {
-    if (isPassWay(body.way)) return [];
+    if (isPassMethod(body.method)) return [];
     const read = readCoat(body.reading, body);
     if (read.kind === 'refused') return [];
     const { glazeId, bodyId, seconds, sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces, before } = body;
@@ -42,8 +42,8 @@ export function observationsOf(dips: readonly CoatDip[]): CoatObservation[] {
 /** What was put on in passes of one glaze: brushed, sponged, sprayed. */
 export function passReadingsOf(dips: readonly CoatDip[], glazeId: string): PassReading[] {
   return counted(dips).flatMap(({ body }): PassReading[] => {
-    if (body.glazeId !== glazeId || !isPassWay(body.way) || body.passes === undefined) return [];
+    if (body.glazeId !== glazeId || !isPassMethod(body.method) || body.passes === undefined) return [];
     const read = readCoat(body.reading, body);
-    return read.kind === 'refused' ? [] : [{ way: body.way, passes: body.passes, ...read.value }];
+    return read.kind === 'refused' ? [] : [{ method: body.method, passes: body.passes, ...read.value }];
   });
 }

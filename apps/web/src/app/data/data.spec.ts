@@ -8,7 +8,7 @@ import { createMutation } from './mutation';
 import { keyedResource } from './api-resource';
 import { PreferencesStore } from './preferences';
 import { StudioStore } from './studio-store';
-import { localDay, sayWait } from './times';
+import { localDay, formatWait } from './times';
 import { Units } from './units';
 import { signal } from '@angular/core';
 
@@ -120,9 +120,9 @@ describe('figures in the device’s units', () => {
 describe('times and members', () => {
   it('waits are said in minutes and hours, never below nothing', () => {
     const now = '2026-03-10T10:00:00.000Z';
-    expect(sayWait('2026-03-10T10:08:00.000Z', now)).toBe('8 min');
-    expect(sayWait('2026-03-10T11:20:00.000Z', now)).toBe('1 h 20');
-    expect(sayWait('2026-03-10T09:00:00.000Z', now)).toBe('0 min');
+    expect(formatWait('2026-03-10T10:08:00.000Z', now)).toBe('8 min');
+    expect(formatWait('2026-03-10T11:20:00.000Z', now)).toBe('1 h 20');
+    expect(formatWait('2026-03-10T09:00:00.000Z', now)).toBe('0 min');
     expect(localDay(new Date(2026, 2, 9, 23, 59))).toBe('2026-03-09');
   });
 

@@ -1,7 +1,7 @@
 import { format, isToday, isTomorrow, isYesterday } from 'date-fns';
 
 /** A moment as potters say it: "today 14:10", "yesterday 18:40", "Tue 3 Nov". UTC in, local out. */
-export function sayWhen(at: string): string {
+export function formatWhen(at: string): string {
   const moment = new Date(at);
   if (isToday(moment)) return `today ${format(moment, 'HH:mm')}`;
   if (isYesterday(moment)) return `yesterday ${format(moment, 'HH:mm')}`;
@@ -9,21 +9,21 @@ export function sayWhen(at: string): string {
   return format(moment, 'EEE d MMM');
 }
 
-export const sayTime = (at: string): string => format(new Date(at), 'HH:mm');
-export const sayDate = (at: string): string => format(new Date(at), 'EEEE d MMMM');
-export const sayDateAndTime = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
+export const formatTime = (at: string): string => format(new Date(at), 'HH:mm');
+export const formatDate = (at: string): string => format(new Date(at), 'EEEE d MMMM');
+export const formatDateTime = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
 
 /** Today's calendar day here, as the records name days. */
 export const localDay = (now: Date): string => format(now, 'yyyy-MM-dd');
 
 /** "1 h 20", "8 min": waits from now, never below 0. */
-export function sayWait(untilAt: string, nowAt: string): string {
+export function formatWait(untilAt: string, nowAt: string): string {
   const minutes = Math.max(0, Math.ceil((Date.parse(untilAt) - Date.parse(nowAt)) / 60_000));
   return minutes >= 60 ? `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}` : `${minutes} min`;
 }
 
 /** How old a reading is: "today", "3 days old", "5 weeks old". */
-export function sayAge(at: string, nowAt: string): string {
+export function formatAge(at: string, nowAt: string): string {
   const days = Math.floor((Date.parse(nowAt) - Date.parse(at)) / 86_400_000);
   if (days < 1) return 'read today';
   if (days < 14) return `read ${days} ${days === 1 ? 'day' : 'days'} ago`;

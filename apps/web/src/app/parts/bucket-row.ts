@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
-import { daysLeft, feelVerdict, mixtureOf, rangeVerdict, type EvaporationGround, type FeelNow, type FeelVerdict } from '@cazuela/core';
+import { daysLeft, feelVerdict, mixtureOf, rangeVerdict, type EvaporationBasis, type FeelNow, type FeelVerdict } from '@cazuela/core';
 import { Clock } from '../data/clock';
 import { StudioStore } from '../data/studio-store';
-import { sayAge } from '../data/times';
+import { formatAge } from '../data/times';
 import { Units } from '../data/units';
 import { PrefetchOnHover } from './prefetch-on-hover';
 import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
@@ -118,7 +118,7 @@ export class BucketRow {
       sure: !byFeel && contents?.sgSd !== undefined ? `± ${this.units.sgFine(contents.sgSd)}` : '',
       words: contents ? (byFeel ? FEEL_WORDS[felt] : verdictWords(verdict)) : 'empty',
       tone: byFeel ? FEEL_TONES[felt] : verdictTone(verdict),
-      age: at ? sayAge(at, this.nowAt()) : '',
+      age: at ? formatAge(at, this.nowAt()) : '',
       left: left ? daysWords(left) : '',
       soon: (left?.days ?? 99) < 4,
       warns: contents?.contaminated ? 'contaminated' : contents && mixtureOf(contents) ? 'a mixture' : '',
@@ -142,7 +142,7 @@ function feelFigure(feel: FeelNow | undefined): string {
   return feel?.drips === undefined ? '·' : `${feel.drips} drips`;
 }
 
-function daysWords({ days, ground }: { days: number; ground: EvaporationGround }): string {
+function daysWords({ days, basis }: { days: number; basis: EvaporationBasis }): string {
   const said = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
-  return `good for ${said}${ground === 'guess' ? ', a guess' : ''}`;
+  return `good for ${said}${basis === 'guess' ? ', a guess' : ''}`;
 }

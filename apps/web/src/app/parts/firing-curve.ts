@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { celsiusAt, kilnNow, type FiringPoint } from '@cazuela/core';
 import { line } from 'd3-shape';
-import { sayWhen } from '../data/times';
+import { formatWhen } from '../data/times';
 import { Units } from '../data/units';
 
 const WIDTH = 300;
@@ -100,7 +100,7 @@ export class FiringCurve {
   protected readonly opens = computed(() => {
     const state = this.state();
     return state.kind === 'firing' || state.kind === 'cooling'
-      ? `Can be opened about ${sayWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString())}, by its curve. Nobody logged it: look at the kiln’s own display.`
+      ? `Can be opened about ${formatWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString())}, by its curve. Nobody logged it: look at the kiln’s own display.`
       : '';
   });
   protected readonly words = computed(

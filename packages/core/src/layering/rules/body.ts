@@ -1,7 +1,7 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { outerStacks } from '../order';
 import type { PieceQuestion } from '../outside-run';
-import { layersOf, stuffOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
+import { layersOf, coatingKindOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
 import type { Warning } from '../warnings';
 import { USUAL_CONE } from './kiln';
 
@@ -17,30 +17,30 @@ const ENCAPSULATED_CONE = '8';
 
 /** B1: a slip that shrinks otherwise than its body peels. */
 export function slipPeels({ plan, glazes, body }: PieceQuestion): Warning[] {
-  for (const pot of slipsOf(plan, glazes)) {
-    if (pot.shrinkagePercent === undefined || body?.shrinkagePercent === undefined) {
+  for (const decoratingColour of slipsOf(plan, glazes)) {
+    if (decoratingColour.shrinkagePercent === undefined || body?.shrinkagePercent === undefined) {
       return [
         {
           rule: 'B1',
           severity: 'look',
-          what: `Whether ${pot.name} holds on ${body?.name ?? 'this body'} is not known.`,
+          what: `Whether ${decoratingColour.name} holds on ${body?.name ?? 'this body'} is not known.`,
           why: 'Slip and body must shrink alike, within 1.5 points; one of the two shrinkages is not told.',
           remedies: [
-            `Measure the shrinkage of ${pot.name}, and tell it with a small pot of that name`,
+            `Measure the shrinkage of ${decoratingColour.name}, and tell it with a small pot of that name`,
             'Tell the body’s shrinkage on its card',
             'Test it on one piece',
           ],
         },
       ];
     }
-    const points = pot.shrinkagePercent - body.shrinkagePercent;
+    const points = decoratingColour.shrinkagePercent - body.shrinkagePercent;
     if (Math.abs(points) <= SHRINK_ALIKE_POINTS) continue;
     return [
       {
         rule: 'B1',
         severity: 'stop',
-        what: `${pot.name} will ${points > 0 ? 'crack and' : 'lift and'} peel off ${body.name}.`,
-        why: `It shrinks ${pot.shrinkagePercent} %, the body ${body.shrinkagePercent} %: more than ${SHRINK_ALIKE_POINTS} points apart.`,
+        what: `${decoratingColour.name} will ${points > 0 ? 'crack and' : 'lift and'} peel off ${body.name}.`,
+        why: `It shrinks ${decoratingColour.shrinkagePercent} %, the body ${body.shrinkagePercent} %: more than ${SHRINK_ALIKE_POINTS} points apart.`,
         remedies: ['A slip made of the body itself', points > 0 ? 'Part of its clay calcined' : 'Some ball clay in the slip'],
       },
     ];
@@ -50,21 +50,24 @@ export function slipPeels({ plan, glazes, body }: PieceQuestion): Warning[] {
 
 /** Slips in use: of a small pot with its shrinkage where it is told, or of a bucket, whose shrinkage nobody measured. */
 function slipsOf(plan: PiecePlan, glazes: readonly GlazeFacts[]): { name: string; shrinkagePercent?: number | undefined }[] {
-  const used = new Set(layersOf(plan).flatMap((layer) => (stuffOf(layer) === 'slip' ? [layer.bucketId] : [])));
-  return [...(plan.pots ?? []).filter((pot) => used.has(pot.id)), ...glazes.flatMap(({ bucketId, name }) => (used.has(bucketId) ? [{ name }] : []))];
+  const used = new Set(layersOf(plan).flatMap((layer) => (coatingKindOf(layer) === 'slip' ? [layer.bucketId] : [])));
+  return [
+    ...(plan.decoratingColours ?? []).filter((decoratingColour) => used.has(decoratingColour.id)),
+    ...glazes.flatMap(({ bucketId, name }) => (used.has(bucketId) ? [{ name }] : [])),
+  ];
 }
 
 /** B2: a light, thin glaze loses itself on a dark body. */
 export function lostOnDark({ plan, glazes, body }: PieceQuestion): Warning[] {
   if (body?.lightness === undefined || body.lightness >= DARK_BELOW) return [];
   for (const stack of outerStacks(plan)) {
-    if (stack.some((layer) => stuffOf(layer) === 'slip')) continue;
-    const whole = stack.filter((layer) => stuffOf(layer) === 'glaze').reduce((sum, layer) => sum + layer.coatMm, 0);
+    if (stack.some((layer) => coatingKindOf(layer) === 'slip')) continue;
+    const whole = stack.filter((layer) => coatingKindOf(layer) === 'glaze').reduce((sum, layer) => sum + layer.coatMm, 0);
     const top = stack.at(-1);
     const glaze = top && glazes.find((facts) => facts.bucketId === top.bucketId);
     if (!glaze || glaze.lightness <= LIGHT_ABOVE || whole >= THIN_BELOW_MM) continue;
     const { zones, strips } = withLayers(plan, (layer) => (layer.id === top.id ? { ...layer, coatMm: 0.6 } : layer));
-    const slip = (plan.pots ?? []).find((pot) => pot.stuff === 'slip');
+    const slip = (plan.decoratingColours ?? []).find((decoratingColour) => decoratingColour.coatingKind === 'slip');
     return [
       {
         rule: 'B2',
@@ -102,33 +105,33 @@ export function stainQuarrels({ plan, glazes }: PieceQuestion): Warning[] {
   const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
   for (const stack of outerStacks(plan)) {
     for (const layer of stack) {
-      const pot = (plan.pots ?? []).find((one) => one.id === layer.bucketId);
-      if (!pot?.colourant || pot.colourant === 'other') continue;
-      if (pot.colourant === 'encapsulated') return [encapsulated(pot.name, cone)];
+      const decoratingColour = (plan.decoratingColours ?? []).find((one) => one.id === layer.bucketId);
+      if (!decoratingColour?.colourant || decoratingColour.colourant === 'other') continue;
+      if (decoratingColour.colourant === 'encapsulated') return [encapsulated(decoratingColour.name, cone)];
       const glaze = stack.map(facts).find((one) => one !== undefined);
       if (!glaze) continue;
       const zinc = glaze.firedPercent.ZnO ?? 0;
-      if (zinc > ZINC_PERCENT) return [quarrel(pot.name, glaze.name, `it holds ${zinc.toFixed(1)} % zinc, which turns chrome brown`)];
+      if (zinc > ZINC_PERCENT) return [quarrel(decoratingColour.name, glaze.name, `it holds ${zinc.toFixed(1)} % zinc, which turns chrome brown`)];
       const lime = glaze.firedPercent.CaO ?? 0;
-      if (pot.colourant === 'chromeTinPink' && Object.keys(glaze.firedPercent).length > 0 && lime < LIME_PERCENT)
-        return [quarrel(pot.name, glaze.name, `it holds only ${lime.toFixed(1)} % lime, and the pink lives by it`)];
+      if (decoratingColour.colourant === 'chromeTinPink' && Object.keys(glaze.firedPercent).length > 0 && lime < LIME_PERCENT)
+        return [quarrel(decoratingColour.name, glaze.name, `it holds only ${lime.toFixed(1)} % lime, and the pink lives by it`)];
     }
   }
   return [];
 }
 
-const quarrel = (pot: string, glaze: string, why: string): Warning => ({
+const quarrel = (decoratingColour: string, glaze: string, why: string): Warning => ({
   rule: 'B4',
   severity: 'stop',
-  what: `${pot} loses its colour with ${glaze}: ${why}.`,
+  what: `${decoratingColour} loses its colour with ${glaze}: ${why}.`,
   why: 'Chrome greens and pinks need a glaze without zinc; chrome-tin pink needs calcium as well.',
   remedies: ['A clear glaze without zinc over it', 'Another colour'],
 });
 
-const encapsulated = (pot: string, cone: string): Warning => ({
+const encapsulated = (decoratingColour: string, cone: string): Warning => ({
   rule: 'B4',
   severity: isCone(cone) && coneCelsius(cone) > coneCelsius(ENCAPSULATED_CONE) ? 'stop' : 'look',
-  what: `${pot} is an encapsulated stain: it has a highest cone, and this is cone ${cone}.`,
+  what: `${decoratingColour} is an encapsulated stain: it has a highest cone, and this is cone ${cone}.`,
   why: 'Over it the shell opens: the colour burns out, and cadmium and selenium come free.',
   remedies: ['Read its data sheet for its cone', 'Not for food until a laboratory has tested the finished piece'],
 });

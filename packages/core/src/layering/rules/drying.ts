@@ -1,7 +1,7 @@
 import { flakesOff } from '../../coat/crack-advice';
 import { outerStacks } from '../order';
 import type { PieceQuestion } from '../outside-run';
-import { rimIsApart, stuffOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
+import { rimIsApart, coatingKindOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
 import type { PlanFix, Warning } from '../warnings';
 
 const THINNER_MM = 0.5;
@@ -73,7 +73,7 @@ const changedLayer = (plan: PiecePlan, { id }: Layer, change: Partial<Layer>): P
 export function cracking({ plan, glazes }: PieceQuestion): Warning[] {
   const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
   for (const stack of outerStacks(plan)) {
-    const coats = stack.filter((layer) => stuffOf(layer) === 'glaze');
+    const coats = stack.filter((layer) => coatingKindOf(layer) === 'glaze');
     const wholeMm = coats.reduce((sum, layer) => sum + layer.coatMm, 0);
     const top = coats.at(-1);
     if (top && wholeMm > CRACKS_ABOVE_MM) {
@@ -115,7 +115,7 @@ export function cracking({ plan, glazes }: PieceQuestion): Warning[] {
 export function notTaking({ plan, body }: PieceQuestion): Warning[] {
   const layers = plan.zones.outside.length + plan.zones.inside.length;
   if (layers === 0) return [];
-  const baths = withLayers(plan, (layer) => (layer.way === 'dip' || layer.way === 'pour' ? { ...layer, way: 'brush' } : layer));
+  const baths = withLayers(plan, (layer) => (layer.method === 'dip' || layer.method === 'pour' ? { ...layer, method: 'brush' } : layer));
   const isBath = JSON.stringify(baths.zones) !== JSON.stringify(plan.zones);
   if (plan.refire) {
     return isBath

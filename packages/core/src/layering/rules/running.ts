@@ -1,6 +1,6 @@
 import { tallMm } from '../../geometry/piece-form';
 import { outsideRun, SHELF_MARGIN_MM, type PieceQuestion } from '../outside-run';
-import { stuffOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
+import { coatingKindOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
 import type { PlanFix, Warning } from '../warnings';
 
 /** From here on a glaze "runs" at a normal dip of 0.3 mm melted: more than 8 mm. */
@@ -8,7 +8,7 @@ const RUNS_ABOVE_FLOW = 8 / 0.3 ** 2;
 const THINNER_MM = 0.3;
 
 const factsOf = ({ glazes }: PieceQuestion, layer: Layer): GlazeFacts | undefined =>
-  stuffOf(layer) === 'glaze' ? glazes.find((glaze) => glaze.bucketId === layer.bucketId) : undefined;
+  coatingKindOf(layer) === 'glaze' ? glazes.find((glaze) => glaze.bucketId === layer.bucketId) : undefined;
 
 /** The first runny glaze among some layers. */
 export function runnyOf(question: PieceQuestion, layers: readonly Layer[]): { layer: Layer; glaze: GlazeFacts } | undefined {

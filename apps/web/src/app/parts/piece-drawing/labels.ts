@@ -1,4 +1,4 @@
-import { placeWords, stuffOf, type Layer, type PiecePlan } from '@cazuela/core';
+import { placeWords, coatingKindOf, type Layer, type PiecePlan } from '@cazuela/core';
 import type { Sheet } from './sheet';
 
 /** Labels on one side stand at least so far apart. */
@@ -28,7 +28,7 @@ export function labelsOf(sheet: Sheet, plan: PiecePlan, names: ReadonlyMap<strin
   const rimFrom = zones.rim.length > 0 ? rimFromMm(plan, sheet.topMm) : sheet.topMm;
   const label = (key: string, what: string, layers: readonly Layer[], heightMm: number, side: 1 | -1): DrawnLabel[] => {
     if (layers.length === 0) return [];
-    const each = layers.map((layer) => `${names.get(layer.bucketId) ?? stuffOf(layer)} ${layer.coatMm} mm`).join(' + ');
+    const each = layers.map((layer) => `${names.get(layer.bucketId) ?? coatingKindOf(layer)} ${layer.coatMm} mm`).join(' + ');
     // What does not fit beside the piece is counted.
     const how = each.length > LONGEST_LABEL && layers.length > 1 ? `${layers.length} coats` : each;
     const x = side * (sheet.fit.halfWidth + (side > 0 ? gripOut : 0) + 12);

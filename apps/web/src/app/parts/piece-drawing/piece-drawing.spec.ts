@@ -2,7 +2,7 @@ import { PIECE_SHAPES, type Layer, type PiecePlan } from '@cazuela/core';
 import { COAT_EXAGGERATION } from './coats';
 import { PieceDrawing } from './piece-drawing';
 
-const coat = (id: string, coatMm: number): Layer => ({ id, bucketId: id, way: 'dip', coatMm });
+const coat = (id: string, coatMm: number): Layer => ({ id, bucketId: id, method: 'dip', coatMm });
 const plan = (change: Partial<PiecePlan> = {}): PiecePlan => ({
   shapeId: 'cup',
   zones: { inside: [coat('white', 0.4)], outside: [coat('white', 0.4), coat('blue', 0.6)], rim: [], foot: [] },

@@ -6,7 +6,7 @@ import type {
   CorrectionPlan,
   DaysInRange,
   Evaporated,
-  EvaporationGround,
+  EvaporationBasis,
 } from '@cazuela/core';
 import type { Units } from '../../data/units';
 import { DROP_NAMES } from './cure-words';
@@ -150,23 +150,23 @@ export function earlierWords(against: AgainstEarlier, units: Units): string {
 }
 
 /** Water gone since the last reading, as an estimate that says what it rests on. */
-export function evaporatedWords({ ground, waterMl, lowMl, highMl, sgNow }: Evaporated, units: Units): string {
-  const rests = ground === 'learnt' ? 'from its own readings' : 'a starting guess from its surface and lid';
+export function evaporatedWords({ basis, waterMl, lowMl, highMl, sgNow }: Evaporated, units: Units): string {
+  const rests = basis === 'learnt' ? 'from its own readings' : 'a starting guess from its surface and lid';
   return `About ${units.millilitres(waterMl)} of water (${units.millilitres(lowMl)}–${units.millilitres(highMl)}) have left since it was measured: near ${units.sg(sgNow)} by now, ${rests}.`;
 }
 
 /** Days it has left in its range, short enough for the shelf. */
-export function daysLeftWords(left: DaysInRange & { ground: EvaporationGround }): string {
+export function daysLeftWords(left: DaysInRange & { basis: EvaporationBasis }): string {
   const days = Math.round(left.days);
   const about = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `about ${days} ${days === 1 ? 'day' : 'days'}`;
-  return `${about} in range${left.ground === 'guess' ? ', a guess' : ''}`;
+  return `${about} in range${left.basis === 'guess' ? ', a guess' : ''}`;
 }
 
 /** How a bucket drifts and how long it will do, with what that rests on. */
 export function driftWords(drift: NonNullable<BucketContents['drift']>, left: DaysInRange | undefined, units: Units): string {
-  const ground = `from ${drift.spells} spells between its readings`;
+  const basis = `from ${drift.spells} spells between its readings`;
   const way = drift.perDay > 0 ? 'Thickens' : 'Thins';
-  const speed = `${way} by ${units.sgFine(Math.abs(drift.perDay))} a day, ${ground}.`;
+  const speed = `${way} by ${units.sgFine(Math.abs(drift.perDay))} a day, ${basis}.`;
   if (!left) return speed;
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;

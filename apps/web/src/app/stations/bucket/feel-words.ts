@@ -41,13 +41,13 @@ export function relationWords(both: FeelAndSg, now: { value: number | undefined;
     if (pairs.length === 0) return '';
     return `${pairs.length} ${pairs.length === 1 ? 'pair' : 'pairs'} of ${FEEL_NAMES[kind]} and SG so far: from four different ones on, each tells the other.`;
   }
-  const ground = `from ${pairs.length} pairs in this bucket`;
+  const basis = `from ${pairs.length} pairs in this bucket`;
   if (now.value !== undefined) {
     const { y, low, high, outside } = predictFromFit({ fit: sgFromFeel, x: now.value });
-    const said = `A ${FEEL_NAMES[kind]} of ${feelValueWords(kind, now.value)} stands for SG ${units.sg(y)} (${units.sg(low)}–${units.sg(high)}), ${ground}.`;
+    const said = `A ${FEEL_NAMES[kind]} of ${feelValueWords(kind, now.value)} stands for SG ${units.sg(y)} (${units.sg(low)}–${units.sg(high)}), ${basis}.`;
     return outside ? `${said} It lies outside of all of them.` : said;
   }
   if (now.sg === undefined) return '';
   const { y, low, high } = predictFromFit({ fit: feelFromSg, x: now.sg });
-  return `At SG ${units.sg(now.sg)} expect a ${FEEL_NAMES[kind]} of ${feelValueWords(kind, y)} (${units.plain(Math.max(0, low))}–${units.plain(high)}), ${ground}.`;
+  return `At SG ${units.sg(now.sg)} expect a ${FEEL_NAMES[kind]} of ${feelValueWords(kind, y)} (${units.plain(Math.max(0, low))}–${units.plain(high)}), ${basis}.`;
 }

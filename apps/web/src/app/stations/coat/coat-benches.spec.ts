@@ -107,7 +107,7 @@ describe('the step tile', () => {
     glazeName: 'Leche de Higo',
     bodyId: CLAY.id,
     by: 'Maia',
-    way: 'inOneGo',
+    method: 'inOneGo',
     highMm: 95,
     sg: 1.45,
     strips: [0.3, 0.6].map((wantedMm, index) => ({ id: id(), wantedMm, expectedMm: wantedMm, seconds: 1 + index, depthMm: 80 - 40 * index })),
@@ -130,7 +130,7 @@ describe('the step tile', () => {
     await screen.press('Make this tile');
     const { body } = records.http.expectOne((one) => one.method === 'POST').request.body as { body: TileBody };
     expect(body.strips.map((strip) => strip.wantedMm)).toEqual([0.3, 0.5, 0.7, 0.9]);
-    expect(body).toMatchObject({ glazeId: RECIPE.id, bodyId: CLAY.id, way: 'inOneGo', highMm: 95 });
+    expect(body).toMatchObject({ glazeId: RECIPE.id, bodyId: CLAY.id, method: 'inOneGo', highMm: 95 });
   });
 
   it('dip over dip is told dip by dip; too many strips for the tile are refused in a sentence', async () => {
@@ -210,7 +210,7 @@ describe('brush, sponge and spray', () => {
     await screen.type('It measures, dip 1', '0.27');
     await screen.press('Keep the dip');
     const { dips } = records.http.expectOne((one) => one.method === 'POST').request.body as { dips: CoatDip[] };
-    expect(dips[0]!.body).toMatchObject({ way: 'brushLoaded', passes: 3, seconds: 0 });
+    expect(dips[0]!.body).toMatchObject({ method: 'brushLoaded', passes: 3, seconds: 0 });
     records = new FakeRecords();
     const again = await open({ dips: dips.map((dip) => ({ ...dip, version: 1 })) });
     await again.press('Another way');

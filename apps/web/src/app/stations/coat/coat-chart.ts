@@ -1,11 +1,11 @@
 import type { CoatCurvePoint, CoatObservation, CoatWindow } from '@cazuela/core';
-import type { AlsoCurve } from './also-curves';
+import type { ComparisonCurve } from './comparison-curves';
 import { token, type LineChartConfig } from '../../parts/line-chart';
 
 /** Readings at an SG this far from the one asked about are drawn open: they lie on another curve. */
 const SAME_SG = 0.015;
 /** Lines of the curves beside it, each with a dash of its own. */
-export const ALSO_COLOURS = ['--rutile', '--iron-wash', '--copper', '--iron'] as const;
+export const COMPARISON_COLOURS = ['--rutile', '--iron-wash', '--copper', '--iron'] as const;
 const DASHES = [
   [9, 4],
   [3, 3],
@@ -23,7 +23,7 @@ export function coatChart(
     dips?: readonly CoatObservation[];
     sg: number;
     window?: CoatWindow | undefined;
-    also?: readonly AlsoCurve[];
+    also?: readonly ComparisonCurve[];
     /** Axes that stand still while a hand drags. */
     held?: { mostSeconds: number; mostMm: number } | undefined;
   },
@@ -77,7 +77,7 @@ export function coatChart(
         },
         ...(marks.also ?? []).map((one, index) => ({
           data: one.points,
-          borderColor: token(ALSO_COLOURS[index % ALSO_COLOURS.length]!),
+          borderColor: token(COMPARISON_COLOURS[index % COMPARISON_COLOURS.length]!),
           borderWidth: 2,
           borderDash: DASHES[index % DASHES.length]!,
           pointRadius: 0,

@@ -3,7 +3,7 @@ import type { CoatKnowledge, Face, PieceTreatment } from '@cazuela/core';
 import * as z from 'zod';
 
 export const FACES = ['outside', 'inside', 'both'] as const;
-export const ALSO = ['sg', 'second', 'walls'] as const;
+export const COMPARISONS = ['sg', 'second', 'walls'] as const;
 const minutesSchema = z.number().min(0).max(30_000);
 
 /** What was done to the piece before, as it is typed: told again as it was after a reload. */
@@ -27,7 +27,7 @@ export const questionSchema = z.object({
   sg: z.number().nullable(),
   treatments: z.array(treatmentSchema).max(20),
   firedUnder: z.boolean(),
-  also: z.array(z.enum(ALSO)),
+  also: z.array(z.enum(COMPARISONS)),
   view: z.enum(['curve', 'map']),
 });
 export type Question = z.infer<typeof questionSchema>;

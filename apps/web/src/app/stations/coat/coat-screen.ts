@@ -24,7 +24,7 @@ import { apiResource } from '../../data/api-resource';
 import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
-import { alsoCurves } from './also-curves';
+import { comparisonCurves } from './comparison-curves';
 import { facesOf, pieceTreatments, questionSchema, START, type Question } from './coat-question';
 import { curveSeconds } from './coat-words';
 
@@ -152,7 +152,7 @@ export class CoatScreen {
   readonly also = computed(() => {
     const [situation, bucket, wall, state, result] = [this.situation(), this.bucket(), this.wall(), this.wallState(), this.result()];
     if (!situation || !bucket || !wall || !state || result?.kind !== 'ok') return [];
-    return alsoCurves({
+    return comparisonCurves({
       which: this.question().also,
       situation,
       knowledge: this.knowledge(),

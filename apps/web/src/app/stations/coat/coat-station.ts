@@ -16,10 +16,10 @@ import { Loading } from '../../parts/loading';
 import { LineChart, type ChartPoint } from '../../parts/line-chart';
 import { NumberField } from '../../parts/number-field';
 import { ErrorBanner } from '../../parts/error-banner';
-import { ALSO_COLOURS, coatChart } from './coat-chart';
+import { COMPARISON_COLOURS, coatChart } from './coat-chart';
 import { CoatMapPanel } from './coat-map-panel';
 import { CoatScreen } from './coat-screen';
-import { cannotWords, comparedWords, groundWords, standWords, waitWords, windowWords } from './coat-words';
+import { cannotWords, comparedWords, basisWords, standWords, waitWords, windowWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dip-bench';
 import { DipsPanel } from './dips-panel';
 import { DryingPanel } from './drying-panel';
@@ -101,7 +101,7 @@ export class CoatStation {
     ['second', 'second dip'],
     ['walls', 'thin and thick wall'],
   ] as const;
-  protected readonly alsoColours = ALSO_COLOURS;
+  protected readonly alsoColours = COMPARISON_COLOURS;
   protected readonly benches = BENCHES;
   protected readonly bench = sessionSignal<{ bench: Bench }>('coat-bench', { bench: 'dips' }, (kept) => benchSchema.safeParse(kept).data);
   protected readonly stands = computed(() => {
@@ -123,7 +123,7 @@ export class CoatStation {
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,
   );
-  protected readonly ground = computed(() => groundWords(this.screen.knowledge().ground, this.screen.coverage()));
+  protected readonly basis = computed(() => basisWords(this.screen.knowledge().basis, this.screen.coverage()));
   protected readonly cannot = computed(() => {
     const [result, coatMm, sg] = [this.screen.result(), this.screen.question().coatMm, this.screen.sg()];
     return result?.kind === 'ok' && coatMm !== null && sg !== null ? cannotWords(result.value.wanted, { coatMm, sg }, this.units) : undefined;

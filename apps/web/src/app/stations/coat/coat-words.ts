@@ -7,9 +7,9 @@ import {
   type Attempt,
   type BucketContents,
   type CoatCompared,
-  type CoatGround,
+  type CoatBasis,
   type CoatPrediction,
-  type EqualWay,
+  type CoatMethod,
   type Coverage,
   type SecondsForCoat,
   type StirringNeed,
@@ -57,7 +57,7 @@ export function cannotWords(
 const TOLD_SECONDS = 0.4;
 
 /** The ways of putting glaze on, as they are told. */
-export const WAY_NAMES: Readonly<Record<EqualWay, string>> = {
+export const METHOD_NAMES: Readonly<Record<CoatMethod, string>> = {
   dip: 'Dip',
   pour: 'Pour in and out',
   ladle: 'Ladle over',
@@ -90,13 +90,13 @@ export function standWords(contents: BucketContents, stir?: StirringNeed['every'
 }
 
 /** What a prediction leans on, in words, and how often its ranges held so far. */
-export function groundWords(ground: CoatGround, coverage: Coverage): { what: string; how: string } {
-  if (ground.kind === 'startingGuess')
+export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string; how: string } {
+  if (basis.kind === 'startingGuess')
     return {
       what: 'Starting guess:',
       how: 'from SG, how the liquid stands, bisque cone and wall alone. Dip a step tile to make it yours. Ranges hold four times in five.',
     };
-  const { pair, glaze, body, thirstTest } = ground;
+  const { pair, glaze, body, thirstTest } = basis;
   const dips = (count: number): string => `${count} ${count === 1 ? 'dip' : 'dips'}`;
   const water = thirstTest ? ' Its wall was tested in water.' : '';
   const leans =
@@ -117,8 +117,8 @@ export function groundWords(ground: CoatGround, coverage: Coverage): { what: str
 export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, units: Units): string {
   const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
   const coat = read.kind === 'ok' ? units.coat(read.value.coatMm) : 'no coat';
-  const way = body.way ?? 'dip';
-  const put = body.passes === undefined ? units.seconds(body.seconds) : `${body.passes} × ${WAY_NAMES[way].toLowerCase()}`;
+  const method = body.method ?? 'dip';
+  const put = body.passes === undefined ? units.seconds(body.seconds) : `${body.passes} × ${METHOD_NAMES[method].toLowerCase()}`;
   const over = body.before
     ? body.before.firedUnder
       ? ' on a fired glaze'
@@ -126,7 +126,7 @@ export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, u
         ? ` over ${units.coat(body.before.underMm)}`
         : ' on a damp wall'
     : '';
-  const named = way === 'dip' || body.passes !== undefined ? '' : `${WAY_NAMES[way].toLowerCase()}, `;
+  const named = method === 'dip' || body.passes !== undefined ? '' : `${METHOD_NAMES[method].toLowerCase()}, `;
   return `${named}${put} at SG ${units.sg(body.sg)}${over}: ${coat}, ${how}, ${body.by}`;
 }
 

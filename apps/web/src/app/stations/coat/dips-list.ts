@@ -4,7 +4,7 @@ import { OUTLIER_SDS } from '@cazuela/core';
 import { readCoat } from '../../data/coat-learning';
 import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
-import { sayWhen } from '../../data/times';
+import { formatWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { ErrorBanner } from '../../parts/error-banner';
 import { CoatScreen } from './coat-screen';
@@ -73,7 +73,7 @@ export class DipsList {
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
   protected readonly judging = createMutation();
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly asking = signal<string | undefined>(undefined);
   protected readonly list = computed(() => {
     const { glazeId, bodyId } = this.screen.pair();

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
-import type { CoatReading, EqualWay } from '@cazuela/core';
+import type { CoatReading, CoatMethod } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { isPassWay, readCoat } from '../../data/coat-learning';
+import { isPassMethod, readCoat } from '../../data/coat-learning';
 import { createMutation } from '../../data/mutation';
 import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
@@ -12,15 +12,15 @@ import { NumberField } from '../../parts/number-field';
 import { ErrorBanner } from '../../parts/error-banner';
 import { AreaField } from './area-field';
 import { CoatScreen } from './coat-screen';
-import { predictedWords, WAY_NAMES } from './coat-words';
+import { predictedWords, METHOD_NAMES } from './coat-words';
 import { DipsList } from './dips-list';
 
-const WAYS = [
+const MEASUREMENTS = [
   ['wetWeight', 'weighed wet'],
   ['dryWeight', 'weighed dry'],
   ['thickness', 'caliper, needle, comb'],
 ] as const;
-const PUT_WAYS = Object.keys(WAY_NAMES) as EqualWay[];
+const PUT_WAYS = Object.keys(METHOD_NAMES) as CoatMethod[];
 const MOST_ROWS = 12;
 const rowSchema = z.object({
   seconds: z.number().nullable(),
@@ -33,7 +33,7 @@ type Row = z.infer<typeof rowSchema>;
 const EMPTY: Row = { seconds: null, passes: null, before: null, after: null, coatMm: null };
 const draftSchema = z.object({
   put: z.enum(PUT_WAYS),
-  way: z.enum(WAYS.map(([way]) => way)),
+  measuredBy: z.enum(MEASUREMENTS.map(([measuredBy]) => measuredBy)),
   areaCm2: z.number().nullable(),
   rows: z.array(rowSchema).min(1).max(MOST_ROWS),
 });
@@ -50,15 +50,15 @@ const TILE_STEPS = 3;
       <h2 id="dips">Measured dips</h2>
       <form class="stack" (submit)="$event.preventDefault(); keep()">
         <div class="row">
-          <cz-choice label="How it was measured" [options]="ways" [value]="draft().way" (changed)="change({ way: $event })" />
+          <cz-choice label="How it was measured" [options]="measurements" [value]="draft().measuredBy" (changed)="change({ measuredBy: $event })" />
           <label class="named"
             >Put on by<select (change)="change({ put: $any($event.target).value })">
-              @for (way of putWays; track way) {
-                <option [value]="way" [selected]="way === draft().put">{{ wayNames[way] }}</option>
+              @for (method of methods; track method) {
+                <option [value]="method" [selected]="method === draft().put">{{ methodNames[method] }}</option>
               }
             </select></label
           >
-          @if (draft().way !== 'thickness') {
+          @if (draft().measuredBy !== 'thickness') {
             <cz-area-field [areaCm2]="draft().areaCm2" (changed)="change({ areaCm2: $event })" />
           }
         </div>
@@ -85,7 +85,7 @@ const TILE_STEPS = 3;
                   (changed)="edit(row.index, { seconds: $event.value })"
                 />
               }
-              @if (draft().way === 'thickness') {
+              @if (draft().measuredBy === 'thickness') {
                 <cz-number-field
                   [label]="'It measures, dip ' + (row.index + 1)"
                   quantity="coat"
@@ -164,22 +164,22 @@ export class DipsPanel {
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
   protected readonly keeping = createMutation();
-  protected readonly ways = WAYS;
-  protected readonly putWays = PUT_WAYS;
-  protected readonly wayNames = WAY_NAMES;
+  protected readonly measurements = MEASUREMENTS;
+  protected readonly methods = PUT_WAYS;
+  protected readonly methodNames = METHOD_NAMES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;
   /** Half-typed weights are there again after a reload. */
   protected readonly draft = sessionSignal<Draft>(
     'coat-dips',
-    { put: 'dip', way: 'wetWeight', areaCm2: null, rows: [EMPTY] },
+    { put: 'dip', measuredBy: 'wetWeight', areaCm2: null, rows: [EMPTY] },
     (kept) => draftSchema.safeParse(kept).data,
   );
   protected readonly rows = computed(() =>
     this.draft().rows.map((row, index) => {
       const reading = this.readingOf(row);
       const read = reading && readCoat(reading, this.glaze()!);
-      const lighter = this.draft().way !== 'thickness' && row.before !== null && row.after !== null && row.after <= row.before;
+      const lighter = this.draft().measuredBy !== 'thickness' && row.before !== null && row.after !== null && row.after <= row.before;
       return {
         ...row,
         index,
@@ -191,7 +191,7 @@ export class DipsPanel {
     }),
   );
   protected readonly ready = computed(() => this.rows().filter((row) => row.reading !== undefined));
-  protected readonly inPasses = computed(() => isPassWay(this.draft().put));
+  protected readonly inPasses = computed(() => isPassMethod(this.draft().put));
 
   constructor() {
     effect(() => {
@@ -218,7 +218,7 @@ export class DipsPanel {
 
   /** Read step by step with a needle or a comb: nobody weighs a part of a tile. */
   protected tile(): void {
-    this.change({ way: 'thickness', rows: Array.from({ length: TILE_STEPS }, (_, index) => this.draft().rows[index] ?? EMPTY) });
+    this.change({ measuredBy: 'thickness', rows: Array.from({ length: TILE_STEPS }, (_, index) => this.draft().rows[index] ?? EMPTY) });
   }
 
   protected keep(): void {
@@ -227,10 +227,10 @@ export class DipsPanel {
     if (!head || ready.length === 0) return;
     const { put } = this.draft();
     const at = new Date().toISOString();
-    const way = put === 'dip' ? {} : { way: put };
+    const method = put === 'dip' ? {} : { method: put };
     const dips = ready.map((row) => ({
       id: uuid(),
-      body: { ...head, at, ...way, ...(this.inPasses() ? { passes: row.passes!, seconds: 0 } : { seconds: row.seconds! }), reading: row.reading! },
+      body: { ...head, at, ...method, ...(this.inPasses() ? { passes: row.passes!, seconds: 0 } : { seconds: row.seconds! }), reading: row.reading! },
     }));
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.change({ rows: [EMPTY] });
@@ -256,10 +256,10 @@ export class DipsPanel {
   });
 
   private readingOf(row: Row): CoatReading | undefined {
-    const { way, areaCm2: area } = this.draft();
+    const { measuredBy, areaCm2: area } = this.draft();
     if (!this.glaze()) return undefined;
-    if (way === 'thickness') return row.coatMm === null || row.coatMm <= 0 ? undefined : { kind: way, coatMm: row.coatMm };
+    if (measuredBy === 'thickness') return row.coatMm === null || row.coatMm <= 0 ? undefined : { kind: measuredBy, coatMm: row.coatMm };
     if (row.before === null || row.after === null || area === null || area <= 0 || row.after <= row.before) return undefined;
-    return { kind: way, gainGrams: row.after - row.before, areaCm2: area, divisionGrams: this.units.divisionFor(row.after) };
+    return { kind: measuredBy, gainGrams: row.after - row.before, areaCm2: area, divisionGrams: this.units.divisionFor(row.after) };
   }
 }

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { attempt, equalCoats, labelCoats, type EqualCoat, type EqualWay } from '@cazuela/core';
+import { attempt, equalCoats, labelCoats, type EqualCoat, type CoatMethod } from '@cazuela/core';
 import * as z from 'zod';
 import { sessionSignal } from '../../data/session-signal';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 import { AreaField } from './area-field';
 import { CoatScreen } from './coat-screen';
-import { WAY_NAMES } from './coat-words';
+import { METHOD_NAMES } from './coat-words';
 
 const askedSchema = z.object({ areaCm2: z.number().nullable(), labelCoats: z.number().nullable() });
 
@@ -42,14 +42,14 @@ const askedSchema = z.object({ areaCm2: z.number().nullable(), labelCoats: z.num
             <th scope="col">hands</th>
             <th scope="col">rests on</th>
           </tr>
-          @for (row of list; track row.way) {
+          @for (row of list; track row.method) {
             <tr>
               <td>{{ row.name }}</td>
               <td>{{ row.how }}</td>
               <td class="num">{{ row.gives }}</td>
               <td class="num">{{ row.glaze }}</td>
-              <td>{{ row.hands }}</td>
-              <td class="quiet small">{{ row.ground }}</td>
+              <td>{{ row.labor }}</td>
+              <td class="quiet small">{{ row.basis }}</td>
             </tr>
           }
         </table>
@@ -91,7 +91,7 @@ export class EqualCoatsPanel {
     const asked = attempt(() =>
       equalCoats({ coatMm, areaCm2: area, situation, volumeMlPerDryGram, passReadings: this.screen.passReadings() }, this.screen.knowledge()),
     );
-    return asked.kind === 'ok' ? asked.value.map((one) => ({ way: one.way, name: WAY_NAMES[one.way], ...this.words(one) })) : undefined;
+    return asked.kind === 'ok' ? asked.value.map((one) => ({ method: one.method, name: METHOD_NAMES[one.method], ...this.words(one) })) : undefined;
   });
   protected readonly label = computed(() => {
     const [coats, coatMm] = [this.asked().labelCoats, this.screen.question().coatMm];
@@ -107,24 +107,26 @@ export class EqualCoatsPanel {
     this.asked.update((asked) => ({ ...asked, ...change }));
   }
 
-  private words(one: EqualCoat): Record<'how' | 'gives' | 'glaze' | 'hands' | 'ground', string> {
-    const { way, seconds, passes, givesMm, handSeconds, waitMinutes, glazeMl, readings } = one;
-    if (seconds !== undefined && seconds.kind !== 'ok') return { how: 'not by this way, see above', gives: '', glaze: '', hands: '', ground: '' };
+  private words(one: EqualCoat): Record<'how' | 'gives' | 'glaze' | 'labor' | 'basis', string> {
+    const { method, seconds, passes, givesMm, laborSeconds, waitMinutes, glazeMl, readings } = one;
+    if (seconds !== undefined && seconds.kind !== 'ok') return { how: 'not by this way, see above', gives: '', glaze: '', labor: '', basis: '' };
     const how =
-      seconds?.kind === 'ok' ? `${this.units.seconds(seconds.seconds)}${CONTACT_WORDS[way] ?? ''}` : `${passes} ${passes === 1 ? 'pass' : 'passes'}`;
-    const wait = waitMinutes > 0 ? `${handSeconds === undefined ? '' : ', and '}${this.units.minutes(waitMinutes)} drying between` : '';
-    const work = handSeconds === undefined ? '' : handSeconds < 90 ? `${handSeconds} s` : this.units.minutes(handSeconds / 60);
+      seconds?.kind === 'ok'
+        ? `${this.units.seconds(seconds.seconds)}${CONTACT_WORDS[method] ?? ''}`
+        : `${passes} ${passes === 1 ? 'pass' : 'passes'}`;
+    const wait = waitMinutes > 0 ? `${laborSeconds === undefined ? '' : ', and '}${this.units.minutes(waitMinutes)} drying between` : '';
+    const work = laborSeconds === undefined ? '' : laborSeconds < 90 ? `${laborSeconds} s` : this.units.minutes(laborSeconds / 60);
     const range = one.lowMm === undefined ? '' : ` (${one.lowMm.toFixed(2)}–${this.units.coat(one.highMm!)})`;
-    const ground = readings === undefined ? 'as said above' : readings === 0 ? (PASS_GROUND[way] ?? 'starting guess') : `${readings} measured`;
+    const basis = readings === undefined ? 'as said above' : readings === 0 ? (PASS_BASIS[method] ?? 'starting guess') : `${readings} measured`;
     return {
       how,
       gives: this.units.coat(givesMm) + (this.units.coatUnit() === 'mm' ? range : ''),
       glaze: this.units.millilitres(glazeMl),
-      hands: work + wait,
-      ground,
+      labor: work + wait,
+      basis,
     };
   }
 }
 
-const CONTACT_WORDS: Partial<Record<EqualWay, string>> = { pour: ' before it is poured out', ladle: ' under the stream' };
-const PASS_GROUND: Partial<Record<EqualWay, string>> = { sponge: 'no figure known: taken as a brush drawn dry' };
+const CONTACT_WORDS: Partial<Record<CoatMethod, string>> = { pour: ' before it is poured out', ladle: ' under the stream' };
+const PASS_BASIS: Partial<Record<CoatMethod, string>> = { sponge: 'no figure known: taken as a brush drawn dry' };

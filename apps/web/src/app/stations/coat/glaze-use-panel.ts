@@ -9,11 +9,11 @@ import { NumberField } from '../../parts/number-field';
 import { FACES } from './coat-question';
 import { CoatScreen } from './coat-screen';
 
-const USE_WAYS = ['dip', 'pour', 'brush', 'spray'] as const;
+const USE_METHODS = ['dip', 'pour', 'brush', 'spray'] as const;
 const rowSchema = z.object({
   shapeId: z.string(),
   face: z.enum(FACES),
-  way: z.enum(USE_WAYS),
+  method: z.enum(USE_METHODS),
   count: z.number().nullable(),
   coatMm: z.number().nullable(),
 });
@@ -51,9 +51,9 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
           </select></label
         >
         <label class="named"
-          >Way<select (change)="edit(index, { way: $any($event.target).value })">
-            @for (one of ways; track one) {
-              <option [value]="one" [selected]="one === row.way">{{ one }}</option>
+          >Way<select (change)="edit(index, { method: $any($event.target).value })">
+            @for (one of methods; track one) {
+              <option [value]="one" [selected]="one === row.method">{{ one }}</option>
             }
           </select></label
         >
@@ -139,10 +139,10 @@ export class GlazeUsePanel {
   private readonly screen = inject(CoatScreen);
   protected readonly units = inject(Units);
   protected readonly shapes = PIECE_SHAPES;
-  protected readonly ways = USE_WAYS;
+  protected readonly methods = USE_METHODS;
   protected readonly list = sessionSignal(
     'glaze-use',
-    { rows: [{ shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
+    { rows: [{ shapeId: 'cup', face: 'both', method: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
     (kept) => listSchema.safeParse(kept).data,
   );
   /** A line without a coat of its own takes the one that is asked about. */
@@ -158,7 +158,7 @@ export class GlazeUsePanel {
           count: row.count ?? 0,
           areaCm2: areaOf(row),
           coatMm: row.coatMm ?? this.wanted(),
-          way: row.way,
+          method: row.method,
         })),
         bucket: { volumeMl, sg, density },
         ...(stayMl === null ? {} : { stayMl }),
@@ -178,7 +178,7 @@ export class GlazeUsePanel {
 
   protected add(): void {
     const last = this.list().rows.at(-1);
-    this.change({ rows: [...this.list().rows, last ?? { shapeId: 'cup', face: 'both', way: 'dip', count: 10, coatMm: null }] });
+    this.change({ rows: [...this.list().rows, last ?? { shapeId: 'cup', face: 'both', method: 'dip', count: 10, coatMm: null }] });
   }
 
   protected remove(index: number): void {

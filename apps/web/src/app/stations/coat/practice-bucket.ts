@@ -11,7 +11,7 @@ const PUSHED_ASIDE_GRAMS = 160;
   selector: 'cz-practice-bucket',
   template: `
     <p class="small quiet">This scale is a practice one, simulated by the server. Hands for it:</p>
-    <div class="hands" role="group" aria-label="Hands at the practice scale">
+    <div class="practice" role="group" aria-label="Hands at the practice scale">
       <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="stand()">Put the bucket on</button>
       <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="dip()">Dip a piece</button>
       <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
@@ -26,7 +26,7 @@ const PUSHED_ASIDE_GRAMS = 160;
     </div>
   `,
   styles: `
-    .hands {
+    .practice {
       display: flex;
       flex-wrap: wrap;
       gap: 0.2rem 0.8rem;

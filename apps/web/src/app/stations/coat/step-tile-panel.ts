@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { attempt, lightnessOf, planStepTile, readNumber, type StepTilePlan, type TileWay } from '@cazuela/core';
+import { attempt, lightnessOf, planStepTile, readNumber, type StepTilePlan, type TileMethod } from '@cazuela/core';
 import type { TileBody } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
@@ -16,7 +16,7 @@ import { CoatScreen } from './coat-screen';
 import { TileCard } from './tile-card';
 import { markerWords, stripProblem, tileSteps } from './tile-words';
 
-const askedSchema = z.object({ wanted: z.string().max(100), highMm: z.number().nullable(), way: z.enum(['inOneGo', 'dipOverDip']) });
+const askedSchema = z.object({ wanted: z.string().max(100), highMm: z.number().nullable(), method: z.enum(['inOneGo', 'dipOverDip']) });
 type Asked = z.infer<typeof askedSchema>;
 
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
@@ -45,7 +45,7 @@ type Asked = z.infer<typeof askedSchema>;
           [most]="500"
           (changed)="change({ highMm: $event.value })"
         />
-        <cz-choice label="How" [options]="ways" [value]="asked().way" (changed)="change({ way: $event })" />
+        <cz-choice label="How" [options]="methods" [value]="asked().method" (changed)="change({ method: $event })" />
       </div>
       @if (plan(); as it) {
         @if (it.kind === 'refused') {
@@ -125,13 +125,13 @@ export class StepTilePanel {
   protected readonly making = createMutation();
   protected readonly tiles = apiResource(() => this.api.tiles());
   protected readonly made = signal<string | undefined>(undefined);
-  protected readonly ways = [
+  protected readonly methods = [
     ['inOneGo', 'in one go'],
     ['dipOverDip', 'dip over dip'],
-  ] as const satisfies readonly (readonly [TileWay, string])[];
+  ] as const satisfies readonly (readonly [TileMethod, string])[];
   protected readonly asked = sessionSignal<Asked>(
     'step-tile',
-    { wanted: '0.3, 0.5, 0.7, 0.9', highMm: 95, way: 'inOneGo' },
+    { wanted: '0.3, 0.5, 0.7, 0.9', highMm: 95, method: 'inOneGo' },
     (kept) => askedSchema.safeParse(kept).data,
   );
   protected readonly colour = computed(() => this.screen.bucket()?.body.colour ?? '#999999');
@@ -141,14 +141,14 @@ export class StepTilePanel {
   });
   protected readonly plan = computed(() => {
     const situation = this.screen.situation();
-    const { wanted, highMm, way } = this.asked();
+    const { wanted, highMm, method } = this.asked();
     if (!situation || highMm === null) return undefined;
     // A comma parts them; a decimal comma would make two of one, so only points are decimals here.
     const wantedMm = wanted
       .split(/[,;\s]+/)
       .filter(Boolean)
       .map((text) => this.readMm(text));
-    return attempt(() => planStepTile({ wantedMm, tileHighMm: highMm, situation, way }, this.screen.knowledge()));
+    return attempt(() => planStepTile({ wantedMm, tileHighMm: highMm, situation, method }, this.screen.knowledge()));
   });
   private readonly planned = computed<StepTilePlan | undefined>(() => {
     const plan = this.plan();
@@ -156,7 +156,7 @@ export class StepTilePanel {
   });
   protected readonly steps = computed(() => {
     const plan = this.planned();
-    return plan ? tileSteps(plan, this.asked().way, this.units) : [];
+    return plan ? tileSteps(plan, this.asked().method, this.units) : [];
   });
   protected readonly problems = computed(() => (this.planned()?.strips ?? []).flatMap((strip) => stripProblem(strip, this.units) ?? []));
   protected readonly drawn = computed(() => {
@@ -187,7 +187,7 @@ export class StepTilePanel {
       glazeName: bucket.body.name,
       ...(bisque.lot ? { lotId: bisque.lot.id } : {}),
       by: this.store.by(),
-      way: this.asked().way,
+      method: this.asked().method,
       highMm,
       sg,
       strips: plan.strips.map((strip) => ({

@@ -4,7 +4,7 @@ import { CONES } from '@cazuela/core';
 import { concat, last, map, of, type Observable } from 'rxjs';
 import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
-import { sayWhen } from '../../data/times';
+import { formatWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 import { TwoVersions } from '../../parts/two-versions';
@@ -156,7 +156,7 @@ export class TileCard {
     const measured = body.strips.filter((strip) => strip.measuredMm !== undefined).length;
     if (read > 0) return `fired to cone ${body.cone ?? '?'}, ${read} of ${body.strips.length} strips looked at`;
     if (body.cone) return `fired to cone ${body.cone}, not looked at yet`;
-    if (measured > 0) return `dipped ${body.dippedAt ? sayWhen(body.dippedAt) : ''}, ${measured} strips measured`;
+    if (measured > 0) return `dipped ${body.dippedAt ? formatWhen(body.dippedAt) : ''}, ${measured} strips measured`;
     return 'to be dipped';
   }
 
@@ -212,7 +212,7 @@ export class TileCard {
     const glaze = this.screen.glaze();
     const head = glaze && this.screen.dipHead({ ...glaze, sg: body.sg });
     // Dip over dip, a strip is not one dip: it is looked at, and not learnt from.
-    if (!head || body.way !== 'inOneGo') return [];
+    if (!head || body.method !== 'inOneGo') return [];
     const { before: _before, ...fresh } = head;
     const { bucketId, glazeId, bodyId, dippedAt: at = new Date().toISOString() } = body;
     return body.strips.flatMap(({ id, measuredMm, seconds }) =>

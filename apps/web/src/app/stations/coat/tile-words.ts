@@ -1,4 +1,4 @@
-import type { StepTilePlan, StepTileStrip, TileWay } from '@cazuela/core';
+import type { StepTilePlan, StepTileStrip, TileMethod } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
 /** Below this lightness (0–1) an iron wash is lost on the clay. */
@@ -14,14 +14,14 @@ export function markerWords(lightness: number): string {
 }
 
 /** The dips in words, in the order hands do them. */
-export function tileSteps(plan: StepTilePlan, way: TileWay, units: Units): string[] {
+export function tileSteps(plan: StepTilePlan, method: TileMethod, units: Units): string[] {
   const strips = plan.strips.filter((strip) => strip.seconds.kind === 'ok');
   const mm = (value: number): string => `${value.toFixed(0)} mm`;
   const seconds = (strip: StepTileStrip): string => (strip.seconds.kind === 'ok' ? units.seconds(strip.seconds.seconds) : '');
   if (strips.length === 0) return [];
   const lines = strips.map((strip) => mm(strip.depthMm)).join(', ');
   const mark = `Mark ${lines} from the lower end with a pencil; the top stays bare to hold it.`;
-  if (way === 'inOneGo') {
+  if (method === 'inOneGo') {
     return [
       mark,
       `Stir, then put it under to the ${mm(strips[0]!.depthMm)} line and count.`,

@@ -7,7 +7,7 @@ import { createMutation } from '../../data/mutation';
 import { keyedResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
-import { sayWhen } from '../../data/times';
+import { formatWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 import { ErrorBanner } from '../../parts/error-banner';
@@ -124,7 +124,7 @@ export class WindowPanel {
   protected readonly history = computed(() =>
     [...(this.document()?.changes ?? [])]
       .reverse()
-      .map(({ at, by, reason, window }) => `${sayWhen(at)}, ${by}: ${this.range(window)}${reason ? `, ${reason}` : ''}`),
+      .map(({ at, by, reason, window }) => `${formatWhen(at)}, ${by}: ${this.range(window)}${reason ? `, ${reason}` : ''}`),
   );
   protected readonly stale = computed(() => {
     const failure = this.keeping.failure();

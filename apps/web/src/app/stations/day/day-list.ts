@@ -3,7 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { DayStep } from '@cazuela/core';
 import { Keys } from '../../data/keys';
-import { sayDate, sayTime, sayWait } from '../../data/times';
+import { formatDate, formatTime, formatWait } from '../../data/times';
 import { Units } from '../../data/units';
 import { CodeCheck } from '../../parts/code-check';
 import { Loading } from '../../parts/loading';
@@ -29,15 +29,19 @@ export class DayList {
   protected readonly screen = inject(DayScreen);
   protected readonly units = inject(Units);
   protected readonly seconds = signal<number | null>(null);
-  protected readonly time = sayTime;
+  protected readonly time = formatTime;
   protected readonly longer = LONGER_MINUTES;
-  protected readonly title = computed(() => sayDate(`${this.screen.date()}T12:00:00`));
+  protected readonly title = computed(() => formatDate(`${this.screen.date()}T12:00:00`));
   protected readonly next = computed(() => this.screen.state()?.next.slice(0, NEXT_SHOWN) ?? []);
   /** Drying soonest first; the bar shortens as the wait does. */
   protected readonly drying = computed(() => {
     const nowAt = this.screen.nowAt();
     return (this.screen.state()?.drying ?? [])
-      .map((entry) => ({ ...entry, left: sayWait(entry.untilAt, nowAt), share: this.shareLeft(entry.untilAt, entry.afterStep.waitMinutes, nowAt) }))
+      .map((entry) => ({
+        ...entry,
+        left: formatWait(entry.untilAt, nowAt),
+        share: this.shareLeft(entry.untilAt, entry.afterStep.waitMinutes, nowAt),
+      }))
       .sort((a, b) => a.untilAt.localeCompare(b.untilAt));
   });
   protected readonly byPiece = computed(() => {

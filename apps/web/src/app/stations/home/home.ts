@@ -6,7 +6,7 @@ import { Clock, NOW } from '../../data/clock';
 import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
 import { StudioStore } from '../../data/studio-store';
-import { localDay, sayDateAndTime } from '../../data/times';
+import { localDay, formatDateTime } from '../../data/times';
 import { Units } from '../../data/units';
 import { BucketRow } from '../../parts/bucket-row';
 import { Loading } from '../../parts/loading';
@@ -41,7 +41,7 @@ export class Home {
       tiles: this.api.tiles(),
     }),
   );
-  protected readonly today = computed(() => sayDateAndTime(this.clock.at()));
+  protected readonly today = computed(() => formatDateTime(this.clock.at()));
   private readonly items = computed(() => {
     const all = this.all.value();
     if (!all) return [];

@@ -1,7 +1,7 @@
 import type { NowItem } from '@cazuela/core';
 import { verdictWords } from '../../parts/bucket-drawing';
 import type { Units } from '../../data/units';
-import { sayTime, sayWhen } from '../../data/times';
+import { formatTime, formatWhen } from '../../data/times';
 
 export interface NowRow {
   tag: string;
@@ -21,7 +21,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         tag: 'Unfinished',
         what: `${item.recipeName}, ${units.litres(item.expectedMl)}`,
         why: item.lastAt
-          ? `Weighing stopped at line ${item.nextLine} of ${item.lineCount}, ${item.lastBy}, ${sayWhen(item.lastAt)}`
+          ? `Weighing stopped at line ${item.nextLine} of ${item.lineCount}, ${item.lastBy}, ${formatWhen(item.lastAt)}`
           : `Planned, nothing weighed yet: ${item.lineCount} lines`,
         action: item.lastAt ? 'Go on weighing' : 'Start weighing',
         link: ['/weigh', item.batchId],
@@ -49,7 +49,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
       return {
         tag: 'Drying',
         what: `${item.count} × ${item.name}`,
-        why: `May be touched about ${sayTime(item.untilAt)} (starting guess)`,
+        why: `May be touched about ${formatTime(item.untilAt)} (starting guess)`,
         action: 'Open the day',
         link: ['/day'],
         tone: 'plain',
@@ -58,7 +58,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
       return {
         tag: item.cooling ? 'Cooling' : 'Firing',
         what: `${item.kiln}, about ${units.temperature(item.celsius)} by its curve`,
-        why: `Can be opened ${sayWhen(item.opensAt)}`,
+        why: `Can be opened ${formatWhen(item.opensAt)}`,
         action: 'See the firing',
         link: ['/kiln'],
         query: { firing: item.firingId },
@@ -68,7 +68,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
       return {
         tag: 'To read',
         what: `${item.kiln} can be unloaded`,
-        why: `Fired ${sayWhen(item.startedAt)}, no result noted yet`,
+        why: `Fired ${formatWhen(item.startedAt)}, no result noted yet`,
         action: 'Read the results',
         link: ['/kiln'],
         query: { firing: item.firingId },

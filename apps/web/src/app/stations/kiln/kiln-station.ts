@@ -8,7 +8,7 @@ import { Clock, NOW } from '../../data/clock';
 import { createMutation } from '../../data/mutation';
 import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
-import { sayDateAndTime, sayWhen } from '../../data/times';
+import { formatDateTime, formatWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { Loading } from '../../parts/loading';
 import { FiringCurve } from '../../parts/firing-curve';
@@ -36,8 +36,8 @@ export class KilnStation {
   protected readonly lighting = createMutation();
   protected readonly reading = createMutation();
   protected readonly cones = CONES;
-  protected readonly when = sayWhen;
-  protected readonly full = sayDateAndTime;
+  protected readonly when = formatWhen;
+  protected readonly full = formatDateTime;
   protected readonly all = apiResource(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
   protected readonly chosenId = linkedSignal(() => this.firing());
   protected readonly chosen = computed(() => {

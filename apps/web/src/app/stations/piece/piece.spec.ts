@@ -8,12 +8,12 @@ import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units';
 import { PiecePlanner } from './piece-planner/piece-planner';
 import { dipTrouble, waitWords } from './piece-planner/piece-words';
-import { PutOnDay } from './piece-planner/put-on-day';
+import { AddToDay } from './piece-planner/add-to-day';
 import { PieceShelf } from './piece-shelf/piece-shelf';
 
 const WHITE = bucket();
 const BLUE = bucket({ code: 'B2', body: { ...bucket().body, name: 'Noche Honda', colour: '#25305C' } });
-const coat = (bucketId: string, coatMm = 0.4) => ({ id: id(), bucketId, way: 'dip' as const, coatMm });
+const coat = (bucketId: string, coatMm = 0.4) => ({ id: id(), bucketId, method: 'dip' as const, coatMm });
 
 describe('the piece planner', () => {
   let records: FakeRecords;
@@ -33,7 +33,7 @@ describe('the piece planner', () => {
   };
   const steps = (screen: Screen<PiecePlanner>): string[] => screen.all('.steps .words').map((step) => step.textContent!.replace(/\s+/g, ' ').trim());
   const saved = (): Piece['body'] => (records.http.match((request) => request.method === 'PUT').at(-1)!.request.body as { body: Piece['body'] }).body;
-  const two = (): Piece => piece({ zones: { inside: [{ ...coat(WHITE.id), way: 'pour' }], outside: [coat(BLUE.id)], rim: [], foot: [] } });
+  const two = (): Piece => piece({ zones: { inside: [{ ...coat(WHITE.id), method: 'pour' }], outside: [coat(BLUE.id)], rim: [], foot: [] } });
 
   it('lists the steps in a safe order with seconds and waits', async () => {
     const list = steps(await open(two()));
@@ -144,7 +144,7 @@ describe('putting pieces on the day', () => {
   });
 
   it('adds to what is there', () => {
-    TestBed.inject(PutOnDay).put('2026-03-10', [item]).subscribe();
+    TestBed.inject(AddToDay).put('2026-03-10', [item]).subscribe();
     records.answer('/days', [there]);
     const request = records.http.expectOne((one) => one.method === 'PUT');
     expect((request.request.body as { items: DayItem[] }).items.map((one) => one.id)).toEqual([there.items[0]!.id, item.id]);
@@ -152,7 +152,7 @@ describe('putting pieces on the day', () => {
 
   it('adds again when somebody else was faster, and loses neither', () => {
     let result: Day | undefined;
-    TestBed.inject(PutOnDay)
+    TestBed.inject(AddToDay)
       .put('2026-03-10', [item])
       .subscribe((made) => (result = made));
     records.answer('/days', [there]);
@@ -166,7 +166,7 @@ describe('putting pieces on the day', () => {
 
   it('another trouble is told', () => {
     const failed = jest.fn();
-    TestBed.inject(PutOnDay).put('2026-03-10', [item]).subscribe({ error: failed });
+    TestBed.inject(AddToDay).put('2026-03-10', [item]).subscribe({ error: failed });
     records.drop('/days');
     expect(failed).toHaveBeenCalled();
   });
@@ -207,7 +207,7 @@ describe('words of the plan', () => {
     key: 'layer:a',
     kind: 'layer',
     zones: ['outside'],
-    handSeconds: 25,
+    laborSeconds: 25,
     waitMinutes: 8,
     waitFor: 'handleDry',
     wallUsed: 0.2,

@@ -5,7 +5,7 @@ import { Outbox } from '../../data/outbox';
 import type { Refusal } from '../../data/outbox-storage';
 import { saveFile } from '../../data/save-file';
 import { stepWords } from '../../data/step-words';
-import { sayWhen } from '../../data/times';
+import { formatWhen } from '../../data/times';
 
 const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day' } as const;
 const PLACE_WORDS = { batch: 'in its batch', bucket: 'in its bucket', day: 'on the day' } as const;
@@ -137,7 +137,7 @@ export class StepsNotTaken {
     if (!entry) return { refusal, when: '', by: '', words: refusal.text.slice(0, 200), place: undefined };
     const { stream, streamId, event } = entry;
     const link = stream === 'day' ? [PLACES.day] : [PLACES[stream], streamId];
-    return { refusal, when: sayWhen(event.at), by: event.by, words: stepWords(event), place: { link, words: PLACE_WORDS[stream] } };
+    return { refusal, when: formatWhen(event.at), by: event.by, words: stepWords(event), place: { link, words: PLACE_WORDS[stream] } };
   }
 }
 

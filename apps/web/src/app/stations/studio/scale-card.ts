@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scale } from '@cazuela/contract';
-import { sayDateAndTime } from '../../data/times';
+import { formatDateTime } from '../../data/times';
 import { Units } from '../../data/units';
 import { NumberField } from '../../parts/number-field';
 
@@ -93,7 +93,7 @@ export class ScaleCard {
         return {
           at,
           by,
-          when: sayDateAndTime(at),
+          when: formatDateTime(at),
           shown: this.units.mass(shownGrams),
           difference: `${difference >= 0 ? '+' : '−'} ${this.units.plain(Math.abs(difference))} g`,
           off: Math.abs(difference) > Math.max(OFF_DIVISIONS * this.scale().divisionGrams, OFF_SHARE * knownGrams),

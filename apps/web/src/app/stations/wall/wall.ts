@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { FAULTS, type Result } from '@cazuela/contract';
 import { apiResource } from '../../data/api-resource';
 import { StudioApi } from '../../data/studio-api';
-import { sayWhen } from '../../data/times';
+import { formatWhen } from '../../data/times';
 import { Units } from '../../data/units';
 import { Loading } from '../../parts/loading';
 import { ErrorBanner } from '../../parts/error-banner';
@@ -21,7 +21,7 @@ export class Wall {
   readonly result = input<string>();
   protected readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly faults = FAULTS;
   protected readonly all = apiResource(() => this.api.results());
   protected readonly words = signal('');

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Keys } from '../../../data/keys';
-import { localDay, sayWhen } from '../../../data/times';
+import { localDay, formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { CodeCheck } from '../../../parts/code-check';
@@ -21,7 +21,7 @@ import { PourPanel } from './pour-panel';
 import { SettlingPanel } from './settling-panel';
 import { StainPanel } from './stain-panel';
 import { UnreadableBucket } from './unreadable-bucket';
-import { WaysPanel } from './ways-panel';
+import { CorrectionsPanel } from './corrections-panel';
 
 type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'label' | 'notes';
 
@@ -44,7 +44,7 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
     SettlingPanel,
     StainPanel,
     UnreadableBucket,
-    WaysPanel,
+    CorrectionsPanel,
   ],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
@@ -61,7 +61,7 @@ export class BucketPage {
   protected readonly units = inject(Units);
   protected readonly screen = inject(BucketScreen);
   protected readonly editing = signal(false);
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly stirWords = STIRRING_WORDS;
   protected readonly benches = [
     ['feel', 'By feel'],

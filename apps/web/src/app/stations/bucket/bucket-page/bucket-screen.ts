@@ -14,7 +14,7 @@ import {
   surfaceCm2,
   suspensionRisk,
   washBefore,
-  waysIntoRange,
+  correctionOptions,
   weighedParts,
   type BucketContents,
   type BucketEvent,
@@ -32,7 +32,7 @@ import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 import { Units } from '../../../data/units';
 import { rangeAdvice } from '../bucket-words';
-import { wayWords } from '../way-words';
+import { correctionWords } from '../correction-words';
 
 /** Another tablet at the same bucket is seen after so long, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -86,7 +86,7 @@ export class BucketScreen {
     return { need, due: stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() }) };
   });
   /** Every way to its range, once it was measured and nothing went in since. */
-  readonly ways = computed(() => {
+  readonly corrections = computed(() => {
     const [contents, bucket, risk] = [this.contents(), this.bucket(), this.risk()];
     if (!contents || !bucket || contents.sgSd === undefined || contents.changedSinceMeasured) return undefined;
     const { capacityMl, sgLow, sgHigh, shape } = bucket.body;
@@ -95,7 +95,7 @@ export class BucketScreen {
       .filter((one) => one.recipeId !== null && one.recipeId === bucket.recipeId && one.contents?.sgSd !== undefined && !mixtureOf(one.contents))
       .map((one) => ({ id: one.id, code: one.code, sg: one.contents!.sg, volumeMl: one.contents!.volumeMl }));
     const asked = attempt(() =>
-      waysIntoRange({
+      correctionOptions({
         volumeMl,
         sg,
         sgSd,
@@ -110,7 +110,7 @@ export class BucketScreen {
         others,
       }),
     );
-    return asked.kind === 'ok' && asked.value.kind === 'ways' ? asked.value : undefined;
+    return asked.kind === 'ok' && asked.value.kind === 'options' ? asked.value : undefined;
   });
   readonly advice = computed(() => {
     const contents = this.contents();
@@ -126,11 +126,11 @@ export class BucketScreen {
       }),
     );
     if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
-    const best = this.ways()?.ways[0];
+    const best = this.corrections()?.options[0];
     // A glaze that never clears is not settled and poured off: the quickest way that is open is the advice.
     if (best && best.kind !== 'water' && best.kind !== 'pourOff') {
-      const { what, cost } = wayWords(best, this.units);
-      const side = this.ways()!.side === 'tooThin' ? 'Too thin' : 'Too thick';
+      const { what, cost } = correctionWords(best, this.units);
+      const side = this.corrections()!.side === 'tooThin' ? 'Too thin' : 'Too thick';
       return { tone: 'stop' as const, what: `${side}: ${lowered(what)}.`, how: `${cost}.` };
     }
     return rangeAdvice(plan.value, { ...contents, targetSg: this.targetSg(), measured: contents.sgSd !== undefined }, this.units);

@@ -147,7 +147,7 @@ export class DippingPanel {
     const { density } = this.screen.contents()!;
     const bucketIds = new Set([this.screen.bucket()!.id]);
     const coats = planned ? coatsOfPlan({ plan: planned.body.plan, shape, count: 1, bucketIds }) : [];
-    const both = { count: 1, areaCm2: 2 * areaCm2({ profile: shape.outside }), coatMm, way: 'dip' as const };
+    const both = { count: 1, areaCm2: 2 * areaCm2({ profile: shape.outside }), coatMm, method: 'dip' as const };
     return dryGramsForPieces({ pieces: coats.length > 0 ? coats : [both], density });
   }
 

@@ -11,7 +11,7 @@ import {
   type Thickness,
 } from '@cazuela/core';
 import { Units } from '../../../data/units';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { NumberField } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { TapTimer } from '../../../parts/tap-timer';
@@ -165,7 +165,7 @@ const RANGED = [
 export class FeelPanel {
   protected readonly screen = inject(BucketScreen);
   private readonly units = inject(Units);
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly nails = NAIL_LOOKS;
   protected readonly nailWords = NAIL_WORDS;
   protected readonly ranged = RANGED;
@@ -180,7 +180,7 @@ export class FeelPanel {
     const feel = this.screen.contents()?.feel;
     const said = feel ? FEEL_KINDS.flatMap((kind) => this.said(kind, feelValue(kind, feel))).join(', ') : '';
     if (!feel) return { tone: 'quiet', words: 'Not felt yet. Stir it, and tap.' };
-    return { tone, words: `${words ? `${words}: ` : 'Felt '}${said}, ${sayWhen(feel.at)}.` };
+    return { tone, words: `${words ? `${words}: ` : 'Felt '}${said}, ${formatWhen(feel.at)}.` };
   });
   /** SG and liquid at once, where both are known and both have a range. */
   protected readonly both = computed(() => {

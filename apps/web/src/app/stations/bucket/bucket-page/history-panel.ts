@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { MatIcon } from '@angular/material/icon';
 import { daysLeft } from '@cazuela/core';
 import { PreferencesStore } from '../../../data/preferences';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { LineChart } from '../../../parts/line-chart';
@@ -157,7 +157,7 @@ export class HistoryPanel {
   protected readonly screen = inject(BucketScreen);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesStore).value;
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly more = MORE;
   protected readonly most = signal(NEWEST);
   protected readonly mode = signal<HistoryMode>('sg');

@@ -4,7 +4,7 @@ import { keyedResource } from '../../../data/api-resource';
 import { Outbox } from '../../../data/outbox';
 import { stepWords } from '../../../data/step-words';
 import { StudioApi } from '../../../data/studio-api';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { ErrorBanner } from '../../../parts/error-banner';
 
 /** Steps shown, newest first: what spoiled a bucket was done lately. */
@@ -76,7 +76,7 @@ export class UnreadableBucket {
         id: event.id,
         by: event.by,
         words: stepWords(event),
-        when: Number.isNaN(Date.parse(event.at)) ? event.at : sayWhen(event.at),
+        when: Number.isNaN(Date.parse(event.at)) ? event.at : formatWhen(event.at),
         isBack: undone.has(event.id),
       }));
   });

@@ -10,7 +10,7 @@ import { PieceDraft } from './piece-draft';
 import { PiecePlanner } from './piece-planner';
 
 const WHITE = bucket();
-const coat = { id: id(), bucketId: WHITE.id, way: 'dip' as const, coatMm: 0.4 };
+const coat = { id: id(), bucketId: WHITE.id, method: 'dip' as const, coatMm: 0.4 };
 const picture = (): Promise<unknown> => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn)));
 
 describe('under a dragging hand', () => {

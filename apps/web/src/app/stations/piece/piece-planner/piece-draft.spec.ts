@@ -82,7 +82,7 @@ describe('a piece being planned', () => {
   });
 
   it('a plan that was past its limits already can still be mended', () => {
-    const layers = Array.from({ length: 5 }, () => ({ id: id(), bucketId: id(), way: 'dip' as const, coatMm: 0.2 }));
+    const layers = Array.from({ length: 5 }, () => ({ id: id(), bucketId: id(), method: 'dip' as const, coatMm: 0.2 }));
     draft.open(piece({ zones: { inside: [], outside: layers, rim: [], foot: [] } }));
     draft.removeLayer('outside', layers[4]!.id);
     expect(draft.refused()).toBeUndefined();

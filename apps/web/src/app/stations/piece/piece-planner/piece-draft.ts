@@ -152,17 +152,29 @@ export class PieceDraft {
   }
 
   /** A small pot is another one: coats that come from it are of what it holds. */
-  potChanged(pots: NonNullable<PiecePlan['pots']>, potId: string, stuff: Layer['stuff']): void {
-    const plan = { ...this.current()!.plan, pots };
-    this.plan(stuff ? withLayers(plan, (layer) => (layer.bucketId === potId ? { ...layer, stuff } : layer)) : { pots });
+  decoratingColourChanged(
+    decoratingColours: NonNullable<PiecePlan['decoratingColours']>,
+    decoratingColourId: string,
+    coatingKind: Layer['coatingKind'],
+  ): void {
+    const plan = { ...this.current()!.plan, decoratingColours };
+    this.plan(
+      coatingKind ? withLayers(plan, (layer) => (layer.bucketId === decoratingColourId ? { ...layer, coatingKind } : layer)) : { decoratingColours },
+    );
   }
 
   /** On a zone, or on a strip by its id. */
-  addLayer(place: string, bucketId: string, stuff?: Layer['stuff']): void {
+  addLayer(place: string, bucketId: string, coatingKind?: Layer['coatingKind']): void {
     const layers = this.layersAt(place);
     if (layers.length >= MOST_LAYERS) return;
-    const way = stuff && stuff !== 'glaze' ? 'brush' : place === 'inside' ? 'pour' : 'dip';
-    const layer: Layer = { id: uuid(), bucketId, way, coatMm: stuff && stuff !== 'glaze' ? 0.15 : 0.5, ...(stuff ? { stuff } : {}) };
+    const method = coatingKind && coatingKind !== 'glaze' ? 'brush' : place === 'inside' ? 'pour' : 'dip';
+    const layer: Layer = {
+      id: uuid(),
+      bucketId,
+      method,
+      coatMm: coatingKind && coatingKind !== 'glaze' ? 0.15 : 0.5,
+      ...(coatingKind ? { coatingKind } : {}),
+    };
     this.setLayers(place, [...layers, layer]);
   }
 

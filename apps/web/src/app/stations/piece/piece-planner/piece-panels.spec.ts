@@ -9,7 +9,7 @@ import { PiecePlanner } from './piece-planner';
 
 const WHITE = bucket();
 const BLUE = bucket({ code: 'B2', body: { ...bucket().body, name: 'Noche Honda', colour: '#25305C' } });
-const coat = (bucketId: string, coatMm = 0.4, way: 'dip' | 'pour' = 'dip') => ({ id: id(), bucketId, way, coatMm });
+const coat = (bucketId: string, coatMm = 0.4, method: 'dip' | 'pour' = 'dip') => ({ id: id(), bucketId, method, coatMm });
 const zones = (change: Partial<PiecePlan['zones']> = {}): PiecePlan['zones'] => ({ inside: [], outside: [], rim: [], foot: [], ...change });
 
 describe('the panels of a piece plan', () => {
@@ -89,11 +89,11 @@ describe('the panels of a piece plan', () => {
   it('what stands in a bucket may be a slip: it does not run, and whether it holds is asked', async () => {
     const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
     await screen.choose('Outside, coat 1: bucket', 'Leche de Higo (slip)');
-    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: WHITE.id, stuff: 'slip' });
+    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: WHITE.id, coatingKind: 'slip' });
     expect(screen.text).toContain('Whether Leche de Higo holds on Barro Claro is not known.');
     expect(screen.text).not.toContain('is how far the outside likely runs');
     await screen.choose('Outside, coat 1: bucket', 'Leche de Higo');
-    expect(last().plan.zones.outside[0]!.stuff).toBeUndefined();
+    expect(last().plan.zones.outside[0]!.coatingKind).toBeUndefined();
   });
 
   it('a panel is a part of the turn, told in percent', async () => {
@@ -123,13 +123,13 @@ describe('the panels of a piece plan', () => {
   it('a small pot is named and chosen as a coat: brushed, or rubbed in when it is a wash', async () => {
     const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
     await screen.press('A small pot');
-    const potId = last().plan.pots![0]!.id;
+    const decoratingColourId = last().plan.decoratingColours![0]!.id;
     await screen.press('One over it on the outside');
     await screen.choose('Outside, coat 2: bucket', 'Colour 1 (underglaze)');
-    expect(last().plan.zones.outside[1]).toMatchObject({ bucketId: potId, way: 'brush', stuff: 'underglaze' });
+    expect(last().plan.zones.outside[1]).toMatchObject({ bucketId: decoratingColourId, method: 'brush', coatingKind: 'underglaze' });
     expect(steps(screen)).toContain('Brush Colour 1 on the outside');
     await screen.choose('It is', 'slip');
-    expect(last().plan.zones.outside[1]!.stuff).toBe('slip');
+    expect(last().plan.zones.outside[1]!.coatingKind).toBe('slip');
     expect(screen.text).toContain('Whether Colour 1 holds on Barro Claro is not known.');
     expect(screen.button('Take Colour 1 away').disabled).toBe(true);
   });
@@ -288,15 +288,15 @@ describe('the panels of a piece plan', () => {
     await screen.press('A small pot');
     await screen.choose('It is', 'slip');
     await screen.type('Shrinks', '12');
-    const [pot] = last().plan.pots!;
-    expect(pot).toMatchObject({ name: 'Colour 1', stuff: 'slip', shrinkagePercent: 12 });
+    const [decoratingColour] = last().plan.decoratingColours!;
+    expect(decoratingColour).toMatchObject({ name: 'Colour 1', coatingKind: 'slip', shrinkagePercent: 12 });
     await screen.choose('Outside, coat 1: bucket', 'Colour 1 (slip)');
-    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: pot!.id, stuff: 'slip', way: 'brush' });
+    expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: decoratingColour!.id, coatingKind: 'slip', method: 'brush' });
     expect(screen.button('Take Colour 1 away').disabled).toBe(true);
     await screen.choose('It is', 'underglaze');
-    expect(last().plan.zones.outside[0]!.stuff).toBe('underglaze');
+    expect(last().plan.zones.outside[0]!.coatingKind).toBe('underglaze');
     await screen.choose('Outside, coat 1: bucket', 'Noche Honda');
     await screen.press('Take Colour 1 away');
-    expect(last().plan.pots).toEqual([]);
+    expect(last().plan.decoratingColours).toEqual([]);
   });
 });

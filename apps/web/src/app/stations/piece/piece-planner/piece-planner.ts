@@ -19,13 +19,13 @@ import { PieceScreen } from './piece-screen';
 import { PieceSheet } from './board/piece-sheet';
 import { PieceSums } from './piece-sums';
 import { PlanWarnings } from './plan-warnings';
-import { PotsPanel } from './coats/pots-panel';
-import { PutOnDay } from './put-on-day';
+import { DecoratingColoursPanel } from './coats/decorating-colours-panel';
+import { AddToDay } from './add-to-day';
 import { RunPanel } from './run/run-panel';
 import { SetPanel } from './set-panel';
 import { StepsPanel } from './steps-panel';
 import { VersionsNote } from './versions-note';
-import { WaysPanel } from './ways/ways-panel';
+import { AlternativesPanel } from './alternatives/alternatives-panel';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -42,14 +42,14 @@ const COUNTED_LENGTH = 12;
     PieceSheet,
     PieceSums,
     PlanWarnings,
-    PotsPanel,
+    DecoratingColoursPanel,
     RunPanel,
     ErrorBanner,
     SetPanel,
     StepsPanel,
     TwoVersions,
     VersionsNote,
-    WaysPanel,
+    AlternativesPanel,
   ],
   providers: [PieceDraft, PieceScreen],
   templateUrl: './piece-planner.html',
@@ -59,7 +59,7 @@ const COUNTED_LENGTH = 12;
 export class PiecePlanner {
   readonly id = input.required<string>();
   private readonly router = inject(Router);
-  private readonly toDay = inject(PutOnDay);
+  private readonly toDay = inject(AddToDay);
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   protected readonly putting = createMutation();

@@ -16,7 +16,7 @@ import {
   type CoatKnowledge,
   type GlazeFacts,
   type PiecePlan,
-  type Pot,
+  type DecoratingColour,
   type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -37,7 +37,7 @@ import { dipTrouble, waitWords } from './piece-words';
 const REFIRED_ABSORPTION_PERCENT = 0.2;
 
 /** One and the same, so that nothing follows from it anew. */
-const NO_POTS: readonly Pot[] = [];
+const NO_DECORATING_COLOURS: readonly DecoratingColour[] = [];
 const NONE_ASIDE: PiecePlan['putAside'] = [];
 
 /** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
@@ -73,19 +73,19 @@ export class PieceScreen {
   readonly facts = computed(() => withFeet(this.learntRuns().facts, this.feet(), this.buckets()));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
-  private readonly pots = computed(() => this.settledPlan()?.pots ?? NO_POTS);
+  private readonly decoratingColours = computed(() => this.settledPlan()?.decoratingColours ?? NO_DECORATING_COLOURS);
   readonly colours = computed(
     () =>
       new Map([
         ...this.buckets().map((bucket): [string, string] => [bucket.id, bucket.body.colour]),
-        ...this.pots().map((pot): [string, string] => [pot.id, pot.colour]),
+        ...this.decoratingColours().map((decoratingColour): [string, string] => [decoratingColour.id, decoratingColour.colour]),
       ]),
   );
   readonly names = computed(
     () =>
       new Map([
         ...this.buckets().map((bucket): [string, string] => [bucket.id, bucket.body.name]),
-        ...this.pots().map((pot): [string, string] => [pot.id, pot.name]),
+        ...this.decoratingColours().map((decoratingColour): [string, string] => [decoratingColour.id, decoratingColour.name]),
       ]),
   );
   readonly clay = computed(() => this.bodies().find((body) => body.id === this.settledBody()?.bodyId));
@@ -203,5 +203,5 @@ export class PieceScreen {
     return timed.kind === 'ok' ? timed.value : [];
   }
   readonly hasGlaze = computed(() => this.steps().some((step) => step.kind === 'layer'));
-  readonly handMinutes = computed(() => this.steps().reduce((sum, step) => sum + step.handSeconds, 0) / 60);
+  readonly laborMinutes = computed(() => this.steps().reduce((sum, step) => sum + step.laborSeconds, 0) / 60);
 }

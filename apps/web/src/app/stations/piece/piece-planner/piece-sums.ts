@@ -3,7 +3,7 @@ import { Units } from '../../../data/units';
 import { dragView } from './drag-view';
 import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from './piece-screen';
-import { groundOfFlow } from './run/run-words';
+import { basisOfFlow } from './run/run-words';
 
 /** Places for a figure with its unit and a gap before it. */
 const NARROWEST = 10;
@@ -26,7 +26,7 @@ interface Row {
       <p class="runs">
         <span class="figure big">{{ units.roughly(it.runMm) }}</span> is how far the outside likely runs; 95 in 100 stay within
         {{ units.roughly(it.run95Mm) }}. It starts {{ units.roughly(it.edgeMm) }} up.
-        <span class="quiet">{{ groundOfFlow(it) }}</span>
+        <span class="quiet">{{ basisOfFlow(it) }}</span>
       </p>
     }
     @if (settledRows().length > 0) {
@@ -145,7 +145,7 @@ export class PieceSums {
   private readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
   protected readonly columns = ['area', 'glaze', 'dry', 'lifts the level by'];
-  protected readonly groundOfFlow = groundOfFlow;
+  protected readonly basisOfFlow = basisOfFlow;
   protected readonly settledRows = computed(() => this.rowsOf(this.screen.figures));
   protected readonly places = computed(() => Math.max(NARROWEST, ...this.settledRows().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
   private readonly settledSums = computed(() => this.seenOf(this.settledRows()));

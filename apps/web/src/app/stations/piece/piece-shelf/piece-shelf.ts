@@ -9,11 +9,11 @@ import { StudioApi } from '../../../data/studio-api';
 import { Loading } from '../../../parts/loading';
 import { PieceSection } from '../../../parts/piece-section';
 import { ErrorBanner } from '../../../parts/error-banner';
-import { PlanIn } from './plan-in';
+import { PlanImport } from './plan-import';
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [RouterLink, PieceSection, PlanIn, ErrorBanner, Loading],
+  imports: [RouterLink, PieceSection, PlanImport, ErrorBanner, Loading],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -100,7 +100,7 @@ export class RunnerBench {
     const name = (bucketId: string): string => facts.find((glaze) => glaze.bucketId === bucketId)?.name ?? 'a glaze';
     return [
       ...facts
-        .filter((glaze) => glaze.flow.ground === 'runnerTile')
+        .filter((glaze) => glaze.flow.basis === 'runnerTile')
         .map((glaze) => {
           const run = glaze.flow.flow * 0.09;
           const spread = Math.exp(glaze.flow.lnSd);

@@ -4,7 +4,7 @@ import { attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuel
 import { createMutation } from '../../../data/mutation';
 import { readingsOf } from '../../../data/run-learning';
 import { StudioApi } from '../../../data/studio-api';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { NumberField } from '../../../parts/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
@@ -153,7 +153,7 @@ export class RunnerCard {
   );
   protected readonly made = computed(
     () =>
-      `Upright on a foot that catches, in a cup or on a scrap: dip a band, draw a line at its lower edge, fire it standing. Planned by ${this.tile().body.by}, ${sayWhen(this.tile().createdAt)}.`,
+      `Upright on a foot that catches, in a cup or on a scrap: dip a band, draw a line at its lower edge, fire it standing. Planned by ${this.tile().body.by}, ${formatWhen(this.tile().createdAt)}.`,
   );
   /** What this run says by itself. */
   protected readonly tells = computed(() => {

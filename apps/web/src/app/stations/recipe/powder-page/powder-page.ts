@@ -8,7 +8,7 @@ import { createMutation } from '../../../data/mutation';
 import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
-import { sayDateAndTime } from '../../../data/times';
+import { formatDateTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { Loading } from '../../../parts/loading';
@@ -70,7 +70,7 @@ export class PowderPage {
   protected readonly history = computed(() =>
     (this.all.value()?.history.moves ?? []).map((move) => ({
       ...move,
-      when: sayDateAndTime(move.at),
+      when: formatDateTime(move.at),
       words: { counted: 'counted', received: 'came in', thrownOut: 'thrown out' }[move.kind],
     })),
   );

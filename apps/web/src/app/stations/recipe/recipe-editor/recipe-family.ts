@@ -4,7 +4,7 @@ import { siblings, type Powder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
-import { sayDateAndTime } from '../../../data/times';
+import { formatDateTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
@@ -70,7 +70,7 @@ export class RecipeFamily {
   readonly powders = input.required<readonly Powder[]>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly when = sayDateAndTime;
+  protected readonly when = formatDateTime;
   protected readonly all = keyedResource(
     () => this.recipeId(),
     (id) => combineLatest({ uses: this.api.recipeUses(id), recipes: this.api.recipes() }),

@@ -3,7 +3,7 @@ import type { RecipeBody, RecipeVersion } from '@cazuela/contract';
 import type { Powder } from '@cazuela/core';
 import { keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
-import { sayDateAndTime } from '../../../data/times';
+import { formatDateTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
@@ -65,7 +65,7 @@ export class VersionList {
   protected readonly rows = computed(() =>
     (this.all.value() ?? []).map((version, index, all) => ({
       version,
-      when: sayDateAndTime(version.changedAt),
+      when: formatDateTime(version.changedAt),
       words: this.wordsFor(version, all[index + 1]),
     })),
   );

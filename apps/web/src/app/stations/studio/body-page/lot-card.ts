@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatIcon } from '@angular/material/icon';
 import type { BisqueLot } from '@cazuela/contract';
 import { attempt, CONES, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { NumberField } from '../../../parts/number-field';
 import { ThirstBench } from './thirst-bench';
@@ -83,7 +83,7 @@ export class LotCard {
   readonly removed = output<void>();
   private readonly units = inject(Units);
   protected readonly cones = CONES;
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
   protected readonly testing = signal(false);
   protected readonly thirst = computed(() => {
     const { thirst, bisqueCone } = this.lot();

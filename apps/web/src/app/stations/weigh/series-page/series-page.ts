@@ -10,7 +10,7 @@ import { PreferencesStore } from '../../../data/preferences';
 import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
-import { sayDateAndTime } from '../../../data/times';
+import { formatDateTime } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Choice } from '../../../parts/choice';
 import { Loading } from '../../../parts/loading';
@@ -52,7 +52,7 @@ export class SeriesPage {
   });
   protected readonly stain = computed(() => this.stains().find((one) => one.id === this.question().powderId) ?? this.stains()[0]);
   protected readonly opened = computed(() => this.all.value()?.series.find((one) => one.id === this.id()));
-  protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: sayDateAndTime(one.createdAt) })));
+  protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: formatDateTime(one.createdAt) })));
   /** Series marked as done here, before the list is asked again. */
   protected readonly justDone = signal<SeriesDocument | undefined>(undefined);
   protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'refused'; words: string } | undefined => {

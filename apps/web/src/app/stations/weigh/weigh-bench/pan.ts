@@ -32,7 +32,7 @@ export function panAfter(pan: Pan, settledGrams: number, divisionGrams: number):
   return pan;
 }
 
-/** Lines sessionSignal for the way back. */
+/** Lines kept for going back. */
 const MOST_TRAIL = 20;
 
 /** The next line begins where the accepted one ended; one that was taken back, where it began. */

@@ -10,7 +10,7 @@ import { StudioStore } from '../../../data/studio-store';
       <p class="small">
         <strong>{{ scale.name }}, practice.</strong> {{ words() }}
       </p>
-      <div class="hands" role="group" aria-label="Pour by hand on the practice scale">
+      <div class="practice" role="group" aria-label="Pour by hand on the practice scale">
         <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: 150 })">A pan on it</button>
         <button
           type="button"
@@ -45,7 +45,7 @@ import { StudioStore } from '../../../data/studio-store';
         <button type="button" (click)="feed.listenTo(null)">Read by eye</button>
       </div>
     } @else {
-      <div class="hands" role="group" aria-label="Connect a scale">
+      <div class="practice" role="group" aria-label="Connect a scale">
         @for (scale of store.studio()?.scales ?? []; track scale.id) {
           <button type="button" (click)="feed.listenTo(scale.id)">Practise with {{ scale.name }}</button>
         }
@@ -58,7 +58,7 @@ import { StudioStore } from '../../../data/studio-store';
       padding: 0.5rem 2.5rem;
       border-top: 1px solid var(--line);
     }
-    .hands {
+    .practice {
       display: flex;
       flex-wrap: wrap;
       gap: 0.4rem;

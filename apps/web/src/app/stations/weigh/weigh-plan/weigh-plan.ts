@@ -11,7 +11,7 @@ import { apiResource } from '../../../data/api-resource';
 import { sessionSignal } from '../../../data/session-signal';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
-import { sayWhen } from '../../../data/times';
+import { formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
 import { Loading } from '../../../parts/loading';
 import { Choice, type ChoiceOption } from '../../../parts/choice';
@@ -96,7 +96,9 @@ export class WeighPlan {
       const each = shape ? coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds }) : [];
       if (!shape || each.length === 0) return [];
       const tallMm = Math.max(...shape.outside.map((point) => point.heightMm));
-      return [{ id: piece.id, name: piece.body.name, planned: piece.body.count, count, tallMm, dips: each.some((one) => one.way === 'dip'), each }];
+      return [
+        { id: piece.id, name: piece.body.name, planned: piece.body.count, count, tallMm, dips: each.some((one) => one.method === 'dip'), each },
+      ];
     });
   });
   private readonly toCoat = computed(() =>
@@ -167,7 +169,7 @@ export class WeighPlan {
     return recipe !== undefined && !recipe.fired && plan?.kind === 'ok' && plan.value.baseGrams > LARGEST_TEST_GRAMS;
   });
   protected readonly mayStart = computed(() => this.plan()?.kind === 'ok' && (!this.untried() || this.knownElsewhere()));
-  protected readonly when = sayWhen;
+  protected readonly when = formatWhen;
 
   constructor() {
     effect(() => {

@@ -6,7 +6,7 @@ import { Screen } from '../../../../../testing/screen';
 import { FormPanel } from './form-panel';
 import { PieceDraft } from '../piece-draft';
 
-const IRON = { id: 'iron', bucketId: 'iron', way: 'dip' as const, coatMm: 0.4 };
+const IRON = { id: 'iron', bucketId: 'iron', method: 'dip' as const, coatMm: 0.4 };
 
 describe('a form by numbers', () => {
   let draft: PieceDraft;

@@ -11,7 +11,7 @@ import { PieceBoard } from './piece-board';
 import { PieceDraft } from '../piece-draft';
 import { sectionSheet, sectionSvg } from './section-paths';
 
-const coat = (bucketId: string, coatMm = 0.4) => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip' as const, coatMm });
+const coat = (bucketId: string, coatMm = 0.4) => ({ id: `${bucketId} ${coatMm}`, bucketId, method: 'dip' as const, coatMm });
 const PLAN: PiecePlan = {
   shapeId: 'mug',
   zones: { inside: [], outside: [coat('iron')], rim: [coat('ash', 0.3)], foot: [] },
@@ -156,7 +156,7 @@ describe('the board', () => {
 
   it('on a phone it is drawn as large as it can be: what lies where is told under it, not beside it', async () => {
     const labels = (screen: Screen<PieceBoard>): number => screen.all('text.zone').length;
-    const width = (screen: Screen<PieceBoard>): number => Number(screen.all('svg.hands')[0]!.getAttribute('viewBox')!.split(' ')[2]);
+    const width = (screen: Screen<PieceBoard>): number => Number(screen.all('svg.pointer-layer')[0]!.getAttribute('viewBox')!.split(' ')[2]);
     const [wide] = await open('zones');
     const [told, wideAcross] = [labels(wide), width(wide)];
     const [phone] = await open('zones', true);

@@ -63,7 +63,7 @@ interface Sight {
     }
     <svg
       #sheet
-      class="hands"
+      class="pointer-layer"
       [attr.viewBox]="viewBox()"
       role="group"
       [attr.aria-label]="mode() === 'form' ? 'Points of the form' : 'Edges of the zones'"

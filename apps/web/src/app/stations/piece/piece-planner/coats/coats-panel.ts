@@ -7,7 +7,7 @@ import {
   MOST_STRIPS,
   placeWords,
   tallMm,
-  WAYS,
+  APPLICATION_METHODS,
   ZONES,
   type EdgeLine,
   type Layer,
@@ -46,10 +46,10 @@ export class CoatsPanel {
   readonly buckets = input.required<readonly BucketSummary[]>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
   protected readonly draft = inject(PieceDraft);
-  protected readonly ways = WAYS;
+  protected readonly methods = APPLICATION_METHODS;
   protected readonly mostLayers = MOST_LAYERS;
   protected readonly mostStrips = MOST_STRIPS;
-  protected readonly pots = computed(() => this.plan().pots ?? []);
+  protected readonly decoratingColours = computed(() => this.plan().decoratingColours ?? []);
   protected readonly places = computed((): Place[] => [
     ...ZONES.filter((zone) => zone !== 'inside' || this.shape().slabMm === undefined).map((zone) => ({
       id: zone,
@@ -76,19 +76,19 @@ export class CoatsPanel {
 
   protected addLayer(place: Place): void {
     const [first] = this.buckets();
-    const [pot] = this.pots();
+    const [decoratingColour] = this.decoratingColours();
     if (first) this.draft.addLayer(place.id, first.id);
-    else if (pot) this.draft.addLayer(place.id, pot.id, pot.stuff);
+    else if (decoratingColour) this.draft.addLayer(place.id, decoratingColour.id, decoratingColour.coatingKind);
   }
 
   protected choose(place: Place, layer: Layer, id: string): void {
     const [asSlip] = /(?<=^slip ).+/.exec(id) ?? [];
     // What stands in a bucket may be a slip: it neither melts nor runs.
-    if (asSlip) return this.draft.changeLayer(place.id, layer.id, { bucketId: asSlip, stuff: 'slip' });
-    const pot = this.pots().find((one) => one.id === id);
-    const isNew = (pot?.stuff ?? 'glaze') !== (layer.stuff ?? 'glaze');
-    const way = isNew && pot ? (pot.stuff === 'stain' ? 'rub' : 'brush') : layer.way;
-    this.draft.changeLayer(place.id, layer.id, { bucketId: id, way, stuff: pot?.stuff });
+    if (asSlip) return this.draft.changeLayer(place.id, layer.id, { bucketId: asSlip, coatingKind: 'slip' });
+    const decoratingColour = this.decoratingColours().find((one) => one.id === id);
+    const isNew = (decoratingColour?.coatingKind ?? 'glaze') !== (layer.coatingKind ?? 'glaze');
+    const method = isNew && decoratingColour ? (decoratingColour.coatingKind === 'stain' ? 'rub' : 'brush') : layer.method;
+    this.draft.changeLayer(place.id, layer.id, { bucketId: id, method, coatingKind: decoratingColour?.coatingKind });
   }
 
   protected addStrip(isPanel: boolean): void {

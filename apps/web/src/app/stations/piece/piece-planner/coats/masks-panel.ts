@@ -90,7 +90,7 @@ export class MasksPanel {
     ['sponge', 'sponging off after'],
   ];
   protected readonly masks = computed(() => this.plan().masks ?? []);
-  protected readonly pots = computed(() => this.plan().pots ?? []);
+  protected readonly decoratingColours = computed(() => this.plan().decoratingColours ?? []);
   protected readonly hasHole = computed(() => this.masks().some((mask) => mask.where === 'hole'));
   protected readonly places = computed((): [Mask['where'], string][] => [
     ['band', 'all round'],
@@ -100,7 +100,10 @@ export class MasksPanel {
   protected readonly layers = computed(() =>
     layersOf(this.plan()).map((layer) => ({
       id: layer.id,
-      words: this.names().get(layer.bucketId) ?? this.pots().find((pot) => pot.id === layer.bucketId)?.name ?? 'a coat',
+      words:
+        this.names().get(layer.bucketId) ??
+        this.decoratingColours().find((decoratingColour) => decoratingColour.id === layer.bucketId)?.name ??
+        'a coat',
     })),
   );
 

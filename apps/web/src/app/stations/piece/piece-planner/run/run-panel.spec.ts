@@ -13,10 +13,10 @@ import type { RunMessage } from './run-protocol';
 import { poolWords, reachWords, safeLineWords } from './run-words';
 
 const CUP = PIECE_SHAPES.find((shape) => shape.id === 'cup')!;
-const glaze = (bucketId: string, flow: number, ground: GlazeFacts['flow']['ground'] = 'pottersWord'): GlazeFacts =>
-  glazeOf(bucketId, { flow: { flow, lnSd: 0.5, ground } });
+const glaze = (bucketId: string, flow: number, basis: GlazeFacts['flow']['basis'] = 'pottersWord'): GlazeFacts =>
+  glazeOf(bucketId, { flow: { flow, lnSd: 0.5, basis } });
 const GLAZES = [glaze('Tinaja', 40), glaze('Ceniza', 300, 'startingGuess')];
-const coat = (bucketId: string) => ({ id: bucketId, bucketId, way: 'dip' as const, coatMm: 0.5 });
+const coat = (bucketId: string) => ({ id: bucketId, bucketId, method: 'dip' as const, coatMm: 0.5 });
 const PLAN: PiecePlan = {
   shapeId: 'cup',
   zones: { inside: [coat('Tinaja')], outside: [coat('Tinaja'), coat('Ceniza')], rim: [], foot: [] },

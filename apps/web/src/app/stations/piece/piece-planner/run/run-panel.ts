@@ -47,8 +47,8 @@ import { PieceRuns, type RunState } from './piece-runs';
 import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, RunDrawing } from './run-drawing';
 import { marksOf } from './run-marks';
-import { coatsFor } from './run-wish';
-import { groundOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
+import { coatsFor } from './run-request';
+import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
 
 /** A hand that drags asks for two thousand runs once it rests, and for the quick band while it moves, ms. */
 const REST_MS = 250;
@@ -99,7 +99,15 @@ export class RunPanel {
       const { holdMinutes, cooling, place } = this.asked();
       const firing: FiringAsked = { cone: this.cone(), cooling, place, ...(holdMinutes === null ? {} : { holdMinutes }) };
       const ratio = attempt(() => flowInFiring(firing));
-      const { putAside: _aside, order: _order, versions: _versions, pins: _pins, pots: _pots, unwanted: _unwanted, ...plan } = this.plan();
+      const {
+        putAside: _aside,
+        order: _order,
+        versions: _versions,
+        pins: _pins,
+        decoratingColours: _decoratingColours,
+        unwanted: _unwanted,
+        ...plan
+      } = this.plan();
       return {
         // Only what decides the run: an order of steps that changes asks for nothing new.
         plan: { ...plan, order: [], putAside: [] },
@@ -216,7 +224,7 @@ export class RunPanel {
     const used = new Set(this.runSides().flatMap((side) => side.layers.map((layer) => layer.layer.bucketId)));
     return this.glazes().reduce((sum, { bucketId, flow }) => sum + (used.has(bucketId) ? (flow.feet ?? 0) : 0), 0);
   });
-  protected readonly ground = computed(() => groundOfRun(this.runSides(), this.overlaps(), this.feet(), this.state()?.drawn !== undefined));
+  protected readonly basis = computed(() => basisOfRun(this.runSides(), this.overlaps(), this.feet(), this.state()?.drawn !== undefined));
   protected readonly marks = computed(() => {
     const [side, drawing] = [this.outside(), this.drawing()];
     return side ? marksOf(side, this.chances(), drawing, drawing.x(widestMm(this.shape())), this.units) : [];

@@ -107,22 +107,22 @@ const narrowWords = (lnSd: number): string => {
   return left < 0.4 ? 'a third as wide' : left < 0.62 ? 'half as wide' : left < 0.85 ? 'a quarter narrower' : 'a little narrower';
 };
 
-const GROUND_WORDS: Record<FlowGuess['ground'], [leans: string, then: string]> = {
+const GROUND_WORDS: Record<FlowGuess['basis'], [leans: string, then: string]> = {
   startingGuess: ['Starting guess from the recipe', ': fire a runner tile'],
   pottersWord: ['From how you say it moves', ', not from a tile'],
   runnerTile: ['From your runner tiles', ''],
 };
 
 /** What is known of the flow outside, in a sentence; fired feet sharpen whatever else there is. */
-export function groundOfFlow({ ground, feet }: Pick<OutsideRun, 'ground' | 'feet'>): string {
-  const [leans, then] = GROUND_WORDS[ground];
+export function basisOfFlow({ basis, feet }: Pick<OutsideRun, 'basis' | 'feet'>): string {
+  const [leans, then] = GROUND_WORDS[basis];
   return `${leans}${feet > 0 ? `, and ${feetWords(feet)}` : ''}${then}.`;
 }
 
 const feetWords = (feet: number): string => (feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`);
 
 /** What the run leans on. */
-export function groundOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], feet: number, isDrawn: boolean): string[] {
+export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], feet: number, isDrawn: boolean): string[] {
   const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
   const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));
   return [

@@ -10,7 +10,7 @@ const LARGEST_BYTES = 2_000_000;
 
 /** A plan's file taken in: its glazes are matched with buckets by name, and what has none here is asked for. */
 @Component({
-  selector: 'cz-plan-in',
+  selector: 'cz-plan-import',
   template: `
     <label class="named"
       >Take in a plan’s file<input #field type="file" accept=".json,application/json" (click)="field.value = ''" (change)="choose($event)"
@@ -66,7 +66,7 @@ const LARGEST_BYTES = 2_000_000;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class PlanIn {
+export class PlanImport {
   readonly buckets = input.required<readonly BucketSummary[]>();
   readonly bodies = input.required<readonly ClayBody[]>();
   readonly taken = output<Piece>();

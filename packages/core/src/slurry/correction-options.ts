@@ -11,7 +11,7 @@ export interface OtherBucket {
   volumeMl: number;
 }
 
-export interface WaysQuestion {
+export interface CorrectionOptionsQuestion {
   volumeMl: number;
   sg: number;
   sgSd: number;
@@ -28,27 +28,29 @@ export interface WaysQuestion {
 }
 
 /** What is in the way of one way; empty when nothing is. */
-export type WayBlock = 'overflows' | 'soluble' | 'doesNotClear' | 'notEnoughOther' | 'moreThanItsWater';
+export type CorrectionObstacle = 'overflows' | 'soluble' | 'doesNotClear' | 'notEnoughOther' | 'moreThanItsWater';
 
-interface WayHead {
+interface CorrectionHead {
   /** All of it, and what goes first: four fifths, then stir and measure. */
   allMl: number;
   firstMl: number;
   newVolumeMl: number;
   /** Time before the rest can be measured. */
   minutes: number;
-  blocks: WayBlock[];
+  blocks: CorrectionObstacle[];
 }
 
-export type RangeWay =
-  | (WayHead & { kind: 'water' })
-  | (WayHead & { kind: 'pourOff' })
-  | (WayHead & { kind: 'evaporate'; days: number })
-  | (WayHead & { kind: 'powder'; grams: number; firstGrams: number })
-  | (WayHead & { kind: 'otherBucket'; other: OtherBucket });
+export type Correction =
+  | (CorrectionHead & { kind: 'water' })
+  | (CorrectionHead & { kind: 'pourOff' })
+  | (CorrectionHead & { kind: 'evaporate'; days: number })
+  | (CorrectionHead & { kind: 'powder'; grams: number; firstGrams: number })
+  | (CorrectionHead & { kind: 'otherBucket'; other: OtherBucket });
 
-export type WaysAnswer =
-  { kind: 'inRange' } | { kind: 'measureBetter'; off: number; neededSd: number } | { kind: 'ways'; side: 'tooThick' | 'tooThin'; ways: RangeWay[] };
+export type CorrectionOptions =
+  | { kind: 'inRange' }
+  | { kind: 'measureBetter'; off: number; neededSd: number }
+  | { kind: 'options'; side: 'tooThick' | 'tooThin'; options: Correction[] };
 
 /** Until clear water stands on top, minutes, by how the powder stays up: starting guesses. One that holds hardly clears at all. */
 export const SETTLING_MINUTES: Readonly<Record<Suspension, number>> = { hardPans: 30, settles: 90, holds: 24 * 60 };
@@ -57,28 +59,28 @@ const STIR_MINUTES = 5;
 const POWDER_MINUTES = 30;
 
 /** Every way to bring a bucket to the middle of its range, each with what it costs and what is in its way; quickest possible one first. */
-export function waysIntoRange(question: WaysQuestion): WaysAnswer {
+export function correctionOptions(question: CorrectionOptionsQuestion): CorrectionOptions {
   const { volumeMl, sg, sgSd, sgLow, sgHigh } = question;
   const targetSg = (sgLow + sgHigh) / 2;
   const plan = planCorrection({ volumeMl, sg, sgSd, targetSg, tolerance: (sgHigh - sgLow) / 2 });
   if (plan.kind === 'inRange') return { kind: 'inRange' };
   if (plan.kind === 'measureBetter') return plan;
   const side = plan.kind === 'thin' ? 'tooThick' : 'tooThin';
-  const ways = side === 'tooThick' ? [water(question, targetSg), ...others(question, targetSg, side)] : thickening(question, targetSg);
-  return { kind: 'ways', side, ways: ways.sort((a, b) => a.blocks.length - b.blocks.length || a.minutes - b.minutes) };
+  const options = side === 'tooThick' ? [water(question, targetSg), ...others(question, targetSg, side)] : thickening(question, targetSg);
+  return { kind: 'options', side, options: options.sort((a, b) => a.blocks.length - b.blocks.length || a.minutes - b.minutes) };
 }
 
-function water({ volumeMl, sg, capacityMl }: WaysQuestion, targetSg: number): RangeWay {
+function water({ volumeMl, sg, capacityMl }: CorrectionOptionsQuestion, targetSg: number): Correction {
   const allMl = waterToThin({ volumeMl, sg, targetSg });
   return { kind: 'water', ...head(allMl, volumeMl + allMl, STIR_MINUTES, capacityMl) };
 }
 
-function thickening(question: WaysQuestion, targetSg: number): RangeWay[] {
+function thickening(question: CorrectionOptionsQuestion, targetSg: number): Correction[] {
   const { volumeMl, sg, density, capacityMl, suspension, soluble, surfaceCm2, waterGrams } = question;
   const offMl = waterToPourOff({ volumeMl, sg, targetSg });
   const grams = powderToThicken({ volumeMl, sg, targetSg, density });
   const days = offMl / (EVAPORATION_GUESS.open * surfaceCm2);
-  const tooMuch: WayBlock[] = offMl > waterGrams ? ['moreThanItsWater'] : [];
+  const tooMuch: CorrectionObstacle[] = offMl > waterGrams ? ['moreThanItsWater'] : [];
   const pourOff = head(offMl, volumeMl - offMl, SETTLING_MINUTES[suspension], capacityMl);
   pourOff.blocks.push(
     ...tooMuch,
@@ -101,20 +103,24 @@ function thickening(question: WaysQuestion, targetSg: number): RangeWay[] {
 }
 
 /** Glaze of another bucket of the same kind that stands on the other side of the wanted SG. */
-function others({ volumeMl, sg, capacityMl, others: buckets }: WaysQuestion, targetSg: number, side: 'tooThick' | 'tooThin'): RangeWay[] {
+function others(
+  { volumeMl, sg, capacityMl, others: buckets }: CorrectionOptionsQuestion,
+  targetSg: number,
+  side: 'tooThick' | 'tooThin',
+): Correction[] {
   return buckets
     .filter((other) => (side === 'tooThin' ? other.sg > targetSg + 0.005 : other.sg < targetSg - 0.005 && other.sg > 1))
     .map((other) => {
       // Thinning with a thinner bucket is the same balance seen from the other side: V(d − t)/(t − e).
       const allMl =
         side === 'tooThin' ? slurryToBlend({ volumeMl, sg, targetSg, otherSg: other.sg }) : (volumeMl * (sg - targetSg)) / (targetSg - other.sg);
-      const way = head(allMl, volumeMl + allMl, STIR_MINUTES, capacityMl);
-      if (allMl > other.volumeMl) way.blocks.push('notEnoughOther');
-      return { kind: 'otherBucket', other, ...way } as const;
+      const correction = head(allMl, volumeMl + allMl, STIR_MINUTES, capacityMl);
+      if (allMl > other.volumeMl) correction.blocks.push('notEnoughOther');
+      return { kind: 'otherBucket', other, ...correction } as const;
     });
 }
 
-function head(allMl: number, newVolumeMl: number, minutes: number, capacityMl: number): WayHead {
+function head(allMl: number, newVolumeMl: number, minutes: number, capacityMl: number): CorrectionHead {
   return { allMl, firstMl: FIRST_STAGE_SHARE * allMl, newVolumeMl, minutes, blocks: newVolumeMl > capacityMl ? ['overflows'] : [] };
 }
 

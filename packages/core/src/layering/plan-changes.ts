@@ -1,9 +1,9 @@
 import { flakesOff } from '../coat/crack-advice';
 import { outerStacks, safeOrder } from './order';
 import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
-import { withLayers, type FootBy, type GlazeFacts, type Layer, type Mask, type PiecePlan, type UnwantedStep, type WayChange } from './piece-plan';
+import { withLayers, type FootBy, type GlazeFacts, type Layer, type Mask, type PiecePlan, type UnwantedStep, type PlanChange } from './piece-plan';
 import { stepsOf, type PieceStep } from './steps';
-import { timedOrder, type WaysQuestion } from './ways-question';
+import { timedOrder, type AlternativesQuestion } from './alternatives-question';
 
 /** A coat no thicker pulls less as it dries, mm. */
 export const THIN_MM = 0.5;
@@ -11,13 +11,13 @@ const MOST_CHANGES = 5;
 
 /** Whether it is the step nobody wants, done in the way nobody wants. */
 export const isStep = (step: Pick<PieceStep, 'key' | 'kind' | 'layer'>, unwanted: UnwantedStep): boolean =>
-  step.key === unwanted.key && (step.layer?.way ?? step.kind) === unwanted.by;
+  step.key === unwanted.key && (step.layer?.method ?? step.kind) === unwanted.by;
 
 /** Every set of the changes that bear on this plan, those that stand for an unwanted step first; more than five at once are no plan any more. */
-export function changesWorthTrying(question: WaysQuestion): WayChange[][] {
+export function changesWorthTrying(question: AlternativesQuestion): PlanChange[][] {
   const { plan, shape, glazes } = question;
   const flaking = flakingPairs(plan, glazes);
-  const worth: WayChange[] = [...insteadOf(plan)];
+  const worth: PlanChange[] = [...insteadOf(plan)];
   if (flaking.length > 0) worth.push('gum', 'thinner');
   if (plan.zones.rim.length > 0 && plan.zones.outside.length > 0 && !plan.rimFirst) worth.push('rimFirst');
   if (flaking.length > 0 && plan.zones.outside.length > 0 && plan.strips?.some((strip) => strip.layers.length > 0 && !strip.first))
@@ -28,7 +28,8 @@ export function changesWorthTrying(question: WaysQuestion): WayChange[][] {
   );
   if (steps.some((step) => step.dip && step.dip.kind !== 'ok')) worth.push('brush');
   const [inside, outside] = [plan.zones.inside[0], plan.zones.outside[0]];
-  if (inside && outside && inside.bucketId === outside.bucketId) worth.push(inside.way === 'dip' && outside.way === 'dip' ? 'insideFirst' : 'oneDip');
+  if (inside && outside && inside.bucketId === outside.bucketId)
+    worth.push(inside.method === 'dip' && outside.method === 'dip' ? 'insideFirst' : 'oneDip');
   const run = outsideRun({ plan, shape, glazes });
   if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) worth.push('higherWax');
   const open = [...new Set(worth)].filter((change) => !plan.unwanted?.changes?.includes(change)).slice(0, MOST_CHANGES);
@@ -36,7 +37,7 @@ export function changesWorthTrying(question: WaysQuestion): WayChange[][] {
 }
 
 /** A plan with one change made. */
-export function changed(plan: PiecePlan, change: WayChange, question: WaysQuestion): PiecePlan {
+export function changed(plan: PiecePlan, change: PlanChange, question: AlternativesQuestion): PiecePlan {
   const { shape, glazes } = question;
   switch (change) {
     case 'gum':
@@ -53,11 +54,11 @@ export function changed(plan: PiecePlan, change: WayChange, question: WaysQuesti
       const keys = safeOrder({ plan, glazes }).map((step) => step.key);
       const failing = timedOrder({ ...question, plan }, keys).filter((step) => step.dip && step.dip.kind !== 'ok');
       const isFailing = (layer: Layer): boolean => failing.some((step) => step.key.includes(layer.id));
-      return { ...withLayers(plan, (layer) => (isFailing(layer) || isUnwanted(plan, layer) ? { ...layer, way: 'brush' } : layer)), order: [] };
+      return { ...withLayers(plan, (layer) => (isFailing(layer) || isUnwanted(plan, layer) ? { ...layer, method: 'brush' } : layer)), order: [] };
     }
     case 'pour':
     case 'dip':
-      return { ...withLayers(plan, (layer) => (isUnwanted(plan, layer) ? { ...layer, way: change } : layer)), order: [] };
+      return { ...withLayers(plan, (layer) => (isUnwanted(plan, layer) ? { ...layer, method: change } : layer)), order: [] };
     case 'wax':
     case 'tape':
     case 'sponge':
@@ -67,9 +68,10 @@ export function changed(plan: PiecePlan, change: WayChange, question: WaysQuesti
     case 'oneDip':
     case 'insideFirst': {
       const { inside, outside } = plan.zones;
-      const way = change === 'oneDip' ? ('dip' as const) : ('pour' as const);
-      const first = (layers: readonly Layer[], to: Layer['way']): Layer[] => layers.map((layer, at) => (at === 0 ? { ...layer, way: to } : layer));
-      return { ...plan, zones: { ...plan.zones, inside: first(inside, way), outside: first(outside, 'dip') }, order: [] };
+      const method = change === 'oneDip' ? ('dip' as const) : ('pour' as const);
+      const first = (layers: readonly Layer[], to: Layer['method']): Layer[] =>
+        layers.map((layer, at) => (at === 0 ? { ...layer, method: to } : layer));
+      return { ...plan, zones: { ...plan.zones, inside: first(inside, method), outside: first(outside, 'dip') }, order: [] };
     }
     case 'higherWax': {
       const run = outsideRun({ plan, shape, glazes });
@@ -94,31 +96,31 @@ export function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { 
 }
 
 /** Other ways to what the plan's unwanted steps are for. One that it does not take is only kept out of the others. */
-function insteadOf(plan: PiecePlan): WayChange[] {
+function insteadOf(plan: PiecePlan): PlanChange[] {
   const taken = stepsOf({ plan });
-  return (plan.unwanted?.steps ?? []).flatMap((unwanted): WayChange[] => {
+  return (plan.unwanted?.steps ?? []).flatMap((unwanted): PlanChange[] => {
     const step = taken.find((one) => isStep(one, unwanted));
     if (!step) return [];
     if (step.kind === 'waxOver') return ['overlap'];
-    if (step.kind === 'layer') return HANDS.filter((way) => way !== unwanted.by);
-    return step.key === 'wax' || step.key.startsWith('mask:') ? MEANS.filter((means) => STEP_OF_MEANS[means] !== unwanted.by) : [];
+    if (step.kind === 'layer') return METHODS_INSTEAD.filter((method) => method !== unwanted.by);
+    return step.key === 'wax' || step.key.startsWith('mask:') ? MASKINGS.filter((masking) => STEP_OF_MASKING[masking] !== unwanted.by) : [];
   });
 }
 
-const HANDS = ['dip', 'pour', 'brush'] as const;
-const MEANS = ['wax', 'tape', 'sponge'] as const;
-const STEP_OF_MEANS = { wax: 'wax', tape: 'tape', sponge: 'spongeOff' } as const;
+const METHODS_INSTEAD = ['dip', 'pour', 'brush'] as const;
+const MASKINGS = ['wax', 'tape', 'sponge'] as const;
+const STEP_OF_MASKING = { wax: 'wax', tape: 'tape', sponge: 'spongeOff' } as const;
 
 const isUnwanted = (plan: PiecePlan, layer: Layer): boolean =>
-  (plan.unwanted?.steps ?? []).some(({ key, by }) => key.startsWith('layer:') && key.includes(layer.id) && by === layer.way);
+  (plan.unwanted?.steps ?? []).some(({ key, by }) => key.startsWith('layer:') && key.includes(layer.id) && by === layer.method);
 
 /** What an unwanted wax, tape or sponge keeps bare is kept bare by other means. */
-function keptBareBy(plan: PiecePlan, means: FootBy & Mask['kind']): PiecePlan {
+function keptBareBy(plan: PiecePlan, masking: FootBy & Mask['kind']): PiecePlan {
   const unwanted = (key: string): boolean => (plan.unwanted?.steps ?? []).some((step) => step.key === key);
   return {
     ...plan,
-    ...(unwanted('wax') ? { footBy: means } : {}),
-    ...(plan.masks ? { masks: plan.masks.map((mask) => (unwanted(`mask:${mask.id}`) ? { ...mask, kind: means } : mask)) } : {}),
+    ...(unwanted('wax') ? { footBy: masking } : {}),
+    ...(plan.masks ? { masks: plan.masks.map((mask) => (unwanted(`mask:${mask.id}`) ? { ...mask, kind: masking } : mask)) } : {}),
     order: [],
   };
 }

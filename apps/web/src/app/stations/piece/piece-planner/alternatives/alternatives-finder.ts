@@ -1,15 +1,15 @@
 import { Injectable } from '@angular/core';
 import { Observable } from 'rxjs';
-import type { WaysAnswer, WaysJob } from './ways-job';
-import { waysWorker } from './ways.worker-factory';
+import type { AlternativesAnswer, AlternativesJob } from './alternatives-job';
+import { alternativesWorker } from './alternatives.worker-factory';
 
 /** Ways to a piece, searched apart from the page. Unsubscribing stops the search. */
 @Injectable({ providedIn: 'root' })
-export class PieceWays {
-  find(job: WaysJob): Observable<WaysAnswer> {
+export class AlternativesFinder {
+  find(job: AlternativesJob): Observable<AlternativesAnswer> {
     return new Observable((subscriber) => {
-      const worker = waysWorker();
-      worker.onmessage = ({ data }: MessageEvent<WaysAnswer>) => {
+      const worker = alternativesWorker();
+      worker.onmessage = ({ data }: MessageEvent<AlternativesAnswer>) => {
         subscriber.next(data);
         subscriber.complete();
       };

@@ -10,9 +10,9 @@ import {
   type PieceWall,
   type WallState,
 } from '@cazuela/core';
-import type { ALSO } from './coat-question';
+import type { COMPARISONS } from './coat-question';
 
-export interface AlsoCurve {
+export interface ComparisonCurve {
   id: string;
   words: string;
   points: { x: number; y: number }[];
@@ -29,8 +29,8 @@ const SAME_SG = 0.004;
 const SAME_SHARE = 0.005;
 
 /** The curves a potter compares with: at the SG wanted, for a second dip, on a thinner and a thicker wall. */
-export function alsoCurves(question: {
-  which: readonly (typeof ALSO)[number][];
+export function comparisonCurves(question: {
+  which: readonly (typeof COMPARISONS)[number][];
   situation: CoatSituation;
   knowledge: CoatKnowledge;
   wall: PieceWall;
@@ -39,10 +39,10 @@ export function alsoCurves(question: {
   sgWanted: number;
   firstSeconds: number;
   mostSeconds: number;
-}): AlsoCurve[] {
+}): ComparisonCurve[] {
   const { which, situation, knowledge, state, faces, sgWanted, mostSeconds } = question;
   const main = attempt(() => coatPredictor(situation, knowledge));
-  const curve = (id: string, words: string, asked: CoatSituation): AlsoCurve[] => {
+  const curve = (id: string, words: string, asked: CoatSituation): ComparisonCurve[] => {
     const made = attempt(() => coatPredictor(asked, knowledge));
     if (made.kind === 'refused') return [];
     const points = Array.from({ length: POINTS }, (_, index) => mostSeconds * (index / (POINTS - 1)) ** 2).flatMap((seconds) => {
@@ -54,7 +54,7 @@ export function alsoCurves(question: {
     const same = own?.kind === 'ok' && Math.abs(last / own.coatMm - 1) < SAME_SHARE;
     return [{ id, words: same ? `${words}: the same here` : words, points }];
   };
-  const made: AlsoCurve[] = [];
+  const made: ComparisonCurve[] = [];
   if (which.includes('sg') && Math.abs(situation.sg - sgWanted) > SAME_SG) {
     made.push(...curve('sg', `SG ${sgWanted.toFixed(2)}`, { ...situation, sg: sgWanted }));
   }

@@ -4,7 +4,7 @@ import { safeOrder } from './order';
 import type { BodyFacts, GlazeFacts, PiecePlan } from './piece-plan';
 import { timeSteps, type TimedStep } from './step-times';
 
-export interface WaysQuestion {
+export interface AlternativesQuestion {
   plan: PiecePlan;
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
@@ -17,7 +17,7 @@ export interface WaysQuestion {
 }
 
 /** The steps of a plan in this order, in time. */
-export function timedOrder({ plan, shape, glazes, body, knowledge }: WaysQuestion, keys: readonly string[]): TimedStep[] {
+export function timedOrder({ plan, shape, glazes, body, knowledge }: AlternativesQuestion, keys: readonly string[]): TimedStep[] {
   const all = safeOrder({ plan, glazes });
   const steps = keys.map((key) => all.find((step) => step.key === key)!);
   return timeSteps({ steps, glazes, body, wallMm: shape.wallMm, ...(knowledge ? { knowledge } : {}) });

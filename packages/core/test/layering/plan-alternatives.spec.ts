@@ -6,26 +6,26 @@ import {
   PIECE_SHAPES,
   precedencesOf,
   safeOrder,
-  waysThere,
+  planAlternatives,
   type GlazeFacts,
   type Layer,
   type PiecePlan,
   type PieceStep,
-  type Way,
-  type WaysThereQuestion,
+  type ApplicationMethod,
+  type AlternativesQuestion,
 } from '../../src/index';
 import { glazeOf } from '../glaze-facts';
 
 const glaze = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts =>
-  glazeOf(bucketId, { flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' }, ...change });
+  glazeOf(bucketId, { flow: { flow: 30, lnSd: 0.5, basis: 'pottersWord' }, ...change });
 const WHITE = glaze('white', { lightness: 0.9 });
 const BLUE = glaze('blue', { lightness: 0.2 });
 const ASH = glaze('ash', { lightness: 0.75, shrinkShare: 4 });
 const CLAY_RICH = glaze('clayRich', { lightness: 0.6, shrinkShare: 31 });
-const RUNNER = glaze('runner', { lightness: 0.7, flow: { flow: 500, lnSd: 0.5, ground: 'pottersWord' } });
+const RUNNER = glaze('runner', { lightness: 0.7, flow: { flow: 500, lnSd: 0.5, basis: 'pottersWord' } });
 const GLAZES = [WHITE, BLUE, ASH, CLAY_RICH, RUNNER];
 let count = 0;
-const layer = (bucketId: string, coatMm = 0.4, way: Way = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, way, coatMm });
+const layer = (bucketId: string, coatMm = 0.4, method: ApplicationMethod = 'dip'): Layer => ({ id: `layer${++count}`, bucketId, method, coatMm });
 const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {}): PiecePlan => ({
   shapeId: 'cazuela',
   zones: { inside: [], outside: [], rim: [], foot: [], ...zones },
@@ -35,7 +35,7 @@ const plan = (zones: Partial<PiecePlan['zones']>, change: Partial<PiecePlan> = {
   putAside: [],
   ...change,
 });
-const question = (of: PiecePlan, change: Partial<WaysThereQuestion> = {}): WaysThereQuestion => ({
+const question = (of: PiecePlan, change: Partial<AlternativesQuestion> = {}): AlternativesQuestion => ({
   plan: of,
   shape: PIECE_SHAPES.find((shape) => shape.id === 'cazuela')!,
   glazes: GLAZES,
@@ -180,8 +180,8 @@ describe('the cheapest order', () => {
 
 describe('the ways there', () => {
   it('a clay-rich rim over a powdery ash flakes as drawn; the way found waxes the rim first', () => {
-    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
-    const asDrawn = ways.find((way) => way.changes.length === 0)!;
+    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    const asDrawn = ways.find((method) => method.changes.length === 0)!;
     expect(asDrawn.risks).toContainEqual({ what: 'flakes', chance: 0.7 });
     const [best] = ways;
     expect(best!.changes).toContain('rimFirst');
@@ -191,14 +191,14 @@ describe('the ways there', () => {
   });
 
   it('where they lie on the same zone, gum or a thinner coat is what is left', () => {
-    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5), layer('clayRich', 0.6)] })));
+    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5), layer('clayRich', 0.6)] })));
     expect(ways[0]!.changes).toContain('gum');
-    expect(ways.every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+    expect(ways.every((method) => !method.changes.includes('rimFirst'))).toBe(true);
     expect(ways[0]!.plan.gumIn).toEqual(['ash']);
   });
 
   it('a runner too low is waxed higher', () => {
-    const [best] = waysThere(question(plan({ outside: [layer('runner', 0.5)] }, { waxFootMm: 4 })));
+    const [best] = planAlternatives(question(plan({ outside: [layer('runner', 0.5)] }, { waxFootMm: 4 })));
     expect(best!.changes).toEqual(['higherWax']);
     expect(best!.plan.waxFootMm).toBeGreaterThan(4);
   });
@@ -206,20 +206,20 @@ describe('the ways there', () => {
   it('a thin wall that cannot take the second coat is brushed, or left a night', () => {
     const thin = { ...PIECE_SHAPES.find((shape) => shape.id === 'cup')!, wallMm: 2 };
     const of = plan({ inside: [layer('white', 0.6, 'pour')], outside: [layer('blue', 0.7)] });
-    const ways = waysThere(question(of, { shape: thin }));
-    expect(ways.some((way) => way.changes.includes('brush'))).toBe(true);
+    const ways = planAlternatives(question(of, { shape: thin }));
+    expect(ways.some((method) => method.changes.includes('brush'))).toBe(true);
     expect(ways[0]!.risks.some((risk) => risk.what === 'noSuchCoat')).toBe(false);
   });
 
   it('the same glaze in and out is one dip; a sound plan is left as drawn', () => {
-    const ways = waysThere(question(plan({ inside: [layer('white', 0.4, 'pour')], outside: [layer('white', 0.4)] })));
+    const ways = planAlternatives(question(plan({ inside: [layer('white', 0.4, 'pour')], outside: [layer('white', 0.4)] })));
     expect(ways[0]!.changes).toEqual(['oneDip']);
-    expect(waysThere(question(plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] })))[0]!.changes).toEqual([]);
+    expect(planAlternatives(question(plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] })))[0]!.changes).toEqual([]);
   });
 
   it('more pieces wait less: the first is dry when the last is done', () => {
     const of = plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] });
-    const wait = (pieces: number): number => waysThere(question(of, { count: pieces }))[0]!.waitMinutes;
+    const wait = (pieces: number): number => planAlternatives(question(of, { count: pieces }))[0]!.waitMinutes;
     expect(wait(30)).toBeLessThan(wait(1));
   });
 
@@ -227,51 +227,55 @@ describe('the ways there', () => {
     const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] });
     const [rim] = of.zones.rim;
     const [outside] = of.zones.outside;
-    const ways = waysThere(question(of, { pins: [{ before: `layer:${rim!.id}`, after: `layer:${outside!.id}` }] }));
-    for (const way of ways) {
-      const keys = way.steps.map((step) => step.key);
+    const ways = planAlternatives(question(of, { pins: [{ before: `layer:${rim!.id}`, after: `layer:${outside!.id}` }] }));
+    for (const method of ways) {
+      const keys = method.steps.map((step) => step.key);
       expect(keys.indexOf(`layer:${rim!.id}`)).toBeLessThan(keys.indexOf(`layer:${outside!.id}`));
     }
-    expect(waysThere(question({ ...of, unwanted: { changes: ['rimFirst'] } })).every((way) => !way.changes.includes('rimFirst'))).toBe(true);
+    expect(planAlternatives(question({ ...of, unwanted: { changes: ['rimFirst'] } })).every((method) => !method.changes.includes('rimFirst'))).toBe(
+      true,
+    );
   });
 
   describe('a step nobody wants', () => {
-    const without = (of: PiecePlan, ...steps: { key: string; by: string }[]) => waysThere(question({ ...of, unwanted: { steps } }));
+    const without = (of: PiecePlan, ...steps: { key: string; by: string }[]) => planAlternatives(question({ ...of, unwanted: { steps } }));
     const dipped = plan({ outside: [layer('blue', 0.3)], inside: [layer('white', 0.3, 'pour')] });
     const dip = { key: `layer:${dipped.zones.outside[0]!.id}`, by: 'dip' };
 
     it('is in no way, and others do what it was for: poured or brushed instead of dipped', () => {
       const ways = without(dipped, dip);
       expect(ways.length).toBeGreaterThan(1);
-      for (const way of ways) expect(way.steps.some((step) => isStep(step, dip))).toBe(false);
-      expect(new Set(ways.map((way) => way.plan.zones.outside[0]!.way))).toEqual(new Set(['pour', 'brush']));
-      expect(ways.every((way) => way.plan.zones.inside[0]!.way === 'pour')).toBe(true);
+      for (const method of ways) expect(method.steps.some((step) => isStep(step, dip))).toBe(false);
+      expect(new Set(ways.map((method) => method.plan.zones.outside[0]!.method))).toEqual(new Set(['pour', 'brush']));
+      expect(ways.every((method) => method.plan.zones.inside[0]!.method === 'pour')).toBe(true);
     });
 
     it('the foot waxed no more: taped, or sponged off after', () => {
       const ways = without(dipped, { key: 'wax', by: 'wax' });
-      expect(new Set(ways.map((way) => way.plan.footBy))).toEqual(new Set(['tape', 'sponge']));
+      expect(new Set(ways.map((method) => method.plan.footBy))).toEqual(new Set(['tape', 'sponge']));
     });
 
     it('a waxed line taped or sponged instead, the foot left as it is', () => {
       const of = { ...dipped, masks: [{ id: 'm', kind: 'wax' as const, where: 'band' as const, fromMm: 40, toMm: 44 }] };
       const ways = without(of, { key: 'mask:m', by: 'wax' });
-      expect(new Set(ways.map((way) => way.plan.masks![0]!.kind))).toEqual(new Set(['tape', 'sponge']));
-      expect(ways.every((way) => (way.plan.footBy ?? 'wax') === 'wax')).toBe(true);
+      expect(new Set(ways.map((method) => method.plan.masks![0]!.kind))).toEqual(new Set(['tape', 'sponge']));
+      expect(ways.every((method) => (method.plan.footBy ?? 'wax') === 'wax')).toBe(true);
     });
 
     it('no wax over a rim that is drawn first: the two lie over one another again', () => {
       const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] }, { rimFirst: true });
       const ways = without(of, { key: 'waxOver', by: 'waxOver' });
       expect(ways.length).toBeGreaterThan(0);
-      for (const way of ways) expect(way.plan.rimFirst).toBeUndefined();
+      for (const method of ways) expect(method.plan.rimFirst).toBeUndefined();
     });
 
     it('that only another way would take is kept out of that one, and costs the rest nothing', () => {
       const of = plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] });
-      const free = waysThere(question(of));
+      const free = planAlternatives(question(of));
       const ways = without(of, { key: 'waxOver', by: 'waxOver' });
-      expect(ways.map((way) => way.changes)).toEqual(free.filter((way) => !way.changes.includes('rimFirst')).map((way) => way.changes));
+      expect(ways.map((method) => method.changes)).toEqual(
+        free.filter((method) => !method.changes.includes('rimFirst')).map((method) => method.changes),
+      );
     });
 
     it('where every way is unwanted none is found, and none is made up', () => {
@@ -281,9 +285,11 @@ describe('the ways there', () => {
   });
 
   it('no two ways are alike, and the best is first', () => {
-    const ways = waysThere(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
     expect(
-      new Set(ways.map((way) => JSON.stringify([way.plan.zones, way.plan.rimFirst, way.plan.gumIn, way.steps.map((step) => step.key)]))).size,
+      new Set(
+        ways.map((method) => JSON.stringify([method.plan.zones, method.plan.rimFirst, method.plan.gumIn, method.steps.map((step) => step.key)])),
+      ).size,
     ).toBe(ways.length);
     for (let at = 1; at < ways.length; at++) expect(ways[at]!.price).toBeGreaterThanOrEqual(ways[at - 1]!.price);
   });

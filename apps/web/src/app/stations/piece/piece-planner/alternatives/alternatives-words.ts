@@ -1,8 +1,8 @@
-import { layersOf, type PiecePlan, type UnwantedStep, type WayChange, type WayRisk, type WayThere } from '@cazuela/core';
+import { layersOf, type PiecePlan, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
 import type { Units } from '../../../../data/units';
 
 /** What a way does otherwise, and why. */
-export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why: string }> = {
+export const CHANGE_WORDS: Record<PlanChange, { title: string; short: string; why: string }> = {
   gum: {
     title: 'Gum in the powdery one',
     short: 'gum',
@@ -43,24 +43,24 @@ export const CHANGE_WORDS: Record<WayChange, { title: string; short: string; why
   higherWax: { title: 'Waxed higher', short: 'higher wax', why: 'It starts high enough that nineteen of twenty stay off the shelf.' },
 };
 
-export const titleOf = (changes: readonly WayChange[]): string =>
+export const titleOf = (changes: readonly PlanChange[]): string =>
   changes.length === 0
     ? 'As drawn'
     : changes.map((change, at) => (at === 0 ? CHANGE_WORDS[change].title : lower(CHANGE_WORDS[change].title))).join(', ');
 
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
-export function costWords({ handMinutes, waitMinutes, overnight, skill }: WayThere, units: Units): string {
+export function costWords({ laborMinutes, waitMinutes, overnight, skill }: PlanAlternative, units: Units): string {
   const wait = overnight
     ? 'and a night of drying'
     : waitMinutes >= 1
       ? `and ${units.minutes(waitMinutes)} of waiting`
       : 'and no waiting: the first is dry when the last is done';
   const hand = { 1: '', 2: ' A steady brush.', 3: ' A steady hand at the edge.' }[skill];
-  return `${units.minutes(handMinutes)} of hands ${wait}.${hand}`;
+  return `${units.minutes(laborMinutes)} of hands ${wait}.${hand}`;
 }
 
-const RISK_WORDS: Record<WayRisk['what'], string> = {
+const RISK_WORDS: Record<PlanRisk['what'], string> = {
   flakes: 'the upper coat pulls the lower one off',
   cracks: 'coats over a millimetre crack and crawl',
   noSuchCoat: 'a dip cannot give the coat that is planned',
@@ -68,12 +68,12 @@ const RISK_WORDS: Record<WayRisk['what'], string> = {
 };
 
 /** What may go wrong on a way and what it takes away of the drawn one's risks. */
-export function riskWords(way: WayThere, drawn: WayThere | undefined): { risk: string; why: string } {
-  const told = [...new Set(way.risks.map((risk) => RISK_WORDS[risk.what]))];
+export function riskWords(alternative: PlanAlternative, drawn: PlanAlternative | undefined): { risk: string; why: string } {
+  const told = [...new Set(alternative.risks.map((risk) => RISK_WORDS[risk.what]))];
   const of = (share: number): string => `about ${Math.round(10 * share)} of ten come out as drawn`;
-  const risk = told.length === 0 ? 'Nothing speaks against it.' : `${capital(told.join('; '))}: ${of(way.goodShare)}.`;
-  const why = way.changes.map((change) => CHANGE_WORDS[change].why).join(' ');
-  if (way.changes.length > 0) return { risk, why };
+  const risk = told.length === 0 ? 'Nothing speaks against it.' : `${capital(told.join('; '))}: ${of(alternative.goodShare)}.`;
+  const why = alternative.changes.map((change) => CHANGE_WORDS[change].why).join(' ');
+  if (alternative.changes.length > 0) return { risk, why };
   return {
     risk,
     why:
@@ -83,7 +83,7 @@ export function riskWords(way: WayThere, drawn: WayThere | undefined): { risk: s
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-const DEED_WORDS: Readonly<Record<string, string>> = {
+const HANDLING_WORDS: Readonly<Record<string, string>> = {
   wax: 'wax',
   soak: 'the soaked foot',
   tape: 'tape',
@@ -96,5 +96,5 @@ const DEED_WORDS: Readonly<Record<string, string>> = {
 export function unwantedWords({ key, by }: UnwantedStep, plan: PiecePlan, names: ReadonlyMap<string, string>): string {
   const layer = key.startsWith('layer:') ? layersOf(plan).find((one) => key.includes(one.id)) : undefined;
   if (layer) return `${by} of ${names.get(layer.bucketId) ?? layer.bucketId}`;
-  return `${DEED_WORDS[by] ?? by}${key === 'wax' ? ' on the foot' : ''}`;
+  return `${HANDLING_WORDS[by] ?? by}${key === 'wax' ? ' on the foot' : ''}`;
 }

@@ -1,7 +1,7 @@
 import { tallMm, type Grip, type PieceShape } from '../geometry/piece-form';
 import { profileBetween } from '../geometry/profile';
 import { insideProfile } from '../geometry/shapes';
-import type { WayPoint } from './wall-strip';
+import type { PathPoint } from './wall-strip';
 
 /** Outside, inside, down a handle or lug and the wall below it, and down a panel. */
 export type RunSide = 'outside' | 'inside' | 'grip' | 'panel';
@@ -9,7 +9,7 @@ export type RunSide = 'outside' | 'inside' | 'grip' | 'panel';
 const BOW_POINTS = 16;
 
 /** The way melted glaze takes on one side of a piece, from its top; nothing where the piece has no such side. */
-export function wayDown(shape: PieceShape, side: RunSide): WayPoint[] | undefined {
+export function runPath(shape: PieceShape, side: RunSide): PathPoint[] | undefined {
   if (side === 'inside') return shape.slabMm === undefined ? [...insideProfile(shape)].reverse() : undefined;
   const wall = [...shape.outside].reverse();
   if (side !== 'grip') return wall;
@@ -19,7 +19,7 @@ export function wayDown(shape: PieceShape, side: RunSide): WayPoint[] | undefine
 /**
  * A handle is a highway: what lies on all its sides comes down to one joint, and goes on from there on a strip of wall as wide as the handle.
  */
-function downTheGrip(shape: PieceShape, grip: Grip): WayPoint[] {
+function downTheGrip(shape: PieceShape, grip: Grip): PathPoint[] {
   const { upperMm, lowerMm, outMm, widthMm, thickMm } = grip;
   const radiusAt = (heightMm: number): number =>
     profileBetween({ profile: shape.outside, fromMm: Math.max(0, heightMm - 0.5), toMm: Math.min(tallMm(shape), heightMm + 0.5) })[0]?.radiusMm ?? 0;
@@ -28,11 +28,11 @@ function downTheGrip(shape: PieceShape, grip: Grip): WayPoint[] {
   const girthMm = 2 * (widthMm + thickMm);
   const reach = (above + below) / 2 + outMm;
   // A quarter of an ellipse out and down, then a straight way back in: a handle comes to its lower joint slanting, not flat.
-  const out = Array.from({ length: BOW_POINTS + 1 }, (_, at): WayPoint => {
+  const out = Array.from({ length: BOW_POINTS + 1 }, (_, at): PathPoint => {
     const angle = (Math.PI / 2) * (at / BOW_POINTS);
     return { radiusMm: above + (reach - above) * Math.sin(angle), heightMm: middle + (upperMm - middle) * Math.cos(angle), girthMm };
   });
   const bow = [...out, { radiusMm: below, heightMm: lowerMm, girthMm }];
   const wall = profileBetween({ profile: shape.outside, fromMm: 0, toMm: lowerMm }).reverse();
-  return [...bow, ...wall.map((point): WayPoint => ({ ...point, girthMm: widthMm }))];
+  return [...bow, ...wall.map((point): PathPoint => ({ ...point, girthMm: widthMm }))];
 }

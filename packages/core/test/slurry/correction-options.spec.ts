@@ -1,6 +1,6 @@
-import { planBentonite, planGum, twoTargets, waysIntoRange, type RangeWay, type WaysQuestion } from '../../src/index';
+import { planBentonite, planGum, twoTargets, correctionOptions, type Correction, type CorrectionOptionsQuestion } from '../../src/index';
 
-const thin: WaysQuestion = {
+const thin: CorrectionOptionsQuestion = {
   volumeMl: 8000,
   sg: 1.4,
   sgSd: 0.005,
@@ -14,55 +14,55 @@ const thin: WaysQuestion = {
   soluble: [],
   others: [],
 };
-const ways = (question: WaysQuestion): RangeWay[] => {
-  const answer = waysIntoRange(question);
-  return answer.kind === 'ways' ? answer.ways : [];
+const options = (question: CorrectionOptionsQuestion): Correction[] => {
+  const answer = correctionOptions(question);
+  return answer.kind === 'options' ? answer.options : [];
 };
-const way = (question: WaysQuestion, kind: RangeWay['kind']): RangeWay => ways(question).find((one) => one.kind === kind)!;
+const correction = (question: CorrectionOptionsQuestion, kind: Correction['kind']): Correction => options(question).find((one) => one.kind === kind)!;
 
 describe('ways into range, side by side', () => {
   it('a thin bucket: water off, powder in, a thicker bucket, or the lid off', () => {
     const others = [{ id: 'b', code: 'B9', sg: 1.6, volumeMl: 5000 }];
-    expect(new Set(ways({ ...thin, others }).map((one) => one.kind))).toEqual(new Set(['pourOff', 'powder', 'otherBucket', 'evaporate']));
+    expect(new Set(options({ ...thin, others }).map((one) => one.kind))).toEqual(new Set(['pourOff', 'powder', 'otherBucket', 'evaporate']));
   });
 
   it('each brings it to the middle of its range', () => {
     const { volumeMl, sg, density } = thin;
-    const off = way(thin, 'pourOff').allMl;
+    const off = correction(thin, 'pourOff').allMl;
     expect((volumeMl * sg - off) / (volumeMl - off)).toBeCloseTo(1.45, 9);
-    const powder = way(thin, 'powder');
+    const powder = correction(thin, 'powder');
     if (powder.kind !== 'powder') throw new Error(powder.kind);
     expect((volumeMl * sg + powder.grams) / (volumeMl + powder.grams / density)).toBeCloseTo(1.45, 9);
-    const blended = way({ ...thin, others: [{ id: 'b', code: 'B9', sg: 1.6, volumeMl: 5000 }] }, 'otherBucket').allMl;
+    const blended = correction({ ...thin, others: [{ id: 'b', code: 'B9', sg: 1.6, volumeMl: 5000 }] }, 'otherBucket').allMl;
     expect((volumeMl * sg + blended * 1.6) / (volumeMl + blended)).toBeCloseTo(1.45, 9);
   });
 
   it('a thick one: water, or a thinner bucket of the same glaze', () => {
     const thick = { ...thin, sg: 1.52, others: [{ id: 'b', code: 'B9', sg: 1.38, volumeMl: 9000 }] };
-    const blended = way(thick, 'otherBucket').allMl;
+    const blended = correction(thick, 'otherBucket').allMl;
     expect((8000 * 1.52 + blended * 1.38) / (8000 + blended)).toBeCloseTo(1.45, 9);
-    expect(way(thick, 'water').firstMl).toBeCloseTo(0.8 * way(thick, 'water').allMl, 9);
+    expect(correction(thick, 'water').firstMl).toBeCloseTo(0.8 * correction(thick, 'water').allMl, 9);
   });
 
   it('says what is in the way: the brim, soluble powders, a glaze that never clears, too little of the other', () => {
-    expect(way({ ...thin, sg: 1.6, capacityMl: 8500 }, 'water').blocks).toEqual(['overflows']);
-    expect(way({ ...thin, soluble: ['Lithium carbonate'] }, 'pourOff').blocks).toEqual(['soluble']);
-    expect(way({ ...thin, suspension: 'holds' }, 'pourOff').blocks).toEqual(['doesNotClear']);
-    expect(way({ ...thin, capacityMl: 16_000, others: [{ id: 'b', code: 'B9', sg: 1.6, volumeMl: 100 }] }, 'otherBucket').blocks).toEqual([
+    expect(correction({ ...thin, sg: 1.6, capacityMl: 8500 }, 'water').blocks).toEqual(['overflows']);
+    expect(correction({ ...thin, soluble: ['Lithium carbonate'] }, 'pourOff').blocks).toEqual(['soluble']);
+    expect(correction({ ...thin, suspension: 'holds' }, 'pourOff').blocks).toEqual(['doesNotClear']);
+    expect(correction({ ...thin, capacityMl: 16_000, others: [{ id: 'b', code: 'B9', sg: 1.6, volumeMl: 100 }] }, 'otherBucket').blocks).toEqual([
       'notEnoughOther',
     ]);
-    expect(way({ ...thin, waterGrams: 500 }, 'pourOff').blocks).toEqual(['moreThanItsWater']);
+    expect(correction({ ...thin, waterGrams: 500 }, 'pourOff').blocks).toEqual(['moreThanItsWater']);
   });
 
   it('puts what is possible and quick first', () => {
-    const list = ways({ ...thin, suspension: 'holds' });
+    const list = options({ ...thin, suspension: 'holds' });
     expect(list[0]!.kind).toBe('powder');
     expect(list.at(-1)!.kind).toBe('pourOff');
   });
 
   it('refuses to correct noise', () => {
-    expect(waysIntoRange({ ...thin, sg: 1.425, sgSd: 0.02 })).toMatchObject({ kind: 'measureBetter' });
-    expect(waysIntoRange({ ...thin, sg: 1.45 })).toEqual({ kind: 'inRange' });
+    expect(correctionOptions({ ...thin, sg: 1.425, sgSd: 0.02 })).toMatchObject({ kind: 'measureBetter' });
+    expect(correctionOptions({ ...thin, sg: 1.45 })).toEqual({ kind: 'inRange' });
   });
 });
 

@@ -1,30 +1,30 @@
 import { planFault } from './check-plan';
 import { cheapestOrder } from './cheapest-order';
 import { outerStacks, precedencesOf, safeOrder } from './order';
-import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './way-changes';
-import type { PiecePlan, WayChange } from './piece-plan';
+import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './plan-changes';
+import type { PiecePlan, PlanChange } from './piece-plan';
 import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
 import type { TimedStep } from './step-times';
-import { timedOrder, type WaysQuestion } from './ways-question';
+import { timedOrder, type AlternativesQuestion } from './alternatives-question';
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
 
-export interface WayRisk {
+export interface PlanRisk {
   what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';
   /** Chance that a piece is spoilt, 0–1: by rules of the bench, to be learnt. */
   chance: number;
 }
 
 /** One way to the wanted piece: its changes, its steps in their order, what it costs and risks. */
-export interface WayThere {
-  changes: readonly WayChange[];
+export interface PlanAlternative {
+  changes: readonly PlanChange[];
   plan: PiecePlan;
   steps: readonly TimedStep[];
   /** For all the pieces together, minutes. */
-  handMinutes: number;
+  laborMinutes: number;
   waitMinutes: number;
-  /** Left overnight somewhere on the way. */
+  /** Left overnight somewhere on the alternative. */
   overnight: boolean;
-  risks: readonly WayRisk[];
+  risks: readonly PlanRisk[];
   /** How likely one piece comes out as drawn. */
   goodShare: number;
   skill: 1 | 2 | 3;
@@ -41,32 +41,32 @@ const GUM_MINUTES = 5;
 const CRACKS_ABOVE_MM = 1;
 
 /** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away or stands for a step nobody wants. No two are alike. */
-export function waysThere(question: WaysQuestion): WayThere[] {
-  const ways = changesWorthTrying(question).flatMap((changes) => {
+export function planAlternatives(question: AlternativesQuestion): PlanAlternative[] {
+  const alternatives = changesWorthTrying(question).flatMap((changes) => {
     const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);
-    // Wax above the rim keeps any glaze off the shelf, and is no way.
+    // Wax above the rim keeps any glaze off the shelf, and is no alternative.
     if (changes.length > 0 && planFault(plan)) return [];
     return priced(question, plan, changes) ?? [];
   });
   const seen = new Set<string>();
-  return ways
+  return alternatives
     .sort((a, b) => a.price - b.price || a.changes.length - b.changes.length)
-    .filter((way) => {
+    .filter((alternative) => {
       const key = JSON.stringify([
-        way.plan.zones,
-        way.plan.strips,
-        way.plan.rimFirst,
-        way.plan.gumIn,
-        way.plan.waxFootMm,
-        way.plan.footBy,
-        way.plan.masks,
-        way.steps.map((step) => step.key),
+        alternative.plan.zones,
+        alternative.plan.strips,
+        alternative.plan.rimFirst,
+        alternative.plan.gumIn,
+        alternative.plan.waxFootMm,
+        alternative.plan.footBy,
+        alternative.plan.masks,
+        alternative.steps.map((step) => step.key),
       ]);
       return !seen.has(key) && seen.add(key);
     });
 }
 
-function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayChange[]): WayThere | undefined {
+function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readonly PlanChange[]): PlanAlternative | undefined {
   const { glazes, count } = question;
   const pins = [...(question.pins ?? []), ...(plan.pins ?? [])];
   const usual = safeOrder({ plan, glazes });
@@ -75,29 +75,29 @@ function priced(question: WaysQuestion, plan: PiecePlan, changes: readonly WayCh
   if (found.kind === 'contradiction') return undefined;
   const steps = timedOrder({ ...question, plan }, found.keys);
   if (steps.some((step) => plan.unwanted?.steps?.some((unwanted) => isStep(step, unwanted)))) return undefined;
-  let handMinutes = found.changeMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
+  let laborMinutes = found.changeMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
   let waitMinutes = 0;
   let overnight = false;
   steps.forEach((step, at) => {
-    const hands = (count * step.handSeconds) / 60;
-    handMinutes += hands;
+    const stepMinutes = (count * step.laborSeconds) / 60;
+    laborMinutes += stepMinutes;
     const next = steps[at + 1];
     if (!next) return;
     if (step.waitFor === 'dryThrough') overnight = true;
     // The first piece dries while the others are in hand.
-    else waitMinutes += Math.max(0, step.waitMinutes - (hands * (count - 1)) / count);
+    else waitMinutes += Math.max(0, step.waitMinutes - (stepMinutes * (count - 1)) / count);
   });
   const risks = risksOf(question, plan, steps);
   const goodShare = risks.reduce((share, risk) => share * (1 - risk.chance), 1);
-  const skill = plan.rimFirst || plan.strips?.some((strip) => strip.first) ? 3 : steps.some((step) => step.layer?.way === 'brush') ? 2 : 1;
+  const skill = plan.rimFirst || plan.strips?.some((strip) => strip.first) ? 3 : steps.some((step) => step.layer?.method === 'brush') ? 2 : 1;
   const price =
-    handMinutes +
+    laborMinutes +
     WAIT_WORTH * waitMinutes +
     (overnight ? NIGHT_WORTH_MINUTES : 0) +
     (1 - goodShare) * count * REMAKE_MINUTES +
     changes.length * skill;
   const wait = waitMinutes + (overnight ? DRY_THROUGH_HOURS * 60 : 0);
-  return { changes, plan: { ...plan, order: found.keys }, steps, handMinutes, waitMinutes: wait, overnight, risks, goodShare, skill, price };
+  return { changes, plan: { ...plan, order: found.keys }, steps, laborMinutes, waitMinutes: wait, overnight, risks, goodShare, skill, price };
 }
 
 /** Chances of the bench: worse over half a millimetre, better with gum. */
@@ -106,8 +106,8 @@ const FLAKES = { asDrawn: 0.5, thick: 0.7, gummed: 0.15 } as const;
 /** The film alone is a little more than wanted; a full wall or no suction gives another coat altogether. */
 const MISSED = { film: 0.2, other: 0.7 } as const;
 
-function risksOf({ shape, glazes }: WaysQuestion, plan: PiecePlan, steps: readonly TimedStep[]): WayRisk[] {
-  const risks: WayRisk[] = flakingPairs(plan, glazes).map(({ upper, lower }) => ({
+function risksOf({ shape, glazes }: AlternativesQuestion, plan: PiecePlan, steps: readonly TimedStep[]): PlanRisk[] {
+  const risks: PlanRisk[] = flakingPairs(plan, glazes).map(({ upper, lower }) => ({
     what: 'flakes',
     chance: plan.gumIn?.includes(lower.bucketId) ? FLAKES.gummed : upper.coatMm > THIN_MM ? FLAKES.thick : FLAKES.asDrawn,
   }));

@@ -11,16 +11,16 @@ import {
   type PiecePlan,
   type PieceShape,
   type UnwantedStep,
-  type WayChange,
-  type WayThere,
+  type PlanChange,
+  type PlanAlternative,
 } from '@cazuela/core';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Units } from '../../../../data/units';
 import { PieceSection } from '../../../../parts/piece-section';
-import { PieceWays } from './piece-ways';
-import type { WaysAnswer } from './ways-job';
-import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './ways-words';
+import { AlternativesFinder } from './alternatives-finder';
+import type { AlternativesAnswer } from './alternatives-job';
+import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './alternatives-words';
 
 /** A hand that drags asks once it rests, ms. */
 const REST_MS = 120;
@@ -29,26 +29,26 @@ const SHOWN = 3;
 
 /** The best ways to the drawn piece side by side: steps with the piece after each, hands, waits, risks, and why. */
 @Component({
-  selector: 'cz-ways-panel',
+  selector: 'cz-alternatives-panel',
   imports: [MatIcon, PieceSection],
   template: `
     @if (failure(); as words) {
       <p class="field-error">{{ words }}</p>
     }
-    @if (ways().length > 0 || leftOut()) {
-      <section aria-labelledby="ways">
-        <h2 id="ways">Ways to get there</h2>
+    @if (alternatives().length > 0 || leftOut()) {
+      <section aria-labelledby="alternatives">
+        <h2 id="alternatives">Ways to get there</h2>
         <p class="quiet small">
           {{ tried() }} {{ tried() === 1 ? 'way was' : 'ways were' }} priced for {{ count() }} {{ count() === 1 ? 'piece' : 'pieces' }} by hands,
           waits and risk, by rules of the bench. What a way does otherwise than you drew is said with it.
         </p>
-        <div class="ways">
-          @for (way of ways(); track way.key) {
-            <article [attr.aria-label]="way.title">
-              <h3>{{ way.title }}</h3>
-              <p class="small">{{ way.why }}</p>
+        <div class="alternatives">
+          @for (alternative of alternatives(); track alternative.key) {
+            <article [attr.aria-label]="alternative.title">
+              <h3>{{ alternative.title }}</h3>
+              <p class="small">{{ alternative.why }}</p>
               <ol class="plain-list">
-                @for (step of way.steps; track step.key) {
+                @for (step of alternative.steps; track step.key) {
                   <li>
                     @if (step.plan; as plan) {
                       <cz-piece-section [shape]="shape()" [plan]="plan" [colours]="colours()" [clay]="clay()" [small]="true" />
@@ -68,16 +68,21 @@ const SHOWN = 3;
                   </li>
                 }
               </ol>
-              <p class="small">{{ way.cost }}</p>
-              <p class="small" [class]="way.tone">{{ way.risk }}</p>
-              @if (way.isPlanned) {
+              <p class="small">{{ alternative.cost }}</p>
+              <p class="small" [class]="alternative.tone">{{ alternative.risk }}</p>
+              @if (alternative.isPlanned) {
                 <p class="good small">This is your plan.</p>
               } @else {
-                <button type="button" class="press quiet-press" [attr.aria-label]="'Take this way: ' + way.title" (click)="taken.emit(way.take)">
+                <button
+                  type="button"
+                  class="press quiet-press"
+                  [attr.aria-label]="'Take this way: ' + alternative.title"
+                  (click)="taken.emit(alternative.take)"
+                >
                   Take this way
                 </button>
               }
-              @for (change of way.changes; track change) {
+              @for (change of alternative.changes; track change) {
                 <button type="button" class="press bare" (click)="forbid(change)">Not: {{ changeWords[change].short }}</button>
               }
             </article>
@@ -85,7 +90,7 @@ const SHOWN = 3;
         </div>
         @if (leftOut(); as words) {
           <p class="small">
-            @if (ways().length === 0 && !failure()) {
+            @if (alternatives().length === 0 && !failure()) {
               <span class="look">No way is left without what you leave out.</span>
             }
             Left out: {{ words }}. <button type="button" class="press bare" (click)="taken.emit({ unwanted: undefined })">Allow all again</button>
@@ -99,7 +104,7 @@ const SHOWN = 3;
       display: block;
       margin-top: 1.8rem;
     }
-    .ways {
+    .alternatives {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
       gap: 1rem;
@@ -137,7 +142,7 @@ const SHOWN = 3;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class WaysPanel {
+export class AlternativesPanel {
   readonly plan = input.required<PiecePlan>();
   readonly shape = input.required<PieceShape>();
   readonly glazes = input.required<readonly GlazeFacts[]>();
@@ -150,15 +155,15 @@ export class WaysPanel {
   readonly taken = output<Partial<PiecePlan>>();
   private readonly units = inject(Units);
   protected readonly changeWords = CHANGE_WORDS;
-  private readonly finder = inject(PieceWays);
+  private readonly finder = inject(AlternativesFinder);
   private readonly known = computed(() => this.glazes().map((glaze) => ({ bucketId: glaze.bucketId, knows: this.knowledge()(glaze) })));
   private readonly question = computed(
     () => {
-      const { versions: _versions, putAside: _aside, pots, ...plan } = this.plan();
+      const { versions: _versions, putAside: _aside, decoratingColours, ...plan } = this.plan();
       return {
         question: {
           // Only what decides the ways: a reason that is noted asks for nothing new.
-          plan: { ...plan, putAside: [], pots },
+          plan: { ...plan, putAside: [], decoratingColours },
           shape: this.shape(),
           glazes: this.glazes(),
           body: this.body(),
@@ -174,14 +179,16 @@ export class WaysPanel {
       debounceTime(REST_MS),
       switchMap((job) =>
         layersOf(job.question.plan).length === 0
-          ? of<WaysAnswer>({ kind: 'ways', ways: [] })
+          ? of<AlternativesAnswer>({ kind: 'found', alternatives: [] })
           : this.finder
               .find(job)
               .pipe(
-                catchError((error: unknown) => of<WaysAnswer>({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })),
+                catchError((error: unknown) =>
+                  of<AlternativesAnswer>({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+                ),
               ),
       ),
-      map((answer): WaysAnswer | undefined => answer),
+      map((answer): AlternativesAnswer | undefined => answer),
     ),
   );
   protected readonly failure = computed(() => {
@@ -192,9 +199,9 @@ export class WaysPanel {
     const answer = this.answer();
     const { changes = [], steps = [] } = this.plan().unwanted ?? {};
     // What nobody wants is gone at once; the search without it follows.
-    const isWanted = (way: WayThere): boolean =>
-      !way.changes.some((change) => changes.includes(change)) && !way.steps.some((step) => steps.some((one) => isStep(step, one)));
-    return answer?.kind === 'ways' ? answer.ways.filter(isWanted) : [];
+    const isWanted = (alternative: PlanAlternative): boolean =>
+      !alternative.changes.some((change) => changes.includes(change)) && !alternative.steps.some((step) => steps.some((one) => isStep(step, one)));
+    return answer?.kind === 'found' ? answer.alternatives.filter(isWanted) : [];
   });
   protected readonly tried = computed(() => this.all().length);
   protected readonly leftOut = computed(() => {
@@ -203,40 +210,40 @@ export class WaysPanel {
       ', ',
     );
   });
-  protected readonly ways = computed(() => {
+  protected readonly alternatives = computed(() => {
     const planned = textOf(this.plan());
-    const drawn = this.all().find((way) => way.changes.length === 0);
+    const drawn = this.all().find((alternative) => alternative.changes.length === 0);
     return this.all()
       .slice(0, SHOWN)
-      .map((way) => {
-        const { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order } = way.plan;
+      .map((alternative) => {
+        const { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order } = alternative.plan;
         const take = { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order };
         return {
-          key: way.changes.join(' ') + order.join(' '),
-          title: titleOf(way.changes),
-          changes: way.changes,
-          why: riskWords(way, drawn).why,
-          risk: riskWords(way, drawn).risk,
-          tone: way.goodShare > 0.8 ? 'good' : way.goodShare > 0.5 ? 'look' : 'stop',
-          cost: costWords(way, this.units),
+          key: alternative.changes.join(' ') + order.join(' '),
+          title: titleOf(alternative.changes),
+          changes: alternative.changes,
+          why: riskWords(alternative, drawn).why,
+          risk: riskWords(alternative, drawn).risk,
+          tone: alternative.goodShare > 0.8 ? 'good' : alternative.goodShare > 0.5 ? 'look' : 'stop',
+          cost: costWords(alternative, this.units),
           take,
-          isPlanned: planned === textOf(way.plan),
-          steps: way.steps.map((step, at) => ({
+          isPlanned: planned === textOf(alternative.plan),
+          steps: alternative.steps.map((step, at) => ({
             key: step.key,
-            by: step.layer?.way ?? step.kind,
+            by: step.layer?.method ?? step.kind,
             canBeLeft: !ALWAYS.includes(step.kind),
             words: stepWords({
               step,
               glazeName: this.names().get(step.layer?.bucketId ?? '') ?? this.glazes().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name,
               waxFootMm,
             }),
-            plan: step.kind === 'layer' ? planAfter({ plan: way.plan, steps: way.steps, done: at + 1 }) : undefined,
+            plan: step.kind === 'layer' ? planAfter({ plan: alternative.plan, steps: alternative.steps, done: at + 1 }) : undefined,
           })),
         };
       });
   });
 
-  protected forbid(change: WayChange): void {
+  protected forbid(change: PlanChange): void {
     const { changes = [], steps } = this.plan().unwanted ?? {};
     this.taken.emit({ unwanted: { changes: [...changes, change], steps } });
   }

@@ -8,7 +8,7 @@ import { StudioApi } from '../../../data/studio-api';
 
 /** Puts pieces on a day's list. Adding never contradicts what another did: on a stale list it is read and added to again. */
 @Injectable({ providedIn: 'root' })
-export class PutOnDay {
+export class AddToDay {
   private readonly api = inject(StudioApi);
 
   put(date: string, items: readonly DayItem[], triesLeft = 3): Observable<Day> {

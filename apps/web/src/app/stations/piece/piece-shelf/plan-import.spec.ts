@@ -3,12 +3,12 @@ import type { Piece, PieceBody } from '@cazuela/contract';
 import { bucket, CLAY, id, piece, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
-import { PlanIn } from './plan-in';
+import { PlanImport } from './plan-import';
 
 const WHITE = bucket();
 const BLUE = bucket({ code: 'B2', body: { ...bucket().body, name: 'Noche Honda' } });
 const [REF, OTHER] = [id(), id()];
-const coat = (bucketId: string) => ({ id: id(), bucketId, way: 'dip' as const, coatMm: 0.4 });
+const coat = (bucketId: string) => ({ id: id(), bucketId, method: 'dip' as const, coatMm: 0.4 });
 const file = (): string =>
   JSON.stringify(
     planToFile({
@@ -26,10 +26,10 @@ const file = (): string =>
 describe('a plan taken in', () => {
   let records: FakeRecords;
   let taken: Piece[];
-  const open = async (text: string): Promise<Screen<PlanIn>> => {
+  const open = async (text: string): Promise<Screen<PlanImport>> => {
     records = new FakeRecords();
     records.openStudio();
-    const screen = await Screen.open(PlanIn, { buckets: [summaryOf(WHITE), summaryOf(BLUE)], bodies: [CLAY] });
+    const screen = await Screen.open(PlanImport, { buckets: [summaryOf(WHITE), summaryOf(BLUE)], bodies: [CLAY] });
     taken = [];
     screen.fixture.componentInstance.taken.subscribe((one) => taken.push(one));
     const field = screen.field('Take in a plan’s file');

@@ -1,7 +1,7 @@
-import type { RangeWay, WayBlock } from '@cazuela/core';
+import type { Correction, CorrectionObstacle } from '@cazuela/core';
 import type { Units } from '../../data/units';
 
-const BLOCKS: Readonly<Record<WayBlock, string>> = {
+const BLOCKS: Readonly<Record<CorrectionObstacle, string>> = {
   overflows: 'More than the bucket holds: pour part off into another one first.',
   soluble: 'A powder of it goes into solution and would leave with the water.',
   doesNotClear: 'It stays up: hardly any clear water stands on it even after a day.',
@@ -9,7 +9,7 @@ const BLOCKS: Readonly<Record<WayBlock, string>> = {
   moreThanItsWater: 'That is more water than there is in it.',
 };
 
-export interface WayWords {
+export interface CorrectionWords {
   what: string;
   cost: string;
   blocks: string[];
@@ -18,32 +18,40 @@ export interface WayWords {
 }
 
 /** One way into range: what to do first, what it costs, what is in its way. */
-export function wayWords(way: RangeWay, units: Units): WayWords {
-  const first = units.millilitres(units.pourable(way.firstMl));
-  const all = units.millilitres(way.allMl);
-  const blocks = way.blocks.map((block) => BLOCKS[block]);
-  const after = `${units.litres(way.newVolumeMl)} then`;
-  switch (way.kind) {
+export function correctionWords(correction: Correction, units: Units): CorrectionWords {
+  const first = units.millilitres(units.pourable(correction.firstMl));
+  const all = units.millilitres(correction.allMl);
+  const blocks = correction.blocks.map((block) => BLOCKS[block]);
+  const after = `${units.litres(correction.newVolumeMl)} then`;
+  switch (correction.kind) {
     case 'water':
       return { what: `${first} of water`, cost: `${all} in all; ${after}; five minutes with the drill`, blocks, tap: `${first} went in` };
     case 'pourOff':
       return {
         what: `Pour off ${first} of clear water`,
-        cost: `${all} in all; ${after}; settles ${howLong(way.minutes)} first. Keep the water`,
+        cost: `${all} in all; ${after}; settles ${howLong(correction.minutes)} first. Keep the water`,
         blocks,
         tap: `${first} poured off`,
       };
     case 'powder':
       return {
-        what: `${units.mass(way.firstGrams)} of its own powder`,
-        cost: `${units.mass(way.grams)} in all, weighed as the recipe; ${after}; slake, stir, sieve`,
+        what: `${units.mass(correction.firstGrams)} of its own powder`,
+        cost: `${units.mass(correction.grams)} in all, weighed as the recipe; ${after}; slake, stir, sieve`,
         blocks,
         tap: 'It went in',
       };
     case 'otherBucket':
-      return { what: `${first} of ${way.other.code}, at ${units.sg(way.other.sg)}`, cost: `${all} in all; ${after}; stir both first`, blocks };
+      return {
+        what: `${first} of ${correction.other.code}, at ${units.sg(correction.other.sg)}`,
+        cost: `${all} in all; ${after}; stir both first`,
+        blocks,
+      };
     case 'evaporate':
-      return { what: 'Leave the lid off', cost: `${all} of water leave in about ${howLong(way.minutes)}, a starting guess; stir daily`, blocks };
+      return {
+        what: 'Leave the lid off',
+        cost: `${all} of water leave in about ${howLong(correction.minutes)}, a starting guess; stir daily`,
+        blocks,
+      };
   }
 }
 

@@ -1,5 +1,5 @@
 /** Ways that build a coat pass by pass. */
-export type PassWay = 'brushLoaded' | 'brushDry' | 'sponge' | 'spray';
+export type PassMethod = 'brushLoaded' | 'brushDry' | 'sponge' | 'spray';
 
 interface PassWayFacts {
   /** Dry coat of one pass, mm: starting guess for any glaze. */
@@ -8,14 +8,14 @@ interface PassWayFacts {
   guessLnSd?: number;
   waste: number;
   /** Hands for one pass over one piece, s, and drying before the next, minutes, where there is a figure. */
-  handSeconds?: number;
+  laborSeconds?: number;
   betweenMinutes: number;
 }
 
 /** Nobody has a figure for a dabbed sponge: taken as a brush drawn dry, and very unsure. */
-export const PASS_WAYS: Readonly<Record<PassWay, PassWayFacts>> = {
-  brushLoaded: { guessMm: 0.13, waste: 0.15, handSeconds: 150, betweenMinutes: 20 },
-  brushDry: { guessMm: 0.08, waste: 0.15, handSeconds: 150, betweenMinutes: 20 },
+export const PASS_METHODS: Readonly<Record<PassMethod, PassWayFacts>> = {
+  brushLoaded: { guessMm: 0.13, waste: 0.15, laborSeconds: 150, betweenMinutes: 20 },
+  brushDry: { guessMm: 0.08, waste: 0.15, laborSeconds: 150, betweenMinutes: 20 },
   sponge: { guessMm: 0.08, guessLnSd: 1, waste: 0.15, betweenMinutes: 20 },
   spray: { guessMm: 0.05, waste: 0.4, betweenMinutes: 0 },
 };

@@ -2,11 +2,11 @@ import { PIECE_SHAPES, PRIOR_KNOWLEDGE, type GlazeFacts, type PiecePlan } from '
 import { glazeOf } from '@cazuela/core/test/glaze-facts';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
-import { WaysPanel } from './ways-panel';
+import { AlternativesPanel } from './alternatives-panel';
 
 const glaze = (bucketId: string, shrinkShare: number): GlazeFacts =>
-  glazeOf(bucketId, { lightness: 0.6, shrinkShare, flow: { flow: 30, lnSd: 0.5, ground: 'pottersWord' } });
-const coat = (bucketId: string, coatMm: number) => ({ id: `${bucketId} ${coatMm}`, bucketId, way: 'dip' as const, coatMm });
+  glazeOf(bucketId, { lightness: 0.6, shrinkShare, flow: { flow: 30, lnSd: 0.5, basis: 'pottersWord' } });
+const coat = (bucketId: string, coatMm: number) => ({ id: `${bucketId} ${coatMm}`, bucketId, method: 'dip' as const, coatMm });
 const PLAN: PiecePlan = {
   shapeId: 'cazuela',
   zones: { inside: [], outside: [coat('Ceniza', 0.4)], rim: [coat('Retama', 0.35)], foot: [] },
@@ -17,15 +17,15 @@ const PLAN: PiecePlan = {
 };
 
 /** A hand that drags asks once it rests. */
-const settle = async (screen: Screen<WaysPanel>): Promise<void> => {
+const settle = async (screen: Screen<AlternativesPanel>): Promise<void> => {
   await new Promise((resolve) => setTimeout(resolve, 160));
   await screen.settle();
 };
 
-describe('ways to a piece, side by side', () => {
-  const open = async (plan = PLAN): Promise<[Screen<WaysPanel>, Partial<PiecePlan>[]]> => {
+describe('alternatives to a piece, side by side', () => {
+  const open = async (plan = PLAN): Promise<[Screen<AlternativesPanel>, Partial<PiecePlan>[]]> => {
     new FakeRecords().openStudio();
-    const screen = await Screen.open(WaysPanel, {
+    const screen = await Screen.open(AlternativesPanel, {
       plan,
       shape: PIECE_SHAPES.find((shape) => shape.id === 'cazuela')!,
       glazes: [glaze('Ceniza', 4), glaze('Retama', 31)],
@@ -39,7 +39,7 @@ describe('ways to a piece, side by side', () => {
     screen.fixture.componentInstance.taken.subscribe((plan) => taken.push(plan));
     return [screen, taken];
   };
-  const articles = (screen: Screen<WaysPanel>): string[] => screen.all('article').map((one) => one.getAttribute('aria-label')!);
+  const articles = (screen: Screen<AlternativesPanel>): string[] => screen.all('article').map((one) => one.getAttribute('aria-label')!);
 
   it('where the drawn order flakes, the found one waxes the rim first, with its steps, hands, waits and why', async () => {
     const [screen] = await open();
@@ -59,7 +59,7 @@ describe('ways to a piece, side by side', () => {
   });
 
   /** As the planner does: what is taken becomes part of the plan. */
-  const follow = async (screen: Screen<WaysPanel>, taken: readonly Partial<PiecePlan>[]): Promise<void> => {
+  const follow = async (screen: Screen<AlternativesPanel>, taken: readonly Partial<PiecePlan>[]): Promise<void> => {
     screen.fixture.componentRef.setInput('plan', { ...PLAN, ...Object.assign({}, ...taken) } as PiecePlan);
     await settle(screen);
   };
@@ -95,7 +95,7 @@ describe('ways to a piece, side by side', () => {
     expect(taken).toEqual([{ unwanted: undefined }]);
   });
 
-  it('a bare piece has no ways', async () => {
+  it('a bare piece has no alternatives', async () => {
     const [screen] = await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } });
     expect(screen.text).toBe('');
   });

@@ -1,31 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { BucketPart, RangeWay } from '@cazuela/core';
+import type { BucketPart, Correction } from '@cazuela/core';
 import { Units } from '../../../data/units';
-import { wayWords } from '../way-words';
+import { correctionWords } from '../correction-words';
 import { BucketScreen } from './bucket-screen';
 
 /** Every way to the range side by side: what to do first, what it costs, what is in its way. */
 @Component({
-  selector: 'cz-ways-panel',
+  selector: 'cz-corrections-panel',
   imports: [RouterLink],
   template: `
-    @if (ways().length > 1) {
-      <section aria-labelledby="ways">
-        <h2 id="ways">Ways into its range</h2>
-        <ul class="plain-list ways">
-          @for (entry of ways(); track entry.key) {
+    @if (corrections().length > 1) {
+      <section aria-labelledby="corrections">
+        <h2 id="corrections">Ways into its range</h2>
+        <ul class="plain-list corrections">
+          @for (entry of corrections(); track entry.key) {
             <li [class.blocked]="entry.blocks.length > 0">
               <h3>{{ entry.what }}</h3>
               <p class="small">{{ entry.cost }}.</p>
               @for (block of entry.blocks; track block) {
                 <p class="small look">{{ block }}</p>
               }
-              @if (entry.way.kind === 'powder') {
+              @if (entry.correction.kind === 'powder') {
                 <details>
                   <summary>The powders</summary>
                   <table class="sheet small">
-                    @for (part of powder(entry.way.firstGrams); track part.powderId + part.part) {
+                    @for (part of powder(entry.correction.firstGrams); track part.powderId + part.part) {
                       <tr>
                         <td>{{ part.name }}</td>
                         <td class="num">{{ units.mass(part.grams) }}</td>
@@ -35,15 +35,15 @@ import { BucketScreen } from './bucket-screen';
                   <p class="small quiet">Respirator on for the powder; wipe wet.</p>
                 </details>
               }
-              @if (entry.way.kind === 'otherBucket') {
+              @if (entry.correction.kind === 'otherBucket') {
                 <a
                   class="press quiet-press"
-                  [routerLink]="['/bucket', entry.way.other.id]"
+                  [routerLink]="['/bucket', entry.correction.other.id]"
                   [queryParams]="{ pour: screen.bucket()!.id, ml: entry.ml }"
-                  >Pour it from {{ entry.way.other.code }}</a
+                  >Pour it from {{ entry.correction.other.code }}</a
                 >
               } @else if (entry.tap && entry.blocks.length === 0) {
-                <button type="button" class="press quiet-press" [attr.aria-label]="entry.tap + ': ' + entry.what" (click)="take(entry.way)">
+                <button type="button" class="press quiet-press" [attr.aria-label]="entry.tap + ': ' + entry.what" (click)="take(entry.correction)">
                   {{ entry.tap }}
                 </button>
               }
@@ -55,7 +55,7 @@ import { BucketScreen } from './bucket-screen';
     }
   `,
   styles: `
-    .ways {
+    .corrections {
       margin: 0.5rem 0;
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
@@ -81,16 +81,16 @@ import { BucketScreen } from './bucket-screen';
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class WaysPanel {
+export class CorrectionsPanel {
   protected readonly screen = inject(BucketScreen);
   protected readonly units = inject(Units);
   /** One way alone is the advice itself. */
-  protected readonly ways = computed(() =>
-    (this.screen.ways()?.ways ?? []).map((way) => ({
-      way,
-      key: way.kind + (way.kind === 'otherBucket' ? way.other.id : ''),
-      ml: Math.floor(way.firstMl),
-      ...wayWords(way, this.units),
+  protected readonly corrections = computed(() =>
+    (this.screen.corrections()?.options ?? []).map((correction) => ({
+      correction,
+      key: correction.kind + (correction.kind === 'otherBucket' ? correction.other.id : ''),
+      ml: Math.floor(correction.firstMl),
+      ...correctionWords(correction, this.units),
     })),
   );
 
@@ -100,11 +100,11 @@ export class WaysPanel {
     return parts.map((part) => ({ ...part, grams: (part.grams * grams) / dryGrams }));
   }
 
-  protected take(way: RangeWay): void {
-    const grams = this.units.pourable(way.firstMl);
+  protected take(correction: Correction): void {
+    const grams = this.units.pourable(correction.firstMl);
     const entered = { value: grams, unit: 'mL' } as const;
-    if (way.kind === 'water') this.screen.note({ type: 'waterAdded', grams, entered });
-    else if (way.kind === 'pourOff') this.screen.note({ type: 'waterPouredOff', grams, entered });
-    else if (way.kind === 'powder') this.screen.note({ type: 'powderAdded', reason: 'thicken', parts: this.powder(way.firstGrams) });
+    if (correction.kind === 'water') this.screen.note({ type: 'waterAdded', grams, entered });
+    else if (correction.kind === 'pourOff') this.screen.note({ type: 'waterPouredOff', grams, entered });
+    else if (correction.kind === 'powder') this.screen.note({ type: 'powderAdded', reason: 'thicken', parts: this.powder(correction.firstGrams) });
   }
 }

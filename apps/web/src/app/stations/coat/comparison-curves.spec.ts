@@ -1,13 +1,13 @@
 import { coatPredictor, dryWall, faceNow, knowledgeOf, learnCoats, type CoatSituation, type PieceWall } from '@cazuela/core';
-import { alsoCurves, SECOND_AFTER_MINUTES } from './also-curves';
+import { comparisonCurves, SECOND_AFTER_MINUTES } from './comparison-curves';
 
 const WALL: PieceWall = { wallMm: 5, absorptionPercent: 12, bisqueCone: '05' };
 const STATE = dryWall(WALL);
 const SITUATION: CoatSituation = { sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', absorptionPercent: 12, wallMm: 5, faces: 1 };
 const KNOWLEDGE = knowledgeOf(learnCoats({ observations: [] }), { glazeId: 'g', bodyId: 'b' });
 const HALF_A_FILM_MM = 0.08;
-const asked = (change: Partial<Parameters<typeof alsoCurves>[0]>): ReturnType<typeof alsoCurves> =>
-  alsoCurves({
+const asked = (change: Partial<Parameters<typeof comparisonCurves>[0]>): ReturnType<typeof comparisonCurves> =>
+  comparisonCurves({
     which: [],
     situation: { ...SITUATION, ...faceNow(STATE, ['outside']) },
     knowledge: KNOWLEDGE,
