@@ -1,8 +1,36 @@
 import angular from 'angular-eslint';
+import { createNodeResolver, importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 
 /** Arrows point down only: web and server → contract → core. Web and server never import each other. */
 const forbid = (...patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
+/** Folders of the core in their order: a folder imports only those before it. `core/src/index.ts` lists the same. */
+const CORE_FOLDERS = [
+  'checks',
+  'units',
+  'math',
+  'slurry',
+  'powder',
+  'chemistry',
+  'geometry',
+  'recipe',
+  'stain',
+  'melt',
+  'coat',
+  'plan',
+  'weighing',
+  'events',
+  'batch',
+  'scale',
+  'bucket',
+  'feel',
+  'run',
+  'learning',
+  'layering',
+  'day',
+  'now',
+];
+const CORE = './packages/core/src';
 const CORE_IS_PURE = ['node:*', '@cazuela/*', '@angular/*', 'rxjs', 'zod', 'sequelize', 'express'];
 
 export default tseslint.config(
@@ -16,12 +44,25 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/explicit-function-return-type': ['error', { allowExpressions: true }],
+      'import-x/no-cycle': 'error',
     },
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts'] })], 'import-x/extensions': ['.ts'] },
   },
   {
     files: ['packages/core/src/**/*.ts'],
     rules: {
       ...forbid({ group: CORE_IS_PURE, message: 'The core is pure: no Node, no DOM, no framework.' }),
+      'import-x/no-restricted-paths': [
+        'error',
+        {
+          zones: CORE_FOLDERS.slice(0, -1).map((folder, at) => ({
+            target: `${CORE}/${folder}`,
+            from: CORE_FOLDERS.slice(at + 1).map((later) => `${CORE}/${later}`),
+            message: 'A folder of the core imports only those before it: see CORE_FOLDERS.',
+          })),
+        },
+      ],
       'no-console': 'error',
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'setTimeout', 'fetch', 'localStorage'],
       'no-restricted-properties': [

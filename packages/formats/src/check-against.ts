@@ -1,5 +1,6 @@
 import type { ImportRow } from './portable';
-import type { FileProblem, ReadFile } from './read-file';
+import type { ReadFile } from './read-file';
+import type { FileProblem } from './file-problem';
 
 /** What the studio has already, by name. */
 export interface Shelf {

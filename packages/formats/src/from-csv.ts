@@ -1,7 +1,7 @@
 import { MASS_UNITS, VOLUME_UNITS, type Unit } from '@cazuela/core';
 import { OXIDE_COLUMNS } from './columns';
 import { readCell, type CsvRow, type CsvTable } from './csv';
-import type { FileProblem } from './read-file';
+import type { FileProblem } from './file-problem';
 
 /** A thing read from rows, not checked yet, with the row it began on and those of its lines. */
 export interface Raw {

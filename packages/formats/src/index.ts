@@ -17,7 +17,7 @@ export {
 export { toPortableRecipe, fromPortableBody } from './portable-recipe';
 export { dipsToCsv, runnersToCsv, type NamedDip } from './measured-to-csv';
 export { powdersToCsv, recipesToCsv, batchesToCsv } from './to-csv';
-export { readFile, type ReadFile, type FileProblem } from './read-file';
+export { readFile, type ReadFile } from './read-file';
 export { importParts, type ImportPart } from './import-parts';
 export {
   MOST_IMPORT_BYTES,
@@ -42,3 +42,4 @@ export {
   type PlanGlaze,
   type ReadPlan,
 } from './portable-plan';
+export { type FileProblem } from './file-problem';

@@ -5,12 +5,7 @@ import { readTable } from './csv';
 import { batchesFrom, powdersFrom, recipesFrom, type Raw } from './from-csv';
 import { FORMAT_NAME, FORMAT_VERSION, portableBatchSchema, portablePowderSchema, portableRecipeSchema } from './portable';
 import type { PortableBatch, PortablePowder, PortableRecipe } from './portable';
-
-/** What is wrong in a file and where: the row of a table, or the number of the entry in a JSON file. */
-export interface FileProblem {
-  row: number;
-  message: string;
-}
+import type { FileProblem } from './file-problem';
 
 export interface Read<T> {
   row: number;

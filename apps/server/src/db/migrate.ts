@@ -4,6 +4,7 @@ import { studioTables } from './migrations/001-studio';
 import type { DbConfig } from '../config';
 import { connect } from './connect';
 import { withLease, type Lease } from './lease';
+import type { Migration } from './migration';
 import { recipeAndBucketTables } from './migrations/002-recipes-and-buckets';
 import { pieceTables } from './migrations/003-pieces-days-results';
 import { shelfAndSeriesTables } from './migrations/004-shelf-and-series';
@@ -14,13 +15,6 @@ import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 import { codeCounters } from './migrations/010-code-counters';
 import { standardNames } from './migrations/011-standard-names';
-
-/** One change to the tables, there and back, as plain SQL. Each statement may be repeated without harm. */
-export interface Migration {
-  name: string;
-  up: string[];
-  down: string[];
-}
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [

@@ -1,13 +1,5 @@
 import type { Entered } from '../units/units';
-
-/** Every bench event: made by the client with its own id, appended once, never changed. */
-export interface EventHead {
-  id: string;
-  /** When it happened, UTC, ISO 8601. */
-  at: string;
-  /** Who did it, as the studio names them. */
-  by: string;
-}
+import type { EventHead } from '../events/event-head';
 
 /** What can be checked or noted with a figure or a word while a batch is made. */
 export const BATCH_CHECKS = ['closingWeight', 'sieveResidue', 'waterTemperature', 'powderLot', 'tileBeside', 'rinseWater'] as const;

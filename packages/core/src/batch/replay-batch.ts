@@ -1,5 +1,6 @@
-import type { BatchPlan, BatchPlanLine } from '../weighing/batch-plan';
+import type { BatchPlan } from '../weighing/batch-plan';
 import type { BatchCheck, BatchEvent } from './batch-events';
+import type { BatchPlanLine } from '../weighing/batch-plan-line';
 
 export interface BatchLineState extends BatchPlanLine {
   state: 'waiting' | 'weighed' | 'skipped';

@@ -1,7 +1,7 @@
-import type { BucketState as SlurryState } from '../coat/predict';
 import { densityOfPowders, sgOfMix } from '../slurry/mix';
 import type { SgReading } from './combine-readings';
 import type { Additives, BucketPart, NailLook } from './bucket-events';
+import type { SlurryState as SlurryState } from '../slurry/slurry-state';
 
 /** The newest reading of each kind by feel. */
 export interface FeelNow {

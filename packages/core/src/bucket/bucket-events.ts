@@ -1,5 +1,5 @@
-import type { EventHead } from '../batch/batch-events';
 import type { Entered } from '../units/units';
+import type { EventHead } from '../events/event-head';
 
 /** A powder that is in a bucket, with what the core needs of it kept as it was on that day. */
 export interface BucketPart {

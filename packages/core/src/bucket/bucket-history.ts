@@ -1,6 +1,6 @@
 import { emptyBucket, runningMl, runningSg, toSnapshot, sumGrams, type BucketReplay } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
-import { inBenchOrder, takenBack } from './event-order';
+import { inBenchOrder, takenBack } from '../events/event-order';
 import { applyBucketEvent } from './replay-bucket';
 
 export interface BucketMoment {

@@ -1,3 +1,4 @@
+import { bisect } from '../math/bisect';
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
 
@@ -30,13 +31,8 @@ export function depthAtVolume({ shape, volumeMl }: { shape: BucketShape; volumeM
   checkShape(shape);
   requireNotNegative('volumeMl', volumeMl);
   if (volumeMl >= belowMl(shape, shape.highMm)) return { depthMm: shape.highMm, overflows: volumeMl > belowMl(shape, shape.highMm) + 1e-6 };
-  let [low, high] = [0, shape.highMm];
-  while (high - low > 1e-9 * shape.highMm) {
-    const middle = (low + high) / 2;
-    if (belowMl(shape, middle) < volumeMl) low = middle;
-    else high = middle;
-  }
-  return { depthMm: (low + high) / 2, overflows: false };
+  const { middle } = bisect({ low: 0, high: shape.highMm, isPast: (depthMm) => belowMl(shape, depthMm) >= volumeMl });
+  return { depthMm: middle, overflows: false };
 }
 
 export function surfaceCm2AtDepth({ shape, depthMm }: { shape: BucketShape; depthMm: number }): number {

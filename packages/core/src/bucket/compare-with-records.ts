@@ -1,3 +1,4 @@
+import { UNMEASURED_SG_SD } from '../slurry/measured-sg';
 import { requireSg } from '../checks/require';
 import { sgOfMix } from '../slurry/mix';
 
@@ -11,8 +12,6 @@ export type RecordsComparison =
 
 /** A reading this far from the book, in sd of both together, is a difference and not noise. */
 const TELLING_SDS = 3;
-/** Spread of an SG computed from weighed powder and water. */
-const BOOK_SD = 0.02;
 /** More than this share of the water cannot have gone unseen. */
 const MOST_LOST_SHARE = 0.6;
 const MOST_GAINED_SHARE = 1;
@@ -26,7 +25,7 @@ export function compareWithRecords(question: { sg: number; sgSd: number; dryGram
   requireSg('sg', sg);
   const bookSg = sgOfMix({ dryGrams, waterGrams, density });
   if (sg >= density) return { kind: 'impossible', bookSg };
-  if (Math.abs(sg - bookSg) <= TELLING_SDS * Math.hypot(sgSd, BOOK_SD)) return { kind: 'agrees', bookSg };
+  if (Math.abs(sg - bookSg) <= TELLING_SDS * Math.hypot(sgSd, UNMEASURED_SG_SD)) return { kind: 'agrees', bookSg };
   const implied = (dryGrams * (1 - sg / density)) / (sg - 1);
   const change = implied - waterGrams;
   if (change < -MOST_LOST_SHARE * waterGrams || change > MOST_GAINED_SHARE * waterGrams) return { kind: 'impossible', bookSg };

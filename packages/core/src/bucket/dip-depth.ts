@@ -1,3 +1,4 @@
+import { bisect } from '../math/bisect';
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { profileBetween, volumeMl as profileVolumeMl, type ProfilePoint } from '../geometry/profile';
@@ -40,7 +41,7 @@ export function dipReach({ bucket, glazeMl, piece, inside }: DipInBucket): DipRe
   if (fits(heightMm) && stays(heightMm)) {
     return { kind: 'whole', heightMm, risesMm: level(heightMm) - restMm, displacedMl: displaced(heightMm) };
   }
-  const reachMm = largest(0, heightMm, (reach) => fits(reach) && stays(reach));
+  const reachMm = bisect({ low: 0, high: heightMm, isPast: (reach) => !(fits(reach) && stays(reach)) }).low;
   return { kind: 'part', heightMm, reachMm, risesMm: level(reachMm) - restMm, spills: !stays(reachMm + 1), moreMl: moreFor(heightMm) };
 
   /** Glaze that is missing for the whole piece, mL; 0 when more would only spill. */
@@ -49,7 +50,7 @@ export function dipReach({ bucket, glazeMl, piece, inside }: DipInBucket): DipRe
     const deepEnough = (more: number): boolean =>
       wholeMm <= depthAtVolume({ shape: bucket, volumeMl: glazeMl + more + displaced(wholeMm) }).depthMm - CLEARANCE_MM;
     if (room <= 0 || !deepEnough(room)) return 0;
-    return room - largest(0, room, (less) => deepEnough(room - less));
+    return room - bisect({ low: 0, high: room, isPast: (less) => !deepEnough(room - less) }).low;
   }
 }
 
@@ -96,14 +97,4 @@ function tooWide(bucket: BucketShape, outside: readonly ProfilePoint[], heightMm
     if (2 * radiusMm + 2 * CLEARANCE_MM > room) return { kind: 'tooWide', acrossMm: 2 * radiusMm, narrowestMm: room };
   }
   return undefined;
-}
-
-function largest(low: number, high: number, holds: (value: number) => boolean): number {
-  let [yes, no] = [low, high];
-  for (let step = 0; step < 60; step++) {
-    const middle = (yes + no) / 2;
-    if (holds(middle)) yes = middle;
-    else no = middle;
-  }
-  return yes;
 }

@@ -1,9 +1,10 @@
-import { EIGHTY_PERCENT_Z } from '../coat/predict';
+import { DAY_MS } from '../units/time';
 import { emptyBucket, runningSg } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
-import { standingEvents } from './event-order';
+import { standingEvents } from '../events/event-order';
 import { ExposureClock, exposureOf, lidIsTold, type Lid } from './lid';
 import { applyBucketEvent } from './replay-bucket';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 export interface Drift {
   kind: 'ok';
@@ -19,7 +20,6 @@ export interface Drift {
 
 export type DriftAnswer = Drift | { kind: 'tooFewReadings'; spells: number };
 
-const MS_PER_DAY = 86_400_000;
 /** Readings closer together than this say more about the reading than about the water that left, days. */
 const SHORTEST_SPELL_DAYS = 0.5;
 /** A jug and a scoop are not exact: what they add to the spread of an SG after water or powder went in. */
@@ -61,7 +61,7 @@ export function bucketDrift({ events }: { events: readonly BucketEvent[] }): Dri
     if (event.type === 'sgMeasured') {
       const atMs = Date.parse(event.at);
       const { openDays, lidKnown } = clock.read(atMs);
-      const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * MS_PER_DAY;
+      const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * DAY_MS;
       const bookSg = longEnough && (lidKnown || !byLid) ? runningSg(running) : undefined;
       if (last && bookSg !== undefined) {
         const variance = event.sgSd ** 2 + last.sd ** 2 + (touched ? ADDITION_SD ** 2 : 0);

@@ -1,5 +1,5 @@
 import type { BucketEvent, DropKind } from './bucket-events';
-import { standingEvents } from './event-order';
+import { standingEvents } from '../events/event-order';
 import type { ReadingAfter } from './response';
 
 export interface DropsCounted {

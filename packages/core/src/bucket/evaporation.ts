@@ -1,13 +1,13 @@
-import { EIGHTY_PERCENT_Z } from '../coat/predict';
+import { DAY_MS } from '../units/time';
 import { waterLost } from '../slurry/into-range';
 import type { BucketContents } from './bucket-contents';
 import { depthAtVolume, surfaceCm2AtDepth, type BucketShape } from './bucket-shape';
 import { daysInRange, type DaysInRange } from './drift';
 import { EVAPORATION_GUESS, exposureOf } from './lid';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 /** A guess for a lid and a room is good to half or double. */
 const GUESS_SPREAD = 2;
-const MS_PER_DAY = 86_400_000;
 
 /** What an estimate of water lost rests on: the bucket's own readings, or the start guess for its surface and lid. */
 export type EvaporationBasis = 'learnt' | 'guess';
@@ -35,7 +35,7 @@ export interface StandingBucket {
  */
 export function evaporatedSince({ contents, capacityMl, shape, nowAt }: StandingBucket): Evaporated | undefined {
   const { measuredAt, volumeMl, sg, drift, lid } = contents;
-  const ageDays = (Date.parse(nowAt) - Date.parse(measuredAt ?? '')) / MS_PER_DAY;
+  const ageDays = (Date.parse(nowAt) - Date.parse(measuredAt ?? '')) / DAY_MS;
   if (!(ageDays > 0)) return undefined;
   if (drift && drift.perDay > 2 * drift.perDaySd) {
     const lost = (perDay: number): number => {
@@ -62,7 +62,7 @@ export function evaporatedSince({ contents, capacityMl, shape, nowAt }: Standing
 export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: number }): (DaysInRange & { basis: EvaporationBasis }) | undefined {
   const { contents, sgLow: lowSg, sgHigh: highSg, nowAt } = bucket;
   if (!contents.measuredAt) return undefined;
-  const ageDays = (Date.parse(nowAt) - Date.parse(contents.measuredAt)) / MS_PER_DAY;
+  const ageDays = (Date.parse(nowAt) - Date.parse(contents.measuredAt)) / DAY_MS;
   if (contents.drift) {
     const left = daysInRange({ drift: contents.drift, sg: contents.sg, ageDays, lowSg, highSg, lid: contents.lid });
     if (left) return { ...left, basis: 'learnt' };

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units/time';
 import type { BucketEvent } from './bucket-events';
 
 export type Lid = 'open' | 'closed';
@@ -34,7 +35,7 @@ export class ExposureClock {
   }
 
   private daysTo(atMs: number): number {
-    return (Math.max(0, atMs - this.sinceMs) / 86_400_000) * exposureOf(this.lid);
+    return (Math.max(0, atMs - this.sinceMs) / DAY_MS) * exposureOf(this.lid);
   }
 }
 

@@ -1,7 +1,7 @@
 import { applyBucketEvent } from './replay-bucket';
 import { emptyBucket, type RunningBucket } from './bucket-contents';
 import type { BucketEvent } from './bucket-events';
-import { standingEvents } from './event-order';
+import { standingEvents } from '../events/event-order';
 
 /**
  * Powder and water, g, that pours took out of a bucket though it was not there at the time: 0 where the events fit together. It becomes more

@@ -1,16 +1,15 @@
+import { HOUR_MS } from '../units/time';
 import { waterPerDryGram } from '../slurry/contents';
 import { densityOfPowders } from '../slurry/mix';
 import { emptyBucket, NOTHING_GRAMS, runningMl, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
 import type { Additives, BucketEvent, BucketPart } from './bucket-events';
 import { combineReadings } from './combine-readings';
-import { standingEvents } from './event-order';
+import { standingEvents } from '../events/event-order';
 import { DOSE_PERCENT, dropGrams } from './drop-dose';
-import { slurryStateFromSwirl } from './slurry-state';
+import { slurryStateFromSwirl } from '../slurry/slurry-state';
 
-/** Spread of an SG nobody measured, computed from weighed powder and water: water loss, moisture, density. */
-export const UNMEASURED_SG_SD = 0.02;
-/** Readings further apart than this are two visits to the bucket, not one repeated, ms. */
-const SAME_VISIT_MS = 6 * 3_600_000;
+/** SG readings further apart than this are two visits to the bucket, not one repeated, ms. */
+export const SAME_VISIT_MS = 6 * HOUR_MS;
 /** Gum solution is water but for 1.5 %. */
 const GUM_WATER_SHARE = 0.985;
 const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;

@@ -1,4 +1,4 @@
-import type { Suspension } from '../recipe/behaviour';
+import type { Suspension } from '../powder/behaviour';
 
 export interface StirringNeed {
   /** Before every piece, every so many minutes, or now and then. */

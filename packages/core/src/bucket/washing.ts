@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../units/time';
 /** The bucket a tool was last in, and the one it goes into. */
 export interface ToolInBucket {
   id: string;
@@ -9,7 +10,7 @@ export interface ToolInBucket {
 
 /** Darker by less than this leaves no trace worth a wash. */
 const TELLING_DARKER = 0.08;
-const SAME_DAY_MS = 14 * 3_600_000;
+const SAME_DAY_MS = 14 * HOUR_MS;
 
 /** The darker bucket whose glaze is still on the drill, the whisk and the sieve; undefined when nothing needs washing. Light before dark. */
 export function washBefore<Bucket extends ToolInBucket>(question: {

@@ -1,7 +1,6 @@
-import type { WeighedPowder } from '../recipe/behaviour';
-import { suspensionOf, type Suspension } from '../recipe/behaviour';
-import type { Powder } from '../recipe/recipe';
+import { suspensionOf, type Suspension } from '../powder/behaviour';
 import type { BucketPart } from './bucket-events';
+import type { Powder, WeighedPowder } from '../powder/powder';
 
 /** What is in a bucket as powders of the studio's table; what the table no longer knows is left out. */
 export function weighedParts({ parts, powders }: { parts: readonly BucketPart[]; powders: readonly Powder[] }): WeighedPowder[] {

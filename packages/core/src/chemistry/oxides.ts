@@ -1,5 +1,5 @@
 import { requireNotNegative } from '../checks/require';
-import type { WeighedPowder } from '../recipe/behaviour';
+import type { WeighedPowder } from '../powder/powder';
 
 /** Molar masses, g/mol (IUPAC standard atomic weights). */
 export const MOLAR_MASS = {

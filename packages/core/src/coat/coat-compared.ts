@@ -1,6 +1,7 @@
 import { requirePositive } from '../checks/require';
 import { fromCanonical } from '../units/units';
-import { STATE_GUESSES, type BucketState } from './predict';
+import type { SlurryState } from '../slurry/slurry-state';
+import { STATE_GUESSES } from './state-guesses';
 
 /** A usual business card, mm: 300 g/m² board. For the eye and the thumb, not for a caliper. */
 export const BUSINESS_CARD_MM = 0.3;
@@ -13,7 +14,7 @@ export interface CoatCompared {
 }
 
 /** A dry coat in other people's measures. Example: 0.6 mm of density 2.6, packed to a half, is 24 thou, 0.078 g/cm², two cards. */
-export function coatCompared({ coatMm, density, state }: { coatMm: number; density: number; state: BucketState }): CoatCompared {
+export function coatCompared({ coatMm, density, state }: { coatMm: number; density: number; state: SlurryState }): CoatCompared {
   requirePositive('coatMm', coatMm);
   return {
     thou: fromCanonical(coatMm, 'thou'),

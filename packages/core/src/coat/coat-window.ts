@@ -1,5 +1,6 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
+import { normalShareBelow } from '../math/normal';
 
 /** Coats at which a glaze looks as wanted on a body, mm, and how it looks below, within and above. */
 export interface CoatWindow {
@@ -32,16 +33,6 @@ export function windowChances(question: {
   const thin = below(window.thinMm);
   const thick = 1 - below(window.thickMm);
   return { thin, thick, right: Math.max(0, 1 - thin - thick) };
-}
-
-/** Share of a normal below so many sd (Abramowitz and Stegun 26.2.17, 1964; within 7.5e-8). Example: 1.2816 → 0.9. */
-export function normalShareBelow(sds: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(sds));
-  const tail =
-    (Math.exp((-sds * sds) / 2) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return sds >= 0 ? 1 - tail : tail;
 }
 
 function checkWindow({ thinMm, thickMm }: Pick<CoatWindow, 'thinMm' | 'thickMm'>): void {

@@ -1,10 +1,12 @@
 import { requirePositive } from '../checks/require';
-import { passCoatOf, type PassCoat, type PassReading } from '../learning/pass-coats';
-import { WASTE_SHARE } from '../weighing/for-pieces';
+import { passCoatOf, type PassCoat, type PassReading } from './pass-coats';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
 import { PASS_METHODS, type PassMethod } from './pass-methods';
-import { EIGHTY_PERCENT_Z, predictSeconds, STATE_GUESSES, type CoatSituation } from './predict';
+import { predictSeconds, type CoatSituation } from './predict';
 import type { SecondsForCoat } from './seconds-for-coat';
+import { STATE_GUESSES } from './state-guesses';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
+import { WASTE_SHARE } from './application-method';
 
 /** Hands for one piece, seconds. A ladle round the outside takes as long as a pour. */
 const LABOR_SECONDS = { dip: 25, pour: 35, ladle: 35 } as const;

@@ -5,20 +5,10 @@ import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
 import { PRIOR_KNOWLEDGE, type CoatBasis, type CoatKnowledge } from './knowledge';
 import { secondsForCoat, type SecondsForCoat } from './seconds-for-coat';
 import { CAKE_SUCTION_GUESS, absorptionGuessPercent, effectiveSuction, wallCapacityMm, wallSuctionGuess } from './suction';
+import type { SlurryState } from '../slurry/slurry-state';
+import { STATE_GUESSES, BODY_DENSITY } from './state-guesses';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
 
-export type BucketState = 'flocculated' | 'normal' | 'deflocculated';
-
-/** Wet film and packing of the dry coat by the state of the slurry: starting guesses. */
-export const STATE_GUESSES: Record<BucketState, { filmMm: number; packing: number }> = {
-  normal: { filmMm: 0.15, packing: 0.5 },
-  flocculated: { filmMm: 0.3, packing: 0.42 },
-  deflocculated: { filmMm: 0.08, packing: 0.58 },
-};
-
-/** Density of a bisque wall, g/mL. */
-export const BODY_DENSITY = 1.9;
-/** Half width of an 80 % interval of a normal, in sd. */
-export const EIGHTY_PERCENT_Z = 1.2816;
 export const LONGEST_DIP_SECONDS = 60;
 /** Step of the central differences, in ln. */
 const DELTA_STEP = 0.05;
@@ -26,7 +16,7 @@ const DELTA_STEP = 0.05;
 export interface CoatSituation {
   sg: number;
   density: number;
-  state: BucketState;
+  state: SlurryState;
   bisqueCone: string;
   earthenware?: boolean;
   absorptionPercent?: number | undefined;

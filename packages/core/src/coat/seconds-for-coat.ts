@@ -1,4 +1,5 @@
 import { requirePositive } from '../checks/require';
+import { bisect } from '../math/bisect';
 import { cakeFactor, unlimitedCakeMm } from './cake';
 import { checkDip, filmCoatMm, roomMm, TOO_THICK_SHARE, type Dip } from './dip-coat';
 
@@ -15,9 +16,6 @@ export interface WantedCoat extends Omit<Dip, 'seconds'> {
   longestSeconds: number;
 }
 
-/** Bisection halves 60 times: below a nanosecond for any dip. */
-const HALVINGS = 60;
-
 /** Seconds for a wanted coat, or why no time gives it. The cases are tested in the order of the type. */
 export function secondsForCoat(wanted: WantedCoat): SecondsForCoat {
   checkDip(wanted);
@@ -33,12 +31,6 @@ export function secondsForCoat(wanted: WantedCoat): SecondsForCoat {
   const cakeAt = (seconds: number): number => unlimitedCakeMm({ ...wanted, factor, seconds });
   const cakeWanted = wanted.coatMm - film;
   if (cakeAt(wanted.longestSeconds) < cakeWanted) return { kind: 'tooSlow' };
-  let low = 0;
-  let high = wanted.longestSeconds;
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (cakeAt(middle) < cakeWanted) low = middle;
-    else high = middle;
-  }
-  return { kind: 'ok', seconds: (low + high) / 2 };
+  const { middle } = bisect({ low: 0, high: wanted.longestSeconds, isPast: (seconds) => cakeAt(seconds) >= cakeWanted });
+  return { kind: 'ok', seconds: middle };
 }

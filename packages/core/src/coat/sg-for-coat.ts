@@ -1,14 +1,14 @@
 import { requirePositive } from '../checks/require';
+import { bisect } from '../math/bisect';
 import { checkedDipCoat, TOO_THICK_SHARE } from './dip-coat';
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
-import { dipsFor, STATE_GUESSES, type CoatSituation } from './predict';
+import { dipsFor, type CoatSituation } from './predict';
+import { STATE_GUESSES } from './state-guesses';
 
 export type SgForCoat =
   | { kind: 'ok'; sg: number }
   /** Not even the thickest bucket that still runs off gives it in that time. */
   | { kind: 'outOfReach'; mostSg: number; mostMm: number };
-
-const HALVINGS = 50;
 
 /** The SG at which a dip of so many seconds gives the wanted coat: the other way round of `predictSeconds`. */
 export function sgForCoat(
@@ -26,13 +26,8 @@ export function sgForCoat(
   const mostSg = 1 + most * (situation.density - 1);
   const mostMm = coatAt(most);
   if (mostMm < coatMm) return { kind: 'outOfReach', mostSg, mostMm };
-  let [low, high] = [1e-6, most];
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (coatAt(middle) < coatMm) low = middle;
-    else high = middle;
-  }
-  return { kind: 'ok', sg: 1 + ((low + high) / 2) * (situation.density - 1) };
+  const { middle } = bisect({ low: 1e-6, high: most, isPast: (solids) => coatAt(solids) >= coatMm });
+  return { kind: 'ok', sg: 1 + middle * (situation.density - 1) };
 }
 
 /** Most solids by volume that can still be dipped in, and no SG above a stiff paste's. */

@@ -1,9 +1,10 @@
 import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
 import type { CoatKnowledge } from './knowledge';
-import { coatPredictor, EIGHTY_PERCENT_Z, predictSeconds, type CoatSituation } from './predict';
+import { coatPredictor, predictSeconds, type CoatSituation } from './predict';
 import type { SecondsForCoat } from './seconds-for-coat';
 import { coated, dryWall, faceNow, waited, type WallState } from './wall-water';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 /** Drawn out strip by strip in one go, or dipped again and again with less of it under each time. */
 export type TileMethod = 'inOneGo' | 'dipOverDip';

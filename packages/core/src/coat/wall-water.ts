@@ -1,8 +1,11 @@
+import { bisectWhole } from '../math/bisect';
 import { requireNotNegative, requireShare } from '../checks/require';
 import type { CoatKnowledge } from './knowledge';
-import { BODY_DENSITY, coatPredictor, predictSeconds, type BucketState, type CoatSituation } from './predict';
+import { coatPredictor, predictSeconds, type CoatSituation } from './predict';
 import type { SecondsForCoat } from './seconds-for-coat';
 import { absorptionGuessPercent, wallCapacityMm } from './suction';
+import type { SlurryState } from '../slurry/slurry-state';
+import { BODY_DENSITY } from './state-guesses';
 
 /** A face that was dipped or wetted has its thirst back with this time constant, minutes. */
 export const THIRST_BACK_MINUTES = 20;
@@ -54,7 +57,7 @@ export type PieceTreatment =
   | { kind: 'wiped' }
   /** Washed, or its foot soaked: so much of what the wall can drink. */
   | { kind: 'wetted'; share: number }
-  | { kind: 'dipped'; faces: readonly Face[]; seconds: number; glaze: { sg: number; density: number; state: BucketState }; knowledge?: CoatKnowledge }
+  | { kind: 'dipped'; faces: readonly Face[]; seconds: number; glaze: { sg: number; density: number; state: SlurryState }; knowledge?: CoatKnowledge }
   | { kind: 'waited'; minutes: number; air?: Air };
 
 const FRESH: FaceState = { coatMm: 0, thirst: 1, slow: false };
@@ -157,7 +160,7 @@ export function waitForCoat(
     state: WallState;
     faces: readonly Face[];
     coatMm: number;
-    glaze: { sg: number; density: number; state: BucketState };
+    glaze: { sg: number; density: number; state: SlurryState };
     wall: PieceWall;
     air?: Air;
   },
@@ -170,12 +173,7 @@ export function waitForCoat(
   if (now.kind === 'ok') return { kind: 'now', seconds: now.seconds };
   const last = after(LONGEST_WAIT_MINUTES);
   if (last.kind !== 'ok') return { kind: 'never', because: last };
-  let [low, high] = [0, LONGEST_WAIT_MINUTES];
-  while (high - low > 1) {
-    const middle = Math.round((low + high) / 2);
-    if (after(middle).kind === 'ok') high = middle;
-    else low = middle;
-  }
-  const then = after(high);
-  return { kind: 'wait', minutes: high, seconds: then.kind === 'ok' ? then.seconds : 0 };
+  const minutes = bisectWhole({ low: 0, high: LONGEST_WAIT_MINUTES, isPast: (waited) => after(waited).kind === 'ok' });
+  const then = after(minutes);
+  return { kind: 'wait', minutes, seconds: then.kind === 'ok' ? then.seconds : 0 };
 }

@@ -1,5 +1,5 @@
-import type { EventHead } from '../batch/batch-events';
 import type { StepKind } from '../layering/steps';
+import type { EventHead } from '../events/event-head';
 
 /** One step of one group of pieces, as it was when the pieces were put on the day. */
 export interface DayStep {

@@ -1,8 +1,8 @@
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
-import type { GlazeFacts } from '../layering/piece-plan';
 import type { TimedStep } from '../layering/step-times';
 import type { PieceStep } from '../layering/steps';
 import type { DayItem, DayStep } from './day-plan';
+import type { GlazeFacts } from '../plan/facts';
 
 export interface PieceForDay {
   pieceId: string;

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../units/time';
 import type { DayEvent, DayItem, DayStep } from './day-plan';
 import { scheduleDay, type Scheduled } from './schedule';
 
@@ -25,8 +26,6 @@ export interface DayState {
   totalCount: number;
   lastUndoable?: string;
 }
-
-const MINUTE_MS = 60_000;
 
 /**
  * The day as it stands at a moment: what is done, what hands do now, what dries and until when, and the rest re-planned

@@ -1,7 +1,8 @@
+import { HOUR_MS } from '../units/time';
 import type { BucketEvent } from '../bucket/bucket-events';
-import { standingEvents } from '../bucket/event-order';
+import { standingEvents } from '../events/event-order';
 import { feelReading, WITH_THICKNESS, type FeelKind } from './feel-readings';
-import { monotoneFit, type MonotoneFit } from './monotone-fit';
+import { monotoneFit, type MonotoneFit } from '../math/monotone-fit';
 
 /** A reading by feel and an SG of the same visit, nothing having gone in between. */
 export interface FeelPair {
@@ -11,7 +12,7 @@ export interface FeelPair {
 }
 
 /** Within this long a bucket at rest is the same glaze, ms. */
-const SAME_VISIT_MS = 2 * 3_600_000;
+const PAIR_WITHIN_MS = 2 * HOUR_MS;
 /** What changes how the liquid stands, or its SG. */
 const CHANGES = new Set<BucketEvent['type']>(['filled', 'waterAdded', 'waterPouredOff', 'powderAdded', 'dropsAdded', 'gumAdded']);
 
@@ -26,13 +27,13 @@ export function feelPairs({ events, kind }: { events: readonly BucketEvent[]; ki
       waiting = [];
       sg = undefined;
     } else if (event.type === 'sgMeasured') {
-      for (const one of waiting) if (atMs - Date.parse(one.at) <= SAME_VISIT_MS) pairs.push({ ...one, sg: event.sg });
+      for (const one of waiting) if (atMs - Date.parse(one.at) <= PAIR_WITHIN_MS) pairs.push({ ...one, sg: event.sg });
       waiting = [];
       sg = { atMs, sg: event.sg };
     } else {
       const reading = feelReading(event);
       if (reading?.kind !== kind) continue;
-      if (sg && atMs - sg.atMs <= SAME_VISIT_MS) pairs.push({ at: event.at, value: reading.value, sg: sg.sg });
+      if (sg && atMs - sg.atMs <= PAIR_WITHIN_MS) pairs.push({ at: event.at, value: reading.value, sg: sg.sg });
       else waiting.push({ at: event.at, value: reading.value });
     }
   }

@@ -1,8 +1,9 @@
 import type { CoatKnowledge } from '../coat/knowledge';
 import type { PieceShape } from '../geometry/piece-form';
 import { safeOrder } from './order';
-import type { BodyFacts, GlazeFacts, PiecePlan } from './piece-plan';
+import type { PiecePlan } from '../plan/piece-plan';
 import { timeSteps, type TimedStep } from './step-times';
+import type { BodyFacts, GlazeFacts } from '../plan/facts';
 
 export interface AlternativesQuestion {
   plan: PiecePlan;

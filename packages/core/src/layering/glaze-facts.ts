@@ -1,11 +1,11 @@
 import type { BucketContents } from '../bucket/bucket-contents';
 import { weighedParts } from '../bucket/weighed-parts';
-import { STATE_GUESSES } from '../coat/predict';
 import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
 import { oxideGrams, unityFormula } from '../chemistry/oxides';
-import { powderShares } from '../recipe/behaviour';
-import type { Powder } from '../recipe/recipe';
-import type { GlazeFacts } from './piece-plan';
+import { powderShares } from '../powder/behaviour';
+import { STATE_GUESSES } from '../coat/state-guesses';
+import type { Powder } from '../powder/powder';
+import type { GlazeFacts } from '../plan/facts';
 
 export interface GlazeSource {
   bucketId: string;

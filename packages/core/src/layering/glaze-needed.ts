@@ -1,6 +1,6 @@
 import { solidsByMass } from '../slurry/contents';
-import type { PlannedArea } from './areas';
-import type { GlazeFacts } from './piece-plan';
+import type { PlannedArea } from '../plan/areas';
+import type { GlazeFacts } from '../plan/facts';
 
 export interface GlazeNeeded {
   /** Dry powder that stays on the place, and the slurry that carries it, with nothing for what drips off. */

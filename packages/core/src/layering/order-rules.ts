@@ -1,7 +1,9 @@
 import { precedencesOf, type Precedence } from './order';
-import { coatingKindOf, type GlazeFacts, type PiecePlan } from './piece-plan';
+import { type PiecePlan } from '../plan/piece-plan';
 import type { TimedStep } from './step-times';
 import type { PlanFix, Warning } from './warnings';
+import { coatingKindOf } from '../plan/layer';
+import type { GlazeFacts } from '../plan/facts';
 
 export interface OrderQuestion {
   plan: PiecePlan;

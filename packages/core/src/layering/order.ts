@@ -1,5 +1,7 @@
-import { rimIsApart, coatingKindOf, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
+import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
 import { stepsOf, type PieceStep } from './steps';
+import { coatingKindOf, type Layer } from '../plan/layer';
+import type { GlazeFacts } from '../plan/facts';
 
 /** Pairs of steps where the first must come before the second, with the rule that says so. */
 export interface Precedence {

@@ -1,9 +1,11 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
 import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
-import { edgeDipMm } from './edge-line';
-import { rimIsApart, coatingKindOf, type BodyFacts, type GlazeFacts, type Layer, type PiecePlan } from './piece-plan';
-import { stackRun, type MeltedLayer } from './stack-flow';
+import { edgeDipMm } from '../plan/edge-line';
+import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
+import { stackRun, type MeltedLayer } from '../run/stack-flow';
+import { coatingKindOf, type Layer } from '../plan/layer';
+import type { BodyFacts, GlazeFacts } from '../plan/facts';
 
 export interface PieceQuestion {
   plan: PiecePlan;

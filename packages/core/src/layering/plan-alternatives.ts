@@ -1,12 +1,13 @@
-import { planFault } from './check-plan';
+import { planFault } from '../plan/check-plan';
 import { cheapestOrder } from './cheapest-order';
 import { outerStacks, precedencesOf, safeOrder } from './order';
 import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './plan-changes';
-import type { PiecePlan, PlanChange } from './piece-plan';
+import type { PiecePlan } from '../plan/piece-plan';
 import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
 import type { TimedStep } from './step-times';
 import { timedOrder, type AlternativesQuestion } from './alternatives-question';
 import { DRY_THROUGH_HOURS } from '../coat/wall-water';
+import type { PlanChange } from '../plan/plan-change';
 
 export interface PlanRisk {
   what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';

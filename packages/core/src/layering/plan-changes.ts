@@ -1,9 +1,13 @@
 import { flakesOff } from '../coat/crack-advice';
 import { outerStacks, safeOrder } from './order';
 import { outsideRun, SHELF_MARGIN_MM } from './outside-run';
-import { withLayers, type FootBy, type GlazeFacts, type Layer, type Mask, type PiecePlan, type UnwantedStep, type PlanChange } from './piece-plan';
+import { withLayers, type PiecePlan } from '../plan/piece-plan';
 import { stepsOf, type PieceStep } from './steps';
 import { timedOrder, type AlternativesQuestion } from './alternatives-question';
+import type { Layer } from '../plan/layer';
+import type { FootBy, Mask } from '../plan/mask';
+import type { GlazeFacts } from '../plan/facts';
+import type { UnwantedStep, PlanChange } from '../plan/plan-change';
 
 /** A coat no thicker pulls less as it dries, mm. */
 export const THIN_MM = 0.5;

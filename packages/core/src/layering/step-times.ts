@@ -3,8 +3,9 @@ import { predictSeconds, predictCoat, type CoatSituation } from '../coat/predict
 import type { SecondsForCoat } from '../coat/seconds-for-coat';
 import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../coat/wall-water';
 import { PASS_METHODS } from '../coat/pass-methods';
-import type { BodyFacts, GlazeFacts, ApplicationMethod } from './piece-plan';
 import { WAIT_MINUTES, type PieceStep } from './steps';
+import type { ApplicationMethod } from '../coat/application-method';
+import type { BodyFacts, GlazeFacts } from '../plan/facts';
 
 /** Thickest loaded brush coat, mm. */
 export const BRUSH_COAT_MM = PASS_METHODS.brushLoaded.guessMm;

@@ -1,7 +1,10 @@
 import { tallMm } from '../geometry/piece-form';
 import { shapeOf } from '../geometry/shapes';
-import { placeWords } from './areas';
-import { rimIsApart, ZONES, type FootBy, type Layer, type Mask, type PiecePlan, type ApplicationMethod } from './piece-plan';
+import { placeWords } from '../plan/areas';
+import { rimIsApart, ZONES, type PiecePlan } from '../plan/piece-plan';
+import type { ApplicationMethod } from '../coat/application-method';
+import type { Layer } from '../plan/layer';
+import type { FootBy, Mask } from '../plan/mask';
 
 export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];

@@ -1,7 +1,9 @@
 import { PotterError } from '../checks/potter-error';
 import { flakesOff } from '../coat/crack-advice';
 import { outerStacks } from './order';
-import type { GlazeFacts, Layer, PiecePlan } from './piece-plan';
+import type { PiecePlan } from '../plan/piece-plan';
+import type { Layer } from '../plan/layer';
+import type { GlazeFacts } from '../plan/facts';
 
 /** One piece of a set: the bucket its uppermost coat of each place comes from. */
 export interface Variation {

@@ -1,4 +1,4 @@
-import type { PiecePlan } from './piece-plan';
+import type { PiecePlan } from '../plan/piece-plan';
 
 export type Severity = 'stop' | 'look';
 

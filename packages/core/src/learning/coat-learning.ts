@@ -1,8 +1,9 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
 import { checkedDipCoat, type Dip } from '../coat/dip-coat';
 import { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatKnowledge } from '../coat/knowledge';
 import { dipFor, type CoatSituation } from '../coat/predict';
 import { attempt } from '../checks/potter-error';
+import { maximumAPosteriori } from '../math/maximum-a-posteriori';
 
 /** A dip whose coat was measured. */
 export interface CoatObservation {
@@ -41,8 +42,6 @@ export interface CoatLearning {
 /** People count seconds to about a third. */
 const SECONDS_SD = 0.3;
 const STEP = 0.05;
-const MOST_ROUNDS = 40;
-const SMALL_ENOUGH = 1e-7;
 /** Missing by more than this many of its own sd, a dip is asked about. */
 export const OUTLIER_SDS = 3;
 
@@ -71,8 +70,12 @@ export function learnCoats({
   const told = walls.map(({ bodyId, lnWall, lnSd }): Told => ({ at: 2 * glazeIds.length + bodyIds.indexOf(bodyId), lnWall, weight: 1 / lnSd ** 2 }));
   if (usable.length === 0 && told.length === 0)
     return { glazeIds, bodyIds, mean: Array<number>(size).fill(0), covariance: prior(size), fits: [], unusable, counts, converged: true };
-  const { mean, information, converged } = climb({ usable, told }, size);
-  const covariance = new CholeskyDecomposition(information).solve(Matrix.eye(size)).to2DArray();
+  const evidence = { usable, told };
+  const { mean, covariance, converged } = maximumAPosteriori({
+    size,
+    cost: (at) => cost(evidence, at),
+    slopes: (at) => slopesAt(evidence, at),
+  });
   const fits = usable.map((one) => ({ id: one.observation.id, sds: residual(one, mean) / one.sd }));
   return { glazeIds, bodyIds, mean, covariance, fits, unusable, counts, converged };
 }
@@ -159,31 +162,6 @@ function cost({ usable, told }: Evidence, mean: readonly number[]): number {
   for (const one of usable) sum += (residual(one, mean) / one.sd) ** 2;
   for (const value of mean) sum += (value / PRIOR_LN_SD) ** 2;
   return sum;
-}
-
-function climb(evidence: Evidence, size: number): { mean: number[]; information: Matrix; converged: boolean } {
-  let mean = Array<number>(size).fill(0);
-  let best = cost(evidence, mean);
-  let { information, push } = slopesAt(evidence, mean);
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const step = new CholeskyDecomposition(information).solve(Matrix.columnVector(push)).to1DArray();
-    let share = 1;
-    let next = mean.map((value, index) => value + step[index]!);
-    let found = cost(evidence, next);
-    while (found > best && share > 1e-4) {
-      share /= 2;
-      next = mean.map((value, index) => value + share * step[index]!);
-      found = cost(evidence, next);
-    }
-    const moved = found <= best ? share * Math.max(...step.map(Math.abs)) : 0;
-    if (found <= best) {
-      mean = next;
-      best = found;
-    }
-    ({ information, push } = slopesAt(evidence, mean));
-    if (moved < SMALL_ENOUGH) return { mean, information, converged: true };
-  }
-  return { mean, information, converged: false };
 }
 
 /** Information matrix and the push of residuals and priors at a point. */

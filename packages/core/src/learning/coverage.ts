@@ -1,7 +1,7 @@
-import { EIGHTY_PERCENT_Z } from '../coat/predict';
 import { attempt } from '../checks/potter-error';
 import { coatPredictor } from '../coat/predict';
 import { knowledgeOf, learnCoats, type CoatObservation } from './coat-learning';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 export interface Coverage {
   inside: number;

@@ -1,9 +1,11 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
-import { normalShareBelow } from '../coat/coat-window';
 import { PotterError } from '../checks/potter-error';
 import type { PieceShape } from '../geometry/piece-form';
-import { rimIsApart, coatingKindOf, type GlazeFacts, type PiecePlan } from '../layering/piece-plan';
+import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
 import { lnToReach, quickRun } from '../run/quick-run';
+import { normalHazard } from '../math/normal';
+import { coatingKindOf } from '../plan/layer';
+import type { GlazeFacts } from '../plan/facts';
 
 /** What a fired foot told of the one glaze above it: whether its edge came down to the shelf, and at which flow it would have. */
 export interface FootSeen {
@@ -55,15 +57,9 @@ export function learnFromFeet(prior: FlowGuess, glazeId: string, feet: readonly 
     const wide = Math.hypot(sd, FOOT_LN_SD);
     // From the edge towards the side that was seen, in sd.
     const away = ((isClean ? 1 : -1) * (lnReach - mean)) / wide;
-    const pull = hazard(away);
+    const pull = normalHazard(away);
     mean -= (isClean ? 1 : -1) * (sd ** 2 / wide) * pull;
     sd *= Math.sqrt(Math.max(1e-6, 1 - (sd / wide) ** 2 * pull * (away + pull)));
   }
   return { ...prior, flow: Math.exp(mean), lnSd: sd, feet: own.length };
-}
-
-/** Density over share below, of a normal: φ(x)/Φ(x). Far below the middle it is nearly −x, where both are too small to divide. */
-function hazard(sds: number): number {
-  if (sds < -6) return -sds - 1 / sds;
-  return Math.exp((-sds * sds) / 2) / (Math.sqrt(2 * Math.PI) * normalShareBelow(sds));
 }

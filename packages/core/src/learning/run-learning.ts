@@ -1,7 +1,8 @@
+import { combineEstimates, type NormalEstimate } from '../math/normal';
 import type { FlowGuess } from '../chemistry/flow-guess';
 import { requirePositive } from '../checks/require';
 import { flowFromRun } from '../melt/band';
-import { OVERLAP_OMEGA, STUCK_MM } from '../layering/stack-flow';
+import { OVERLAP_OMEGA, STUCK_MM } from '../run/stack-flow';
 import type { PairFlow } from '../run/piece-run';
 
 /** What a fired runner tile told: a band of one glaze, or of two over one another, and how far its lower edge ran. */
@@ -30,17 +31,16 @@ export function flowOfReading({ layers, bandMm, runMm, firingRatio }: RunReading
 export function learnFlow(prior: FlowGuess, glazeId: string, readings: readonly RunReading[]): FlowGuess {
   const own = readings.filter(({ layers }) => layers.length === 1 && layers[0]!.glazeId === glazeId);
   if (own.length === 0) return prior;
-  const { mean, sd } = joined(
-    Math.log(prior.flow),
-    prior.lnSd,
-    own.map((reading) => ({ value: Math.log(flowOfReading(reading)), sd: RUN_LN_SD })),
-  );
+  const { mean, sd } = combineEstimates([
+    { mean: Math.log(prior.flow), sd: prior.lnSd },
+    ...own.map((reading) => ({ mean: Math.log(flowOfReading(reading)), sd: RUN_LN_SD })),
+  ]);
   return { flow: Math.exp(mean), lnSd: sd, basis: 'runnerTile' };
 }
 
 /** ω of every pair that was measured over one another, with what is known of the two by themselves. */
 export function learnPairs(readings: readonly RunReading[], flowOf: (glazeId: string) => FlowGuess | undefined): PairFlow[] {
-  const byPair = new Map<string, { a: string; b: string; found: { value: number; sd: number }[] }>();
+  const byPair = new Map<string, { a: string; b: string; found: NormalEstimate[] }>();
   for (const reading of readings) {
     const [lower, upper] = reading.layers;
     if (!lower || !upper || lower.glazeId === upper.glazeId) continue;
@@ -53,25 +53,16 @@ export function learnPairs(readings: readonly RunReading[], flowOf: (glazeId: st
     const [a, b] = [lower.glazeId, upper.glazeId].sort() as [string, string];
     const pair = byPair.get(`${a} ${b}`) ?? { a, b, found: [] };
     pair.found.push({
-      value: (Math.log(flowOfReading(reading)) - alone) / weight,
+      mean: (Math.log(flowOfReading(reading)) - alone) / weight,
       sd: Math.hypot(RUN_LN_SD, x * first.lnSd, y * second.lnSd) / weight,
     });
     byPair.set(`${a} ${b}`, pair);
   }
   return [...byPair.values()].map(({ a, b, found }) => {
-    const { mean, sd } = joined(Math.log(OVERLAP_OMEGA.omega), OVERLAP_OMEGA.lnSd, found);
+    const { mean, sd } = combineEstimates([{ mean: Math.log(OVERLAP_OMEGA.omega), sd: OVERLAP_OMEGA.lnSd }, ...found]);
     return { a, b, omega: Math.exp(mean), lnSd: sd };
   });
 }
 
 /** How much narrower the range of ln F gets by one more measured tile: 0.5 is half as wide. */
 export const narrowsTo = (lnSd: number): number => 1 / Math.sqrt(1 + (lnSd / RUN_LN_SD) ** 2);
-
-function joined(mean: number, sd: number, found: readonly { value: number; sd: number }[]): { mean: number; sd: number } {
-  let [weights, sum] = [1 / sd ** 2, mean / sd ** 2];
-  for (const one of found) {
-    weights += 1 / one.sd ** 2;
-    sum += one.value / one.sd ** 2;
-  }
-  return { mean: sum / weights, sd: Math.sqrt(1 / weights) };
-}

@@ -1,5 +1,6 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNumber } from '../checks/require';
+import { simpson } from '../math/quadrature';
 import { CONES } from './cones';
 
 /** A point of a firing curve. */
@@ -40,15 +41,9 @@ export function heatWorkHours({ firing, activationKjPerMol }: { firing: readonly
     if (hours < 0) throw new PotterError('wrongSide', 'hours', b.hours, `The firing goes back in time at ${b.hours} h: put its points in order.`);
     requireNumber('celsius', a.celsius);
     requireNumber('celsius', b.celsius);
-    sum += a.celsius === b.celsius ? hours * rate(a.celsius) : simpson(hours, (share) => rate(a.celsius + share * (b.celsius - a.celsius)));
+    sum += a.celsius === b.celsius ? hours * rate(a.celsius) : hours * simpson((share) => rate(a.celsius + share * (b.celsius - a.celsius)), PANELS);
   }
   return sum;
-}
-
-function simpson(width: number, at: (share: number) => number): number {
-  let sum = at(0) + at(1);
-  for (let i = 1; i < PANELS; i++) sum += (i % 2 === 1 ? 4 : 2) * at(i / PANELS);
-  return (width * sum) / (3 * PANELS);
 }
 
 /** How much more a glaze flows in this firing than in the reference. */

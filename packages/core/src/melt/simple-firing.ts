@@ -1,9 +1,12 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
+import { bisect } from '../math/bisect';
 import { coneCelsius } from './cones';
 import { CONE_ACTIVATION, heatWorkHours, type FiringPoint } from './heat-work';
 
 const ROOM_CELSIUS = 20;
+/** A peak is found this closely, °C: far below what any kiln can hold. */
+const PEAK_WIDTH_CELSIUS = 1e-9;
 /** Share of the way up after which the last 100 °C begin, as in the reference firing. */
 const LAST_HUNDRED_FROM = 0.827;
 /** Cooling as in the reference firing: hours from the end of the hold. Below 600 °C a usual well-insulated kiln. */
@@ -41,13 +44,12 @@ export function peakForCone({ cone, hoursUp, holdMinutes }: { cone: string; hour
     { hours: (celsius - ROOM_CELSIUS) / 60, celsius },
   ];
   const wanted = heatWorkHours({ firing: ramp, activationKjPerMol: CONE_ACTIVATION });
-  let low = Math.max(600, celsius - 150);
-  let high = Math.min(1350, celsius + 150);
-  for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2;
-    if (heatWorkHours({ firing: firingFromPeak({ peakCelsius: middle, hoursUp, holdMinutes }), activationKjPerMol: CONE_ACTIVATION }) < wanted)
-      low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  const { middle } = bisect({
+    low: Math.max(600, celsius - 150),
+    high: Math.min(1350, celsius + 150),
+    width: PEAK_WIDTH_CELSIUS,
+    isPast: (peakCelsius) =>
+      heatWorkHours({ firing: firingFromPeak({ peakCelsius, hoursUp, holdMinutes }), activationKjPerMol: CONE_ACTIVATION }) >= wanted,
+  });
+  return middle;
 }

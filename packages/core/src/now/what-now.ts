@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../units/time';
 import { rangeVerdict, type RangeVerdict } from '../bucket/in-range';
 import type { BucketContents } from '../bucket/bucket-contents';
 import type { DayEvent, DayItem } from '../day/day-plan';
@@ -59,7 +60,6 @@ export type NowItem =
 
 /** Opened kilns older than this are history, days. */
 const READ_WITHIN_DAYS = 10;
-const HOUR_MS = 3_600_000;
 
 /** What waits for a hand in the studio, most urgent first: the interrupted batch, what is dry, the kiln, buckets, results. */
 export function whatNow(studio: StudioNow): NowItem[] {

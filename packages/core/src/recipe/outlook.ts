@@ -1,11 +1,12 @@
 import { flowGuess, movementWord, type MovementWord } from '../chemistry/flow-guess';
 import { oxideGrams, unityFormula, type Unity } from '../chemistry/oxides';
-import { EIGHTY_PERCENT_Z } from '../coat/predict';
 import { densityOfPowders } from '../slurry/mix';
-import { dryCoatOf, powderShares, suspensionOf, type DryCoat, type PowderShares, type Suspension, type WeighedPowder } from './behaviour';
+import { dryCoatOf, powderShares, suspensionOf, type DryCoat, type PowderShares, type Suspension } from '../powder/behaviour';
 import { normaliseRecipe } from './normalise';
-import type { Powder, RecipeLine } from './recipe';
+import type { RecipeLine } from './recipe';
 import { resolveLines } from './recipe-mix';
+import { EIGHTY_PERCENT_Z } from '../math/normal';
+import type { Powder, WeighedPowder } from '../powder/powder';
 
 export interface RecipeOutlook {
   /** Density of the dry mix, additions included, g/mL. */

@@ -1,5 +1,6 @@
 import { readNumber } from '../units/read-number';
-import type { Powder, RecipeLine } from './recipe';
+import type { RecipeLine } from './recipe';
+import type { Powder } from '../powder/powder';
 
 export interface ReadLine {
   /** 1 is the first line of the text. */

@@ -1,7 +1,8 @@
 import { densityOfPowders } from '../slurry/mix';
 import { normaliseRecipe } from './normalise';
-import type { Powder, RecipeLine, ResolvedLine } from './recipe';
+import type { RecipeLine, ResolvedLine } from './recipe';
 import { PotterError } from '../checks/potter-error';
+import type { Powder } from '../powder/powder';
 
 /** Looks up every line's powder; refuses a recipe that names a powder the studio does not have. */
 export function resolveLines({ lines, powders }: { lines: readonly RecipeLine[]; powders: readonly Powder[] }): ResolvedLine[] {

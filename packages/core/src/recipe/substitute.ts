@@ -3,8 +3,9 @@ import { fcnnlsVector } from 'ml-fcnnls';
 import { MOLAR_MASS, oxideGrams, unityFormula, type Oxide, type Unity } from '../chemistry/oxides';
 import { PotterError } from '../checks/potter-error';
 import { baseSum, normaliseRecipe } from './normalise';
-import type { Powder, RecipeLine } from './recipe';
+import type { RecipeLine } from './recipe';
 import { resolveLines } from './recipe-mix';
+import type { Powder } from '../powder/powder';
 
 export interface SubstituteQuestion {
   lines: readonly RecipeLine[];

@@ -1,5 +1,6 @@
 import { overlapOf, runLayers, type SideToRun } from './piece-run';
 import { solveRun } from './run-solver';
+import { normalDraw } from '../math/normal';
 
 /** What is not known before the fire, as sd of a logarithm: the coat where it was not measured, and half a cone of the kiln. */
 export const COAT_LN_SD = 0.2;
@@ -28,14 +29,14 @@ export function drawRuns(
   const fronts = new Float64Array(draws);
   let reached = 0;
   for (let draw = 0; draw < draws; draw++) {
-    const kiln = Math.exp(KILN_LN_SD * normal(random));
-    const together = normal(random);
+    const kiln = Math.exp(KILN_LN_SD * normalDraw(random));
+    const together = normalDraw(random);
     // A glaze is as it is wherever it lies on the piece; every coat of it is put on anew.
     const flows = new Map<string, number>();
     const scales = side.layers.map(({ layer, flowLnSd }) => {
-      const flow = flows.get(layer.bucketId) ?? Math.exp(flowLnSd * normal(random));
+      const flow = flows.get(layer.bucketId) ?? Math.exp(flowLnSd * normalDraw(random));
       flows.set(layer.bucketId, flow);
-      return { coat: Math.exp(coatLnSd * normal(random)), flow: flow * kiln };
+      return { coat: Math.exp(coatLnSd * normalDraw(random)), flow: flow * kiln };
     });
     const { moments, reachedEnd } = solveRun({
       strip: side.strip,
@@ -74,20 +75,4 @@ export function runChances(side: SideToRun, { fronts, reached }: DrawnRuns): Run
   const runs = Float64Array.from(fronts, (front) => front - side.startMm).sort();
   const at = (share: number): number => runs[Math.min(runs.length - 1, Math.max(0, Math.round(share * (runs.length - 1))))] ?? 0;
   return { reachChance: fronts.length > 0 ? reached / fronts.length : 0, middleMm: at(0.5), lowMm: at(0.1), highMm: at(0.9), run95Mm: at(0.95) };
-}
-
-/** Box and Muller's normal from two even numbers (1958). */
-function normal(random: () => number): number {
-  return Math.sqrt(-2 * Math.log(1 - random() * (1 - 1e-12))) * Math.cos(2 * Math.PI * random());
-}
-
-/** Even numbers that repeat from a seed: the mixing of splitmix32, good for pictures of chance, not for secrets. */
-export function seededUniform(seed: number): () => number {
-  let state = seed | 0;
-  return () => {
-    state = (state + 0x9e3779b9) | 0;
-    let mixed = Math.imul(state ^ (state >>> 16), 0x21f0aaad);
-    mixed = Math.imul(mixed ^ (mixed >>> 15), 0x735a2d97);
-    return ((mixed ^ (mixed >>> 15)) >>> 0) / 4294967296;
-  };
 }

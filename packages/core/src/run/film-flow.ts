@@ -1,4 +1,4 @@
-import { nearExp } from './near-exp';
+import { nearExp } from '../math/near-exp';
 import type { RunLayer } from './film';
 
 /** ln F of each layer and 4 ln ω of each pair, flat; in each cell times the square of what flutes gather there. */

@@ -1,5 +1,5 @@
 import { lnOfThree, mobilityAt, type Flow } from './film-flow';
-import { nearExp } from './near-exp';
+import { nearExp } from '../math/near-exp';
 import type { WallStrip } from './wall-strip';
 
 /** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */

@@ -1,14 +1,19 @@
 import { meltedMm } from '../coat/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
-import { FOOT_ZONE_MM, roundShare } from '../layering/areas';
-import { edgeDipMm } from '../layering/edge-line';
-import { rimIsApart, coatingKindOf, type GlazeFacts, type Layer, type Mask, type PiecePlan, type Strip, type Turn } from '../layering/piece-plan';
-import { OVERLAP_OMEGA } from '../layering/stack-flow';
+import { FOOT_ZONE_MM, roundShare } from '../plan/areas';
+import { edgeDipMm } from '../plan/edge-line';
+import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
+import { OVERLAP_OMEGA } from './stack-flow';
 import type { RunLayer } from './film';
 import { alongTo } from './strip-heights';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
-import { wallSurface, type Texture } from './wall-texture';
+import { wallSurface } from './wall-texture';
 import { runPath, type RunSide } from './run-path';
+import { coatingKindOf, type Layer } from '../plan/layer';
+import type { Strip, Turn } from '../plan/strip';
+import type { Mask } from '../plan/mask';
+import type { GlazeFacts } from '../plan/facts';
+import type { Texture } from '../plan/texture';
 
 /** One layer of a plan where it lies before the fire, with what is known of its flow. */
 export interface PlannedLayer {

@@ -1,8 +1,8 @@
-import { normalShareBelow } from '../coat/coat-window';
 import type { RunMoment } from './film';
 import { COAT_LN_SD, KILN_LN_SD } from './draw-runs';
 import { overlapOf, pairFlow, runLayers, sideToRun, type SideQuestion, type SideToRun } from './piece-run';
 import { solveRun } from './run-solver';
+import { EIGHTY_PERCENT_Z, NINETY_FIVE_PERCENT_Z, normalShareBelow } from '../math/normal';
 
 /** Coarse, so that one solve is done within a frame of a dragging hand. */
 const QUICK_CELL_MM = 3;
@@ -62,13 +62,16 @@ export interface QuickBand {
   reachChance: number;
 }
 
-const Z80 = 1.2816;
-const Z95 = 1.6449;
-
 /** Run beyond the edge before the fire: middle, 80 % band, 95 % case, and the chance to come down to the end. */
 export function quickBand(quick: QuickRun): QuickBand {
   const run = (sds: number): number => Math.max(0, quickFront(quick, sds) - quick.side.startMm);
-  return { middleMm: run(0), lowMm: run(-Z80), highMm: run(Z80), run95Mm: run(Z95), reachChance: chanceBeyond(quick, quick.side.endMm) };
+  return {
+    middleMm: run(0),
+    lowMm: run(-EIGHTY_PERCENT_Z),
+    highMm: run(EIGHTY_PERCENT_Z),
+    run95Mm: run(NINETY_FIVE_PERCENT_Z),
+    reachChance: chanceBeyond(quick, quick.side.endMm),
+  };
 }
 
 /** Chance that the edge comes as far down as this, mm along the strip. */

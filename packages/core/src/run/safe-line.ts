@@ -1,9 +1,12 @@
+import { bisectWhole } from '../math/bisect';
 import type { PieceShape } from '../geometry/piece-form';
-import type { GlazeFacts, PiecePlan } from '../layering/piece-plan';
-import { drawRuns, seededUniform } from './draw-runs';
+import type { PiecePlan } from '../plan/piece-plan';
+import { drawRuns } from './draw-runs';
 import { quickBand, quickRun } from './quick-run';
 import { sidesToRun, type PairFlow, type SideToRun } from './piece-run';
-import type { Texture } from './wall-texture';
+import type { GlazeFacts } from '../plan/facts';
+import type { Texture } from '../plan/texture';
+import { seededUniform } from '../math/seeded-uniform';
 
 export interface SafeLineQuestion {
   plan: PiecePlan;
@@ -31,13 +34,8 @@ export function safeLine(question: SafeLineQuestion): SafeLine {
   const chanceAt = (waxFootMm: number): number => chanceOf(question, waxFootMm);
   const atTop = chanceAt(highest);
   if (atTop >= SAFE_CHANCE) return { kind: 'none', chance: atTop };
-  let [low, high] = [-1, highest];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (chanceAt(middle) < SAFE_CHANCE) high = middle;
-    else low = middle;
-  }
-  return { kind: 'ok', waxFootMm: high, chance: chanceAt(high) };
+  const lowest = bisectWhole({ low: -1, high: highest, isPast: (waxFootMm) => chanceAt(waxFootMm) < SAFE_CHANCE });
+  return { kind: 'ok', waxFootMm: lowest, chance: chanceAt(lowest) };
 }
 
 /** Where the glaze has to start for its edge to end at a wanted height, mm above the shelf: the middle case. */

@@ -1,14 +1,10 @@
 import { tallMm, type PieceShape } from '../geometry/piece-form';
-import type { PiecePlan, Strip } from '../layering/piece-plan';
+import type { PiecePlan } from '../plan/piece-plan';
 import { STUCK_FILM_MM } from './run-solver';
 import type { WallStrip } from './wall-strip';
 import type { RunSide } from './run-path';
-
-/** Grooves across, carved lines and trailed slip hold melt; flutes down lead it. */
-export type Texture =
-  { kind: 'smooth' } | { kind: 'grooves' | 'carved' | 'trailed'; depthMm: number } | { kind: 'flutes'; pitchMm: number; valleyMm: number };
-
-const SMOOTH: Texture = { kind: 'smooth' };
+import type { Strip } from '../plan/strip';
+import { type Texture, SMOOTH } from '../plan/texture';
 
 /** What of the melt a texture keeps where it is, mm: the stuck film, and a third of a groove's depth. */
 export const heldMm = (texture: Texture): number => STUCK_FILM_MM + ('depthMm' in texture ? texture.depthMm / 3 : 0);

@@ -1,6 +1,9 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive, requireSg } from '../checks/require';
 
+/** Standard deviation of an SG that nobody measured, computed from weighed powder and water: water loss, moisture, density. */
+export const UNMEASURED_SG_SD = 0.02;
+
 export interface VesselReading {
   grossGrams: number;
   tareGrams: number;

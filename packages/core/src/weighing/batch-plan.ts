@@ -5,9 +5,11 @@ import { sgOfMix } from '../slurry/mix';
 import { labelWaterPerGram, type LabelRule } from '../recipe/label-rule';
 import { additionSum, normaliseRecipe } from '../recipe/normalise';
 import { recipeDensity, resolveLines } from '../recipe/recipe-mix';
-import type { Powder, RecipeLine } from '../recipe/recipe';
+import type { RecipeLine } from '../recipe/recipe';
 import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
 import { weighOrder } from './weigh-order';
+import type { Powder } from '../powder/powder';
+import type { BatchPlanLine } from './batch-plan-line';
 
 export type BatchSize =
   | { kind: 'base'; baseGrams: number }
@@ -20,17 +22,6 @@ export type WaterRule =
   | { kind: 'perDryGram'; millilitres: number }
   | { kind: 'label'; rule: LabelRule }
   | { kind: 'toSg'; sg: number };
-
-export interface BatchPlanLine {
-  lineId: string;
-  powderId: string;
-  name: string;
-  part: 'base' | 'addition';
-  density: number;
-  targetGrams: number;
-  sieveMesh?: number | undefined;
-  hazards: string[];
-}
 
 export interface BatchPlan {
   baseGrams: number;

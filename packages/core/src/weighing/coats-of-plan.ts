@@ -1,6 +1,6 @@
 import type { PieceShape } from '../geometry/piece-form';
-import { areasOf } from '../layering/areas';
-import type { PiecePlan } from '../layering/piece-plan';
+import { areasOf } from '../plan/areas';
+import type { PiecePlan } from '../plan/piece-plan';
 import type { PiecesToCoat } from './for-pieces';
 
 /** The coats that a plan takes from these buckets, for so many pieces: what "enough for these pieces" is counted from. */

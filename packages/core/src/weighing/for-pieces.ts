@@ -1,9 +1,7 @@
+import { dryGramsOfCoat } from '../coat/glaze-in-coat';
 import { requireNotNegative, requirePositive } from '../checks/require';
-import { STATE_GUESSES } from '../coat/predict';
-import type { ApplicationMethod } from '../layering/piece-plan';
-
-/** Share of the glaze that never stays on a pot, by the way it is put on. Starting guesses. */
-export const WASTE_SHARE: Readonly<Record<ApplicationMethod, number>> = { dip: 0.1, pour: 0.15, brush: 0.15, spray: 0.4, sponge: 0.15, rub: 0.3 };
+import { STATE_GUESSES } from '../coat/state-guesses';
+import { type ApplicationMethod, WASTE_SHARE } from '../coat/application-method';
 
 export interface PiecesToCoat {
   count: number;
@@ -16,9 +14,8 @@ export interface PiecesToCoat {
 export function dryGramsForPieces({ pieces, density }: { pieces: readonly PiecesToCoat[]; density: number }): number {
   const packing = STATE_GUESSES.normal.packing;
   return pieces.reduce((sum, { count, areaCm2, coatMm, method }) => {
-    const coatGrams =
-      requireNotNegative('count', count) * requirePositive('areaCm2', areaCm2) * requirePositive('coatMm', coatMm) * 0.1 * packing * density;
-    return sum + coatGrams * (1 + WASTE_SHARE[method]);
+    const coat = { areaCm2: requirePositive('areaCm2', areaCm2), coatMm: requirePositive('coatMm', coatMm), packing, density };
+    return sum + requireNotNegative('count', count) * dryGramsOfCoat(coat) * (1 + WASTE_SHARE[method]);
   }, 0);
 }
 

@@ -1,4 +1,4 @@
-import type { BatchPlanLine } from './batch-plan';
+import type { BatchPlanLine } from './batch-plan-line';
 
 /**
  * Working order: clays first into the water (they keep the rest from packing on the bottom), suspenders with them,

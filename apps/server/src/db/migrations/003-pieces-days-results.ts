@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 export const pieceTables: Migration = {
   name: '003-pieces-days-results',

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Powders become documents with stock; a studio has several scales; test series have sheets of their own. */
 export const shelfAndSeriesTables: Migration = {

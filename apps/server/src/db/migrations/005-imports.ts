@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** A file on its way in waits here until all of it has come; then it goes in at once or not at all. */
 export const importTables: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Dips whose coat was measured: what the coat's prediction learns from. */
 export const coatDipTables: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** How thick a glaze looks right on a body, with every change of mind. */
 export const coatWindowTables: Migration = {

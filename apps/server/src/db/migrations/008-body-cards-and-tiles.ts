@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Clay bodies become cards that two people may change; step tiles have codes of their own. */
 export const bodyCardsAndTiles: Migration = {

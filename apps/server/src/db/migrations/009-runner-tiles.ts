@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Runner tiles with codes of their own: what flow is learnt from. */
 export const runnerTiles: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** The last code given in a studio, by its letter: giving the next one no longer locks the studio, to which every other row points. */
 export const codeCounters: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Fields of stored plans, days, batches, dips and tiles that got the standard name of the craft: old name, new name. */
 const RENAMED = [

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { densityOfPowders, type BatchEvent, type BatchPlan } from '@cazuela/core';
 import type { ImportOutcome, PortableBatch } from '@cazuela/formats';
 import { ProblemError } from '../../http/problem-error';
-import type { FileImport } from './import-file';
+import type { FileImport } from './file-import';
 
 const key = (name: string): string => name.trim().toLowerCase();
 

@@ -4,14 +4,8 @@ import { fromPortableBody, type ImportChoice, type ImportOutcome, type ImportRow
 import type { Context } from '../../context';
 import type { PowderRow, RecipeRow, RecipeVersionRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
+import type { FileImport } from './file-import';
 import { importBatches } from './import-batches';
-
-export interface FileImport {
-  context: Context;
-  studioId: string;
-  choice: ImportChoice;
-  transaction: Transaction;
-}
 
 const key = (name: string): string => name.trim().toLowerCase();
 
@@ -22,12 +16,12 @@ export async function importFile(
 ): Promise<ImportOutcome> {
   const job: FileImport = { context, studioId, choice, transaction };
   const outcome: ImportOutcome = { powders: 0, recipes: 0, versions: 0, batches: 0, left: 0 };
-  const powderIds = await takeInPowders(
+  const powderIds = await importPowders(
     job,
     rows.flatMap((row) => (row.kind === 'powder' ? [row.powder] : [])),
     outcome,
   );
-  await takeInRecipes(
+  await importRecipes(
     job,
     rows.flatMap((row) => (row.kind === 'recipe' ? [row.recipe] : [])),
     powderIds,
@@ -43,7 +37,7 @@ export async function importFile(
 }
 
 /** A powder of the studio's name stays as it is, unless a new version is wanted: then its figures are the file's. */
-async function takeInPowders(
+async function importPowders(
   { context, studioId, choice, transaction }: FileImport,
   powders: readonly PortablePowder[],
   outcome: ImportOutcome,
@@ -69,7 +63,7 @@ async function takeInPowders(
   return ids;
 }
 
-async function takeInRecipes(
+async function importRecipes(
   job: FileImport,
   recipes: readonly PortableRecipe[],
   powderIds: ReadonlyMap<string, string>,

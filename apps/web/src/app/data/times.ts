@@ -1,3 +1,4 @@
+import { DAY_MS } from '@cazuela/core';
 import { format, isToday, isTomorrow, isYesterday } from 'date-fns';
 
 /** A moment as potters say it: "today 14:10", "yesterday 18:40", "Tue 3 Nov". UTC in, local out. */
@@ -24,7 +25,7 @@ export function formatWait(untilAt: string, nowAt: string): string {
 
 /** How old a reading is: "today", "3 days old", "5 weeks old". */
 export function formatAge(at: string, nowAt: string): string {
-  const days = Math.floor((Date.parse(nowAt) - Date.parse(at)) / 86_400_000);
+  const days = Math.floor((Date.parse(nowAt) - Date.parse(at)) / DAY_MS);
   if (days < 1) return 'read today';
   if (days < 14) return `read ${days} ${days === 1 ? 'day' : 'days'} ago`;
   return days < 60 ? `read ${Math.round(days / 7)} weeks ago` : `read ${Math.round(days / 30)} months ago`;

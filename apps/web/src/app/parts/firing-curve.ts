@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { celsiusAt, kilnNow, type FiringPoint } from '@cazuela/core';
+import { HOUR_MS, celsiusAt, kilnNow, type FiringPoint } from '@cazuela/core';
 import { line } from 'd3-shape';
 import { formatWhen } from '../data/times';
 import { Units } from '../data/units';
@@ -7,7 +7,6 @@ import { Units } from '../data/units';
 const WIDTH = 300;
 const HEIGHT = 190;
 const PAD = 22;
-const HOUR_MS = 3_600_000;
 
 /** A firing as its curve: what is behind drawn full, what is to come dotted, where it stands now. */
 @Component({

@@ -1,9 +1,10 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { outerStacks } from '../order';
 import type { PieceQuestion } from '../outside-run';
-import { layersOf, coatingKindOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
+import { layersOf, withLayers, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { Warning } from '../warnings';
-import { USUAL_CONE } from './kiln';
+import { coatingKindOf, type Layer } from '../../plan/layer';
+import type { GlazeFacts } from '../../plan/facts';
 
 /** Slip and body may differ by so much in shrinkage, points of percent (B1). */
 const SHRINK_ALIKE_POINTS = 1.5;

@@ -1,8 +1,10 @@
 import { flakesOff } from '../../coat/crack-advice';
 import { outerStacks } from '../order';
 import type { PieceQuestion } from '../outside-run';
-import { rimIsApart, coatingKindOf, withLayers, type GlazeFacts, type Layer, type PiecePlan } from '../piece-plan';
+import { rimIsApart, withLayers, type PiecePlan } from '../../plan/piece-plan';
 import type { PlanFix, Warning } from '../warnings';
+import { coatingKindOf, type Layer } from '../../plan/layer';
+import type { GlazeFacts } from '../../plan/facts';
 
 const THINNER_MM = 0.5;
 /** A stack over this cracks as it dries; a glaze over this shrink share cracks by itself (F2). */

@@ -1,7 +1,7 @@
-import { layersOf } from '../piece-plan';
-import type { GlazeFacts } from '../piece-plan';
+import { layersOf } from '../../plan/piece-plan';
 import type { PieceQuestion } from '../outside-run';
 import type { Warning } from '../warnings';
+import type { GlazeFacts } from '../../plan/facts';
 
 const DUST: Warning = {
   rule: 'H1',

@@ -1,10 +1,9 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { tallMm } from '../../geometry/piece-form';
-import { layersOf, type GlazeFacts, type PiecePlan } from '../piece-plan';
+import { layersOf, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { PieceQuestion } from '../outside-run';
 import type { PlanFix, Warning } from '../warnings';
-
-export const USUAL_CONE = '6';
+import type { GlazeFacts } from '../../plan/facts';
 /** Stilts hold up to about this cone; above, their wires sink or stick. */
 const STILTS_UP_TO_CONE = '1';
 /** Seats and galleries kept bare, mm. */

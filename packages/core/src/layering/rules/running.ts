@@ -1,7 +1,9 @@
 import { tallMm } from '../../geometry/piece-form';
 import { outsideRun, SHELF_MARGIN_MM, type PieceQuestion } from '../outside-run';
-import { coatingKindOf, withLayers, type GlazeFacts, type Layer } from '../piece-plan';
+import { withLayers } from '../../plan/piece-plan';
 import type { PlanFix, Warning } from '../warnings';
+import { coatingKindOf, type Layer } from '../../plan/layer';
+import type { GlazeFacts } from '../../plan/facts';
 
 /** From here on a glaze "runs" at a normal dip of 0.3 mm melted: more than 8 mm. */
 const RUNS_ABOVE_FLOW = 8 / 0.3 ** 2;

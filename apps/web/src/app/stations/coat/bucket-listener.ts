@@ -1,11 +1,14 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import {
+  UNMEASURED_SG_SD,
+  dipLimits,
+  wetGramsOnScale,
+  HOUR_MS,
   answerAsked,
   attempt,
   readBucketScale,
   NOTHING_ON_SCALE,
   overnightWater,
-  solidsByMass,
   STATE_GUESSES,
   type BucketOnScale,
 } from '@cazuela/core';
@@ -16,12 +19,6 @@ import { Units } from '../../data/units';
 import { bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';
 import { CoatScreen } from './coat-screen';
 import { keepRest, restOf } from './rest-weights';
-
-/** A cup, where no area is told yet. */
-const USUAL_AREA_CM2 = 300;
-/** Thinnest and thickest coat that a loss may be, mm. */
-const THINNEST_MM = 0.04;
-const THICKEST_MM = 2.5;
 
 /** Hears the bucket on the connected scale: what it weighs less after each dip, what it asks about, what it lost overnight. Of one bench. */
 @Injectable()
@@ -38,10 +35,11 @@ export class BucketListener {
     (kept) => bucketScaleSchema.safeParse(kept).data,
   );
   private readonly heard = signal<BucketOnScale>(NOTHING_ON_SCALE);
-  private readonly limits = computed(() => {
-    const divisionGrams = this.feed.scale()?.divisionGrams ?? 1;
-    return { divisionGrams, leastGrams: Math.max(4 * divisionGrams, this.wetGrams(THINNEST_MM)), mostGrams: this.wetGrams(THICKEST_MM) };
+  private readonly glaze = computed(() => {
+    const glaze = this.screen.glaze();
+    return glaze && { ...glaze, packing: STATE_GUESSES[glaze.state].packing };
   });
+  private readonly limits = computed(() => dipLimits(this.feed.scale()?.divisionGrams ?? 1, this.glaze(), this.kept().areaCm2 ?? undefined));
   readonly shows = computed(() => {
     const now = this.feed.now();
     return now.kind === 'reading' ? this.shown(now.settling.shownGrams) : '–';
@@ -61,8 +59,8 @@ export class BucketListener {
     const [bucket, scale, heard] = [this.screen.bucket(), this.feed.scale(), this.heard()];
     const before = bucket && scale && untracked(() => this.before());
     if (!bucket?.contents || !before || heard.restGrams === undefined || this.dismissed() || this.kept().dips.length > 0) return undefined;
-    const { volumeMl, sg, sgSd = 0.02, waterGrams } = bucket.contents;
-    const hoursAgo = (Date.parse(this.nowAt()) - Date.parse(before.at)) / 3_600_000;
+    const { volumeMl, sg, sgSd = UNMEASURED_SG_SD, waterGrams } = bucket.contents;
+    const hoursAgo = (Date.parse(this.nowAt()) - Date.parse(before.at)) / HOUR_MS;
     const asked = attempt(() =>
       overnightWater({
         before: { grams: before.grams, hoursAgo },
@@ -124,10 +122,7 @@ export class BucketListener {
 
   /** Wet glaze that such a coat takes out of the bucket, g. */
   wetGrams(coatMm: number): number {
-    const glaze = this.screen.glaze();
-    if (!glaze) return 100 * coatMm;
-    const dryGrams = coatMm * 0.1 * STATE_GUESSES[glaze.state].packing * glaze.density * (this.kept().areaCm2 ?? USUAL_AREA_CM2);
-    return dryGrams / solidsByMass(glaze);
+    return wetGramsOnScale(coatMm, this.glaze(), this.kept().areaCm2 ?? undefined);
   }
 
   private handleReading(reading: { atMs: number; shownGrams: number; settledGrams?: number }): void {

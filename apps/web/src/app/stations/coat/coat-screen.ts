@@ -1,6 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { BucketSummary, CoatDipBody } from '@cazuela/contract';
 import {
+  bisqueOf,
+  wallObservations,
+  glazeIdOf,
+  coatObservations,
+  passReadings,
   attempt,
   coatCurve,
   coatPredictor,
@@ -18,8 +23,6 @@ import {
   type CoatSituation,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { bisqueOf, wallsOf } from '../../data/bisque';
-import { glazeOf, observationsOf, passReadingsOf } from '../../data/coat-learning';
 import { apiResource } from '../../data/api-resource';
 import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';
@@ -63,12 +66,12 @@ export class CoatScreen {
   /** Seconds from the dip timer, on their way to the measured dips. */
   readonly timed = signal<readonly number[]>([]);
 
-  readonly observations = computed(() => observationsOf(this.all.value()?.dips ?? []));
-  readonly learning = computed(() => learnCoats({ observations: this.observations(), walls: wallsOf(this.bodies()) }));
-  readonly pair = computed(() => ({ glazeId: this.bucket() ? glazeOf(this.bucket()!) : '', bodyId: this.body()?.id ?? '' }));
+  readonly observations = computed(() => coatObservations(this.all.value()?.dips ?? []));
+  readonly learning = computed(() => learnCoats({ observations: this.observations(), walls: wallObservations(this.bodies()) }));
+  readonly pair = computed(() => ({ glazeId: this.bucket() ? glazeIdOf(this.bucket()!) : '', bodyId: this.body()?.id ?? '' }));
   readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
   readonly coverage = computed(() => coverageOf({ observations: this.observations(), newest: NEWEST_DIPS }));
-  readonly passReadings = computed(() => passReadingsOf(this.all.value()?.dips ?? [], this.pair().glazeId));
+  readonly passReadings = computed(() => passReadings(this.all.value()?.dips ?? [], this.pair().glazeId));
   readonly pairDips = computed(() => {
     const { glazeId, bodyId } = this.pair();
     return this.observations().filter((dip) => dip.glazeId === glazeId && dip.bodyId === bodyId);
@@ -190,6 +193,6 @@ export class CoatScreen {
   }
 
   knowledgeOfBucket(bucket: BucketSummary): CoatKnowledge {
-    return knowledgeOf(this.learning(), { glazeId: glazeOf(bucket), bodyId: this.pair().bodyId });
+    return knowledgeOf(this.learning(), { glazeId: glazeIdOf(bucket), bodyId: this.pair().bodyId });
   }
 }

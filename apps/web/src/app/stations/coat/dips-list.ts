@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { CoatDip } from '@cazuela/contract';
-import { OUTLIER_SDS } from '@cazuela/core';
-import { readCoat } from '../../data/coat-learning';
+import { readCoat, OUTLIER_SDS } from '@cazuela/core';
 import { createMutation } from '../../data/mutation';
 import { StudioApi } from '../../data/studio-api';
 import { formatWhen } from '../../data/times';

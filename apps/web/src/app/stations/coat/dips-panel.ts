@@ -1,8 +1,8 @@
+import { isPassMethod, readCoat } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import type { CoatReading, CoatMethod } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-import { isPassMethod, readCoat } from '../../data/coat-learning';
 import { createMutation } from '../../data/mutation';
 import { sessionSignal } from '../../data/session-signal';
 import { StudioApi } from '../../data/studio-api';

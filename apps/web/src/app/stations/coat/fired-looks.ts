@@ -1,8 +1,8 @@
+import { glazeIdOf } from '@cazuela/core';
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary, Piece, Result, StepTile } from '@cazuela/contract';
 import type { CoatLook } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
-import { glazeOf } from '../../data/coat-learning';
 import { StudioApi } from '../../data/studio-api';
 
 export interface FiredLook {
@@ -26,7 +26,7 @@ export class FiredLooks {
       map(({ tiles, results, pieces }) => {
         const read = tiles.filter(({ body }) => body.glazeId === pair.glazeId && body.bodyId === pair.bodyId && isRead(body.strips));
         const strips = read.flatMap(looksOfTile);
-        const bucketIds = new Set(buckets.filter((bucket) => glazeOf(bucket) === pair.glazeId).map((bucket) => bucket.id));
+        const bucketIds = new Set(buckets.filter((bucket) => glazeIdOf(bucket) === pair.glazeId).map((bucket) => bucket.id));
         const pots = looksOfResults(results, pieces, pair.bodyId, bucketIds);
         const from = [
           ...(read.length > 0 ? [`tiles ${read.map((tile) => tile.code).join(', ')}`] : []),

@@ -1,9 +1,9 @@
+import { readCoat } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { CoatDipBody } from '@cazuela/contract';
 import type { Asked } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../data/bench-log';
-import { readCoat } from '../../data/coat-learning';
 import { createMutation } from '../../data/mutation';
 import { ScaleFeed } from '../../data/scale-feed';
 import { StudioApi } from '../../data/studio-api';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { FiringBody } from '@cazuela/contract';
-import { attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
+import { HOUR_MS, attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { Clock, NOW } from '../../data/clock';
@@ -16,8 +16,6 @@ import { NumberField } from '../../parts/number-field';
 import { ErrorBanner } from '../../parts/error-banner';
 import { coneWords, nearestCone } from './kiln-words';
 import { ResultForm } from './result-form';
-
-const HOUR_MS = 3_600_000;
 
 @Component({
   selector: 'cz-kiln-station',

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
+  UNMEASURED_SG_SD,
   attempt,
   bucketStory,
   evaporatedSince,
@@ -122,7 +123,7 @@ export class BucketScreen {
         sg: contents.sg,
         targetSg: this.targetSg(),
         tolerance: (body.sgHigh - body.sgLow) / 2,
-        sgSd: contents.sgSd ?? 0.02,
+        sgSd: contents.sgSd ?? UNMEASURED_SG_SD,
       }),
     );
     if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };

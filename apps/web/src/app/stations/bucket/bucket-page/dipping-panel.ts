@@ -3,13 +3,14 @@ import {
   areaCm2,
   attempt,
   coatsOfPlan,
+  bucketCover,
+  coatSlurryMl,
   depthAtVolume,
+  shapeOf,
   dipReach,
   dryGramsForPieces,
   PIECE_SHAPES,
-  piecesCovered,
   pourNeedMl,
-  type BucketShape,
   type DipReach,
   type PieceShape,
 } from '@cazuela/core';
@@ -116,10 +117,7 @@ export class DippingPanel {
     const own = this.pieces.value();
     const coatMm = this.coatMm();
     if (!own || !coatMm) return undefined;
-    const known = own.flatMap((piece) => {
-      const shape = PIECE_SHAPES.find((one) => one.id === piece.body.plan.shapeId);
-      return shape ? [{ name: piece.body.name, shape, piece }] : [];
-    });
+    const known = own.map((piece) => ({ name: piece.body.name, shape: shapeOf(piece.body.plan), piece }));
     const all = known.length > 0 ? known : PIECE_SHAPES.map((shape) => ({ name: shape.name, shape, piece: undefined }));
     return all.map((one) => ({ name: one.name, ...this.rowOf(one.shape, one.piece, coatMm) }));
   });
@@ -128,14 +126,15 @@ export class DippingPanel {
     const contents = this.screen.contents()!;
     const bucket = this.shape();
     const reach = bucket && attempt(() => dipReach({ bucket, glazeMl: contents.volumeMl, piece, inside: this.inside() }));
-    // The inside is about as large as the outside; c = 0.5 of the dry coat is powder.
-    const coatSlurryMl = (areaCm2({ profile: piece.outside }) * coatMm * 0.1 * 0.5 * contents.density * contents.volumeMl) / contents.dryGrams;
+    // The inside is about as large as the outside.
+    const slurryMl = coatSlurryMl({ piece, coatMm, contents });
     const gramsPerPiece = this.gramsFor(piece, planned, coatMm);
+    const covers = bucketCover({ bucket, contents, piece, inside: this.inside(), gramsPerPiece });
     return {
       ...(reach?.kind === 'ok' ? reachWords(reach.value, this.units) : { tone: 'quiet', dips: 'needs its inner sizes' }),
-      pourIn: this.jug(pourNeedMl({ piece, zone: 'inside', coatSlurryMl })),
-      pourOver: this.jug(pourNeedMl({ piece, zone: 'outside', coatSlurryMl })),
-      covers: this.coversWords(bucket, piece, reach?.kind === 'ok' ? reach.value : undefined, gramsPerPiece),
+      pourIn: this.jug(pourNeedMl({ piece, zone: 'inside', coatSlurryMl: slurryMl })),
+      pourOver: this.jug(pourNeedMl({ piece, zone: 'outside', coatSlurryMl: slurryMl })),
+      covers: covers.byDipping === undefined ? String(covers.pieces) : `${covers.pieces}, ${covers.byDipping} by dipping`,
     };
   }
 
@@ -149,21 +148,6 @@ export class DippingPanel {
     const coats = planned ? coatsOfPlan({ plan: planned.body.plan, shape, count: 1, bucketIds }) : [];
     const both = { count: 1, areaCm2: 2 * areaCm2({ profile: shape.outside }), coatMm, method: 'dip' as const };
     return dryGramsForPieces({ pieces: coats.length > 0 ? coats : [both], density });
-  }
-
-  /** By dipping, only what stands above the depth the piece needs can be used up; the last of it is poured. */
-  private coversWords(bucket: BucketShape | undefined, piece: PieceShape, reach: DipReach | undefined, gramsPerPiece: number): string {
-    const { dryGrams, volumeMl } = this.screen.contents()!;
-    const all = piecesCovered({ dryGrams, stayShare: 0, gramsPerPiece });
-    if (!bucket || reach?.kind !== 'whole') return String(all);
-    let [low, high] = [0, volumeMl];
-    while (high - low > 5) {
-      const middle = (low + high) / 2;
-      if (dipReach({ bucket, glazeMl: middle, piece, inside: this.inside() }).kind === 'whole') high = middle;
-      else low = middle;
-    }
-    const dipped = piecesCovered({ dryGrams, stayShare: Math.min(1, high / volumeMl), gramsPerPiece });
-    return `${all}, ${dipped} by dipping`;
   }
 }
 

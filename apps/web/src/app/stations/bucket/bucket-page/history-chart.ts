@@ -1,3 +1,4 @@
+import { DAY_MS } from '@cazuela/core';
 import type { BucketMoment } from '@cazuela/core';
 import { format } from 'date-fns';
 import { token, type LineChartConfig } from '../../../parts/line-chart';
@@ -123,7 +124,7 @@ export function historyChart(
           { data: edge(range.sgLow), borderWidth: 0, pointRadius: 0 },
         ]
       : [];
-  const format_ = window.toMs - window.fromMs > 2 * 86_400_000 ? 'd MMM' : 'd MMM HH:mm';
+  const format_ = window.toMs - window.fromMs > 2 * DAY_MS ? 'd MMM' : 'd MMM HH:mm';
   return {
     words: `${{ sg: 'SG', volume: 'Volume', dry: 'Dry powder' }[mode]} over time: ${series.points.length} steps, ${series.measured.length} of them measured, from ${say(series.points[0]!.y)} to ${say(series.points.at(-1)!.y)}.`,
     config: {

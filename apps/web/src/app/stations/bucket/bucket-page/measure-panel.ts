@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  SAME_VISIT_MS,
   againstEarlier,
   compareWithRecords,
   attempt,
@@ -25,8 +26,6 @@ const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
 /** Worse than this tells nothing useful about a range a few hundredths wide. */
 const POOR_SD = 0.012;
-/** As in the replay: readings of one visit are one. */
-const SAME_VISIT_MS = 6 * 3_600_000;
 
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({

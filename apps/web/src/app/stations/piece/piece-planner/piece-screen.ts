@@ -1,5 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  bisqueOf,
+  wallObservations,
+  glazeIdOf,
+  coatObservations,
+  learnFromRunners,
+  feetSeen,
+  withFeet,
   attempt,
   cautionFor,
   chosenOrder,
@@ -20,11 +27,7 @@ import {
   type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { bisqueOf, wallsOf } from '../../../data/bisque';
-import { glazeOf, observationsOf } from '../../../data/coat-learning';
 import { Glazes } from '../../../data/glazes';
-import { learntRuns } from '../../../data/run-learning';
-import { feetSeen, withFeet } from '../../../data/foot-evidence';
 import { apiResource, keyedResource } from '../../../data/api-resource';
 import { StudioApi } from '../../../data/studio-api';
 import { Units } from '../../../data/units';
@@ -61,16 +64,16 @@ export class PieceScreen {
   /** Glazes with what the runner tiles taught of their flow. */
   private readonly learntRuns = computed(() => {
     const found = this.all.value();
-    return found ? learntRuns(found.runners, found.glazes.facts, found.glazes.buckets) : { facts: [], overlaps: [] };
+    return found ? learnFromRunners({ tiles: found.runners, facts: found.glazes.facts, buckets: found.glazes.buckets }) : { facts: [], overlaps: [] };
   });
   /** What was fired before, asked for beside the piece: it sharpens what is known and holds nothing up. */
   private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
   private readonly feet = computed(() => {
     const fired = this.fired.value();
     const { facts } = this.learntRuns();
-    return fired && facts.length > 0 ? feetSeen(fired.results, fired.pieces, facts, this.buckets()) : [];
+    return fired && facts.length > 0 ? feetSeen({ results: fired.results, pieces: fired.pieces, facts, buckets: this.buckets() }) : [];
   });
-  readonly facts = computed(() => withFeet(this.learntRuns().facts, this.feet(), this.buckets()));
+  readonly facts = computed(() => withFeet({ facts: this.learntRuns().facts, feet: this.feet(), buckets: this.buckets() }));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   private readonly decoratingColours = computed(() => this.settledPlan()?.decoratingColours ?? NO_DECORATING_COLOURS);
@@ -98,7 +101,7 @@ export class PieceScreen {
   );
   /** The studio's own dips sharpen the seconds of its plans. */
   private readonly learning = computed(() =>
-    learnCoats({ observations: observationsOf(this.all.value()?.glazes.dips ?? []), walls: wallsOf(this.bodies()) }),
+    learnCoats({ observations: coatObservations(this.all.value()?.glazes.dips ?? []), walls: wallObservations(this.bodies()) }),
   );
   private readonly lotId = computed(() => this.settledBody()?.lotId);
   private readonly isRefire = computed(() => this.settledPlan()?.refire === true);
@@ -121,7 +124,7 @@ export class PieceScreen {
     const [learning, buckets, bodyId] = [this.learning(), this.buckets(), this.clay()?.id ?? ''];
     return (glaze: GlazeFacts): CoatKnowledge => {
       const bucket = buckets.find((one) => one.id === glaze.bucketId);
-      return knowledgeOf(learning, { glazeId: bucket ? glazeOf(bucket) : glaze.bucketId, bodyId });
+      return knowledgeOf(learning, { glazeId: bucket ? glazeIdOf(bucket) : glaze.bucketId, bodyId });
     };
   });
   /** Of the plan only what decides its steps: a point of the form that is dragged asks for none anew. */

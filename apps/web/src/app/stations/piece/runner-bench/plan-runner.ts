@@ -1,9 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary, RunnerTile } from '@cazuela/contract';
-import { meltedMm, type GlazeFacts } from '@cazuela/core';
+import { glazeIdOf, meltedMm, type GlazeFacts } from '@cazuela/core';
 import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { glazeOf } from '../../../data/coat-learning';
 import { StudioApi } from '../../../data/studio-api';
 import { StudioStore } from '../../../data/studio-store';
 
@@ -23,7 +22,7 @@ export class PlanRunner {
       const bucket = buckets.find((one) => one.id === glaze.bucketId);
       return {
         bucketId: glaze.bucketId,
-        glazeId: bucket ? glazeOf(bucket) : glaze.bucketId,
+        glazeId: bucket ? glazeIdOf(bucket) : glaze.bucketId,
         glazeName: glaze.name,
         coatMm: facts.length > 1 ? (at === 0 ? COAT_MM - 0.1 : OVER_MM) : COAT_MM,
         meltsTo: Math.min(1, meltedMm({ ...glaze, coatMm: 1 })),

@@ -1,3 +1,4 @@
+import { learnFromRunners } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
@@ -5,7 +6,6 @@ import { combineLatest } from 'rxjs';
 import { createMutation } from '../../../data/mutation';
 import { Glazes } from '../../../data/glazes';
 import { apiResource } from '../../../data/api-resource';
-import { learntRuns } from '../../../data/run-learning';
 import { StudioApi } from '../../../data/studio-api';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
@@ -96,7 +96,7 @@ export class RunnerBench {
   protected readonly learnt = computed(() => {
     const found = this.all.value()?.glazes;
     if (!found) return [];
-    const { facts, overlaps } = learntRuns(this.tiles(), found.facts, found.buckets);
+    const { facts, overlaps } = learnFromRunners({ tiles: this.tiles(), facts: found.facts, buckets: found.buckets });
     const name = (bucketId: string): string => facts.find((glaze) => glaze.bucketId === bucketId)?.name ?? 'a glaze';
     return [
       ...facts

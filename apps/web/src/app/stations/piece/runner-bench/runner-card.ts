@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
-import { attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
+import { runnerReadings, attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
 import { createMutation } from '../../../data/mutation';
-import { readingsOf } from '../../../data/run-learning';
 import { StudioApi } from '../../../data/studio-api';
 import { formatWhen } from '../../../data/times';
 import { Units } from '../../../data/units';
@@ -157,7 +156,7 @@ export class RunnerCard {
   );
   /** What this run says by itself. */
   protected readonly tells = computed(() => {
-    const [reading] = readingsOf([{ ...this.tile(), body: this.draft() }]);
+    const [reading] = runnerReadings([{ ...this.tile(), body: this.draft() }]);
     const flow = reading && attempt(() => flowOfReading(reading));
     if (flow?.kind !== 'ok') return undefined;
     const together = this.draft().layers.length > 1 ? 'Together they' : 'It';

@@ -1,10 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { pourTowards } from '@cazuela/core';
+import { acceptsItself, EMPTY_PAN, panAfter, panForLine, tarePan, type Pan, pourTowards } from '@cazuela/core';
 import * as z from 'zod';
 import { sessionSignal } from '../../../data/session-signal';
 import { ScaleFeed } from '../../../data/scale-feed';
 import { NearTargetSound } from './near-target-sound';
-import { acceptsItself, EMPTY_PAN, panAfter, panForLine, tarePan, type Pan } from './pan';
 
 const panSchema = z.object({
   lineKey: z.string(),

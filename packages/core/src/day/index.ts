@@ -1,0 +1,4 @@
+export { type DayStep, type DayItem, type DayEvent } from './day-plan';
+export { cautionFor, dayItemFromPiece, stepWords, type PieceForDay } from './item-from-piece';
+export { replayDay, type DayStepState, type Drying, type DayState } from './replay-day';
+export { BUCKET_CHANGE_MINUTES, scheduleDay, type Scheduled, type ScheduleQuestion } from './schedule';

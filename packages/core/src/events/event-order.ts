@@ -1,0 +1,46 @@
+/**
+ * Events in the order of the bench: by the time at which hands did them, then by id, whatever the order in which tablets sent them in.
+ * Times are UTC in one form, so that text compares as time does.
+ */
+export function inBenchOrder<Event extends { at: string; id: string }>(events: readonly Event[]): readonly Event[] {
+  for (let i = 1; i < events.length; i++) {
+    if (compare(events[i - 1]!, events[i]!) > 0) return [...events].sort(compare);
+  }
+  return events;
+}
+
+/** An event as far as its order and its undoing go. */
+export interface OrderedEvent {
+  id: string;
+  at: string;
+  type: string;
+}
+
+/** Ids of what was taken back. Taking back is an event itself, and can be taken back too. */
+export function takenBack(events: readonly OrderedEvent[]): ReadonlySet<string> {
+  const ids = new Set<string>();
+  // Hardly ever any, in a long history: only they are put in order.
+  const undone = inBenchOrder(events.filter(isUndone));
+  for (let i = undone.length - 1; i >= 0; i--) {
+    const event = undone[i]!;
+    if (!ids.has(event.id)) ids.add(event.eventId);
+  }
+  return ids;
+}
+
+/** What counts, in the order of the bench: nothing taken back, no taking back. */
+export function standingEvents<Event extends OrderedEvent>(events: readonly Event[]): Event[] {
+  const gone = takenBack(events);
+  return inBenchOrder(events).filter((event) => event.type !== 'undone' && !gone.has(event.id));
+}
+
+/** "…T09:30:00Z" and "…T09:30:00.000Z" are the same moment, and text would put them in the wrong order. */
+function compare(a: { at: string; id: string }, b: { at: string; id: string }): number {
+  if (a.at.length !== b.at.length) {
+    const apart = Date.parse(a.at) - Date.parse(b.at);
+    if (apart !== 0) return apart;
+  } else if (a.at !== b.at) return a.at < b.at ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
+
+const isUndone = (event: OrderedEvent): event is OrderedEvent & { eventId: string } => event.type === 'undone';

@@ -1,0 +1,2 @@
+export { type EventHead } from './event-head';
+export { inBenchOrder, standingEvents, takenBack } from './event-order';

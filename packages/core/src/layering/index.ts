@@ -1,0 +1,14 @@
+export { type AlternativesQuestion } from './alternatives-question';
+export { CHANGE_MINUTES, WASH_MINUTES, changeMinutes, cheapestOrder, type FoundOrder, type OrderToFind } from './cheapest-order';
+export { glazeFacts, lightnessOf, type GlazeSource } from './glaze-facts';
+export { glazeNeeded, type GlazeNeeded } from './glaze-needed';
+export { precedencesOf, safeOrder, chosenOrder, outerStacks, type Precedence } from './order';
+export { orderWarnings, type OrderQuestion } from './order-rules';
+export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type OutsideRun, type PieceQuestion, type PieceRule } from './piece-rules';
+export { planAlternatives, type PlanRisk, type PlanAlternative } from './plan-alternatives';
+export { isStep } from './plan-changes';
+export { SEAT_MASK_ID } from './rules/kiln';
+export { BRUSH_COAT_MM, timeSteps, type TimedStep } from './step-times';
+export { LABOR_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './steps';
+export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './variations';
+export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './warnings';

@@ -1,0 +1,10 @@
+export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation, type WallObservation } from './coat-learning';
+export { coatOfReading, type CoatReading } from './coat-reading';
+export { coverageOf, type Coverage } from './coverage';
+export { FOOT_LN_SD, footToTell, learnFromFeet, type FootSeen } from './foot-evidence';
+export { flowOfReading, learnFlow, learnPairs, narrowsTo, RUN_LN_SD, type RunReading } from './run-learning';
+export { readThirstTest, type Thirst, type ThirstTest } from './thirst-test';
+export { bisqueOf, wallObservations, type Bisque, type ClayCard, type LotFacts } from './bisque';
+export { feetSeen, withFeet, type BucketOfRecipe, type FiredPiece } from './fired-feet';
+export { coatObservations, isPassMethod, passReadings, readCoat, type MeasuredDip } from './measured-dips';
+export { learnFromRunners, runnerReadings, type RunnerRecord } from './runner-readings';

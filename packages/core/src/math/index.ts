@@ -1,0 +1,16 @@
+export { bisect, bisectWhole, type Bracket } from './bisect';
+export { maximumAPosteriori, type MaximumAPosteriori, type Posterior } from './maximum-a-posteriori';
+export { LEAST_FIT_POINTS, monotoneFit, predictFromFit, type FitAnswer, type FitPoint, type MonotoneFit } from './monotone-fit';
+export { nearExp } from './near-exp';
+export {
+  combineEstimates,
+  EIGHTY_PERCENT_Z,
+  NINETY_FIVE_PERCENT_Z,
+  normalDensity,
+  normalDraw,
+  normalHazard,
+  normalShareBelow,
+  type NormalEstimate,
+} from './normal';
+export { simpson } from './quadrature';
+export { seededUniform } from './seeded-uniform';

@@ -1,0 +1,1 @@
+export { whatNow, type StudioNow, type NowItem } from './what-now';

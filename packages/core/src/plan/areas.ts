@@ -1,0 +1,109 @@
+import { gripAreaCm2, gripMl, tallMm, type PieceShape } from '../geometry/piece-form';
+import { areaCm2, profileBetween, volumeMl, type ProfilePoint } from '../geometry/profile';
+import { insideProfile } from '../geometry/shapes';
+import { edgeOffsetMm, type EdgeLine } from './edge-line';
+import { rimIsApart, ZONES, type PiecePlan, type Zone } from './piece-plan';
+import type { Layer } from './layer';
+import type { Strip } from './strip';
+
+/** A place on a piece with the coats that lie there. */
+export interface PlannedArea {
+  id: string;
+  kind: Zone | 'strip' | 'panel';
+  /** Its edges above the shelf, mm, at their middle. */
+  fromMm: number;
+  toMm: number;
+  /** Share of the way round. */
+  roundShare: number;
+  layers: readonly Layer[];
+  areaCm2: number;
+  /** What it pushes aside when it is under, mL: for a dip. Nothing inside. */
+  displacedMl: number;
+}
+
+/** The foot as a zone, mm. */
+export const FOOT_ZONE_MM = 8;
+/** Places round an edge that is not level at which its band is measured. */
+const ROUND = 24;
+
+/** Every zone, strip and panel of a plan with its glazed area, grips counted with the outside and a drain hole taken off the inside. */
+export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape }): PlannedArea[] {
+  const topMm = tallMm(shape);
+  const { zones, strips = [], waxFootMm, rimBandMm, edges } = plan;
+  const wax = Math.min(waxFootMm, topMm);
+  const rimFrom = Math.max(0, topMm - rimBandMm);
+  const outsideTo = rimIsApart(plan) ? Math.max(wax, rimFrom) : topMm;
+  const band = (fromMm: number, toMm: number, fromEdge?: EdgeLine, toEdge?: EdgeLine): number => bandCm2(shape, fromMm, toMm, fromEdge, toEdge);
+  const zone = (kind: Zone, fromMm: number, toMm: number, cm2: number, displaced: number): PlannedArea => ({
+    id: kind,
+    kind,
+    fromMm,
+    toMm,
+    roundShare: 1,
+    layers: zones[kind],
+    areaCm2: cm2,
+    displacedMl: displaced,
+  });
+  const first = strips.filter((strip) => strip.first);
+  const parted = first.reduce((sum, strip) => sum + stripCm2(shape, strip), 0);
+  const outsideCm2 = Math.max(0, band(wax, outsideTo, edges?.wax, rimIsApart(plan) ? edges?.rim : undefined) - parted);
+  const gripCm2 = shape.grip ? gripAreaCm2(shape.grip) : 0;
+  return [
+    zone('inside', shape.floorMm, topMm, shape.slabMm === undefined ? insideCm2(shape) : 0, 0),
+    zone('outside', wax, outsideTo, outsideCm2 + gripCm2, solidMl(shape, wax, topMm) + (shape.grip ? gripMl(shape.grip) : 0)),
+    zone('rim', rimFrom, topMm, band(rimFrom, topMm, edges?.rim), solidMl(shape, rimFrom, topMm)),
+    zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), 0, 0),
+    ...strips.map((strip): PlannedArea => ({
+      id: strip.id,
+      kind: strip.turn ? 'panel' : 'strip',
+      fromMm: strip.fromMm,
+      toMm: strip.toMm,
+      roundShare: roundShare(strip.turn),
+      layers: strip.layers,
+      areaCm2: stripCm2(shape, strip),
+      displacedMl: solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn),
+    })),
+  ];
+}
+
+export const roundShare = (turn: Strip['turn']): number => (turn ? (turn.to - turn.from + 1) % 1 || 1 : 1);
+
+/** A place in the words of the bench. */
+export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'>): string {
+  if (id === 'inside') return 'inside';
+  const strip = strips.find((one) => one.id === id);
+  if (!strip) return `the ${id}`;
+  const words = `${Math.round(strip.fromMm)}–${Math.round(strip.toMm)} mm up`;
+  return `the ${strip.turn ? 'panel' : 'strip'} ${words}`;
+}
+
+export const isZone = (id: string): id is Zone => (ZONES as readonly string[]).includes(id);
+
+const stripCm2 = (shape: PieceShape, { fromMm, toMm, turn, edge }: Strip): number => bandCm2(shape, fromMm, toMm, edge, edge) * roundShare(turn);
+
+function bandCm2(shape: PieceShape, fromMm: number, toMm: number, fromEdge?: EdgeLine, toEdge?: EdgeLine): number {
+  const level = (!fromEdge || fromEdge.kind === 'straight') && (!toEdge || toEdge.kind === 'straight');
+  const rounds = level ? 1 : ROUND;
+  let sum = 0;
+  for (let at = 0; at < rounds; at++) {
+    const turn = (at + 0.5) / rounds;
+    const cut = part(shape.outside, fromMm + edgeOffsetMm(level ? undefined : fromEdge, turn), toMm + edgeOffsetMm(level ? undefined : toEdge, turn));
+    if (cut.length > 1) sum += areaCm2({ profile: cut }) / rounds;
+  }
+  return sum;
+}
+
+function insideCm2(shape: PieceShape): number {
+  const hole = shape.holeMm ? (Math.PI * (shape.holeMm / 2) ** 2) / 100 : 0;
+  return Math.max(0, areaCm2({ profile: insideProfile(shape) }) - hole);
+}
+
+function solidMl(shape: PieceShape, fromMm: number, toMm: number): number {
+  const cut = part(shape.outside, fromMm, toMm);
+  if (cut.length < 2) return 0;
+  // A tile is its face times its thickness; as a tube it only has the face of its own.
+  return shape.slabMm === undefined ? volumeMl({ profile: cut }) : (shape.slabMm * shape.wallMm * (toMm - fromMm)) / 1000;
+}
+
+const part = (profile: readonly ProfilePoint[], fromMm: number, toMm: number): ProfilePoint[] =>
+  toMm > fromMm ? profileBetween({ profile, fromMm, toMm }) : [];

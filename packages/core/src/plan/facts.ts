@@ -1,0 +1,42 @@
+import type { FlowGuess } from '../chemistry/flow-guess';
+import type { SlurryState } from '../slurry/slurry-state';
+
+/** What ordering and warnings need to know of the glaze in a bucket. */
+export interface GlazeFacts {
+  bucketId: string;
+  name: string;
+  /** 0 black – 1 white, from the recipe's own stated colour. */
+  lightness: number;
+  sg: number;
+  density: number;
+  packing: number;
+  filmMm: number;
+  /** The slurry by the user's swirl: decides film and packing of a dip. */
+  slurryState: SlurryState;
+  shrinkShare: number;
+  loiPercent: number;
+  flow: FlowGuess;
+  surface: string;
+  foodTested: boolean;
+  /** Fired oxides, percent by weight, and unity; empty when unknown (a jar, a bought base). */
+  firedPercent: Record<string, number>;
+  unity: Record<string, number>;
+  /** Cones its recipe is for, where one is known. */
+  coneLow?: string | undefined;
+  coneHigh?: string | undefined;
+}
+
+/** The body and bisque lot a piece is made of. */
+export interface BodyFacts {
+  name: string;
+  bisqueCone: string;
+  earthenware: boolean;
+  absorptionPercent?: number | undefined;
+  /** Wet to fired, %. */
+  shrinkagePercent?: number | undefined;
+  speckled?: boolean | undefined;
+  /** 0 black – 1 white. */
+  lightness?: number | undefined;
+  lowCone?: string | undefined;
+  highCone?: string | undefined;
+}

@@ -1,0 +1,10 @@
+export { areasOf, FOOT_ZONE_MM, isZone, placeWords, roundShare, type PlannedArea } from './areas';
+export { NARROWEST_ZONE_MM, planFault } from './check-plan';
+export { edgeDipMm, edgeOffsetMm, STRAIGHT, type EdgeLine } from './edge-line';
+export { type GlazeFacts, type BodyFacts } from './facts';
+export { COATING_KINDS, MOST_LAYERS, coatingKindOf, type DecoratingColour, type CoatingKind, type Layer } from './layer';
+export { MOST_MASKS, type FootBy, type Mask } from './mask';
+export { ZONES, KILN_SETTINGS, layersOf, rimIsApart, withLayers, type KilnSetting, type Zone, type PiecePlan, USUAL_CONE } from './piece-plan';
+export { PLAN_CHANGES, type UnwantedStep, type PlanChange } from './plan-change';
+export { MOST_STRIPS, type Strip, type Turn } from './strip';
+export { type Texture } from './texture';

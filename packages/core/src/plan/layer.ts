@@ -1,0 +1,33 @@
+import type { ApplicationMethod } from '../coat/application-method';
+
+export const COATING_KINDS = ['glaze', 'slip', 'underglaze', 'stain'] as const;
+
+/** What a coat is of. Only glaze melts and runs. */
+export type CoatingKind = (typeof COATING_KINDS)[number];
+
+/** A coat wanted on a zone. Layers are listed bottom up. */
+export interface Layer {
+  id: string;
+  /** The bucket, or the pot of the plan, it comes from. */
+  bucketId: string;
+  method: ApplicationMethod;
+  coatMm: number;
+  /** Glaze where nothing is said. */
+  coatingKind?: CoatingKind | undefined;
+}
+
+export const coatingKindOf = (layer: Pick<Layer, 'coatingKind'>): CoatingKind => layer.coatingKind ?? 'glaze';
+
+/** A small pot of colour, slip or wash that is no bucket of the studio: told by name. */
+export interface DecoratingColour {
+  id: string;
+  name: string;
+  colour: string;
+  coatingKind: Exclude<CoatingKind, 'glaze'>;
+  /** Of a slip, wet to fired, %: compared with the body's. */
+  shrinkagePercent?: number | undefined;
+  /** What gives it its colour, where that can quarrel with a glaze. */
+  colourant?: 'chromeGreen' | 'chromeTinPink' | 'encapsulated' | 'other' | undefined;
+}
+
+export const MOST_LAYERS = 3;

@@ -1,0 +1,76 @@
+import type { PieceForm } from '../geometry/piece-form';
+import type { EdgeLine } from './edge-line';
+import type { Layer, DecoratingColour } from './layer';
+import type { Strip } from './strip';
+import type { Mask, FootBy } from './mask';
+import type { PlanChange, UnwantedStep } from './plan-change';
+import type { Texture } from './texture';
+
+export const ZONES = ['inside', 'outside', 'rim', 'foot'] as const;
+export type Zone = (typeof ZONES)[number];
+
+export interface PiecePlan {
+  shapeId: string;
+  /** The form where it was drawn otherwise than the one it started from. */
+  form?: PieceForm | undefined;
+  zones: Record<Zone, Layer[]>;
+  strips?: Strip[] | undefined;
+  masks?: Mask[] | undefined;
+  decoratingColours?: DecoratingColour[] | undefined;
+  /** Kept bare from the shelf up the outside, mm; 0 for nothing. */
+  waxFootMm: number;
+  footBy?: FootBy | undefined;
+  /** Height of the rim band, mm: its layers lie over those of the outside. */
+  rimBandMm: number;
+  edges?: { wax?: EdgeLine | undefined; rim?: EdgeLine | undefined } | undefined;
+  /** Of the clay; the rim band as the outside where nothing is said. */
+  textures?: { inside?: Texture | undefined; outside?: Texture | undefined; rim?: Texture | undefined } | undefined;
+  /** How it stands in the kiln. Bare on the shelf where nothing is said. */
+  setting?: KilnSetting | undefined;
+  lid?: boolean | undefined;
+  /** Fired and glazed once before. */
+  refire?: boolean | undefined;
+  /** Cone it will be fired to; 6 where nothing is said. */
+  cone?: string | undefined;
+  /** Step keys in the order the potter chose; empty for the safe order. */
+  order: string[];
+  /** Steps wanted one before the other, whatever it costs. */
+  pins?: { before: string; after: string }[] | undefined;
+  /** What no way there may do. */
+  unwanted?: { changes?: PlanChange[] | undefined; steps?: UnwantedStep[] | undefined } | undefined;
+  /** The rim band's glaze goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
+  rimFirst?: boolean | undefined;
+  /** Buckets with gum in them for this plan, so that their coat holds another. */
+  gumIn?: string[] | undefined;
+  /** Recipe versions its glazes had when it was planned, by bucket. */
+  versions?: { bucketId: string; recipeVersionId: string; number: number }[] | undefined;
+  /** Rules put aside, with the reason kept. */
+  putAside: { rule: string; reason: string }[];
+}
+
+export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown'] as const;
+export type KilnSetting = (typeof KILN_SETTINGS)[number];
+
+/** Whether rim and outside part at the band's edge instead of lying on one another. */
+export const rimIsApart = ({ rimFirst, zones }: Pick<PiecePlan, 'rimFirst' | 'zones'>): boolean =>
+  rimFirst === true && zones.rim.length > 0 && zones.outside.length > 0;
+
+/** Every layer of a plan, wherever it lies. */
+export const layersOf = ({ zones, strips = [] }: Pick<PiecePlan, 'zones' | 'strips'>): Layer[] => [
+  ...ZONES.flatMap((zone) => zones[zone]),
+  ...strips.flatMap((strip) => strip.layers),
+];
+
+/** A plan with every layer changed. */
+export const withLayers = (plan: PiecePlan, change: (layer: Layer) => Layer): PiecePlan => ({
+  ...plan,
+  zones: {
+    inside: plan.zones.inside.map(change),
+    outside: plan.zones.outside.map(change),
+    rim: plan.zones.rim.map(change),
+    foot: plan.zones.foot.map(change),
+  },
+  ...(plan.strips ? { strips: plan.strips.map((strip) => ({ ...strip, layers: strip.layers.map(change) })) } : {}),
+});
+
+export const USUAL_CONE = '6';

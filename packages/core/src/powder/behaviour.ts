@@ -1,0 +1,46 @@
+import { PotterError } from '../checks/potter-error';
+import type { Powder, WeighedPowder } from './powder';
+
+export interface PowderShares {
+  /** Raw clay per 100 g of all dry powder; bentonite counts five times. */
+  rawClayShare: number;
+  /** Shrink share per 100 g: what makes a dry coat hold together, shrink and crack. */
+  shrinkShare: number;
+  loiPercent: number;
+}
+
+/** Clay, shrinkage and loss on ignition per 100 g of all the dry powder. */
+export function powderShares({ parts }: { parts: readonly WeighedPowder[] }): PowderShares {
+  const total = parts.reduce((sum, part) => sum + part.grams, 0);
+  if (!(total > 0)) throw new PotterError('emptyList', 'parts', total, 'There is no powder yet: give at least one line a weight.');
+  const share = (of: (powder: Powder) => number): number => parts.reduce((sum, part) => sum + part.grams * of(part.powder), 0) / total;
+  return {
+    rawClayShare: 100 * share((powder) => powder.rawClay),
+    shrinkShare: 100 * share((powder) => powder.shrinkWeight),
+    loiPercent: share((powder) => powder.loiPercent),
+  };
+}
+
+export type Suspension = 'hardPans' | 'settles' | 'holds';
+
+/**
+ * How the powder stays up in the bucket: raw clay under 5 hard-pans, 5–10 settles within the hour, from 10 holds.
+ * Under 10, frit and zircon over half of the non-clay part worsen it one step.
+ */
+export function suspensionOf({ parts }: { parts: readonly WeighedPowder[] }): Suspension {
+  const { rawClayShare } = powderShares({ parts });
+  if (rawClayShare >= 10) return 'holds';
+  const nonClay = parts.filter((part) => part.powder.rawClay === 0);
+  const nonClayGrams = nonClay.reduce((sum, part) => sum + part.grams, 0);
+  const heavyGrams = nonClay.filter((part) => /^(frit|zirconium)/i.test(part.powder.name)).reduce((sum, part) => sum + part.grams, 0);
+  const heavy = nonClayGrams > 0 && heavyGrams / nonClayGrams > 0.5;
+  return rawClayShare < 5 || heavy ? 'hardPans' : 'settles';
+}
+
+export type DryCoat = 'powdery' | 'sound' | 'shrinks';
+
+/** The coat as it dries: shrink share under 6 is powdery; over 25, or over 18 on a coat over 0.7 mm, it shrinks and cracks. */
+export function dryCoatOf({ shrinkShare, coatMm = 0.5 }: { shrinkShare: number; coatMm?: number }): DryCoat {
+  if (shrinkShare < 6) return 'powdery';
+  return shrinkShare > 25 || (shrinkShare > 18 && coatMm > 0.7) ? 'shrinks' : 'sound';
+}

@@ -1,0 +1,10 @@
+export { convertMix, type Conversion, type PresentPowder } from './convert';
+export { recipeDifference, type LineDifference } from './difference';
+export { labelWaterPerGram, type LabelRule } from './label-rule';
+export { baseSum, additionSum, normaliseRecipe } from './normalise';
+export { recipeOutlook, type RecipeOutlook } from './outlook';
+export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-text';
+export { type RecipeLine, type ResolvedLine } from './recipe';
+export { resolveLines, recipeDensity } from './recipe-mix';
+export { siblings, type Sibling } from './siblings';
+export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';

@@ -1,0 +1,65 @@
+import { toleranceGrams } from './pour';
+
+/** The pan on the scale and the line that is weighed into it. Kept on this device, so that a reload goes on in the middle of a pour. */
+export interface Pan {
+  /** Which line of which batch the zero belongs to. */
+  lineKey: string;
+  /** The empty pan, as T found it. */
+  panGrams: number;
+  /** Where this line began: the pan, or the pan with the lines before in it. */
+  zeroGrams: number;
+  /** Lifted off or emptied out of sight: nothing is accepted until it is back. */
+  lifted: boolean;
+  /** Where the lines before began: a weight taken back goes on from its own zero. */
+  trail: { lineKey: string; zeroGrams: number }[];
+}
+
+export const EMPTY_PAN: Pan = { lineKey: '', panGrams: 0, zeroGrams: 0, lifted: false, trail: [] };
+
+/** What sticks in a pan that was emptied, at most: three divisions or this share of what was in it. */
+const STICKS_SHARE = 0.005;
+const STICKS_DIVISIONS = 3;
+
+/**
+ * The pan after a reading that stands still. Back at the empty pan's weight it was emptied into the bucket, and the line begins there.
+ * Lighter than that, it was lifted off.
+ */
+export function panAfter(pan: Pan, settledGrams: number, divisionGrams: number): Pan {
+  const sticks = Math.max(STICKS_DIVISIONS * divisionGrams, STICKS_SHARE * Math.abs(pan.zeroGrams - pan.panGrams));
+  if (Math.abs(settledGrams - pan.panGrams) <= sticks) return { ...pan, zeroGrams: settledGrams, lifted: false };
+  if (Math.abs(settledGrams - pan.zeroGrams) <= sticks) return { ...pan, lifted: false };
+  if (settledGrams < pan.zeroGrams - sticks) return { ...pan, lifted: true };
+  return pan;
+}
+
+/** Lines kept for going back. */
+const MOST_TRAIL = 20;
+
+/** The next line begins where the accepted one ended; one that was taken back, where it began. */
+export function panForLine(pan: Pan, lineKey: string, grams: number): Pan {
+  const before = pan.trail.find((one) => one.lineKey === lineKey);
+  const trail = [
+    ...pan.trail.filter((one) => one.lineKey !== pan.lineKey && one.lineKey !== lineKey),
+    { lineKey: pan.lineKey, zeroGrams: pan.zeroGrams },
+  ];
+  return { ...pan, lineKey, zeroGrams: before?.zeroGrams ?? grams, lifted: false, trail: trail.slice(-MOST_TRAIL) };
+}
+
+/** What is on the scale now is the empty pan. */
+export const tarePan = (lineKey: string, grams: number): Pan => ({ lineKey, panGrams: grams, zeroGrams: grams, lifted: false, trail: [] });
+
+/** True when a weight that stands still may be taken without a tap. */
+export function acceptsItself({
+  pan,
+  settledGrams,
+  targetGrams,
+  divisionGrams,
+}: {
+  pan: Pan;
+  settledGrams: number;
+  targetGrams: number;
+  divisionGrams: number;
+}): boolean {
+  const netGrams = settledGrams - pan.zeroGrams;
+  return !pan.lifted && netGrams > 0 && Math.abs(netGrams - targetGrams) <= toleranceGrams({ targetGrams, divisionGrams });
+}

@@ -1,0 +1,43 @@
+import { requireNotNegative, requirePositive } from '../checks/require';
+import { dryGrams, type SlurryReading } from '../slurry/contents';
+import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
+
+export interface GlazeUseRow extends PiecesToCoat {
+  dryGrams: number;
+  slurryMl: number;
+  /** How many of these alone the bucket still covers. */
+  bucketCovers: number;
+}
+
+export interface GlazeUse {
+  rows: readonly GlazeUseRow[];
+  dryGrams: number;
+  slurryMl: number;
+  /** What is left in the bucket after all of them, mL; negative when it is not enough. */
+  leftMl: number;
+}
+
+/** What a list of pieces takes of a bucket at its SG, with the waste of each way, in dry grams and mL of glaze; and whether it is enough. */
+export function glazeUse(question: {
+  pieces: readonly PiecesToCoat[];
+  bucket: Omit<SlurryReading, 'volumeMl'> & { volumeMl: number };
+  /** Glaze that must stay in the bucket for the last piece to go under, mL. */
+  stayMl?: number;
+}): GlazeUse {
+  const { pieces, bucket } = question;
+  const gramsPerMl = dryGrams({ ...bucket, volumeMl: 1 });
+  const roomMl = Math.max(0, requireNotNegative('volumeMl', bucket.volumeMl) - requireNotNegative('volumeMl', question.stayMl ?? 0));
+  const rows = pieces.map((piece): GlazeUseRow => {
+    const grams = dryGramsForPieces({ pieces: [piece], density: bucket.density });
+    const one = dryGramsForPieces({ pieces: [{ ...piece, count: 1 }], density: bucket.density });
+    return {
+      ...piece,
+      dryGrams: grams,
+      slurryMl: grams / gramsPerMl,
+      bucketCovers: Math.floor((roomMl * gramsPerMl) / requirePositive('dryGrams', one) + 1e-9),
+    };
+  });
+  const total = rows.reduce((sum, row) => sum + row.dryGrams, 0);
+  const slurryMl = total / gramsPerMl;
+  return { rows, dryGrams: total, slurryMl, leftMl: roomMl - slurryMl };
+}
