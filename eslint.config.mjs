@@ -82,7 +82,10 @@ export default tseslint.config(
   },
   {
     files: ['apps/server/**/*.ts'],
-    rules: forbid({ group: ['@angular/*', '@cazuela/web', '**/apps/web/**'], message: 'The server does not know the interface.' }),
+    rules: forbid({
+      group: ['@angular/*', '@cazuela/web', '**/apps/web/**', '**/demo/**'],
+      message: 'The server does not know the interface or the demo.',
+    }),
   },
   {
     files: ['apps/web/src/**/*.ts'],

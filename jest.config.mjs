@@ -27,7 +27,7 @@ export default {
     {
       ...node,
       displayName: 'server',
-      roots: ['<rootDir>/apps/server', '<rootDir>/scripts'],
+      roots: ['<rootDir>/apps/server', '<rootDir>/scripts', '<rootDir>/demo'],
       globalSetup: '<rootDir>/apps/server/test/database.setup.ts',
       globalTeardown: '<rootDir>/apps/server/test/database.teardown.ts',
     },

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
-import { ROOT, SERVER_FILE, WEB_FOLDER } from './project';
+import { DEMO_SERVER_FILE, ROOT, SERVER_FILE, WEB_FOLDER } from './project';
 
 const SOURCES = ['packages', 'apps', 'demo', 'angular.json', 'package-lock.json', 'tsconfig.base.json'];
 const STAMP = join(ROOT, 'dist/built-from');
@@ -11,19 +11,23 @@ const STAMP = join(ROOT, 'dist/built-from');
 /** Builds server and interface when a source changed since the last build; otherwise at once. */
 export async function ensureBuilt(say: (line: string) => void): Promise<void> {
   const stamp = sourceStamp();
-  const isBuilt = existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp && existsSync(SERVER_FILE) && existsSync(join(WEB_FOLDER, 'index.html'));
+  const isBuilt =
+    existsSync(STAMP) &&
+    readFileSync(STAMP, 'utf8') === stamp &&
+    [SERVER_FILE, DEMO_SERVER_FILE, join(WEB_FOLDER, 'index.html')].every((file) => existsSync(file));
   if (isBuilt) return;
   say('Building (about half a minute, only when something changed) …');
-  await buildServer();
+  await buildServer('apps/server/src/main.ts', SERVER_FILE);
+  await buildServer('demo/main.ts', DEMO_SERVER_FILE);
   buildWeb();
   mkdirSync(join(ROOT, 'dist'), { recursive: true });
   writeFileSync(STAMP, stamp);
 }
 
-async function buildServer(): Promise<void> {
+async function buildServer(entry: string, outfile: string): Promise<void> {
   await build({
-    entryPoints: [join(ROOT, 'apps/server/src/main.ts')],
-    outfile: SERVER_FILE,
+    entryPoints: [join(ROOT, entry)],
+    outfile,
     bundle: true,
     platform: 'node',
     target: 'node20',

@@ -7,3 +7,5 @@ export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..');
 export const HOME = process.env['CAZUELA_HOME'] ?? join(ROOT, '.cazuela');
 export const WEB_FOLDER = join(ROOT, 'dist/web/browser');
 export const SERVER_FILE = join(ROOT, 'dist/server/main.js');
+/** The same server with the demo studio. */
+export const DEMO_SERVER_FILE = join(ROOT, 'dist/server/demo.js');

@@ -1,11 +1,12 @@
 import type { ChildProcess } from 'node:child_process';
 import type { MariaDbAddress } from './private-mariadb';
-import { SERVER_FILE, WEB_FOLDER } from './project';
+import { DEMO_SERVER_FILE, SERVER_FILE, WEB_FOLDER } from './project';
 import { spawnChild } from './spawn-child';
 
 export interface ServerOptions {
   db: MariaDbAddress;
   port: number;
+  /** Whether an empty database gets the demo studio. */
   demo: boolean;
   /** Further environment, e.g. limits for a test. */
   env?: Record<string, string>;
@@ -24,7 +25,7 @@ const LISTEN_WAIT_MS = 60_000;
 
 /** Starts the built server as its own process and waits until it listens. */
 export function startServer({ db, port, demo, env = {}, stderr = 'inherit', began }: ServerOptions): Promise<ServerProcess> {
-  const child = spawnChild(process.execPath, ['--enable-source-maps', SERVER_FILE], {
+  const child = spawnChild(process.execPath, ['--enable-source-maps', demo ? DEMO_SERVER_FILE : SERVER_FILE], {
     stdio: ['ignore', 'pipe', stderr],
     // A group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
     detached: true,
@@ -38,7 +39,6 @@ export function startServer({ db, port, demo, env = {}, stderr = 'inherit', bega
       CAZUELA_DB_PASSWORD: db.password,
       CAZUELA_DB_NAME: db.database,
       CAZUELA_WEB: WEB_FOLDER,
-      CAZUELA_DEMO: demo ? 'yes' : '',
       ...env,
     },
   });

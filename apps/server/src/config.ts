@@ -17,7 +17,6 @@ export interface Config {
   allowedHosts: string[];
   db: DbConfig;
   webFolder: string;
-  loadDemo: boolean;
   logLevel: Env['CAZUELA_LOG'];
   writesPerMinute: number;
   /** Address of the one proxy whose word for who is asking is taken; false where there is none. */
@@ -51,7 +50,6 @@ export function configFrom(env: Env): Config {
       tls: tlsFrom(env),
     },
     webFolder: env.CAZUELA_WEB,
-    loadDemo: env.CAZUELA_DEMO === 'yes',
     logLevel: env.CAZUELA_LOG,
     writesPerMinute: env.CAZUELA_WRITES_PER_MINUTE,
     trustProxy: env.CAZUELA_TRUST_PROXY || false,

@@ -16,7 +16,6 @@ const envSchema = z.object({
   /** File with the certificate that signed the database's own, where no public one did. */
   CAZUELA_DB_CA: z.string().default(''),
   CAZUELA_WEB: z.string().default(''),
-  CAZUELA_DEMO: z.enum(['', 'yes']).default(''),
   CAZUELA_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('warn'),
   /** “yes” lets a server listen beyond loopback without accounts. */
   CAZUELA_OPEN: z.enum(['', 'yes']).default(''),

@@ -13,8 +13,8 @@ export {
   colourSchema,
   enteredSchema,
   versionSchema,
-} from './basics';
-export { PROBLEM_CODES, problemSchema, type ProblemCode, type Problem } from './problem';
+} from './common/basics';
+export { PROBLEM_CODES, problemSchema, type ProblemCode, type Problem } from './common/problem';
 export {
   vesselSchema,
   scaleSchema,
@@ -27,7 +27,7 @@ export {
   type ScaleCheck,
   type StudioBody,
   type Studio,
-} from './studio';
+} from './studio/studio';
 export {
   POWDER_ROLES,
   STOCK_MOVES,
@@ -41,8 +41,8 @@ export {
   type StudioPowder,
   type StockMove,
   type PowderMoves,
-} from './powder';
-export { seriesBodySchema, seriesSchema, seriesCreateSchema, seriesDoneSchema, type SeriesBody, type SeriesDocument } from './series';
+} from './recipe/powder';
+export { seriesBodySchema, seriesSchema, seriesCreateSchema, seriesDoneSchema, type SeriesBody, type SeriesDocument } from './recipe/series';
 export {
   SURFACES,
   labelRuleSchema,
@@ -60,7 +60,7 @@ export {
   type RecipeBody,
   type Recipe,
   type RecipeVersion,
-} from './recipe';
+} from './recipe/recipe';
 export {
   batchEventSchema,
   bucketPartSchema,
@@ -71,7 +71,7 @@ export {
   eventsAnswerSchema,
   type BenchEvent,
   type EventsAnswer,
-} from './events';
+} from './bucket/events';
 export {
   batchSizeSchema,
   waterRuleSchema,
@@ -83,7 +83,7 @@ export {
   type BatchCreate,
   type BatchSummary,
   type Batch,
-} from './batch';
+} from './recipe/batch';
 export {
   coatReadingSchema,
   coatDipSchema,
@@ -95,7 +95,7 @@ export {
   type CoatWindowDocument,
   type CoatDip,
   type CoatDipBody,
-} from './coat';
+} from './coat/coat';
 export {
   bucketContentsSchema,
   bucketShapeSchema,
@@ -113,7 +113,7 @@ export {
   type KeptDoseRow,
   type BucketSummary,
   type Bucket,
-} from './bucket';
+} from './bucket/bucket';
 export {
   thirstTestSchema,
   bisqueLotSchema,
@@ -124,7 +124,7 @@ export {
   type BisqueLot,
   type BodyBody,
   type ClayBody,
-} from './body';
+} from './coat/body';
 export {
   tileStripSchema,
   tileBodySchema,
@@ -134,7 +134,7 @@ export {
   type StepTile,
   type TileBody,
   type TileStrip,
-} from './tile';
+} from './coat/tile';
 export {
   piecePlanSchema,
   pieceBodySchema,
@@ -145,9 +145,9 @@ export {
   variationsSchema,
   type PieceBody,
   type Piece,
-} from './piece';
-export { pieceFormSchema } from './piece-form';
-export { dayStepSchema, dayItemSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day';
+} from './piece/piece';
+export { pieceFormSchema } from './piece/piece-form';
+export { dayStepSchema, dayItemSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day/day';
 export {
   firingPointSchema,
   firingBodySchema,
@@ -165,9 +165,9 @@ export {
   type Firing,
   type ResultBody,
   type Result,
-} from './kiln';
-export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './scale-device';
-export { searchHitSchema, type SearchHit } from './search';
+} from './kiln/kiln';
+export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './studio/scale-device';
+export { searchHitSchema, type SearchHit } from './common/search';
 export {
   runnerLayerSchema,
   runnerTileBodySchema,
@@ -176,5 +176,5 @@ export {
   runnerTileUpdateSchema,
   type RunnerTile,
   type RunnerTileBody,
-} from './runner-tile';
-export { stepSheetSchema, type StepSheet } from './step-sheet';
+} from './piece/runner-tile';
+export { stepSheetSchema, type StepSheet } from './piece/step-sheet';

@@ -3,9 +3,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, tap } from 'rxjs';
-import { Keys } from './data/keys';
-import { Outbox } from './data/outbox';
-import { StudioStore } from './data/studio-store';
+import { Keys } from './data/devices/keys';
+import { Outbox } from './data/offline/outbox';
+import { StudioStore } from './data/state/studio-store';
 import { ConnectionStrip } from './shell/connection-strip';
 import { NavigationTrouble } from './shell/navigation-trouble';
 import { OpensDialogs } from './shell/opens-dialogs';

@@ -3,8 +3,8 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Studio } from '@cazuela/contract';
-import { NOW } from '../app/data/clock';
-import { StudioStore } from '../app/data/studio-store';
+import { NOW } from '../app/data/state/clock';
+import { StudioStore } from '../app/data/state/studio-store';
 import { provideIcons } from '../app/icons';
 
 export const STUDIO: Studio = {

@@ -1,6 +1,6 @@
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { Keys } from '../app/data/keys';
+import { Keys } from '../app/data/devices/keys';
 
 /** A screen as a potter uses it: by the words on it. */
 export class Screen<T> {

@@ -1,6 +1,6 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
 import { attempt, coatMap } from '@cazuela/core';
-import type { MapAnswer, MapQuestion } from '../app/stations/coat/coat-map-protocol';
+import type { MapAnswer, MapQuestion } from '../app/stations/coat/map/coat-map-protocol';
 import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
 import type { RunJob } from '../app/stations/piece/piece-planner/run/run-protocol';
 import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';

@@ -1,9 +1,9 @@
-export { mixtureOf, toSnapshot, type BucketContents, type BucketReplay, type FeelNow } from './bucket-contents';
-export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './bucket-events';
-export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from './bucket-history';
-export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './bucket-shape';
-export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './combine-readings';
-export { compareWithRecords, type RecordsComparison } from './compare-with-records';
+export { mixtureOf, toSnapshot, type BucketContents, type BucketReplay, type FeelNow } from './events/bucket-contents';
+export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './events/bucket-events';
+export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from './events/bucket-history';
+export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './inside/bucket-shape';
+export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './sg/combine-readings';
+export { compareWithRecords, type RecordsComparison } from './sg/compare-with-records';
 export {
   SETTLING_MINUTES,
   twoTargets,
@@ -15,22 +15,22 @@ export {
   type CorrectionObstacle,
   type CorrectionOptions,
   type CorrectionOptionsQuestion,
-} from './correction-options';
-export { CLEARANCE_MM, dipReach, displacedMl, piecesCovered, pourNeedMl, type DipInBucket, type DipReach } from './dip-depth';
-export { bucketDrift, daysInRange, type DaysInRange, type Drift, type DriftAnswer } from './drift';
-export { DOSE_PERCENT, DROP_ML, GRAMS_PER_ML, dropDose, dropGrams, offeredDose, type DropDose, type KeptDose } from './drop-dose';
-export { dropsCounted, type DropsCounted } from './drops-counted';
-export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationBasis, type StandingBucket } from './evaporation';
-export { rangeVerdict, type RangeVerdict } from './in-range';
-export { EVAPORATION_GUESS, exposureOf, type Lid } from './lid';
-export { mergedContents } from './merged-contents';
-export { overdrawnGrams } from './overdrawn';
-export { SAME_VISIT_MS, replayBucket } from './replay-bucket';
-export { thinnestPoint, turningPoint, type ReadingAfter, type ThinnestPoint, type TurningPoint } from './response';
-export { splitBucket, type PouredOut } from './split-bucket';
-export { stirringDue, stirringNeed, type StirringNeed } from './stirring';
-export { BENTONITE, GUM, planBentonite, planGum, type BentonitePlan, type GumPlan } from './suspenders';
-export { washBefore, type ToolInBucket } from './washing';
-export { solubleNames, suspensionRisk, weighedParts, type SuspensionRisk } from './weighed-parts';
-export { bucketCover, coatSlurryMl, type BucketCover } from './bucket-cover';
-export { glazeIdOf, type GlazeInBucket } from './glaze-id';
+} from './sg/correction-options';
+export { CLEARANCE_MM, dipReach, displacedMl, piecesCovered, pourNeedMl, type DipInBucket, type DipReach } from './inside/dip-depth';
+export { bucketDrift, daysInRange, type DaysInRange, type Drift, type DriftAnswer } from './sg/drift';
+export { DOSE_PERCENT, DROP_ML, GRAMS_PER_ML, dropDose, dropGrams, offeredDose, type DropDose, type KeptDose } from './additives/drop-dose';
+export { dropsCounted, type DropsCounted } from './additives/drops-counted';
+export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationBasis, type StandingBucket } from './care/evaporation';
+export { rangeVerdict, type RangeVerdict } from './sg/in-range';
+export { EVAPORATION_GUESS, exposureOf, type Lid } from './care/lid';
+export { mergedContents } from './events/merged-contents';
+export { overdrawnGrams } from './events/overdrawn';
+export { SAME_VISIT_MS, replayBucket } from './events/replay-bucket';
+export { thinnestPoint, turningPoint, type ReadingAfter, type ThinnestPoint, type TurningPoint } from './additives/response';
+export { splitBucket, type PouredOut } from './events/split-bucket';
+export { stirringDue, stirringNeed, type StirringNeed } from './care/stirring';
+export { BENTONITE, GUM, planBentonite, planGum, type BentonitePlan, type GumPlan } from './additives/suspenders';
+export { washBefore, type ToolInBucket } from './care/washing';
+export { solubleNames, suspensionRisk, weighedParts, type SuspensionRisk } from './events/weighed-parts';
+export { bucketCover, coatSlurryMl, type BucketCover } from './inside/bucket-cover';
+export { glazeIdOf, type GlazeInBucket } from './events/glaze-id';

@@ -1,4 +1,4 @@
-import type { StepKind } from '../layering/steps';
+import type { StepKind } from '../layering/steps/steps';
 import type { EventHead } from '../events/event-head';
 
 /** One step of one group of pieces, as it was when the pieces were put on the day. */

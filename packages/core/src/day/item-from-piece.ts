@@ -1,6 +1,6 @@
-import { DRY_THROUGH_HOURS } from '../coat/wall-water';
-import type { TimedStep } from '../layering/step-times';
-import type { PieceStep } from '../layering/steps';
+import { DRY_THROUGH_HOURS } from '../coat/wall/wall-state';
+import type { TimedStep } from '../layering/steps/step-times';
+import type { PieceStep } from '../layering/steps/steps';
 import type { DayItem, DayStep } from './day-plan';
 import type { GlazeFacts } from '../plan/facts';
 

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '../units/time';
-import type { BucketEvent } from '../bucket/bucket-events';
+import type { BucketEvent } from '../bucket/events/bucket-events';
 import { standingEvents } from '../events/event-order';
 import { feelReading, WITH_THICKNESS, type FeelKind } from './feel-readings';
 import { monotoneFit, type MonotoneFit } from '../math/monotone-fit';

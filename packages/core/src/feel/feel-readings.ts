@@ -1,5 +1,5 @@
-import { NAIL_LOOKS, type BucketEvent, type NailLook } from '../bucket/bucket-events';
-import type { FeelNow } from '../bucket/bucket-contents';
+import { NAIL_LOOKS, type BucketEvent, type NailLook } from '../bucket/events/bucket-events';
+import type { FeelNow } from '../bucket/events/bucket-contents';
 
 /** Ways to tell how thick the liquid is without a scale. */
 export const FEEL_KINDS = ['swirl', 'flow', 'drips', 'nail'] as const;

@@ -1,9 +1,9 @@
-import type { BucketContents } from '../bucket/bucket-contents';
-import { weighedParts } from '../bucket/weighed-parts';
+import type { BucketContents } from '../bucket/events/bucket-contents';
+import { weighedParts } from '../bucket/events/weighed-parts';
 import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
 import { oxideGrams, unityFormula } from '../chemistry/oxides';
 import { powderShares } from '../powder/behaviour';
-import { STATE_GUESSES } from '../coat/state-guesses';
+import { STATE_GUESSES } from '../coat/prediction/state-guesses';
 import type { Powder } from '../powder/powder';
 import type { GlazeFacts } from '../plan/facts';
 

@@ -1,5 +1,5 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
-import { meltedMm } from '../coat/from-weight';
+import { meltedMm } from '../coat/weight/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { edgeDipMm } from '../plan/edge-line';
 import { rimIsApart, type PiecePlan } from '../plan/piece-plan';

@@ -1,6 +1,6 @@
 import { PotterError } from '../checks/potter-error';
-import { flakesOff } from '../coat/crack-advice';
-import { outerStacks } from './order';
+import { flakesOff } from '../coat/drying/crack-advice';
+import { outerStacks } from './order/order';
 import type { PiecePlan } from '../plan/piece-plan';
 import type { Layer } from '../plan/layer';
 import type { GlazeFacts } from '../plan/facts';

@@ -1,5 +1,5 @@
 import { attempt } from '../checks/potter-error';
-import { wallSuctionGuess } from '../coat/suction';
+import { wallSuctionGuess } from '../coat/prediction/suction';
 import type { WallObservation } from './coat-learning';
 import { readThirstTest, type ThirstTest } from './thirst-test';
 

@@ -1,7 +1,7 @@
 import { Matrix } from 'ml-matrix';
-import { checkedDipCoat, type Dip } from '../coat/dip-coat';
-import { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatKnowledge } from '../coat/knowledge';
-import { dipFor, type CoatSituation } from '../coat/predict';
+import { checkedDipCoat, type Dip } from '../coat/prediction/dip-coat';
+import { PRIOR_KNOWLEDGE, PRIOR_LN_SD, type CoatKnowledge } from '../coat/prediction/knowledge';
+import { dipFor, type CoatSituation } from '../coat/prediction/predict';
 import { attempt } from '../checks/potter-error';
 import { maximumAPosteriori } from '../math/maximum-a-posteriori';
 

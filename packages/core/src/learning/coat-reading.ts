@@ -1,6 +1,6 @@
 import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
-import { coatFromDryGain, coatFromWetGain } from '../coat/from-weight';
+import { coatFromDryGain, coatFromWetGain } from '../coat/weight/from-weight';
 
 /** How a coat was measured. */
 export type CoatReading =

@@ -1,5 +1,5 @@
 import { attempt } from '../checks/potter-error';
-import { coatPredictor } from '../coat/predict';
+import { coatPredictor } from '../coat/prediction/predict';
 import { knowledgeOf, learnCoats, type CoatObservation } from './coat-learning';
 import { EIGHTY_PERCENT_Z } from '../math/normal';
 

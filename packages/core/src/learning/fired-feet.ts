@@ -1,4 +1,4 @@
-import { glazeIdOf, type GlazeInBucket } from '../bucket/glaze-id';
+import { glazeIdOf, type GlazeInBucket } from '../bucket/events/glaze-id';
 import { attempt } from '../checks/potter-error';
 import { shapeOf } from '../geometry/shapes';
 import { flowInFiring } from '../melt/kiln-place';

@@ -1,9 +1,9 @@
 import { attempt, type Attempt } from '../checks/potter-error';
-import type { ContactMethod } from '../coat/equal-coats';
-import type { PassReading } from '../coat/pass-coats';
-import { PASS_METHODS, type PassMethod } from '../coat/pass-methods';
-import type { CoatSituation } from '../coat/predict';
-import { STATE_GUESSES } from '../coat/state-guesses';
+import type { ContactMethod } from '../coat/methods/equal-coats';
+import type { PassReading } from '../coat/methods/pass-coats';
+import { PASS_METHODS, type PassMethod } from '../coat/methods/pass-methods';
+import type { CoatSituation } from '../coat/prediction/predict';
+import { STATE_GUESSES } from '../coat/prediction/state-guesses';
 import type { SlurryState } from '../slurry/slurry-state';
 import type { CoatObservation } from './coat-learning';
 import { coatOfReading, type CoatReading } from './coat-reading';

@@ -2,7 +2,8 @@ import { combineEstimates, type NormalEstimate } from '../math/normal';
 import type { FlowGuess } from '../chemistry/flow-guess';
 import { requirePositive } from '../checks/require';
 import { flowFromRun } from '../melt/band';
-import { OVERLAP_OMEGA, STUCK_MM } from '../run/stack-flow';
+import { STUCK_FILM_MM } from '../run/run-solver';
+import { OVERLAP_OMEGA } from '../run/stack-flow';
 import type { PairFlow } from '../run/piece-run';
 
 /** What a fired runner tile told: a band of one glaze, or of two over one another, and how far its lower edge ran. */
@@ -23,7 +24,7 @@ const SHORTEST_RUN_MM = 0.5;
 /** Flow figure of the whole band at the usual firing, 1/mm. */
 export function flowOfReading({ layers, bandMm, runMm, firingRatio }: RunReading): number {
   requirePositive('flow', firingRatio);
-  const meltedMm = layers.reduce((sum, layer) => sum + layer.meltedMm, 0) - STUCK_MM;
+  const meltedMm = layers.reduce((sum, layer) => sum + layer.meltedMm, 0) - STUCK_FILM_MM;
   return flowFromRun({ meltedMm: Math.max(0.01, meltedMm), bandMm, runMm: Math.max(SHORTEST_RUN_MM, runMm) }) / firingRatio;
 }
 

@@ -1,4 +1,4 @@
-import { glazeIdOf, type GlazeInBucket } from '../bucket/glaze-id';
+import { glazeIdOf, type GlazeInBucket } from '../bucket/events/glaze-id';
 import type { FlowGuess } from '../chemistry/flow-guess';
 import { attempt } from '../checks/potter-error';
 import { flowInFiring, type Cooling, type ShelfPlace } from '../melt/kiln-place';

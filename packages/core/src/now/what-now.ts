@@ -1,6 +1,6 @@
 import { HOUR_MS } from '../units/time';
-import { rangeVerdict, type RangeVerdict } from '../bucket/in-range';
-import type { BucketContents } from '../bucket/bucket-contents';
+import { rangeVerdict, type RangeVerdict } from '../bucket/sg/in-range';
+import type { BucketContents } from '../bucket/events/bucket-contents';
 import type { DayEvent, DayItem } from '../day/day-plan';
 import { replayDay } from '../day/replay-day';
 import type { FiringPoint } from '../melt/heat-work';

@@ -1,4 +1,4 @@
-import type { ApplicationMethod } from '../coat/application-method';
+import type { ApplicationMethod } from '../coat/methods/application-method';
 
 export const COATING_KINDS = ['glaze', 'slip', 'underglaze', 'stain'] as const;
 

@@ -1,6 +1,7 @@
 import type { Flow } from './film-flow';
-import { carry, flowsAt, fluxes, heightAt, movingFilm, putBack } from './moving-film';
+import { flowsAt, heightAt, movingFilm, putBack } from './film-record';
 import type { WallStrip } from './wall-strip';
+import { carry, fluxes } from './carry-film';
 
 /** Courant number of the explicit steps: below 1, so that no cell ever gives more than it has. */
 const COURANT = 0.9;

@@ -16,7 +16,7 @@ export { chanceBeyond, coatScaleFor, lnToReach, quickBand, quickFront, quickRun,
 export { runPath, type RunSide } from './run-path';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run-solver';
 export { leadsToShelf, SAFE_CHANCE, safeLine, startForEdge, type SafeLine, type SafeLineQuestion } from './safe-line';
-export { OVERLAP_OMEGA, STUCK_MM, stackFlow, stackRun, type MeltedLayer } from './stack-flow';
+export { OVERLAP_OMEGA, stackFlow, stackRun, type MeltedLayer } from './stack-flow';
 export { alongTo, heightAlong } from './strip-heights';
 export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type PathPoint } from './wall-strip';
 export { gathersIn, heldMm } from './wall-texture';

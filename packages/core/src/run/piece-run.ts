@@ -1,4 +1,4 @@
-import { meltedMm } from '../coat/from-weight';
+import { meltedMm } from '../coat/weight/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { FOOT_ZONE_MM, roundShare } from '../plan/areas';
 import { edgeDipMm } from '../plan/edge-line';

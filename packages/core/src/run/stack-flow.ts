@@ -1,3 +1,4 @@
+import { STUCK_FILM_MM } from './run-solver';
 import { PotterError } from '../checks/potter-error';
 import { NINETY_FIVE_PERCENT_Z } from '../math/normal';
 import { bandRunMm } from '../melt/band';
@@ -5,8 +6,6 @@ import type { FlowGuess } from '../chemistry/flow-guess';
 
 /** Two glazes together run more than either: start guess of ω and the sd of its ln, to be learnt per pair. */
 export const OVERLAP_OMEGA = { omega: 1.3, lnSd: 0.4 } as const;
-/** Melt next to the wall that stays put, mm. */
-export const STUCK_MM = 0.05;
 
 export interface MeltedLayer {
   meltedMm: number;
@@ -38,7 +37,7 @@ export function stackFlow({ layers }: { layers: readonly MeltedLayer[] }): { flo
  */
 export function stackRun({ layers, bandMm }: { layers: readonly MeltedLayer[]; bandMm: number }): { runMm: number; run95Mm: number } {
   const { flow, lnSd } = stackFlow({ layers });
-  const meltedMm = Math.max(0, layers.reduce((sum, layer) => sum + layer.meltedMm, 0) - STUCK_MM);
+  const meltedMm = Math.max(0, layers.reduce((sum, layer) => sum + layer.meltedMm, 0) - STUCK_FILM_MM);
   return {
     runMm: bandRunMm({ meltedMm, bandMm, flow }),
     run95Mm: bandRunMm({ meltedMm, bandMm, flow: flow * Math.exp(NINETY_FIVE_PERCENT_Z * lnSd) }),

@@ -1,4 +1,4 @@
-import { wetGramsOfCoat, type CoatOnArea } from '../coat/glaze-in-coat';
+import { wetGramsOfCoat, type CoatOnArea } from '../coat/weight/glaze-in-coat';
 import type { DipLimits } from './bucket-on-scale';
 
 /** Thinnest and thickest coat that a loss of the bucket may be, mm. */

@@ -1,7 +1,7 @@
-import { dryGramsOfCoat } from '../coat/glaze-in-coat';
+import { dryGramsOfCoat } from '../coat/weight/glaze-in-coat';
 import { requireNotNegative, requirePositive } from '../checks/require';
-import { STATE_GUESSES } from '../coat/state-guesses';
-import { type ApplicationMethod, WASTE_SHARE } from '../coat/application-method';
+import { STATE_GUESSES } from '../coat/prediction/state-guesses';
+import { type ApplicationMethod, WASTE_SHARE } from '../coat/methods/application-method';
 
 export interface PiecesToCoat {
   count: number;

@@ -8,7 +8,7 @@ import {
   narrowsTo,
   OVERLAP_OMEGA,
   RUN_LN_SD,
-  STUCK_MM,
+  STUCK_FILM_MM,
   type FlowGuess,
   type RunReading,
 } from '../../src/index';
@@ -18,7 +18,7 @@ const tile = (change: Partial<RunReading> & { flow?: number }): RunReading => {
   const { flow = 200, ...rest } = change;
   const reading = { layers: [{ glazeId: 'ash', meltedMm: 0.35 }], bandMm: 30, firingRatio: 1, ...rest };
   const whole = reading.layers.reduce((sum, layer) => sum + layer.meltedMm, 0);
-  return { runMm: bandRunMm({ meltedMm: whole - STUCK_MM, bandMm: reading.bandMm, flow: flow * reading.firingRatio }), ...reading };
+  return { runMm: bandRunMm({ meltedMm: whole - STUCK_FILM_MM, bandMm: reading.bandMm, flow: flow * reading.firingRatio }), ...reading };
 };
 
 describe('a runner tile', () => {

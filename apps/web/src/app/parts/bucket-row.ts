@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
 import { daysLeft, feelVerdict, mixtureOf, rangeVerdict, type EvaporationBasis, type FeelNow, type FeelVerdict } from '@cazuela/core';
-import { Clock } from '../data/clock';
-import { StudioStore } from '../data/studio-store';
-import { formatAge } from '../data/times';
-import { Units } from '../data/units';
+import { Clock } from '../data/state/clock';
+import { StudioStore } from '../data/state/studio-store';
+import { formatAge } from '../data/units/times';
+import { Units } from '../data/units/units';
 import { PrefetchOnHover } from './prefetch-on-hover';
 import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
 

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { HOUR_MS, celsiusAt, kilnNow, type FiringPoint } from '@cazuela/core';
 import { line } from 'd3-shape';
-import { formatWhen } from '../data/times';
-import { Units } from '../data/units';
+import { formatWhen } from '../data/units/times';
+import { Units } from '../data/units/units';
 
 const WIDTH = 300;
 const HEIGHT = 190;

@@ -1,7 +1,7 @@
 import { Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { FakeRecords } from '../../testing/records';
-import { PreferencesStore } from '../data/preferences';
+import { PreferencesStore } from '../data/state/preferences';
 import { NumberField, type Quantity, type TypedNumber } from './number-field';
 
 @Component({

@@ -10,7 +10,7 @@ import {
   type Entered,
   type Unit,
 } from '@cazuela/core';
-import { Units } from '../data/units';
+import { Units } from '../data/units/units';
 
 /** What a field measures: decides its unit, and which other units may be typed. */
 export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature';

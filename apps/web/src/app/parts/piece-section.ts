@@ -19,64 +19,7 @@ interface Lines {
 /** A piece as archaeologists draw pots: section with its coats on the left, the outside with its zones on the right. */
 @Component({
   selector: 'cz-piece-section',
-  template: `
-    <svg
-      [attr.viewBox]="viewBox()"
-      role="img"
-      [attr.aria-hidden]="small() ? true : null"
-      [attr.preserveAspectRatio]="small() ? 'xMidYMax' : null"
-      [attr.aria-label]="words()"
-    >
-      <defs>
-        <pattern [attr.id]="waxId" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="8" height="8" class="wax-ground" />
-          <line x1="0" y1="0" x2="0" y2="8" class="wax-line" />
-        </pattern>
-        <linearGradient [attr.id]="shadeId">
-          <stop offset="0" stop-color="#000" stop-opacity="0" />
-          <stop offset="1" stop-color="#000" stop-opacity=".28" />
-        </linearGradient>
-      </defs>
-      @let lines = shown();
-      @if (!small()) {
-        <rect class="paper" x="-2000" y="-2000" width="4000" height="4000" />
-        <line class="centre" x1="0" x2="0" [attr.y1]="-8" [attr.y2]="lines.fit.height + 22" />
-      }
-      <polygon [attr.points]="lines.outside" [attr.fill]="clay()" />
-      @for (zone of lines.zones; track $index) {
-        <polygon [attr.points]="zone.points" [attr.fill]="zone.colour" />
-      }
-      @for (coat of lines.coats; track $index) {
-        <polyline class="coat" [attr.points]="coat.points" [attr.stroke]="coat.colour" [attr.stroke-width]="coat.width" />
-      }
-      <polygon class="wall" [attr.points]="lines.wall" />
-      <polygon class="outline" [attr.points]="lines.outside" [attr.fill]="shade" />
-      @if (lines.handle; as path) {
-        <path class="handle-edge" [attr.d]="path.path" [attr.stroke-width]="path.width + 3" />
-        <path class="handle" [attr.d]="path.path" [attr.stroke-width]="path.width" [attr.stroke]="handleColour()" />
-      }
-      @if (lines.runY; as y) {
-        <line class="run" [attr.x1]="0" [attr.x2]="lines.fit.halfWidth + 24" [attr.y1]="y" [attr.y2]="y" />
-        <text class="run-text" [attr.x]="lines.fit.halfWidth + 26" [attr.y]="y + 4">95 % run</text>
-      }
-      @for (label of lines.labels; track label.key) {
-        <line class="lead" [attr.x1]="label.fromX" [attr.x2]="label.x" [attr.y1]="label.y" [attr.y2]="label.textY" />
-        <circle class="dot" r="3" [attr.cx]="label.fromX" [attr.cy]="label.y" />
-        <text class="zone" [attr.x]="label.textX" [attr.y]="label.textY - 3" [attr.text-anchor]="label.anchor">{{ label.what }}</text>
-        <text class="coat-text" [attr.x]="label.textX" [attr.y]="label.textY + 13" [attr.text-anchor]="label.anchor">{{ label.how }}</text>
-      }
-      @if (!small()) {
-        <line
-          class="bar"
-          [attr.x1]="-lines.fit.halfWidth"
-          [attr.x2]="-lines.fit.halfWidth + 50 * lines.fit.scale"
-          [attr.y1]="lines.fit.height + 24"
-          [attr.y2]="lines.fit.height + 24"
-        />
-        <text class="bar-text" [attr.x]="-lines.fit.halfWidth" [attr.y]="lines.fit.height + 40">50 mm; coats drawn ten times as thick</text>
-      }
-    </svg>
-  `,
+  templateUrl: './piece-section.html',
   styles: `
     svg {
       display: block;

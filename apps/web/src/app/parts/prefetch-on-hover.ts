@@ -1,5 +1,5 @@
 import { DestroyRef, Directive, inject, input } from '@angular/core';
-import { BucketPrefetch } from '../data/bucket-prefetch';
+import { BucketPrefetch } from '../data/http/bucket-prefetch';
 
 /** A pointer that rests this long on a link is on its way to press it, ms. */
 const RESTS_MS = 60;

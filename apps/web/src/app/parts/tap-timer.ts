@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { animationFrameScheduler, interval } from 'rxjs';
-import { Units } from '../data/units';
+import { Units } from '../data/units/units';
 
 /** A stopwatch of one fat tap: first tap starts, second stops and hands the seconds on. Space and Enter tap it like any button. */
 @Component({

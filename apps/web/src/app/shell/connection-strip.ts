@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { Outbox } from '../data/outbox';
-import { UnreadableRows } from '../data/unreadable-rows';
+import { Outbox } from '../data/offline/outbox';
+import { UnreadableRows } from '../data/http/unreadable-rows';
 import { NavigationTrouble } from './navigation-trouble';
 
 /** ErrorBanner when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */

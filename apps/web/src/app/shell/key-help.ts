@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatDialogModule } from '@angular/material/dialog';
-import { Keys } from '../data/keys';
+import { Keys } from '../data/devices/keys';
 
 const SPOKEN: Record<string, string> = { ' ': 'Space', enter: 'Enter', backspace: 'Backspace', escape: 'Esc', arrowup: '↑', arrowdown: '↓' };
 

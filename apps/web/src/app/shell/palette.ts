@@ -4,7 +4,7 @@ import { MatDialogRef, MatDialogModule } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import type { SearchHit } from '@cazuela/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
-import { StudioApi } from '../data/studio-api';
+import { StudioApi } from '../data/http/studio-api';
 
 /** Typing pauses shorter than this are not worth a question, ms. */
 const PAUSE_MS = 120;

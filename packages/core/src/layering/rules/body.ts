@@ -1,5 +1,5 @@
 import { coneCelsius, isCone } from '../../melt/cones';
-import { outerStacks } from '../order';
+import { outerStacks } from '../order/order';
 import type { PieceQuestion } from '../outside-run';
 import { layersOf, withLayers, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { Warning } from '../warnings';

@@ -1,5 +1,5 @@
-import { flakesOff } from '../../coat/crack-advice';
-import { outerStacks } from '../order';
+import { flakesOff } from '../../coat/drying/crack-advice';
+import { outerStacks } from '../order/order';
 import type { PieceQuestion } from '../outside-run';
 import { rimIsApart, withLayers, type PiecePlan } from '../../plan/piece-plan';
 import type { PlanFix, Warning } from '../warnings';

@@ -5,7 +5,7 @@ import type { BenchEvent, Bucket, Studio } from '@cazuela/contract';
 import { ago, bucket, id, POWDERS, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { Outbox } from '../../data/outbox';
+import { Outbox } from '../../data/offline/outbox';
 import { BucketPage } from './bucket-page/bucket-page';
 import { BucketShelf } from './bucket-shelf/bucket-shelf';
 

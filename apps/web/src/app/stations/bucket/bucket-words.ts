@@ -8,7 +8,7 @@ import type {
   Evaporated,
   EvaporationBasis,
 } from '@cazuela/core';
-import type { Units } from '../../data/units';
+import type { Units } from '../../data/units/units';
 import { DROP_NAMES } from './cure-words';
 import { NAIL_WORDS } from './feel-words';
 

@@ -3,10 +3,10 @@ import type { ClayBody, CoatDip, StepTile, TileBody } from '@cazuela/contract';
 import { ago, bucket, CLAY, id, POWDERS, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords, STUDIO } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { ScaleFeed, type ScaleNow } from '../../data/scale-feed';
+import { ScaleFeed, type ScaleNow } from '../../data/devices/scale-feed';
 import { signal } from '@angular/core';
 import { CoatStation } from './coat-station';
-import { markerWords } from './tile-words';
+import { markerWords } from './tiles/tile-words';
 
 const white = bucket();
 const thick = bucket({ sg: 1.55, code: 'B2', body: { ...white.body, name: 'Marisma' } });

@@ -23,12 +23,12 @@ import {
   type CoatSituation,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { apiResource } from '../../data/api-resource';
-import { sessionSignal } from '../../data/session-signal';
-import { StudioApi } from '../../data/studio-api';
-import { StudioStore } from '../../data/studio-store';
-import { comparisonCurves } from './comparison-curves';
-import { facesOf, pieceTreatments, questionSchema, START, type Question } from './coat-question';
+import { apiResource } from '../../data/http/api-resource';
+import { sessionSignal } from '../../data/offline/session-signal';
+import { StudioApi } from '../../data/http/studio-api';
+import { StudioStore } from '../../data/state/studio-store';
+import { comparisonCurves } from './answer/comparison-curves';
+import { facesOf, pieceTreatments, questionSchema, START, type Question } from './answer/coat-question';
 import { curveSeconds } from './coat-words';
 
 /** Enough for a curve that bends once; each is worked out and painted at every move of a hand. */

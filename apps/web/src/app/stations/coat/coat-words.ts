@@ -17,7 +17,7 @@ import {
   type WallState,
 } from '@cazuela/core';
 import type { CoatDipBody } from '@cazuela/contract';
-import type { Units } from '../../data/units';
+import type { Units } from '../../data/units/units';
 
 /** Why no time gives the wanted coat, and what would. Nothing when a time does. */
 export function cannotWords(

@@ -3,7 +3,7 @@ import type { CoatDip, CoatWindowDocument } from '@cazuela/contract';
 import { ago, bucket, CLAY, id, POWDERS, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { Units } from '../../data/units';
+import { Units } from '../../data/units/units';
 import { CoatStation } from './coat-station';
 import { cannotWords, curveSeconds } from './coat-words';
 

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { DayStep } from '@cazuela/core';
-import { Keys } from '../../data/keys';
-import { formatDate, formatTime, formatWait } from '../../data/times';
-import { Units } from '../../data/units';
+import { Keys } from '../../data/devices/keys';
+import { formatDate, formatTime, formatWait } from '../../data/units/times';
+import { Units } from '../../data/units/units';
 import { CodeCheck } from '../../parts/code-check';
 import { Loading } from '../../parts/loading';
 import { NumberField } from '../../parts/number-field';

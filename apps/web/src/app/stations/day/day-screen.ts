@@ -2,12 +2,12 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { BucketSummary, Day } from '@cazuela/contract';
 import { replayDay, stirringDue, stirringNeed, suspensionRisk, weighedParts, type DayEvent, type DayStep, type StirringNeed } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { BenchLog, withLocalEvents, type NewEvent } from '../../data/bench-log';
-import { Clock, NOW } from '../../data/clock';
-import { apiResource } from '../../data/api-resource';
-import { Outbox } from '../../data/outbox';
-import { StudioApi } from '../../data/studio-api';
-import { localDay } from '../../data/times';
+import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
+import { Clock, NOW } from '../../data/state/clock';
+import { apiResource } from '../../data/http/api-resource';
+import { Outbox } from '../../data/offline/outbox';
+import { StudioApi } from '../../data/http/studio-api';
+import { localDay } from '../../data/units/times';
 
 export interface BucketNow {
   bucket: BucketSummary;

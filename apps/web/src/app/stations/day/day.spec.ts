@@ -4,7 +4,7 @@ import type { DayEvent } from '@cazuela/core';
 import { ago, bucket, day, id, piece, POWDERS, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { Outbox } from '../../data/outbox';
+import { Outbox } from '../../data/offline/outbox';
 import { DayList } from './day-list';
 
 describe('the glazing day', () => {

@@ -3,7 +3,7 @@ import type { NowItem } from '@cazuela/core';
 import { ago, batch, bucket, day, firing, piece, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { Units } from '../../data/units';
+import { Units } from '../../data/units/units';
 import { Home } from './home';
 import { nowRow } from './now-words';
 

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { whatNow } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { Clock, NOW } from '../../data/clock';
-import { apiResource } from '../../data/api-resource';
-import { StudioApi } from '../../data/studio-api';
-import { StudioStore } from '../../data/studio-store';
-import { localDay, formatDateTime } from '../../data/times';
-import { Units } from '../../data/units';
+import { Clock, NOW } from '../../data/state/clock';
+import { apiResource } from '../../data/http/api-resource';
+import { StudioApi } from '../../data/http/studio-api';
+import { StudioStore } from '../../data/state/studio-store';
+import { localDay, formatDateTime } from '../../data/units/times';
+import { Units } from '../../data/units/units';
 import { BucketRow } from '../../parts/bucket-row';
 import { Loading } from '../../parts/loading';
 import { FiringCurve } from '../../parts/firing-curve';

@@ -1,7 +1,7 @@
 import type { NowItem } from '@cazuela/core';
 import { verdictWords } from '../../parts/bucket-drawing';
-import type { Units } from '../../data/units';
-import { formatTime, formatWhen } from '../../data/times';
+import type { Units } from '../../data/units/units';
+import { formatTime, formatWhen } from '../../data/units/times';
 
 export interface NowRow {
   tag: string;

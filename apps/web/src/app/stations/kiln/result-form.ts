@@ -4,8 +4,8 @@ import { FAULTS, LIMITS, type Piece, type ResultBody } from '@cazuela/contract';
 import { CONES } from '@cazuela/core';
 import { of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../data/mutation';
-import { StudioApi } from '../../data/studio-api';
+import { createMutation } from '../../data/http/mutation';
+import { StudioApi } from '../../data/http/studio-api';
 import { ErrorBanner } from '../../parts/error-banner';
 
 type Fault = ResultBody['faults'][number];

@@ -5,10 +5,10 @@ import type { DayItem, TimedStep } from '@cazuela/core';
 import { bucket, CLAY, day, firing, id, piece, POWDERS, RECIPE, result, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
-import { Units } from '../../data/units';
+import { Units } from '../../data/units/units';
 import { PiecePlanner } from './piece-planner/piece-planner';
 import { dipTrouble, waitWords } from './piece-planner/piece-words';
-import { AddToDay } from './piece-planner/add-to-day';
+import { AddToDay } from './piece-planner/steps/add-to-day';
 import { PieceShelf } from './piece-shelf/piece-shelf';
 
 const WHITE = bucket();

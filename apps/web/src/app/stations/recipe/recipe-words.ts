@@ -1,6 +1,6 @@
 import type { RecipeBody } from '@cazuela/contract';
 import { recipeDifference, type DryCoat, type LineDifference, type Powder, type RecipeOutlook, type Suspension } from '@cazuela/core';
-import type { Units } from '../../data/units';
+import type { Units } from '../../data/units/units';
 
 export const SUSPENSION_WORDS: Record<Suspension, { tone: 'good' | 'look' | 'stop'; what: string; remedy: string }> = {
   hardPans: { tone: 'stop', what: 'Settles hard on the bottom.', remedy: 'Put some of the clay in raw, or up to 2 % bentonite, slaked first.' },

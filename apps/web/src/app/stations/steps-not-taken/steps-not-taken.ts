@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NOW } from '../../data/clock';
-import { Outbox } from '../../data/outbox';
-import type { Refusal } from '../../data/outbox-storage';
-import { saveFile } from '../../data/save-file';
-import { stepWords } from '../../data/step-words';
-import { formatWhen } from '../../data/times';
+import { NOW } from '../../data/state/clock';
+import { Outbox } from '../../data/offline/outbox';
+import type { Refusal } from '../../data/offline/outbox-storage';
+import { saveFile } from '../../data/devices/save-file';
+import { stepWords } from '../../data/offline/step-words';
+import { formatWhen } from '../../data/units/times';
 
 const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day' } as const;
 const PLACE_WORDS = { batch: 'in its batch', bucket: 'in its bucket', day: 'on the day' } as const;
@@ -22,63 +22,7 @@ interface Row {
 @Component({
   selector: 'cz-steps-not-taken',
   imports: [RouterLink],
-  template: `
-    <div class="page">
-      <h1>Steps not taken over</h1>
-      @if (aside().length > 0) {
-        <p role="status" class="row">
-          {{ aside().length === 1 ? 'One step was' : aside().length + ' steps were' }} put aside.
-          <button type="button" class="press bare" (click)="bringBack()">Keep {{ aside().length === 1 ? 'it' : 'them' }} after all</button>
-        </p>
-      }
-      @if (rows().length === 0) {
-        <p>All that was done on this device is in the records, or on its way.</p>
-        <p><a class="press" routerLink="/">What now?</a></p>
-      } @else {
-        <p>
-          These steps were done here, and the records said no. They are kept on this device until you put them aside. Most often the thing was changed
-          or closed by somebody else meanwhile: open it, see what is missing, and note it there.
-        </p>
-        <ul>
-          @for (row of rows(); track row.refusal.key) {
-            <li>
-              <div>
-                <p>
-                  <strong>{{ row.words }}</strong>
-                  @if (row.place; as place) {
-                    <a [routerLink]="place.link">{{ place.words }}</a>
-                  }
-                </p>
-                @if (row.by) {
-                  <p class="quiet small">{{ row.by }}, {{ row.when }}</p>
-                }
-                <p class="look">{{ row.refusal.detail }}</p>
-              </div>
-              <div class="row">
-                @if (row.place) {
-                  <button
-                    type="button"
-                    class="press quiet-press"
-                    [attr.aria-label]="'Send again: ' + row.words"
-                    (click)="outbox.sendAgain(row.refusal)"
-                  >
-                    Send again
-                  </button>
-                }
-                <button type="button" class="press bare" [attr.aria-label]="'Put aside: ' + row.words" (click)="putAside([row.refusal])">
-                  Put aside
-                </button>
-              </div>
-            </li>
-          }
-        </ul>
-        <div class="row">
-          <button type="button" class="press" (click)="save()">Save them as a file</button>
-          <button type="button" class="press quiet-press" (click)="putAside(outbox.refused())">Put all aside</button>
-        </div>
-      }
-    </div>
-  `,
+  templateUrl: './steps-not-taken.html',
   styles: `
     .page {
       display: grid;

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scale } from '@cazuela/contract';
-import { formatDateTime } from '../../data/times';
-import { Units } from '../../data/units';
+import { formatDateTime } from '../../data/units/times';
+import { Units } from '../../data/units/units';
 import { NumberField } from '../../parts/number-field';
 
 /** Further off than this many divisions, or this share, a scale wants a new battery or a calibration. */
@@ -14,51 +14,7 @@ const SHOWN_CHECKS = 6;
 @Component({
   selector: 'cz-scale-card',
   imports: [MatIcon, NumberField],
-  template: `
-    <div class="row fields">
-      <label class="named">Scale<input maxlength="80" [value]="scale().name" (input)="changed.emit({ name: $any($event.target).value })" /></label>
-      <cz-number-field
-        label="It shows steps of"
-        quantity="mass"
-        [decimals]="3"
-        [value]="scale().divisionGrams"
-        [least]="0.001"
-        [most]="100"
-        (changed)="$event.value && changed.emit({ divisionGrams: $event.value })"
-      />
-      <cz-number-field
-        label="and holds up to"
-        quantity="mass"
-        [value]="scale().capacityGrams"
-        [least]="10"
-        (changed)="$event.value && changed.emit({ capacityGrams: $event.value })"
-      />
-      @if (!only()) {
-        <button type="button" class="press bare" [attr.aria-label]="'Take out ' + scale().name" (click)="removed.emit()">
-          <mat-icon svgIcon="close" aria-hidden="true" />
-        </button>
-      }
-    </div>
-    <details>
-      <summary>Against a known weight{{ verdict() ? ': ' + verdict() : '' }}</summary>
-      <form class="row fields" (submit)="$event.preventDefault(); check()">
-        <cz-number-field label="Known weight" quantity="mass" [value]="known()" [decimals]="2" [least]="1" (changed)="known.set($event.value)" />
-        <cz-number-field label="The scale shows" quantity="mass" [value]="shown()" [decimals]="3" [least]="0" (changed)="shown.set($event.value)" />
-        <button type="submit" class="press quiet-press" [disabled]="!known() || shown() === null">Note it</button>
-      </form>
-      @if (rows().length > 0) {
-        <table class="sheet" aria-label="What it showed">
-          @for (row of rows(); track row.at) {
-            <tr>
-              <td>{{ row.when }}, {{ row.by }}</td>
-              <td class="num">{{ row.shown }}</td>
-              <td class="num" [class.look]="row.off">{{ row.difference }}</td>
-            </tr>
-          }
-        </table>
-      }
-    </details>
-  `,
+  templateUrl: './scale-card.html',
   styles: `
     :host {
       display: block;

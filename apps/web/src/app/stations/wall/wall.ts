@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { FAULTS, type Result } from '@cazuela/contract';
-import { apiResource } from '../../data/api-resource';
-import { StudioApi } from '../../data/studio-api';
-import { formatWhen } from '../../data/times';
-import { Units } from '../../data/units';
+import { apiResource } from '../../data/http/api-resource';
+import { StudioApi } from '../../data/http/studio-api';
+import { formatWhen } from '../../data/units/times';
+import { Units } from '../../data/units/units';
 import { Loading } from '../../parts/loading';
 import { ErrorBanner } from '../../parts/error-banner';
 

@@ -1,5 +1,5 @@
 import type { BatchCost, BatchPlan, ClosingCheck, LineOnScale, RecipeOutlook, Shortage, StockDilution } from '@cazuela/core';
-import type { Units } from '../../data/units';
+import type { Units } from '../../data/units/units';
 
 /** What the scale makes of a line; nothing when it is simply fine. */
 export function scaleWords(line: LineOnScale, units: Units): string {

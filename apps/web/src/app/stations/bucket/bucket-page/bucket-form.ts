@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { attempt, brimMl, type BucketShape } from '@cazuela/core';
-import { NOW } from '../../../data/clock';
-import { Units } from '../../../data/units';
+import { NOW } from '../../../data/state/clock';
+import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../parts/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 import { BucketScreen } from './bucket-screen';
@@ -32,71 +32,7 @@ const SIDES: Readonly<Record<string, string>> = {
 @Component({
   selector: 'cz-bucket-form',
   imports: [NumberField, TwoVersions],
-  template: `
-    <form class="card stack" aria-label="Name, SG range, size" (submit)="$event.preventDefault(); save()">
-      <div class="fields">
-        <label class="named">Name<input maxlength="80" [value]="body().name" (input)="edit({ name: text($event) })" /></label>
-        <cz-number-field
-          label="SG from"
-          [value]="body().sgLow"
-          [decimals]="3"
-          [least]="1.01"
-          [most]="2.2"
-          (changed)="$event.value && edit({ sgLow: $event.value })"
-        />
-        <cz-number-field
-          label="SG to"
-          [value]="body().sgHigh"
-          [decimals]="3"
-          [least]="1.01"
-          [most]="2.2"
-          (changed)="$event.value && edit({ sgHigh: $event.value })"
-        />
-        <cz-number-field
-          label="Full to the brim"
-          quantity="bigVolume"
-          [hint]="body().shape ? 'from its sizes' : ''"
-          [disabled]="!!body().shape"
-          [value]="body().capacityMl"
-          [least]="10"
-          (changed)="$event.value && edit({ capacityMl: $event.value })"
-        />
-        <label class="named"
-          >Shape inside<select (change)="shape(text($event))">
-            @for (one of shapes; track one[0]) {
-              <option [value]="one[0]" [selected]="one[0] === (body().shape?.kind ?? 'none')">{{ one[1] }}</option>
-            }
-          </select></label
-        >
-        @for (side of sides(); track side.key) {
-          <cz-number-field
-            [label]="side.words"
-            quantity="length"
-            [decimals]="0"
-            [value]="side.mm"
-            [least]="10"
-            [most]="2000"
-            (changed)="size(side.key, $event.value)"
-          />
-        }
-      </div>
-      @if (stale(); as both) {
-        <cz-two-versions [detail]="both.detail" [theirs]="both.theirs" [mine]="both.mine" (takeTheirs)="leave()" (keepMine)="save(both.version)" />
-      } @else if (screen.saving.failure(); as failure) {
-        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
-      }
-      <div class="row">
-        <button class="press" type="submit" [disabled]="screen.saving.busy()">Keep</button
-        ><button class="press quiet-press" type="button" (click)="leave()">Leave it</button>
-        @if (!screen.bucket()!.body.closedAt) {
-          <button class="press bare" type="button" [disabled]="!!screen.contents()" (click)="close()">Put it away</button>
-        }
-      </div>
-      @if (screen.contents() && !screen.bucket()!.body.closedAt) {
-        <p class="quiet small">It can be put away once it is empty: pour the rest into another bucket or the scraps.</p>
-      }
-    </form>
-  `,
+  templateUrl: './bucket-form.html',
   styles: `
     .card {
       padding: 1rem 1.1rem;

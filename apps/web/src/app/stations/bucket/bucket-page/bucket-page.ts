@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { Keys } from '../../../data/keys';
-import { localDay, formatWhen } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { Keys } from '../../../data/devices/keys';
+import { localDay, formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { CodeCheck } from '../../../parts/code-check';
 import { Loading } from '../../../parts/loading';

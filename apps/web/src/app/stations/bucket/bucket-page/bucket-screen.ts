@@ -23,15 +23,15 @@ import {
 } from '@cazuela/core';
 import type { Bucket, BucketBody, BucketSummary } from '@cazuela/contract';
 import { catchError, combineLatest, EMPTY, filter, switchMap, tap, timer } from 'rxjs';
-import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/bench-log';
-import { BucketPrefetch } from '../../../data/bucket-prefetch';
-import { Clock } from '../../../data/clock';
-import { createMutation } from '../../../data/mutation';
-import { keyedResource } from '../../../data/api-resource';
-import { Outbox } from '../../../data/outbox';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/offline/bench-log';
+import { BucketPrefetch } from '../../../data/http/bucket-prefetch';
+import { Clock } from '../../../data/state/clock';
+import { createMutation } from '../../../data/http/mutation';
+import { keyedResource } from '../../../data/http/api-resource';
+import { Outbox } from '../../../data/offline/outbox';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { rangeAdvice } from '../bucket-words';
 import { correctionWords } from '../correction-words';
 

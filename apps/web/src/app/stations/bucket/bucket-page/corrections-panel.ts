@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketPart, Correction } from '@cazuela/core';
-import { Units } from '../../../data/units';
+import { Units } from '../../../data/units/units';
 import { correctionWords } from '../correction-words';
 import { BucketScreen } from './bucket-screen';
 
@@ -9,51 +9,7 @@ import { BucketScreen } from './bucket-screen';
 @Component({
   selector: 'cz-corrections-panel',
   imports: [RouterLink],
-  template: `
-    @if (corrections().length > 1) {
-      <section aria-labelledby="corrections">
-        <h2 id="corrections">Ways into its range</h2>
-        <ul class="plain-list corrections">
-          @for (entry of corrections(); track entry.key) {
-            <li [class.blocked]="entry.blocks.length > 0">
-              <h3>{{ entry.what }}</h3>
-              <p class="small">{{ entry.cost }}.</p>
-              @for (block of entry.blocks; track block) {
-                <p class="small look">{{ block }}</p>
-              }
-              @if (entry.correction.kind === 'powder') {
-                <details>
-                  <summary>The powders</summary>
-                  <table class="sheet small">
-                    @for (part of powder(entry.correction.firstGrams); track part.powderId + part.part) {
-                      <tr>
-                        <td>{{ part.name }}</td>
-                        <td class="num">{{ units.mass(part.grams) }}</td>
-                      </tr>
-                    }
-                  </table>
-                  <p class="small quiet">Respirator on for the powder; wipe wet.</p>
-                </details>
-              }
-              @if (entry.correction.kind === 'otherBucket') {
-                <a
-                  class="press quiet-press"
-                  [routerLink]="['/bucket', entry.correction.other.id]"
-                  [queryParams]="{ pour: screen.bucket()!.id, ml: entry.ml }"
-                  >Pour it from {{ entry.correction.other.code }}</a
-                >
-              } @else if (entry.tap && entry.blocks.length === 0) {
-                <button type="button" class="press quiet-press" [attr.aria-label]="entry.tap + ': ' + entry.what" (click)="take(entry.correction)">
-                  {{ entry.tap }}
-                </button>
-              }
-            </li>
-          }
-        </ul>
-        <p class="quiet small">Each is four fifths of what is missing. Then stir, measure, and take the rest from the new reading.</p>
-      </section>
-    }
-  `,
+  templateUrl: './corrections-panel.html',
   styles: `
     .corrections {
       margin: 0.5rem 0;

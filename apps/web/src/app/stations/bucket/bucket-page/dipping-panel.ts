@@ -15,9 +15,9 @@ import {
   type PieceShape,
 } from '@cazuela/core';
 import type { Piece } from '@cazuela/contract';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { Units } from '../../../data/units';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
-import { Units } from '../../../data/units';
+import { Units } from '../../../data/units/units';
 import { LineChart, token, type LineChartConfig } from '../../../parts/line-chart';
 import { NumberField } from '../../../parts/number-field';
 import { TapTimer } from '../../../parts/tap-timer';
@@ -11,64 +11,7 @@ import { BucketScreen } from './bucket-screen';
 @Component({
   selector: 'cz-drop-counter',
   imports: [LineChart, NumberField, TapTimer],
-  template: `
-    @if (dose(); as it) {
-      @if (offered(); as words) {
-        <p>{{ words }}</p>
-      }
-      <div class="sides">
-        <button type="button" class="drop" [disabled]="it.dropsLeft < 1 || past()" (click)="add(1)">
-          One drop in<br /><span class="figure">{{ counted().drops }}</span>
-        </button>
-        <div class="stack">
-          <p role="status">
-            <span class="figure">{{ it.drops }}</span> drops are in it, {{ millilitres() }} or {{ grams() }}:
-            <span class="figure">{{ percent() }}</span> of the dry glaze.
-          </p>
-          <p [class]="verdict().tone">{{ verdict().words }}</p>
-          <span class="row">
-            <button type="button" class="press quiet-press" [disabled]="it.dropsLeft < 5 || past()" (click)="add(5)">Five drops</button>
-            <button type="button" class="press bare" [disabled]="!last()" (click)="back()">Take the last back</button>
-          </span>
-          @if (it.bySyringe) {
-            <p class="quiet small">So many drops are surer by syringe: 1 mL is 20 drops.</p>
-          }
-        </div>
-        <form class="stack" (submit)="$event.preventDefault(); keep()">
-          <cz-tap-timer
-            [start]="of() === 'epsom' ? 'Stir a minute, let go, tap' : 'Lift the cup, tap'"
-            [stop]="of() === 'epsom' ? 'Tap when the swirl stops' : 'Tap when the stream breaks'"
-            (seconds)="seconds.set($event)"
-          />
-          <cz-number-field
-            [label]="of() === 'epsom' ? 'Swirl after this step' : 'Flow cup after this step'"
-            unit="s"
-            [decimals]="1"
-            [value]="seconds()"
-            [least]="0.1"
-            [most]="600"
-            (changed)="seconds.set($event.value)"
-          />
-          <button type="submit" class="press quiet-press" [disabled]="!seconds()">Keep it</button>
-        </form>
-      </div>
-      <p class="quiet small">{{ of() === 'epsom' ? epsomHow : silicateHow }}</p>
-      @if (chart(); as drawn) {
-        <cz-line-chart [config]="drawn" [words]="turn().words || 'Seconds after each dose'" />
-      }
-      @if (turn().words; as words) {
-        <p [class]="turn().tone">{{ words }}</p>
-      }
-      @if (it.grams > 0) {
-        <span class="row">
-          <button type="button" class="press quiet-press" [disabled]="screen.saving.busy()" (click)="keepDose()">Keep this dose for the glaze</button>
-          @if (keptSays(); as words) {
-            <span class="good small" role="status">{{ words }}</span>
-          }
-        </span>
-      }
-    }
-  `,
+  templateUrl: './drop-counter.html',
   styles: `
     :host {
       display: grid;

@@ -10,8 +10,8 @@ import {
   type NailLook,
   type Thickness,
 } from '@cazuela/core';
-import { Units } from '../../../data/units';
-import { formatWhen } from '../../../data/times';
+import { Units } from '../../../data/units/units';
+import { formatWhen } from '../../../data/units/times';
 import { NumberField } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { TapTimer } from '../../../parts/tap-timer';
@@ -29,113 +29,7 @@ const RANGED = [
 @Component({
   selector: 'cz-feel-panel',
   imports: [NumberField, ErrorBanner, TapTimer],
-  template: `
-    <p [class]="verdict().tone" role="status">{{ verdict().words }}</p>
-    @if (both(); as words) {
-      <p>{{ words }}</p>
-    }
-    <div class="benches">
-      <div class="stack">
-        <cz-tap-timer start="Stir, let go, tap" stop="Tap when the swirl stops" (seconds)="swirl.set($event)" />
-        <form class="stack" (submit)="$event.preventDefault(); keepSwirl()">
-          <cz-number-field
-            label="Swirl stops after"
-            unit="s"
-            [decimals]="1"
-            [value]="swirl()"
-            [least]="0.1"
-            [most]="600"
-            (changed)="swirl.set($event.value)"
-          />
-          <label class="check"
-            ><input type="checkbox" [checked]="springs()" (change)="springs.set($any($event.target).checked)" /> it sprang back a little</label
-          >
-          <button class="press quiet-press" type="submit" [disabled]="!swirl()">Keep the swirl</button>
-        </form>
-      </div>
-      <div class="stack">
-        <cz-tap-timer start="Lift the cup, tap" stop="Tap when the stream breaks" (seconds)="flow.set($event)" />
-        <form class="stack" (submit)="$event.preventDefault(); keepFlow()">
-          <cz-number-field
-            label="Flow cup empty after"
-            unit="s"
-            [decimals]="1"
-            [value]="flow()"
-            [least]="0.1"
-            [most]="600"
-            (changed)="flow.set($event.value)"
-          />
-          <button class="press quiet-press" type="submit" [disabled]="!flow()">Keep the flow</button>
-        </form>
-      </div>
-      <div class="stack">
-        <form class="stack" (submit)="$event.preventDefault(); keepDrips()">
-          <cz-number-field
-            label="Drips from a dipped finger"
-            [decimals]="0"
-            [value]="drips()"
-            [least]="0"
-            [most]="100"
-            (changed)="drips.set($event.value)"
-          />
-          <button class="press quiet-press" type="submit" [disabled]="drips() === null">Keep the drips</button>
-        </form>
-        <fieldset>
-          <legend class="named">Thumbnail drawn out of it</legend>
-          @for (look of nails; track look) {
-            <button type="button" class="press quiet-press" (click)="screen.note({ type: 'nailLooked', shows: look })">{{ nailWords[look] }}</button>
-          }
-        </fieldset>
-      </div>
-    </div>
-    @for (line of relations(); track line) {
-      <p class="small">{{ line }}</p>
-    }
-    <details>
-      <summary>What it should feel like</summary>
-      <div class="ranges">
-        @for (one of ranged; track one[0]) {
-          <cz-number-field
-            [label]="one[1] + ' from'"
-            [unit]="one[2]"
-            [decimals]="1"
-            [value]="ranges()[one[0]]?.low ?? null"
-            [least]="0"
-            [most]="600"
-            (changed)="edge(one[0], 'low', $event.value)"
-          />
-          <cz-number-field
-            label="to"
-            [unit]="one[2]"
-            [decimals]="1"
-            [value]="ranges()[one[0]]?.high ?? null"
-            [least]="0"
-            [most]="600"
-            (changed)="edge(one[0], 'high', $event.value)"
-          />
-        }
-        <label class="named"
-          >Thumbnail<select (change)="nail($any($event.target).value)">
-            <option value="" [selected]="!ranges().nail">not told</option>
-            @for (look of nails; track look) {
-              <option [value]="look" [selected]="look === ranges().nail">{{ nailWords[look] }}</option>
-            }
-          </select></label
-        >
-      </div>
-      @if (crossed(); as words) {
-        <p class="field-error" role="alert">{{ words }}</p>
-      }
-      <span class="row">
-        <button type="button" class="press quiet-press" [disabled]="!!crossed() || screen.saving.busy()" (click)="save()">Keep these</button>
-        @if (canTake()) {
-          <button type="button" class="press bare" (click)="takeNow()">As it feels now</button>
-        }
-      </span>
-      <cz-error-banner [failure]="screen.saving.failure()?.problem?.detail" (again)="save()" />
-      <p class="quiet small">They go on to the next bucket of this glaze.</p>
-    </details>
-  `,
+  templateUrl: './feel-panel.html',
   styles: `
     :host {
       display: grid;

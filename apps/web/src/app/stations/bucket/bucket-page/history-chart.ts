@@ -2,7 +2,7 @@ import { DAY_MS } from '@cazuela/core';
 import type { BucketMoment } from '@cazuela/core';
 import { format } from 'date-fns';
 import { token, type LineChartConfig } from '../../../parts/line-chart';
-import type { Units } from '../../../data/units';
+import type { Units } from '../../../data/units/units';
 
 export type HistoryMode = 'sg' | 'volume' | 'dry';
 export interface TimeWindow {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { daysLeft } from '@cazuela/core';
-import { PreferencesStore } from '../../../data/preferences';
-import { formatWhen } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { PreferencesStore } from '../../../data/state/preferences';
+import { formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { LineChart } from '../../../parts/line-chart';
 import { driftWords, eventWords, evaporatedWords } from '../bucket-words';
@@ -18,74 +18,7 @@ const MORE = 100;
 @Component({
   selector: 'cz-history-panel',
   imports: [MatIcon, Choice, LineChart],
-  template: `
-    <div class="spread">
-      <h2 id="history">Time</h2>
-      <cz-choice label="Lid" [options]="lids" [value]="lid()" (changed)="setLid($event)" />
-    </div>
-    @if (drift(); as words) {
-      <p>{{ words }}</p>
-    }
-    @if (gone(); as it) {
-      <p role="note">
-        {{ it.words }}
-        @if (it.pourable > 0) {
-          <button type="button" class="press quiet-press" (click)="topUp(it.pourable)">
-            Put {{ units.millilitres(it.pourable) }} back, unmeasured
-          </button>
-        }
-      </p>
-    }
-    @if (chart(); as drawn) {
-      <div class="row">
-        <cz-choice label="Show" [options]="modes" [value]="mode()" (changed)="mode.set($event)" />
-        <span class="row tools">
-          <button type="button" class="press bare" (click)="move({ by: -0.4 })">Earlier</button>
-          <button type="button" class="press bare" (click)="move({ by: 0.4 })">Later</button>
-          <button type="button" class="press bare" (click)="move({ times: 0.5 })">Closer</button>
-          <button type="button" class="press bare" (click)="move({ times: 2 })">Further</button>
-        </span>
-      </div>
-      <cz-line-chart
-        class="chart"
-        tabindex="0"
-        aria-label="Drag it, or move it with the arrow keys"
-        [config]="drawn.config"
-        [words]="drawn.words"
-        (pointerdown)="grab($event)"
-        (pointermove)="drag($event)"
-        (pointerup)="held.set(undefined)"
-        (pointercancel)="held.set(undefined)"
-        (keydown)="key($event)"
-      />
-      <p class="quiet small key">
-        <span class="dot measured"></span> measured <span class="dot water"></span> water <span class="dot powder"></span> powder
-        <span class="dot out"></span> used or poured on <span class="dot drops"></span> drops, gum
-      </p>
-    }
-    <table class="sheet">
-      @for (row of rows(); track row.event.id) {
-        <tr [class.undone]="row.undone">
-          <td class="quiet small nowrap">{{ when(row.event.at) }}</td>
-          <td class="small nowrap">{{ row.event.by }}</td>
-          <td>{{ row.words }}</td>
-          <td class="num">{{ row.sg && !row.undone ? units.sg(row.sg) : '' }}</td>
-          <td class="no-print">
-            @if (!row.undone && row.canBack) {
-              <button type="button" class="press bare back" [attr.aria-label]="'Take back: ' + row.words" (click)="undo(row.event.id)">
-                <mat-icon svgIcon="undo" aria-hidden="true" />
-              </button>
-            }
-          </td>
-        </tr>
-      }
-    </table>
-    @if (screen.history().length > rows().length) {
-      <button type="button" class="press bare" (click)="most.set(most() + more)">
-        Earlier steps, {{ screen.history().length - rows().length }} more
-      </button>
-    }
-  `,
+  templateUrl: './history-panel.html',
   styles: `
     :host {
       display: grid;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { attempt, volumeAtDepth } from '@cazuela/core';
-import { Units } from '../../../data/units';
+import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { BucketScreen } from './bucket-screen';
 

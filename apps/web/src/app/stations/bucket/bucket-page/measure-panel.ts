@@ -12,10 +12,10 @@ import {
   type SgScale,
 } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/mutation';
-import { ScaleFeed } from '../../../data/scale-feed';
-import { studioBodyOf, StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { ScaleFeed } from '../../../data/devices/scale-feed';
+import { studioBodyOf, StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { bookWords, earlierWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
@@ -31,102 +31,7 @@ const POOR_SD = 0.012;
 @Component({
   selector: 'cz-measure-panel',
   imports: [NumberField],
-  template: `
-    <section class="measure" aria-labelledby="measure">
-      <h2 id="measure">Measure the SG</h2>
-      <form (submit)="$event.preventDefault(); keep()">
-        <label class="named"
-          >With
-          <select (change)="choose($event)">
-            @for (vessel of vessels(); track vessel.id) {
-              <option [value]="vessel.id" [selected]="vessel.id === vesselId()">{{ vessel.name }}</option>
-            }
-            <option [value]="another" [selected]="vesselId() === another">Another vessel</option>
-            <option [value]="hydrometer" [selected]="vesselId() === hydrometer">Hydrometer</option>
-          </select>
-        </label>
-        @if (vesselId() === hydrometer) {
-          <cz-number-field label="It reads" [value]="direct()" [decimals]="3" [errorMessage]="fieldError()" (changed)="direct.set($event.value)" />
-          <label class="named"
-            >Its scale<select (change)="scale.set($any($event.target).value)">
-              @for (one of scales; track one) {
-                <option [selected]="one === scale()">{{ one }}</option>
-              }
-            </select></label
-          >
-        } @else {
-          @if (!vessel()) {
-            <cz-number-field label="Empty weight" quantity="mass" [value]="tare()" [least]="0" (changed)="tare.set($event.value)" />
-            <cz-number-field label="Filled to" quantity="smallVolume" [value]="volume()" [least]="1" (changed)="volume.set($event.value)" />
-          }
-          <cz-number-field
-            label="Full weight"
-            [hint]="vessel() ? 'filled to ' + units.millilitres(vessel()!.volumeMl) + ', empty ' + units.mass(vessel()!.tareGrams) : ''"
-            quantity="mass"
-            [value]="gross().value"
-            [errorMessage]="fieldError()"
-            (changed)="gross.set($event)"
-          />
-          @if (onScale(); as shown) {
-            <button type="button" class="press quiet-press" (click)="take(shown)">Take {{ units.mass(shown) }} from the scale</button>
-          }
-        }
-        <p class="reads" role="status">
-          @if (reading(); as it) {
-            @if (it.kind === 'ok') {
-              <span class="figure big">{{ units.sgFine(it.value.sg) }}</span> <span class="quiet">± {{ units.sgFine(it.value.sgSd) }}</span>
-            }
-          }
-        </p>
-        <button type="submit" class="press" [disabled]="reading()?.kind !== 'ok'">Keep the reading</button>
-      </form>
-      @if (poor()) {
-        <p class="look small">That is a rough reading: more glaze in a finer vessel makes it surer. Stir from the bottom up first.</p>
-      }
-      @if (poor() || vesselId() === hydrometer) {
-        @if (better(); as words) {
-          <p class="quiet small">{{ words }}</p>
-        }
-      }
-      @if (earlier(); as it) {
-        <p class="look small" role="note">
-          {{ it.words }} <button type="button" class="press bare" (click)="leaveOut(it.eventId)">Leave the earlier out</button>
-        </p>
-      }
-      @if (book(); as words) {
-        <p class="look small" role="note">{{ words }}</p>
-      }
-      @if (vessel(); as one) {
-        <details>
-          <summary>Check {{ one.name }} with water</summary>
-          <ol class="small">
-            <li>Dry it, weigh it empty: {{ units.mass(one.tareGrams) }} is what is kept.</li>
-            <li>Fill it with water to the mark you use, eye at the mark, and weigh it full.</li>
-          </ol>
-          <span class="row">
-            <cz-number-field
-              label="Full of water"
-              quantity="mass"
-              [decimals]="2"
-              [value]="watered()"
-              [least]="0"
-              (changed)="watered.set($event.value)"
-            />
-            @if (trueMl(); as ml) {
-              <span role="status">To that mark it holds {{ fine(ml) }} mL, not {{ fine(one.volumeMl) }}.</span>
-              <button type="button" class="press quiet-press" [disabled]="storing.busy()" (click)="correct(one.id, ml)">Keep its true volume</button>
-            }
-          </span>
-        </details>
-      }
-      @if (vesselId() === another && reading()?.kind === 'ok') {
-        <button type="button" class="press bare" [disabled]="storing.busy()" (click)="store()">Keep this vessel for next time</button>
-      }
-      @if (storing.failure(); as failure) {
-        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
-      }
-    </section>
-  `,
+  templateUrl: './measure-panel.html',
   styles: `
     form {
       display: grid;

@@ -3,10 +3,10 @@ import { Router } from '@angular/router';
 import type { Bucket } from '@cazuela/contract';
 import { attempt, mergedContents, splitBucket, type BucketContents } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/mutation';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
@@ -21,52 +21,7 @@ const JAR_ML = 500;
 @Component({
   selector: 'cz-pour-panel',
   imports: [NumberField, ErrorBanner],
-  template: `
-    <form class="stack" (submit)="$event.preventDefault(); pour()">
-      <label class="named"
-        >Into<select (change)="toId.set($any($event.target).value)">
-          <option value="" [selected]="toId() === ''">the scraps</option>
-          <option value="new" [selected]="toId() === 'new'">a new bucket or jar</option>
-          @for (one of screen.others(); track one.id) {
-            <option [value]="one.id" [selected]="one.id === toId()">{{ one.code }} {{ one.body.name }}</option>
-          }
-          <option value="waste" [selected]="toId() === 'waste'">the waste bucket, lost</option>
-        </select></label
-      >
-      @if (toId() === 'new') {
-        <label class="named">Called<input maxlength="80" [value]="name()" (input)="typedName.set($any($event.target).value)" /></label>
-      }
-      <cz-number-field
-        label="Pour"
-        quantity="bigVolume"
-        [value]="millilitres()"
-        [decimals]="2"
-        [least]="1"
-        [most]="1000000"
-        (changed)="millilitres.set($event.value)"
-      />
-      <span class="row">
-        <button type="button" class="press bare" (click)="millilitres.set(contents().volumeMl)">all of it</button>
-        <button type="button" class="press bare" (click)="millilitres.set(contents().volumeMl / 2)">half</button>
-        <button type="button" class="press bare" (click)="jar()">a jar</button>
-      </span>
-      @if (becomes(); as words) {
-        <p role="status" class="small">{{ words }}</p>
-      }
-      @if (mixes()) {
-        <p class="look small">Another glaze is in there: it becomes a mixture of both, and is called one. Dip a test before any pot.</p>
-      }
-      <p class="quiet small">
-        @if (toId() === 'waste') {
-          It settles in the waste bucket; none goes down the drain. As scraps it would stay a glaze of known powders.
-        } @else {
-          Stir both first. Lift with two, or ladle: ten litres weigh fifteen kilos.
-        }
-      </p>
-      <button type="submit" class="press quiet-press" [disabled]="!millilitres() || pouring.busy()">Pour it</button>
-      <cz-error-banner [failure]="pouring.failure()?.problem?.detail" (again)="pour()" />
-    </form>
-  `,
+  templateUrl: './pour-panel.html',
   styles: `
     form {
       max-width: 32rem;

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router } from '@angular/router';
 import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/mutation';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
@@ -18,99 +18,7 @@ const SAME_PERCENT = 0.005;
 @Component({
   selector: 'cz-stain-panel',
   imports: [NumberField, Choice, ErrorBanner],
-  template: `
-    @if (screen.contents(); as inside) {
-      <div class="fields">
-        <label class="named"
-          >Stain<select (change)="powderId.set($any($event.target).value)">
-            @for (powder of stains(); track powder.id) {
-              <option [value]="powder.id" [selected]="powder.id === stain()?.id">{{ powder.name }}</option>
-            }
-          </select></label
-        >
-        <cz-number-field
-          label="Percent of the dry base"
-          [hint]="'now ' + units.percent(inside.stainPercent)"
-          unit="%"
-          [value]="percent()"
-          [least]="0"
-          [most]="100"
-          [errorMessage]="fieldError()"
-          (changed)="percent.set($event.value)"
-        />
-        <cz-choice label="Of" [options]="shares" [value]="share()" (changed)="share.set($event)" />
-        @if (share() === 'part') {
-          <cz-number-field
-            label="Pour off"
-            quantity="bigVolume"
-            [value]="partMl().value"
-            [least]="10"
-            [most]="inside.volumeMl"
-            (changed)="partMl.set($event)"
-          />
-        }
-      </div>
-      @if (share() === 'part') {
-        <p>It is poured into a bucket of its own first, stirred; what is left here stays plain.</p>
-        <button type="button" class="press" [disabled]="partMl().value === null || splitting.busy() || screen.isWaiting()" (click)="split()">
-          Poured into a new bucket
-        </button>
-        <cz-error-banner [failure]="splitting.failure()?.problem?.detail" (again)="split()" />
-      } @else if (work(); as it) {
-        @if (it.kind === 'ok') {
-          @switch (it.value.kind) {
-            @case ('same') {
-              <p class="quiet">The bucket holds that percentage already.</p>
-            }
-            @case ('add') {
-              <p class="does" role="status">
-                Add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of {{ stain()!.name }}. That thickens it to
-                {{ units.sg(it.value.restored.sgAfterStain) }};
-                <strong class="figure">{{ units.millilitres(water(it.value.restored.addWaterGrams)) }}</strong> of water bring it back to
-                {{ units.sg(screen.targetSg()) }}, {{ units.litres(it.value.restored.volumeMl) }} in all.
-              </p>
-              @if (inside.stainGrams === 0 && percent()! > usual.least * 3) {
-                <p class="look small">
-                  Start low: stain cannot be taken out. Usual is {{ usual.least }}–{{ usual.most }} %; add a third, dip a tile, then the rest.
-                </p>
-              }
-              <p class="small quiet">Respirator on for the powder; {{ stain()!.hazards.join('; ') || 'its data sheet comes first' }}.</p>
-              <div class="row">
-                <button type="button" class="press" (click)="addStain(it.value.grams)">{{ units.mass(it.value.grams) }} of stain went in</button>
-                <button
-                  type="button"
-                  class="press quiet-press"
-                  [disabled]="it.value.restored.addWaterGrams <= 0"
-                  (click)="addStain(it.value.grams, it.value.restored.addWaterGrams)"
-                >
-                  Stain and water went in
-                </button>
-              </div>
-            }
-            @case ('rescue') {
-              <p class="does" role="status">
-                Stain cannot be taken out: add <strong class="figure">{{ units.mass(it.value.grams) }}</strong> of dry base to come down to
-                {{ units.percent(percent()!) }}, then water to the SG.
-                @if (it.value.overflows) {
-                  <span class="look"> That is more than this bucket holds: pour part off first.</span>
-                }
-              </p>
-              <table class="sheet small">
-                @for (part of it.value.parts; track part.powderId) {
-                  <tr>
-                    <td>{{ part.name }}</td>
-                    <td class="num">{{ units.mass(part.grams) }}</td>
-                  </tr>
-                }
-              </table>
-              <p class="small quiet">Respirator on for the powder.</p>
-              <button type="button" class="press" (click)="rescue(it.value.parts)">The base went in</button>
-            }
-          }
-        }
-      }
-    }
-  `,
+  templateUrl: './stain-panel.html',
   styles: `
     .fields {
       display: grid;

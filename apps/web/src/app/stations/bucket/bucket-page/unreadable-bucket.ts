@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { BenchLog } from '../../../data/bench-log';
-import { keyedResource } from '../../../data/api-resource';
-import { Outbox } from '../../../data/outbox';
-import { stepWords } from '../../../data/step-words';
-import { StudioApi } from '../../../data/studio-api';
-import { formatWhen } from '../../../data/times';
+import { BenchLog } from '../../../data/offline/bench-log';
+import { keyedResource } from '../../../data/http/api-resource';
+import { Outbox } from '../../../data/offline/outbox';
+import { stepWords } from '../../../data/offline/step-words';
+import { StudioApi } from '../../../data/http/studio-api';
+import { formatWhen } from '../../../data/units/times';
 import { ErrorBanner } from '../../../parts/error-banner';
 
 /** Steps shown, newest first: what spoiled a bucket was done lately. */

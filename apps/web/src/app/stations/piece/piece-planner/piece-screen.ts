@@ -27,13 +27,13 @@ import {
   type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { Glazes } from '../../../data/glazes';
-import { apiResource, keyedResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { Units } from '../../../data/units';
-import { drawnShape, sameParts } from './drawn-shape';
-import { PieceDraft } from './piece-draft';
-import { PieceFigures } from './piece-figures';
+import { Glazes } from '../../../data/state/glazes';
+import { apiResource, keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { Units } from '../../../data/units/units';
+import { drawnShape, sameParts } from './draft/drawn-shape';
+import { PieceDraft } from './draft/piece-draft';
+import { PieceFigures } from './figures/piece-figures';
 import { dipTrouble, waitWords } from './piece-words';
 
 /** What a fired, glazed wall still takes up, %: nearly nothing. */

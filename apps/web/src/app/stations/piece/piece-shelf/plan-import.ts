@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { BucketSummary, ClayBody, Piece } from '@cazuela/contract';
 import { pieceFromFile, readPlanFile, type PlanFile } from '@cazuela/formats';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/mutation';
-import { StudioApi } from '../../../data/studio-api';
+import { createMutation } from '../../../data/http/mutation';
+import { StudioApi } from '../../../data/http/studio-api';
 
 /** A plan is a few kilobytes; what is larger is another file. */
 const LARGEST_BYTES = 2_000_000;
@@ -11,51 +11,7 @@ const LARGEST_BYTES = 2_000_000;
 /** A plan's file taken in: its glazes are matched with buckets by name, and what has none here is asked for. */
 @Component({
   selector: 'cz-plan-import',
-  template: `
-    <label class="named"
-      >Take in a plan’s file<input #field type="file" accept=".json,application/json" (click)="field.value = ''" (change)="choose($event)"
-    /></label>
-    @if (refused(); as words) {
-      <p class="field-error" role="alert">{{ words }}</p>
-    }
-    @if (file(); as plan) {
-      <form class="stack" (submit)="take($event)" [attr.aria-label]="'Take in ' + plan.name">
-        <p>
-          <strong>{{ plan.name }}</strong>, {{ plan.count }} of {{ plan.clay }}, from {{ plan.studio || 'another studio' }}.
-        </p>
-        <div class="row">
-          <label class="named"
-            >Of our clay<select (change)="body.set($any($event.target).value)">
-              @for (one of bodies(); track one.id) {
-                <option [value]="one.id" [selected]="one.id === bodyId()">{{ one.name }}</option>
-              }
-            </select></label
-          >
-          @for (glaze of plan.glazes; track glaze.ref) {
-            <label class="named"
-              >{{ glaze.name
-              }}<select (change)="match(glaze.ref, $any($event.target).value)">
-                <option value="" [selected]="!matched().get(glaze.ref)">choose a bucket</option>
-                @for (bucket of buckets(); track bucket.id) {
-                  <option [value]="bucket.id" [selected]="bucket.id === matched().get(glaze.ref)">{{ bucket.body.name }}</option>
-                }
-              </select></label
-            >
-          }
-        </div>
-        @if (open() > 0) {
-          <p class="look small">{{ open() }} of its glazes {{ open() === 1 ? 'has' : 'have' }} no bucket here yet: choose one for each.</p>
-        }
-        @if (taking.failure(); as failure) {
-          <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
-        }
-        <div class="row">
-          <button type="submit" class="press" [disabled]="open() > 0 || taking.busy()">Take it in</button>
-          <button type="button" class="press bare" (click)="file.set(undefined); field.value = ''">Leave it</button>
-        </div>
-      </form>
-    }
-  `,
+  templateUrl: './plan-import.html',
   styles: `
     :host {
       display: grid;

@@ -3,8 +3,8 @@ import type { BucketSummary, RunnerTile } from '@cazuela/contract';
 import { glazeIdOf, meltedMm, type GlazeFacts } from '@cazuela/core';
 import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
 
 /** A usual runner tile: a band as high as two fingers, each glaze at a usual dip. */
 const BAND_MM = 30;

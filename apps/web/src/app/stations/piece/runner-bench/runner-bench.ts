@@ -3,10 +3,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
-import { createMutation } from '../../../data/mutation';
-import { Glazes } from '../../../data/glazes';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
+import { createMutation } from '../../../data/http/mutation';
+import { Glazes } from '../../../data/state/glazes';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { PlanRunner } from './plan-runner';
@@ -16,53 +16,7 @@ import { RunnerCard } from './runner-card';
 @Component({
   selector: 'cz-runner-bench',
   imports: [Loading, RouterLink, RunnerCard, ErrorBanner],
-  template: `
-    <div class="page">
-      <h1>Runner tiles</h1>
-      <p class="quiet">
-        A band of glaze on an upright tile, fired: how far its lower edge came down says how it flows. <a routerLink="/piece">Pieces</a>
-      </p>
-      <cz-error-banner [failure]="all.failure() ?? planning.failure()?.problem?.detail" (again)="all.reload()" />
-      @if (!all.value() && !all.failure()) {
-        <cz-loading />
-      }
-      @if (all.value()) {
-        <form class="row" (submit)="plan($event)">
-          <label class="named"
-            >Glaze<select (change)="lower.set($any($event.target).value)">
-              @for (glaze of glazes(); track glaze.bucketId) {
-                <option [value]="glaze.bucketId" [selected]="glaze.bucketId === chosen()">{{ glaze.name }}</option>
-              }
-            </select></label
-          >
-          <label class="named"
-            >Over it<select (change)="upper.set($any($event.target).value)">
-              <option value="" [selected]="upper() === ''">nothing: its own flow</option>
-              @for (glaze of glazes(); track glaze.bucketId) {
-                <option [value]="glaze.bucketId" [selected]="glaze.bucketId === upper()">{{ glaze.name }}</option>
-              }
-            </select></label
-          >
-          <button type="submit" class="press" [disabled]="!chosen() || planning.busy()">Plan a tile</button>
-        </form>
-        @if (learnt().length > 0) {
-          <h2>What they taught</h2>
-          <ul class="plain-list">
-            @for (line of learnt(); track line) {
-              <li>{{ line }}</li>
-            }
-          </ul>
-        }
-        <div class="cards">
-          @for (tile of ordered(); track tile.id) {
-            <cz-runner-card [tile]="tile" (kept)="put($event)" />
-          } @empty {
-            <p class="quiet">No tile yet. One of your runniest glaze tells most.</p>
-          }
-        </div>
-      }
-    </div>
-  `,
+  templateUrl: './runner-bench.html',
   styles: `
     .row {
       margin: 0.8rem 0 1.2rem;

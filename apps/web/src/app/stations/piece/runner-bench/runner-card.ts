@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
 import { runnerReadings, attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
-import { createMutation } from '../../../data/mutation';
-import { StudioApi } from '../../../data/studio-api';
-import { formatWhen } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { StudioApi } from '../../../data/http/studio-api';
+import { formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../parts/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 
@@ -12,84 +12,7 @@ import { TwoVersions } from '../../../parts/two-versions';
 @Component({
   selector: 'cz-runner-card',
   imports: [NumberField, TwoVersions],
-  template: `
-    <article [attr.aria-label]="'Runner tile ' + tile().code">
-      <h3>
-        <span class="figure">{{ tile().code }}</span> {{ title() }}
-      </h3>
-      <p class="quiet small">{{ made() }}</p>
-      <svg viewBox="0 0 90 120" role="img" [attr.aria-label]="'The tile as it is made' + (draft().runMm === undefined ? '' : ', and how far it ran')">
-        <rect class="clay" x="20" y="4" width="50" height="112" />
-        <rect class="glaze" x="20" y="10" width="50" [attr.height]="bandHigh()" />
-        @if (draft().runMm; as run) {
-          <rect class="ran" x="20" [attr.y]="10 + bandHigh()" width="50" [attr.height]="high(run)" />
-        }
-        <line class="start" x1="10" x2="80" [attr.y1]="10 + bandHigh()" [attr.y2]="10 + bandHigh()" />
-      </svg>
-      <div class="fields">
-        @for (layer of draft().layers; track layer.bucketId; let index = $index) {
-          <cz-number-field
-            [label]="'Coat of ' + layer.glazeName"
-            quantity="coat"
-            [value]="layer.coatMm"
-            [least]="0.05"
-            [most]="5"
-            (changed)="coat(index, $event.value)"
-          />
-        }
-        <cz-number-field
-          label="Height of the band"
-          quantity="length"
-          [decimals]="0"
-          [value]="draft().bandMm"
-          [least]="5"
-          [most]="300"
-          (changed)="$event.value && edit({ bandMm: $event.value })"
-        />
-        <label class="named"
-          >Fired to cone<select (change)="edit({ cone: $any($event.target).value })">
-            @for (one of cones; track one) {
-              <option [selected]="one === (draft().cone ?? usualCone)">{{ one }}</option>
-            }
-          </select></label
-        >
-        <cz-number-field
-          label="Hold"
-          unit="min"
-          [decimals]="0"
-          [value]="draft().holdMinutes ?? 10"
-          [least]="0"
-          [most]="300"
-          (changed)="edit({ holdMinutes: $event.value ?? undefined })"
-        />
-        <cz-number-field
-          label="It ran"
-          hint="below the line"
-          quantity="length"
-          [decimals]="1"
-          [value]="draft().runMm ?? null"
-          [least]="0"
-          [most]="400"
-          (changed)="edit({ runMm: $event.value ?? undefined })"
-        />
-      </div>
-      @if (tells(); as words) {
-        <p>{{ words }}</p>
-      }
-      @if (stale(); as current) {
-        <cz-two-versions
-          [detail]="saving.failure()!.problem.detail"
-          [theirs]="current.body.runMm === undefined ? 'not measured' : units.length(current.body.runMm) + ' run'"
-          [mine]="draft().runMm === undefined ? 'not measured' : units.length(draft().runMm!) + ' run'"
-          (takeTheirs)="kept.emit(current)"
-          (keepMine)="save(current.version)"
-        />
-      } @else if (saving.failure(); as failure) {
-        <p class="field-error" role="alert">{{ failure.problem.detail }}</p>
-      }
-      <button type="button" class="press" [disabled]="!isChanged() || saving.busy()" (click)="save(tile().version)">Keep it</button>
-    </article>
-  `,
+  templateUrl: './runner-card.html',
   styles: `
     article {
       display: grid;

@@ -11,7 +11,7 @@ import {
 } from '@cazuela/formats';
 import { concat, concatMap, defer, finalize, from, map, Observable, of, tap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { StudioApi } from '../../../data/studio-api';
+import { StudioApi } from '../../../data/http/studio-api';
 import type { ReadAnswer, ReadQuestion } from './read-file-protocol';
 import { readFileWorker } from './read-file.worker-factory';
 

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { RouterLink } from '@angular/router';
 import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
 import { combineLatest, type Subscription } from 'rxjs';
-import { toFailure } from '../../../data/api';
-import { NOW } from '../../../data/clock';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
+import { toFailure } from '../../../data/http/api';
+import { NOW } from '../../../data/state/clock';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
 import { Choice } from '../../../parts/choice';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { FilesApi, type ImportStep } from './files-api';

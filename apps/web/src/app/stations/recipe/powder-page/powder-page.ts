@@ -4,12 +4,12 @@ import { POWDER_ROLES, powderBodySchema, powderSchema, type PowderBody, type Stu
 import { MOLAR_MASS } from '@cazuela/core';
 import { combineLatest, of } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/mutation';
-import { keyedResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
-import { formatDateTime } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { formatDateTime } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { Loading } from '../../../parts/loading';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { Units } from '../../../data/units';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 

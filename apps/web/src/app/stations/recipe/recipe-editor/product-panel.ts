@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Product } from '@cazuela/contract';
 import { attempt, labelWaterPerGram, MASS_UNITS, VOLUME_UNITS, type Unit } from '@cazuela/core';
-import { StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 
@@ -15,82 +15,7 @@ const VOLUMES = (Object.keys(VOLUME_UNITS) as Unit[]).filter((unit) => unit !== 
 @Component({
   selector: 'cz-product-panel',
   imports: [Choice, NumberField],
-  template: `
-    <cz-choice label="It is" [options]="kinds" [value]="product()?.kind ?? 'mixed'" (changed)="kind($event)" />
-    @if (base(); as it) {
-      <p class="quiet small">As the label says it, in its own units: so much powder to so much water.</p>
-      <div class="fields">
-        @for (side of sides; track side[0]) {
-          <span class="amount">
-            <cz-number-field
-              [label]="side[1]"
-              [value]="it.label[side[0]].value"
-              [decimals]="3"
-              [least]="0.001"
-              [most]="100000"
-              (changed)="$event.value && amount(side[0], { value: $event.value })"
-            />
-            <select [attr.aria-label]="'Unit of the ' + side[0]" (change)="amount(side[0], { unit: $any($event.target).value })">
-              @for (unit of units; track unit) {
-                <option [selected]="unit === it.label[side[0]].unit">{{ unit }}</option>
-              }
-            </select>
-          </span>
-        }
-        <cz-number-field
-          label="A pack holds"
-          quantity="mass"
-          [value]="it.packGrams"
-          [decimals]="0"
-          [least]="1"
-          [most]="1000000"
-          (changed)="$event.value && changed.emit({ kind: 'base', label: it.label, packGrams: $event.value, packPrice: it.packPrice })"
-        />
-        <cz-number-field
-          [label]="'Price of a pack, ' + currency()"
-          [value]="it.packPrice ?? null"
-          [decimals]="2"
-          [least]="0"
-          (changed)="changed.emit({ kind: 'base', label: it.label, packGrams: it.packGrams, packPrice: $event.value ?? undefined })"
-        />
-      </div>
-      <p role="status" [class]="rule().tone">{{ rule().words }}</p>
-    }
-    @if (jar(); as it) {
-      <div class="fields">
-        <cz-number-field
-          label="Coats, by the label"
-          [value]="it.coats"
-          [decimals]="0"
-          [least]="1"
-          [most]="10"
-          (changed)="$event.value && patchJar({ coats: $event.value })"
-        />
-        <cz-number-field
-          label="A jar holds"
-          quantity="smallVolume"
-          [value]="it.jarMl"
-          [decimals]="0"
-          [least]="1"
-          (changed)="$event.value && patchJar({ jarMl: $event.value })"
-        />
-        <cz-number-field
-          [label]="'Price of a jar, ' + currency()"
-          [value]="it.jarPrice ?? null"
-          [decimals]="2"
-          [least]="0"
-          (changed)="patchJar({ jarPrice: $event.value ?? undefined })"
-        />
-      </div>
-      <cz-choice
-        label="For food, as its maker says"
-        [options]="food"
-        [value]="it.makerSaysFoodSafe"
-        (changed)="patchJar({ makerSaysFoodSafe: $event })"
-      />
-      <p class="quiet small">A maker’s word holds for their firing and their layers. Only a leach test of your own pots speaks for yours.</p>
-    }
-  `,
+  templateUrl: './product-panel.html',
   styles: `
     :host {
       display: grid;

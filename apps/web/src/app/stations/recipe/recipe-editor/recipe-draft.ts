@@ -3,9 +3,7 @@ import { recipeBodySchema, type RecipeBody } from '@cazuela/contract';
 import { normaliseRecipe, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
-
-/** Steps that can be taken back. */
-const MOST_UNDO = 100;
+import { DraftHistory } from '../../../data/state/draft-history';
 
 export const EMPTY_RECIPE: RecipeBody = {
   name: '',
@@ -35,8 +33,7 @@ interface Place {
 /** The recipe as it stands on the screen, with its way back; there again after a reload of the tab. */
 @Injectable()
 export class RecipeDraft {
-  private readonly past = signal<readonly RecipeBody[]>([]);
-  private readonly future = signal<readonly RecipeBody[]>([]);
+  private readonly history = new DraftHistory<RecipeBody>();
   private readonly current = signal<RecipeBody>(EMPTY_RECIPE);
   private readonly saved = signal<RecipeBody>(EMPTY_RECIPE);
   private readonly place = signal<Place | undefined>(undefined);
@@ -44,8 +41,8 @@ export class RecipeDraft {
   readonly body = this.current.asReadonly();
   /** True when changes that were not kept yet were found again. */
   readonly foundAgain = this.cameBack.asReadonly();
-  readonly canUndo = computed(() => this.past().length > 0);
-  readonly canRedo = computed(() => this.future().length > 0);
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
   readonly isChanged = computed(() => JSON.stringify(this.current()) !== JSON.stringify(this.saved()));
 
   constructor() {
@@ -70,8 +67,7 @@ export class RecipeDraft {
   private begin(body: RecipeBody, place: Place, kept: RecipeBody | undefined): void {
     this.saved.set(body);
     this.current.set(kept ?? body);
-    this.past.set(kept ? [body] : []);
-    this.future.set([]);
+    this.history.reset(kept ? [body] : []);
     this.place.set(place);
     this.cameBack.set(kept !== undefined);
   }
@@ -102,8 +98,7 @@ export class RecipeDraft {
   }
 
   change(change: Partial<RecipeBody>): void {
-    this.past.update((past) => [...past.slice(-MOST_UNDO + 1), this.current()]);
-    this.future.set([]);
+    this.history.record(this.current());
     this.current.update((body) => ({ ...body, ...change }));
   }
 
@@ -142,18 +137,12 @@ export class RecipeDraft {
   }
 
   undo(): void {
-    const before = this.past().at(-1);
-    if (!before) return;
-    this.future.update((future) => [this.current(), ...future]);
-    this.past.update((past) => past.slice(0, -1));
-    this.current.set(before);
+    const before = this.history.undo(this.current());
+    if (before) this.current.set(before);
   }
 
   redo(): void {
-    const next = this.future()[0];
-    if (!next) return;
-    this.past.update((past) => [...past, this.current()]);
-    this.future.update((future) => future.slice(1));
-    this.current.set(next);
+    const next = this.history.redo(this.current());
+    if (next) this.current.set(next);
   }
 }

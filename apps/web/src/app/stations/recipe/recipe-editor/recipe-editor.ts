@@ -5,12 +5,12 @@ import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } f
 import { additionSum, attempt, baseSum, batchCost, CONES, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
-import { createMutation } from '../../../data/mutation';
-import { Keys } from '../../../data/keys';
-import { keyedResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { StudioStore } from '../../../data/studio-store';
-import { Units } from '../../../data/units';
+import { createMutation } from '../../../data/http/mutation';
+import { Keys } from '../../../data/devices/keys';
+import { keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';

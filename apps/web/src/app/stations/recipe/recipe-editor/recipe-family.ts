@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { siblings, type Powder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { keyedResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { formatDateTime } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { formatDateTime } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 

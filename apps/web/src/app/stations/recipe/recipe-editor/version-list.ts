@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { RecipeBody, RecipeVersion } from '@cazuela/contract';
 import type { Powder } from '@cazuela/core';
-import { keyedResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { formatDateTime } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { formatDateTime } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { differenceWords } from '../recipe-words';

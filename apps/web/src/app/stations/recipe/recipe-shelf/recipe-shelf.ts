@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { RouterLink } from '@angular/router';
 import { attempt, baseSum, recipeOutlook } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
-import { Units } from '../../../data/units';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { stripeColours } from '../recipe-words';

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatIcon } from '@angular/material/icon';
 import type { BisqueLot } from '@cazuela/contract';
 import { attempt, CONES, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
-import { formatWhen } from '../../../data/times';
-import { Units } from '../../../data/units';
+import { formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../parts/number-field';
 import { ThirstBench } from './thirst-bench';
 
@@ -11,51 +11,7 @@ import { ThirstBench } from './thirst-bench';
 @Component({
   selector: 'cz-lot-card',
   imports: [MatIcon, NumberField, ThirstBench],
-  template: `
-    <div class="lot">
-      <label class="named">Lot<input maxlength="80" [value]="lot().name" (input)="change({ name: text($event) })" /></label>
-      <label class="named"
-        >Cone it reached<select (change)="change({ bisqueCone: text($event) })">
-          @for (cone of cones; track cone.cone) {
-            <option [selected]="cone.cone === lot().bisqueCone">{{ cone.cone }}</option>
-          }
-        </select></label
-      >
-      <cz-number-field
-        label="Wall"
-        quantity="length"
-        [decimals]="1"
-        [value]="lot().wallMm ?? bodyWallMm() ?? null"
-        [least]="1"
-        [most]="60"
-        (changed)="change({ wallMm: $event.value ?? undefined })"
-      />
-      @if (!lot().thirst) {
-        <cz-number-field
-          label="Drinks, if weighed"
-          unit="%"
-          [value]="lot().absorptionPercent ?? null"
-          [least]="0"
-          [most]="40"
-          (changed)="change({ absorptionPercent: $event.value ?? undefined })"
-        />
-      }
-      <button type="button" class="press bare" [attr.aria-label]="'Take out ' + lot().name" (click)="removed.emit()">
-        <mat-icon svgIcon="close" aria-hidden="true" />
-      </button>
-    </div>
-    <p class="quiet small">{{ when(lot().at) }}. {{ thirst() }}</p>
-    @if (testing()) {
-      <cz-thirst-bench [lotName]="lot().name" [start]="lot().thirst" (kept)="keepTest($event)" (left)="testing.set(false)" />
-    } @else {
-      <p class="row">
-        <button type="button" class="press quiet-press" (click)="testing.set(true)">Thirst test in water</button>
-        @if (lot().thirst) {
-          <button type="button" class="press bare" (click)="change({ thirst: undefined })">Forget the test</button>
-        }
-      </p>
-    }
-  `,
+  templateUrl: './lot-card.html',
   styles: `
     :host {
       display: block;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { attempt, readThirstTest, type ThirstTest } from '@cazuela/core';
-import { ScaleFeed } from '../../../data/scale-feed';
-import { Units } from '../../../data/units';
+import { ScaleFeed } from '../../../data/devices/scale-feed';
+import { Units } from '../../../data/units/units';
 import { Choice } from '../../../parts/choice';
 import { NumberField } from '../../../parts/number-field';
 
@@ -17,61 +17,7 @@ const WEIGHTS = [
 @Component({
   selector: 'cz-thirst-bench',
   imports: [Choice, NumberField],
-  template: `
-    <section class="bench" [attr.aria-label]="'Thirst test of ' + lotName()">
-      <div class="row">
-        <cz-number-field
-          label="One face of the tile"
-          unit="cm²"
-          [value]="draft().faceCm2"
-          [least]="1"
-          [most]="5000"
-          (changed)="set({ faceCm2: $event.value })"
-        />
-        <cz-choice label="In water" [options]="faces" [value]="draft().faces ?? 2" (changed)="set({ faces: $event })" />
-        <cz-number-field
-          label="Seconds in water"
-          unit="s"
-          [decimals]="1"
-          [value]="draft().seconds"
-          [least]="0.5"
-          [most]="120"
-          (changed)="set({ seconds: $event.value })"
-        />
-      </div>
-      @for (one of weights; track one[0]) {
-        <div class="step">
-          <cz-number-field
-            class="large"
-            [label]="one[1]"
-            quantity="mass"
-            [decimals]="2"
-            [value]="draft()[one[0]]"
-            [least]="0"
-            (changed)="weighed(one[0], $event.value)"
-          />
-          <p>{{ one[2] }}</p>
-          @if (onScale(); as shown) {
-            <button type="button" class="press quiet-press" (click)="weighed(one[0], shown)">Take {{ units.mass(shown) }} from the scale</button>
-          }
-        </div>
-      }
-      <p role="status">
-        @if (read(); as it) {
-          @if (it.kind === 'ok') {
-            It drinks <strong>{{ units.percent(it.value.absorptionPercent) }}</strong>; suction
-            <strong class="figure">{{ it.value.wallSuction.toFixed(3) }} mm²/s</strong> (± {{ (100 * it.value.lnSd).toFixed(0) }} %).
-          } @else {
-            <span class="look">{{ it.error.message }}</span>
-          }
-        }
-      </p>
-      <p class="row">
-        <button type="button" class="press" [disabled]="read()?.kind !== 'ok'" (click)="keep()">Take it to the lot</button>
-        <button type="button" class="press bare" (click)="left.emit()">Leave the test</button>
-      </p>
-    </section>
-  `,
+  templateUrl: './thirst-bench.html',
   styles: `
     .bench {
       display: grid;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { allowedDifference, closingCheck, type BatchCheck, type BatchState } from '@cazuela/core';
-import { Units } from '../../../data/units';
+import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { closingWords, sieveWords } from '../weigh-words';
 
@@ -16,60 +16,7 @@ export interface NewCheck {
 @Component({
   selector: 'cz-after-weighing',
   imports: [NumberField],
-  template: `
-    <ol class="after">
-      <li>
-        Weigh the whole pan or bucket, less its empty weight: {{ units.mass(expected()) }} went in.
-        <div class="asked">
-          <cz-number-field
-            label="It weighs"
-            hint="without the bucket"
-            quantity="mass"
-            [value]="closing() ?? null"
-            [least]="0"
-            [most]="1000000"
-            (changed)="take('closingWeight', $event)"
-          />
-          @if (closingVerdict(); as verdict) {
-            <p role="status" [class]="verdict.tone">{{ verdict.words }}</p>
-          }
-        </div>
-      </li>
-      <li>
-        Let it slake, lid on, until nothing bubbles: half an hour, better overnight. Then mix with the drill from the bottom up, light glazes before
-        dark ones. Cord away from water, sleeves and hair tied back.
-      </li>
-      <li>
-        {{ sieve() }}
-        <div class="asked">
-          <cz-number-field
-            label="What stays in the sieve, dry"
-            quantity="mass"
-            [decimals]="2"
-            [value]="value('sieveResidue') ?? null"
-            [least]="0"
-            [most]="100000"
-            (changed)="take('sieveResidue', $event)"
-          />
-          @if (residueSays(); as words) {
-            <p role="status" class="look">{{ words }}</p>
-          }
-        </div>
-      </li>
-      <li>
-        <label class="check"
-          ><input type="checkbox" [checked]="done('tileBeside')" (change)="checked.emit({ check: 'tileBeside', text: 'dipped' })" /> A tile dipped
-          from it beside one from the old bucket, before any pot is trusted to it.</label
-        >
-      </li>
-      <li>
-        <label class="check"
-          ><input type="checkbox" [checked]="done('rinseWater')" (change)="checked.emit({ check: 'rinseWater', text: 'settling' })" /> Bench wiped
-          wet; rinse water and sludge settle in their own bucket, none goes down the drain.</label
-        >
-      </li>
-    </ol>
-  `,
+  templateUrl: './after-weighing.html',
   styles: `
     .after {
       display: grid;

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { StudioPowder } from '@cazuela/contract';
 import { attempt, recipeOutlook, type Attempt, type BatchLineState, type RecipeLine, type RecipeOutlook } from '@cazuela/core';
-import { apiResource } from '../../../data/api-resource';
-import { StudioApi } from '../../../data/studio-api';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { anotherPowderWords } from '../weigh-words';
 

@@ -4,8 +4,8 @@ import type { BenchEvent } from '@cazuela/contract';
 import { ago, batch, id } from '../../../../testing/made-up';
 import { FakeRecords, STUDIO } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
-import { Outbox } from '../../../data/outbox';
-import { ScaleFeed, type ScaleNow } from '../../../data/scale-feed';
+import { Outbox } from '../../../data/offline/outbox';
+import { ScaleFeed, type ScaleNow } from '../../../data/devices/scale-feed';
 import { WeighBench } from './weigh-bench';
 
 const [SCALE] = STUDIO.scales;

@@ -2,7 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Scale } from '@cazuela/contract';
 import { settle, STUDIO } from '../../../../testing/records';
-import { ScaleFeed, type ScaleNow } from '../../../data/scale-feed';
+import { ScaleFeed, type ScaleNow } from '../../../data/devices/scale-feed';
 import { LiveScale } from './live-scale';
 
 const [SCALE] = STUDIO.scales;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Pour } from '@cazuela/core';
-import { Units } from '../../../data/units';
+import { Units } from '../../../data/units/units';
 
 /** The weight as it runs, a bar that fills towards the target, and the last grams under a lens. */
 @Component({

@@ -1,5 +1,5 @@
 import type { Pour } from '@cazuela/core';
-import { Sound } from '../../../data/sound';
+import { Sound } from '../../../data/devices/sound';
 
 /** One beep in eight readings at the start of the last stretch, one in each reading at its end, and a low tone above the target. */
 const SLOWEST = 8;

@@ -1,6 +1,6 @@
 import type { Batch, StudioPowder } from '@cazuela/contract';
 import { rescueOvershoot, shortage, type BatchState, type BatchLineState } from '@cazuela/core';
-import type { Units } from '../../../data/units';
+import type { Units } from '../../../data/units/units';
 import { rescueWords } from '../weigh-words';
 
 /** Too much or too little against the target, beyond what the scale can tell; nothing when it is right. */

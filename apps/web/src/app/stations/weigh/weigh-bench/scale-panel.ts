@@ -1,57 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ScaleFeed } from '../../../data/scale-feed';
-import { StudioStore } from '../../../data/studio-store';
+import { ScaleFeed } from '../../../data/devices/scale-feed';
+import { StudioStore } from '../../../data/state/studio-store';
 
 /** Hands for the practice scale: a pan, a stream, a pinch. It is simulated, and says so. */
 @Component({
   selector: 'cz-scale-panel',
-  template: `
-    @if (feed.scale(); as scale) {
-      <p class="small">
-        <strong>{{ scale.name }}, practice.</strong> {{ words() }}
-      </p>
-      <div class="practice" role="group" aria-label="Pour by hand on the practice scale">
-        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: 150 })">A pan on it</button>
-        <button
-          type="button"
-          [disabled]="!feed.hears()"
-          (pointerdown)="pour(120)"
-          (pointerup)="pour(0)"
-          (pointerleave)="pour(0)"
-          (keydown.enter)="pour(120)"
-          (keyup)="pour(0)"
-        >
-          Pour (hold)
-        </button>
-        <button
-          type="button"
-          [disabled]="!feed.hears()"
-          (pointerdown)="pour(8)"
-          (pointerup)="pour(0)"
-          (pointerleave)="pour(0)"
-          (keydown.enter)="pour(8)"
-          (keyup)="pour(0)"
-        >
-          Trickle (hold)
-        </button>
-        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: scale.divisionGrams })">A pinch</button>
-        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -scale.divisionGrams * 5 })">Spoon some out</button>
-        <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'clear' })">Clear it</button>
-        @if (feed.now().kind === 'silent') {
-          <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'plug', in: true })">Plug it in</button>
-        } @else {
-          <button type="button" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'plug', in: false })">Unplug it</button>
-        }
-        <button type="button" (click)="feed.listenTo(null)">Read by eye</button>
-      </div>
-    } @else {
-      <div class="practice" role="group" aria-label="Connect a scale">
-        @for (scale of store.studio()?.scales ?? []; track scale.id) {
-          <button type="button" (click)="feed.listenTo(scale.id)">Practise with {{ scale.name }}</button>
-        }
-      </div>
-    }
-  `,
+  templateUrl: './scale-panel.html',
   styles: `
     :host {
       display: block;

@@ -16,7 +16,7 @@ import {
 } from '@cazuela/core';
 import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { Units } from '../../../../data/units';
+import { Units } from '../../../../data/units/units';
 import { PieceSection } from '../../../../parts/piece-section';
 import { AlternativesFinder } from './alternatives-finder';
 import type { AlternativesAnswer } from './alternatives-job';
@@ -31,74 +31,7 @@ const SHOWN = 3;
 @Component({
   selector: 'cz-alternatives-panel',
   imports: [MatIcon, PieceSection],
-  template: `
-    @if (failure(); as words) {
-      <p class="field-error">{{ words }}</p>
-    }
-    @if (alternatives().length > 0 || leftOut()) {
-      <section aria-labelledby="alternatives">
-        <h2 id="alternatives">Ways to get there</h2>
-        <p class="quiet small">
-          {{ tried() }} {{ tried() === 1 ? 'way was' : 'ways were' }} priced for {{ count() }} {{ count() === 1 ? 'piece' : 'pieces' }} by hands,
-          waits and risk, by rules of the bench. What a way does otherwise than you drew is said with it.
-        </p>
-        <div class="alternatives">
-          @for (alternative of alternatives(); track alternative.key) {
-            <article [attr.aria-label]="alternative.title">
-              <h3>{{ alternative.title }}</h3>
-              <p class="small">{{ alternative.why }}</p>
-              <ol class="plain-list">
-                @for (step of alternative.steps; track step.key) {
-                  <li>
-                    @if (step.plan; as plan) {
-                      <cz-piece-section [shape]="shape()" [plan]="plan" [colours]="colours()" [clay]="clay()" [small]="true" />
-                    }
-                    <span>{{ step.words }}</span>
-                    @if (step.canBeLeft) {
-                      <button
-                        type="button"
-                        class="press bare x"
-                        [attr.aria-label]="'Not this step: ' + step.words"
-                        title="Not this step"
-                        (click)="leaveStep(step)"
-                      >
-                        <mat-icon svgIcon="close" aria-hidden="true" />
-                      </button>
-                    }
-                  </li>
-                }
-              </ol>
-              <p class="small">{{ alternative.cost }}</p>
-              <p class="small" [class]="alternative.tone">{{ alternative.risk }}</p>
-              @if (alternative.isPlanned) {
-                <p class="good small">This is your plan.</p>
-              } @else {
-                <button
-                  type="button"
-                  class="press quiet-press"
-                  [attr.aria-label]="'Take this way: ' + alternative.title"
-                  (click)="taken.emit(alternative.take)"
-                >
-                  Take this way
-                </button>
-              }
-              @for (change of alternative.changes; track change) {
-                <button type="button" class="press bare" (click)="forbid(change)">Not: {{ changeWords[change].short }}</button>
-              }
-            </article>
-          }
-        </div>
-        @if (leftOut(); as words) {
-          <p class="small">
-            @if (alternatives().length === 0 && !failure()) {
-              <span class="look">No way is left without what you leave out.</span>
-            }
-            Left out: {{ words }}. <button type="button" class="press bare" (click)="taken.emit({ unwanted: undefined })">Allow all again</button>
-          </p>
-        }
-      </section>
-    }
-  `,
+  templateUrl: './alternatives-panel.html',
   styles: `
     :host {
       display: block;

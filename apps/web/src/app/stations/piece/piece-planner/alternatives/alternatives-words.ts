@@ -1,5 +1,5 @@
 import { layersOf, type PiecePlan, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
-import type { Units } from '../../../../data/units';
+import type { Units } from '../../../../data/units/units';
 
 /** What a way does otherwise, and why. */
 export const CHANGE_WORDS: Record<PlanChange, { title: string; short: string; why: string }> = {

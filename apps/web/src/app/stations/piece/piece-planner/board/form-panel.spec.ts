@@ -4,7 +4,7 @@ import { piece } from '../../../../../testing/made-up';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { FormPanel } from './form-panel';
-import { PieceDraft } from '../piece-draft';
+import { PieceDraft } from '../draft/piece-draft';
 
 const IRON = { id: 'iron', bucketId: 'iron', method: 'dip' as const, coatMm: 0.4 };
 

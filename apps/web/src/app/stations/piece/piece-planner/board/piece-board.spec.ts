@@ -8,7 +8,7 @@ import { fitOf, frameOf } from '../../../../parts/piece-drawing/sheet';
 import { edgeHandles, formHandles, isSamePlace, sideHandles, withPoint } from './board-handles';
 import { BoardPaper, nearest, rulerMarks } from './board-paper';
 import { PieceBoard } from './piece-board';
-import { PieceDraft } from '../piece-draft';
+import { PieceDraft } from '../draft/piece-draft';
 import { sectionSheet, sectionSvg } from './section-paths';
 
 const coat = (bucketId: string, coatMm = 0.4) => ({ id: `${bucketId} ${coatMm}`, bucketId, method: 'dip' as const, coatMm });

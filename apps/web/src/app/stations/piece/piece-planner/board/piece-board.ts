@@ -16,15 +16,15 @@ import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { map } from 'rxjs';
-import { Units } from '../../../../data/units';
+import { Units } from '../../../../data/units/units';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
 import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
 import { edgeHandles, formHandles, isSamePlace, round, sideHandles, type Handle, type Place } from './board-handles';
 import { markOf } from './board-marks';
 import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
-import { dragView } from '../drag-view';
-import { PieceDraft } from '../piece-draft';
+import { dragView } from '../draft/drag-view';
+import { PieceDraft } from '../draft/piece-draft';
 
 export type BoardMode = 'zones' | 'form';
 const COARSE_STEP_MM = 5;
@@ -41,66 +41,7 @@ interface Sight {
 @Component({
   selector: 'cz-piece-board',
   imports: [PieceSection],
-  template: `
-    <cz-piece-section
-      [shape]="shape()"
-      [plan]="plan()"
-      [colours]="colours()"
-      [names]="names()"
-      [clay]="clay()"
-      [made]="sight().drawing"
-      [narrow]="narrow()"
-      [labelled]="mode() === 'zones'"
-      [runToMm]="mode() === 'zones' ? runToMm() : undefined"
-    />
-    @if (mode() === 'form') {
-      <svg class="ruler" [attr.viewBox]="viewBox()" aria-hidden="true">
-        @for (mark of ruler(); track mark.words) {
-          <line class="rule" [attr.x1]="rulerX()" [attr.x2]="rulerX() + 8" [attr.y1]="mark.y" [attr.y2]="mark.y" />
-          <text class="rule-text" [attr.x]="rulerX() - 3" [attr.y]="mark.y + 4">{{ mark.words }}</text>
-        }
-      </svg>
-    }
-    <svg
-      #sheet
-      class="pointer-layer"
-      [attr.viewBox]="viewBox()"
-      role="group"
-      [attr.aria-label]="mode() === 'form' ? 'Points of the form' : 'Edges of the zones'"
-    >
-      <rect class="over-all" x="-2000" y="-2000" width="4000" height="4000" />
-      @for (handle of seen().handles; track handle.key) {
-        <g
-          class="hand"
-          tabindex="0"
-          role="slider"
-          [attr.aria-label]="handle.words"
-          [attr.aria-valuenow]="handle.share === undefined ? handle.heightMm : 100 * handle.share"
-          [attr.aria-valuemin]="0"
-          [attr.aria-valuemax]="handle.share === undefined ? 1200 : 100"
-          [attr.aria-valuetext]="told(handle)"
-          [attr.aria-orientation]="handle.share === undefined ? 'vertical' : 'horizontal'"
-          [class.sideways]="handle.share !== undefined"
-          [class.chosen]="handle.key === chosen()"
-          (focus)="focused($event, handle.key)"
-          (keydown)="press($event, handle)"
-        >
-          @let mark = markOf(handle);
-          @if (handle.looks === 'side') {
-            <line class="reach" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
-            <line class="edge" [attr.x1]="handle.x" [attr.x2]="handle.x" [attr.y1]="handle.y - handle.reach" [attr.y2]="handle.y + handle.reach" />
-          } @else if (handle.looks === 'edge') {
-            <line class="reach" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
-            <line class="edge" x1="0" [attr.x2]="handle.x" [attr.y1]="handle.y" [attr.y2]="handle.y" />
-          } @else {
-            <polygon class="reach around" [attr.points]="mark" />
-          }
-          <polygon class="dot" [class.joint]="handle.looks === 'grip'" [attr.points]="mark" />
-        </g>
-      }
-    </svg>
-    <p class="told" aria-hidden="true">{{ toldOfChosen() }}</p>
-  `,
+  templateUrl: './piece-board.html',
   styleUrl: './piece-board.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { formOf } from '@cazuela/core';
-import { Keys } from '../../../../data/keys';
-import { Units } from '../../../../data/units';
+import { Keys } from '../../../../data/devices/keys';
+import { Units } from '../../../../data/units/units';
 import { Choice } from '../../../../parts/choice';
 import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
-import { PieceDraft } from '../piece-draft';
+import { PieceDraft } from '../draft/piece-draft';
 import { PieceFields } from './piece-fields';
-import type { PieceFigures } from '../piece-figures';
+import type { PieceFigures } from '../figures/piece-figures';
 import { PieceScreen } from '../piece-screen';
 import { RoundView } from './round-view';
 
@@ -25,62 +25,7 @@ function lowestOf(figures: PieceFigures): number | undefined {
 @Component({
   selector: 'cz-piece-sheet',
   imports: [Choice, FormPanel, MatIcon, PieceBoard, PieceFields, RoundView],
-  template: `
-    <div class="spread tools">
-      <cz-choice label="Draw" [options]="modes" [value]="mode()" (changed)="mode.set($event)" />
-      <span class="row">
-        @if (mode() === 'zones' && hasPanel()) {
-          <button type="button" class="press bare" title="Turn it by an eighth: panels are dragged where they are seen (T)" (click)="turn()">
-            Turn it<span class="visually-hidden">, now {{ units.percent(100 * turned()) }} round</span>
-          </button>
-        }
-        <button type="button" class="press bare x" aria-label="Undo" title="Undo (U)" [disabled]="!draft.canUndo()" (click)="draft.undo()">
-          <mat-icon svgIcon="undo" aria-hidden="true" />
-        </button>
-        <button type="button" class="press bare x" aria-label="Redo" title="Redo (R)" [disabled]="!draft.canRedo()" (click)="draft.redo()">
-          <mat-icon svgIcon="redo" aria-hidden="true" />
-        </button>
-      </span>
-    </div>
-    @if (screen.settledBody(); as body) {
-      @if (mode() === 'round') {
-        <cz-round-view class="drawing" [shape]="screen.restedShape()" [plan]="body.plan" [colours]="screen.colours()" [clay]="clay()" />
-      } @else {
-        <cz-piece-board
-          class="drawing"
-          [shape]="screen.restedShape()"
-          [plan]="body.plan"
-          [colours]="screen.colours()"
-          [names]="screen.names()"
-          [clay]="clay()"
-          [runToMm]="runToMm()"
-          [movedRunToMm]="movedRunToMm"
-          [mode]="boardMode()"
-          [snaps]="snaps()"
-          [turned]="turned()"
-          [chosen]="chosen()"
-          (chosenChange)="chosen.set($event)"
-          (changed)="nudge($event)"
-          (pointKey)="pointKey($event)"
-        />
-      }
-    }
-    <p class="refused" aria-live="assertive">{{ draft.refused() ?? '' }}</p>
-    @if (screen.settledBody(); as settledBody) {
-      @if (mode() === 'form') {
-        <cz-form-panel
-          [plan]="settledBody.plan"
-          [shape]="screen.restedShape()"
-          [chosen]="chosen()"
-          [snaps]="snaps()"
-          (snapsChange)="snaps.set($event)"
-          (chosenChange)="chosen.set($event)"
-        />
-      } @else {
-        <cz-piece-fields [body]="settledBody" />
-      }
-    }
-  `,
+  templateUrl: './piece-sheet.html',
   styles: `
     // The drawing sticks to the column it stands in, not to this.
     :host {

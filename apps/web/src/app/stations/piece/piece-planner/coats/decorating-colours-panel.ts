@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { layersOf, type PiecePlan, type DecoratingColour } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NumberField } from '../../../../parts/number-field';
-import { PieceDraft } from '../piece-draft';
+import { PieceDraft } from '../draft/piece-draft';
 
 const MOST_POTS = 12;
 
@@ -10,59 +10,7 @@ const MOST_POTS = 12;
 @Component({
   selector: 'cz-decorating-colours-panel',
   imports: [NumberField],
-  template: `
-    <section aria-labelledby="decorating-colours">
-      <h2 id="decorating-colours">Small pots</h2>
-      <p class="quiet small">Underglaze, slip or wash that is no bucket here: name it, then choose it as a coat.</p>
-      @for (decorating of decoratingColours(); track decorating.id) {
-        <fieldset>
-          <legend class="visually-hidden">Small pot {{ $index + 1 }}</legend>
-          <div class="fields">
-            <label class="named"
-              >Name<input maxlength="80" [value]="decorating.name" (change)="named(decorating, $any($event.target).value)"
-            /></label>
-            <label class="named"
-              >It is<select (change)="change(decorating, { coatingKind: $any($event.target).value })">
-                @for (one of coatingKinds; track one[0]) {
-                  <option [value]="one[0]" [selected]="one[0] === decorating.coatingKind">{{ one[1] }}</option>
-                }
-              </select></label
-            >
-            <label class="named"
-              >Colour<input
-                type="color"
-                class="colour"
-                [value]="decorating.colour"
-                (change)="change(decorating, { colour: $any($event.target).value })"
-            /></label>
-            @if (decorating.coatingKind === 'slip') {
-              <cz-number-field
-                label="Shrinks"
-                hint="wet to fired"
-                unit="%"
-                [value]="decorating.shrinkagePercent"
-                [least]="0"
-                [most]="30"
-                (changed)="change(decorating, { shrinkagePercent: $event.value ?? undefined })"
-              />
-            } @else {
-              <label class="named"
-                >Coloured by<select (change)="change(decorating, { colourant: $any($event.target).value })">
-                  @for (one of colourants; track one[0]) {
-                    <option [value]="one[0]" [selected]="one[0] === (decorating.colourant ?? 'other')">{{ one[1] }}</option>
-                  }
-                </select></label
-              >
-            }
-          </div>
-          <button type="button" class="press bare" [disabled]="isUsed(decorating)" (click)="remove(decorating)">
-            Take {{ decorating.name }} away
-          </button>
-        </fieldset>
-      }
-      <button type="button" class="press quiet-press" [disabled]="decoratingColours().length >= most" (click)="add()">A small pot</button>
-    </section>
-  `,
+  templateUrl: './decorating-colours-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

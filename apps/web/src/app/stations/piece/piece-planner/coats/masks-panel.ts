@@ -4,70 +4,13 @@ import { v7 as uuid } from 'uuid';
 import { BandField } from './band-field';
 import { round } from '../board/board-handles';
 import { EdgeField } from './edge-field';
-import { PieceDraft } from '../piece-draft';
+import { PieceDraft } from '../draft/piece-draft';
 
 /** What keeps glaze off, and what takes it off again. */
 @Component({
   selector: 'cz-masks-panel',
   imports: [BandField, EdgeField],
-  template: `
-    <section aria-labelledby="masks">
-      <h2 id="masks">Kept bare</h2>
-      <div class="fields">
-        <label class="named"
-          >The foot is kept bare by<select (change)="draft.plan({ footBy: $any($event.target).value, order: [] })">
-            @for (one of feet; track one[0]) {
-              <option [value]="one[0]" [selected]="one[0] === (plan().footBy ?? 'wax')">{{ one[1] }}</option>
-            }
-          </select></label
-        >
-        <cz-edge-field label="Its edge" [edge]="plan().edges?.wax ?? { kind: 'straight' }" (changed)="footEdge($event)" />
-      </div>
-      @for (mask of masks(); track mask.id) {
-        <fieldset>
-          <legend class="visually-hidden">Mask {{ $index + 1 }}</legend>
-          <div class="fields">
-            <label class="named"
-              >By<select (change)="change(mask, { kind: $any($event.target).value })">
-                @for (one of kinds; track one[0]) {
-                  <option [value]="one[0]" [selected]="one[0] === mask.kind">{{ one[1] }}</option>
-                }
-              </select></label
-            >
-            <label class="named"
-              >Where<select (change)="change(mask, { where: $any($event.target).value })">
-                @for (one of places(); track one[0]) {
-                  <option [value]="one[0]" [selected]="one[0] === mask.where">{{ one[1] }}</option>
-                }
-              </select></label
-            >
-            @if (mask.where !== 'hole') {
-              <cz-band-field [band]="mask" (changed)="change(mask, $event)" />
-              @if (mask.kind === 'wax' || mask.kind === 'tape') {
-                <label class="named"
-                  >Over<select (change)="change(mask, { overLayerId: $any($event.target).value || undefined })">
-                    <option value="" [selected]="!mask.overLayerId">bare clay</option>
-                    @for (layer of layers(); track layer.id) {
-                      <option [value]="layer.id" [selected]="layer.id === mask.overLayerId">{{ layer.words }}</option>
-                    }
-                  </select></label
-                >
-              }
-            }
-          </div>
-          <button type="button" class="press bare" (click)="remove(mask)">Take it away</button>
-        </fieldset>
-      }
-      <div class="row">
-        <button type="button" class="press quiet-press" [disabled]="masks().length >= most" (click)="add('band')">A line or band kept bare</button>
-        @if (shape().holeMm) {
-          <button type="button" class="press quiet-press" [disabled]="masks().length >= most || hasHole()" (click)="add('hole')">
-            Tape the drain hole
-          </button>
-        }
-      </div>
-    </section>
-  `,
+  templateUrl: './masks-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -3,7 +3,7 @@ import { glazeOf } from '@cazuela/core/test/glaze-facts';
 import { coat, planOf } from '@cazuela/core/test/plans';
 import { TestBed } from '@angular/core/testing';
 import { FakeRecords } from '../../../../../testing/records';
-import { Units } from '../../../../data/units';
+import { Units } from '../../../../data/units/units';
 import { RunDrawing } from './run-drawing';
 import { marksOf } from './run-marks';
 

@@ -1,5 +1,5 @@
 import { heightAlong, type QuickBand, type RunChances, type SideToRun } from '@cazuela/core';
-import type { Units } from '../../../../data/units';
+import type { Units } from '../../../../data/units/units';
 import type { RunDrawing } from './run-drawing';
 
 /** Where the edge starts and where it ends, as a line with its words beside the drawing. */

@@ -4,7 +4,7 @@ import { glazeOf } from '@cazuela/core/test/glaze-facts';
 import { BehaviorSubject, Observable, of, throwError } from 'rxjs';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
-import { Units } from '../../../../data/units';
+import { Units } from '../../../../data/units/units';
 import { PieceRuns, type RunState } from './piece-runs';
 import { RunDrawing } from './run-drawing';
 import { doRunJob } from './run-job';

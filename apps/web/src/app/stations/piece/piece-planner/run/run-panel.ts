@@ -39,8 +39,8 @@ import {
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { auditTime, catchError, combineLatest, EMPTY, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
-import { sessionSignal } from '../../../../data/session-signal';
-import { Units } from '../../../../data/units';
+import { sessionSignal } from '../../../../data/offline/session-signal';
+import { Units } from '../../../../data/units/units';
 import { Choice } from '../../../../parts/choice';
 import { NumberField } from '../../../../parts/number-field';
 import { PieceRuns, type RunState } from './piece-runs';

@@ -1,5 +1,5 @@
 import { alongTo, coatScaleFor, heightAlong, withLayers, type PiecePlan, type QuickRun } from '@cazuela/core';
-import type { Units } from '../../../../data/units';
+import type { Units } from '../../../../data/units/units';
 
 /** No coat is planned thinner or thicker than this, mm. */
 const [THINNEST_MM, THICKEST_MM] = [0.1, 1.2];

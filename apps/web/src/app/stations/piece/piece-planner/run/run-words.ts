@@ -15,7 +15,7 @@ import {
   type SafeLine,
   type SideToRun,
 } from '@cazuela/core';
-import type { Units } from '../../../../data/units';
+import type { Units } from '../../../../data/units/units';
 
 /** The chance to reach the shelf, and where the edge ends. */
 export function reachWords(

@@ -1,0 +1,115 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { readScaleLine, settle, UNSETTLED, type Settling } from '@cazuela/core';
+import { SCALE_SOCKET, type Scale, type ScaleCommand } from '@cazuela/contract';
+import { concat, map, Observable, of, retry, scan, switchMap, timeout, timer } from 'rxjs';
+import { StudioStore } from '../state/studio-store';
+
+/** What the scale says now. Away and silent are values like a weight: screens show them, nothing breaks. */
+export type ScaleNow =
+  | { kind: 'none' }
+  | { kind: 'connecting' }
+  /** The line broke, and is opened again by itself. */
+  | { kind: 'away' }
+  /** The line is open, and its first reading has not come yet. */
+  | { kind: 'opened' }
+  /** The line is open and nothing comes: it is unplugged, or its battery is empty. */
+  | { kind: 'silent' }
+  | { kind: 'overload' }
+  | { kind: 'reading'; settling: Settling };
+
+const KEY = 'cazuela.here.scale';
+/** A scale sends ten readings a second: this long without one, it is silent. */
+const SILENT_AFTER_MS = 1_500;
+const RETRY_MS = 1_000;
+/** A line that is not open after this long is asked for anew. */
+const OPEN_WITHIN_MS = 4_000;
+
+/** What comes over the line: that it opened, that it broke, and what the scale sends. */
+type Heard = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: string };
+
+/**
+ * The scale of this device. Any scale that sends lines of text (a number, a unit, a word for standing still) is read here and only
+ * here: another way in, a cable for instance, is another `lines` beside `socketLines`.
+ */
+@Injectable({ providedIn: 'root' })
+export class ScaleFeed {
+  private readonly store = inject(StudioStore);
+  private readonly chosenId = signal(localStorage.getItem(KEY));
+  private socket: WebSocket | undefined;
+  /** The scale this device listens to; undefined when its display is read by eye. */
+  readonly scale = computed(() => this.store.studio()?.scales.find((scale) => scale.id === this.chosenId()));
+  private readonly asked = computed(() => {
+    const [studio, scale] = [this.store.studio(), this.scale()];
+    return studio && scale ? { url: urlOf(studio.id, scale), divisionGrams: scale.divisionGrams } : undefined;
+  });
+  readonly now = toSignal(toObservable(this.asked).pipe(switchMap((asked) => (asked ? this.readings(asked) : of<ScaleNow>({ kind: 'none' })))), {
+    initialValue: { kind: 'none' } as ScaleNow,
+  });
+
+  /** Whether what hands do at the practice scale is heard: a tap on a line that is not open would be lost. */
+  readonly hears = computed(() => !['none', 'connecting', 'away'].includes(this.now().kind));
+
+  listenTo(scaleId: string | null): void {
+    if (scaleId) localStorage.setItem(KEY, scaleId);
+    else localStorage.removeItem(KEY);
+    this.chosenId.set(scaleId);
+  }
+
+  /** What hands do at the practice scale. */
+  send(command: ScaleCommand): void {
+    if (this.socket?.readyState === WebSocket.OPEN) this.socket.send(JSON.stringify(command));
+  }
+
+  private readings({ url, divisionGrams }: { url: string; divisionGrams: number }): Observable<ScaleNow> {
+    const connecting: ScaleNow = { kind: 'connecting' };
+    const silent: ScaleNow = { kind: 'silent' };
+    return concat(of(connecting), this.overSocket(url)).pipe(
+      scan((before: ScaleNow, heard): ScaleNow => (heard.kind === 'line' ? after(before, heard.text, divisionGrams) : heard), connecting),
+      switchMap((now) =>
+        now.kind === 'connecting' || now.kind === 'away' ? of(now) : concat(of(now), timer(SILENT_AFTER_MS).pipe(map(() => silent))),
+      ),
+    );
+  }
+
+  /** What comes over the socket; opened again for as long as somebody listens. Unsubscribing closes it. */
+  private overSocket(url: string): Observable<Heard> {
+    return new Observable<Heard>((subscriber) => {
+      const socket = new WebSocket(url);
+      this.socket = socket;
+      socket.onopen = () => subscriber.next({ kind: 'opened' });
+      socket.onmessage = (event) => subscriber.next({ kind: 'line', text: String(event.data) });
+      socket.onclose = () => {
+        subscriber.next({ kind: 'away' });
+        subscriber.error(new Error('closed'));
+      };
+      return () => {
+        socket.onclose = null;
+        socket.close();
+        if (this.socket === socket) this.socket = undefined;
+      };
+    }).pipe(timeout({ first: OPEN_WITHIN_MS }), retry({ delay: () => timer(RETRY_MS) }));
+  }
+}
+
+function after(before: ScaleNow, line: string, divisionGrams: number): ScaleNow {
+  const read = readScaleLine(line);
+  switch (read.kind) {
+    case 'overload':
+      return { kind: 'overload' };
+    case 'unreadable':
+      return before;
+    case 'reading': {
+      const settling = before.kind === 'reading' ? before.settling : UNSETTLED;
+      return {
+        kind: 'reading',
+        settling: settle(settling, { atMs: performance.now(), grams: read.grams, saysStable: read.saysStable }, { divisionGrams }),
+      };
+    }
+  }
+}
+
+function urlOf(studioId: string, scale: Scale): string {
+  const { protocol, host } = location;
+  return `${protocol === 'https:' ? 'wss' : 'ws'}://${host}${SCALE_SOCKET}?studio=${studioId}&scale=${scale.id}`;
+}

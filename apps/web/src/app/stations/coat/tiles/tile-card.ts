@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { tileSchema, type CoatDipBody, type StepTile, type TileBody, type TileStrip } from '@cazuela/contract';
+import { CONES } from '@cazuela/core';
+import { concat, last, map, of, type Observable } from 'rxjs';
+import { createMutation } from '../../../data/http/mutation';
+import { StudioApi } from '../../../data/http/studio-api';
+import { formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
+import { NumberField } from '../../../parts/number-field';
+import { TwoVersions } from '../../../parts/two-versions';
+import { CoatScreen } from '../coat-screen';
+
+const VERDICTS = ['thin', 'right', 'thick'] as const;
+/** From here up a strip is dry enough to be read: a dip counts with the bucket as it stood. */
+const USUAL_CONE = '6';
+
+/** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
+@Component({
+  selector: 'cz-tile-card',
+  imports: [NumberField, TwoVersions],
+  templateUrl: './tile-card.html',
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem 1rem;
+      align-items: end;
+    }
+    cz-number-field {
+      width: 7rem;
+    }
+    .code {
+      margin-right: 0.6rem;
+    }
+    details {
+      margin-bottom: 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TileCard {
+  readonly tile = input.required<StepTile>();
+  readonly open = input(false);
+  readonly kept = output<void>();
+  private readonly screen = inject(CoatScreen);
+  private readonly api = inject(StudioApi);
+  protected readonly units = inject(Units);
+  protected readonly keeping = createMutation();
+  protected readonly cones = CONES;
+  protected readonly verdicts = VERDICTS;
+  /** Typed here; a reading that somebody else kept meanwhile does not wipe it away. */
+  protected readonly draft = linkedSignal<StepTile, TileBody>({
+    source: this.tile,
+    computation: (tile, before) => (before && this.dirty ? before.value : tile.body),
+  });
+  private dirty = false;
+  protected readonly changed = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));
+  protected readonly summary = computed(() => this.toldOf(this.tile().body));
+  protected readonly stale = computed(() => {
+    const failure = this.keeping.failure();
+    const current = failure?.problem.code === 'stale' ? tileSchema.safeParse(failure.problem.current) : undefined;
+    return current?.success ? current.data : undefined;
+  });
+
+  protected toldOf(body: TileBody): string {
+    const read = body.strips.filter((strip) => strip.verdict !== undefined).length;
+    const measured = body.strips.filter((strip) => strip.measuredMm !== undefined).length;
+    if (read > 0) return `fired to cone ${body.cone ?? '?'}, ${read} of ${body.strips.length} strips looked at`;
+    if (body.cone) return `fired to cone ${body.cone}, not looked at yet`;
+    if (measured > 0) return `dipped ${body.dippedAt ? formatWhen(body.dippedAt) : ''}, ${measured} strips measured`;
+    return 'to be dipped';
+  }
+
+  protected edit(index: number, change: { [Key in keyof TileStrip]?: TileStrip[Key] | undefined }): void {
+    this.dirty = true;
+    this.draft.update((body) => ({
+      ...body,
+      strips: body.strips.map((strip, at) => (at === index ? (withoutEmpty({ ...strip, ...change }) as TileStrip) : strip)),
+    }));
+  }
+
+  protected look(index: number, verdict: string): void {
+    this.edit(index, { verdict: VERDICTS.find((one) => one === verdict) });
+    if (!this.draft().cone) this.fired(USUAL_CONE);
+  }
+
+  protected fired(cone: string): void {
+    this.dirty = true;
+    this.draft.update(({ cone: _cone, firedAt: _at, ...body }) => (cone ? { ...body, cone, firedAt: _at ?? new Date().toISOString() } : body));
+  }
+
+  /** What was planned was done: only the readings are left to type. */
+  protected timed(): void {
+    this.dirty = true;
+    this.draft.update((body) => ({ ...body, dippedAt: body.dippedAt ?? new Date().toISOString() }));
+  }
+
+  protected keep(version = this.tile().version): void {
+    const { id } = this.tile();
+    const draft = this.draft();
+    const measured = draft.strips.some((strip) => strip.measuredMm !== undefined);
+    const body = measured && !draft.dippedAt ? { ...draft, dippedAt: new Date().toISOString() } : draft;
+    const dips = this.dipsOf(body);
+    const write: Observable<unknown>[] = [this.api.updateTile({ id, version, body }), ...(dips.length > 0 ? [this.api.addCoatDips(dips)] : [])];
+    this.keeping.run(
+      concat(...write, of('done')).pipe(
+        last(),
+        map(() => undefined),
+      ),
+      () => this.take(),
+    );
+  }
+
+  protected take(): void {
+    this.dirty = false;
+    this.keeping.clear();
+    this.kept.emit();
+    this.screen.all.reload();
+  }
+
+  /** Strips measured are measured dips, each under the strip's own id: kept twice, they count once. */
+  private dipsOf(body: TileBody): { id: string; body: CoatDipBody }[] {
+    const glaze = this.screen.glaze();
+    const head = glaze && this.screen.dipHead({ ...glaze, sg: body.sg });
+    // Dip over dip, a strip is not one dip: it is looked at, and not learnt from.
+    if (!head || body.method !== 'inOneGo') return [];
+    const { before: _before, ...fresh } = head;
+    const { bucketId, glazeId, bodyId, dippedAt: at = new Date().toISOString() } = body;
+    return body.strips.flatMap(({ id, measuredMm, seconds }) =>
+      measuredMm === undefined || seconds === undefined
+        ? []
+        : [
+            {
+              id,
+              body: {
+                ...fresh,
+                bucketId,
+                glazeId,
+                bodyId,
+                at,
+                seconds,
+                faces: 1 as const,
+                reading: { kind: 'thickness' as const, coatMm: measuredMm },
+              },
+            },
+          ],
+    );
+  }
+}
+
+const withoutEmpty = (object: object): object =>
+  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined && value !== ''));

@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { coatWindowSchema } from '@cazuela/contract';
+import { windowFromLooks, type CoatWindow } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
+import { NOW } from '../../../data/state/clock';
+import { createMutation } from '../../../data/http/mutation';
+import { keyedResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
+import { StudioStore } from '../../../data/state/studio-store';
+import { formatWhen } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
+import { NumberField } from '../../../parts/number-field';
+import { ErrorBanner } from '../../../parts/error-banner';
+import { TwoVersions } from '../../../parts/two-versions';
+import { CoatScreen } from '../coat-screen';
+import { FiredLooks } from './fired-looks';
+
+const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right: '', thick: '' } };
+
+/** How thick this glaze looks right on this body, how it looks outside of that, and every change of mind with its reason. */
+@Component({
+  selector: 'cz-window-panel',
+  imports: [NumberField, ErrorBanner, TwoVersions],
+  templateUrl: './window-panel.html',
+  styles: `
+    .fields {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+      gap: 0.8rem 1rem;
+      align-items: end;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem 1rem;
+      align-items: center;
+    }
+    button[type='submit'] {
+      justify-self: start;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WindowPanel {
+  private readonly screen = inject(CoatScreen);
+  private readonly fired = inject(FiredLooks);
+  protected readonly document = this.screen.windowDocument;
+  private readonly api = inject(StudioApi);
+  private readonly store = inject(StudioStore);
+  private readonly units = inject(Units);
+  private readonly now = inject(NOW);
+  protected readonly keeping = createMutation();
+  /** Asked for only when somebody wants the window made of what was fired. */
+  private readonly asked = signal(0);
+  protected readonly looks = keyedResource(
+    () => (this.asked() > 0 ? `${this.asked()} ${this.screen.pair().glazeId} ${this.screen.pair().bodyId}` : undefined),
+    () => this.fired.of(this.screen.pair(), this.screen.buckets()),
+  );
+  protected readonly made = computed(() => {
+    const found = this.looks.value();
+    if (!found) return '';
+    const sources = `${found.fromTiles} from tiles, ${found.fromResults} from results`;
+    if (found.looks.length === 0) return 'Nothing of this glaze on this body was fired and read yet: make a step tile.';
+    const window = windowFromLooks({ looks: found.looks });
+    if (window.kind === 'nothingRight') return `${sources}: none of them looked right yet.`;
+    const open = [...(window.thinOpen ? ['nothing too thin was seen'] : []), ...(window.thickOpen ? ['nothing too thick was seen'] : [])];
+    const odd = window.contradictions > 0 ? `; ${window.contradictions} contradict it` : '';
+    return `${sources}${open.length > 0 ? `; ${open.join(', ')}` : ''}${odd}. Look at it, then keep it.`;
+  });
+  protected readonly edited = signal<CoatWindow | undefined>(undefined);
+  protected readonly reason = signal('');
+  private readonly current = computed(() => this.document()?.changes.at(-1)?.window);
+  protected readonly draft = computed(() => this.edited() ?? this.current() ?? START);
+  protected readonly crossed = computed(() => (this.draft().thinMm >= this.draft().thickMm ? 'Too thick must lie above too thin.' : undefined));
+  protected readonly history = computed(() =>
+    [...(this.document()?.changes ?? [])]
+      .reverse()
+      .map(({ at, by, reason, window }) => `${formatWhen(at)}, ${by}: ${this.range(window)}${reason ? `, ${reason}` : ''}`),
+  );
+  protected readonly stale = computed(() => {
+    const failure = this.keeping.failure();
+    const current = failure?.problem.code === 'stale' ? coatWindowSchema.safeParse(failure.problem.current) : undefined;
+    return current?.success
+      ? {
+          detail: failure!.problem.detail,
+          version: current.data.version,
+          theirs: this.range(current.data.changes.at(-1)!.window),
+          mine: this.range(this.draft()),
+        }
+      : undefined;
+  });
+
+  constructor() {
+    effect(() => {
+      const found = this.looks.value();
+      const window = found && windowFromLooks({ looks: found.looks });
+      if (window?.kind !== 'ok') return;
+      const { thinMm, thickMm, looks } = window.window;
+      untracked(() => {
+        const before = this.draft().looks;
+        // Words that were written by hand stay where the tiles have none.
+        const kept = { thin: looks.thin || before.thin, right: looks.right || before.right, thick: looks.thick || before.thick };
+        this.edited.set({ thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: kept });
+        this.reason.set(found!.message);
+      });
+    });
+  }
+
+  protected look(): void {
+    this.asked.update((count) => count + 1);
+  }
+
+  protected edit(change: Partial<CoatWindow>): void {
+    this.edited.set({ ...this.draft(), ...change });
+  }
+
+  protected words(which: keyof CoatWindow['looks'], event: Event): void {
+    this.edit({ looks: { ...this.draft().looks, [which]: (event.target as HTMLInputElement).value } });
+  }
+
+  protected keep(version = this.document()?.version ?? 0): void {
+    const window = this.edited();
+    if (!window || this.crossed()) return;
+    const change = { at: this.now().toISOString(), by: this.store.by(), reason: this.reason().trim(), window };
+    this.keeping.run(this.api.putCoatWindow(this.document()?.id ?? uuid(), { version, ...this.screen.pair(), change }), () => this.theirs());
+  }
+
+  protected theirs(): void {
+    this.edited.set(undefined);
+    this.reason.set('');
+    this.keeping.clear();
+    this.screen.all.reload();
+  }
+
+  private range = ({ thinMm, thickMm }: CoatWindow): string => `${this.units.coat(thinMm)}–${this.units.coat(thickMm)}`;
+}

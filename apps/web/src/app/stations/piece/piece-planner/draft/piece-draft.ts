@@ -1,0 +1,301 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { pieceBodySchema, pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
+import {
+  formOf,
+  layersOf,
+  MOST_LAYERS,
+  planFault,
+  withLayers,
+  type Layer,
+  type PieceForm,
+  type PiecePlan,
+  type Strip,
+  type Zone,
+} from '@cazuela/core';
+import {
+  animationFrameScheduler,
+  auditTime,
+  BehaviorSubject,
+  catchError,
+  concatMap,
+  debounceTime,
+  defer,
+  distinctUntilChanged,
+  EMPTY,
+  share,
+  Subject,
+  tap,
+  type Observable,
+} from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { toFailure, type ApiFailure } from '../../../../data/http/api';
+import { DraftHistory } from '../../../../data/state/draft-history';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { drawnShape } from './drawn-shape';
+
+/** How long a hand must rest before what is heavy follows it, ms. */
+const RESTS_MS = 150;
+
+/** A piece being planned: every change is kept in the records at once, with undo and with both versions when two plan it. */
+@Injectable()
+export class PieceDraft {
+  private readonly api = inject(StudioApi);
+  private readonly changes = new Subject<void>();
+  private readonly current = signal<PieceBody | undefined>(undefined);
+  private readonly settled = signal<PieceBody | undefined>(undefined);
+  private readonly moves = new Subject<void>();
+  private readonly isDragging = new BehaviorSubject(false);
+  private readonly history = new DraftHistory<PieceBody>();
+  /** What stood before a hand began to drag. */
+  private readonly heldBody = signal<PieceBody | undefined>(undefined);
+  private kept: PieceBody | undefined;
+  private piece: Piece | undefined;
+
+  /** Which recipe version a bucket holds now: kept with the plan when a coat of it is planned. */
+  versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
+
+  /** As it is this moment. Under a dragging hand it moves many times a second: a template goes by `settledBody`, and by `dragView` if it must keep up. */
+  readonly body = this.current.asReadonly();
+  readonly shape = drawnShape(() => this.current()?.plan);
+  /** Under a dragging hand, once for every picture: what it moved is drawn then, and not while its events are still heard. */
+  readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
+  /** The same as it stood when the hand last settledBody. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
+  readonly settledBody = this.settled.asReadonly();
+  /** True from the first move of a hand until it rests or lets go. No signal: what only waits for it need not be asked about anything else. */
+  readonly dragging$: Observable<boolean> = this.isDragging.pipe(distinctUntilChanged());
+  readonly failure = signal<ApiFailure | undefined>(undefined);
+  readonly canUndo = this.history.canUndo;
+  readonly canRedo = this.history.canRedo;
+  /** Why the last change cannot be, in words; gone with the next one that can. */
+  readonly refused = signal<string | undefined>(undefined);
+  readonly stale = computed(() => {
+    const failure = this.failure();
+    const current = failure?.problem.code === 'stale' ? pieceSchema.safeParse(failure.problem.current) : undefined;
+    return current?.success ? { detail: failure!.problem.detail, current: current.data } : undefined;
+  });
+
+  /** Saves run one after another and each sends the newest state; what a later one has sent already is not sent again. */
+  readonly saves$: Observable<unknown> = this.changes.pipe(concatMap(() => this.save()));
+
+  constructor() {
+    // Ending the stream lets a save under way finish when the screen is left.
+    inject(DestroyRef).onDestroy(() => this.changes.complete());
+    this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settle());
+  }
+
+  open(piece: Piece): void {
+    this.piece = piece;
+    this.kept = piece.body;
+    this.put(piece.body);
+    this.history.reset();
+    this.heldBody.set(undefined);
+    this.refused.set(undefined);
+    this.failure.set(undefined);
+  }
+
+  change(change: Partial<PieceBody>): void {
+    const before = this.heldBody() ?? this.current();
+    if (!before || !this.show({ ...before, ...change, ...(change.plan ? { plan: this.withVersions(change.plan) } : {}) })) return;
+    this.heldBody.set(undefined);
+    this.keep(before);
+  }
+
+  plan(change: Partial<PiecePlan>): void {
+    const body = this.current();
+    if (body) this.change({ plan: { ...body.plan, ...change } });
+  }
+
+  /** Under a dragging hand: seen at once, kept when it lets go. */
+  drag(change: Partial<PiecePlan>): void {
+    const body = this.current();
+    if (!body) return;
+    if (!this.heldBody()) this.heldBody.set(body);
+    const plan = { ...body.plan, ...change };
+    if (this.allows(plan)) this.current.set({ ...body, plan });
+    this.isDragging.next(true);
+    this.moves.next();
+  }
+
+  /** The hand let go: one step to undo, one save. */
+  drop(): void {
+    const [before, body] = [this.heldBody(), this.current()];
+    this.heldBody.set(undefined);
+    this.settle();
+    if (!before || !body || before === body) return;
+    if (this.canBeKept(body, before)) this.keep(before);
+    else this.put(before);
+  }
+
+  form(change: Partial<PieceForm>, hand: 'drag' | 'plan' = 'plan'): void {
+    const body = this.current();
+    if (!body) return;
+    const form: PieceForm = { ...formOf(body.plan), ...change };
+    this[hand]({ form });
+  }
+
+  addStrip(strip: Omit<Strip, 'id' | 'layers'>): void {
+    const strips = this.current()!.plan.strips ?? [];
+    this.plan({ strips: [...strips, { id: uuid(), layers: [], ...strip }] });
+  }
+
+  changeStrip(id: string, change: Partial<Strip>): void {
+    this.plan({
+      strips: (this.current()!.plan.strips ?? []).map((strip) => (strip.id === id ? { ...strip, ...change } : strip)),
+      ...orderless(change),
+    });
+  }
+
+  removeStrip(id: string): void {
+    this.plan({ strips: (this.current()!.plan.strips ?? []).filter((strip) => strip.id !== id) });
+  }
+
+  /** A small pot is another one: coats that come from it are of what it holds. */
+  decoratingColourChanged(
+    decoratingColours: NonNullable<PiecePlan['decoratingColours']>,
+    decoratingColourId: string,
+    coatingKind: Layer['coatingKind'],
+  ): void {
+    const plan = { ...this.current()!.plan, decoratingColours };
+    this.plan(
+      coatingKind ? withLayers(plan, (layer) => (layer.bucketId === decoratingColourId ? { ...layer, coatingKind } : layer)) : { decoratingColours },
+    );
+  }
+
+  /** On a zone, or on a strip by its id. */
+  addLayer(place: string, bucketId: string, coatingKind?: Layer['coatingKind']): void {
+    const layers = this.layersAt(place);
+    if (layers.length >= MOST_LAYERS) return;
+    const method = coatingKind && coatingKind !== 'glaze' ? 'brush' : place === 'inside' ? 'pour' : 'dip';
+    const layer: Layer = {
+      id: uuid(),
+      bucketId,
+      method,
+      coatMm: coatingKind && coatingKind !== 'glaze' ? 0.15 : 0.5,
+      ...(coatingKind ? { coatingKind } : {}),
+    };
+    this.setLayers(place, [...layers, layer]);
+  }
+
+  changeLayer(place: string, id: string, change: Partial<Layer>): void {
+    this.setLayers(
+      place,
+      this.layersAt(place).map((layer) => (layer.id === id ? { ...layer, ...change } : layer)),
+    );
+  }
+
+  removeLayer(place: string, id: string): void {
+    this.setLayers(
+      place,
+      this.layersAt(place).filter((layer) => layer.id !== id),
+    );
+  }
+
+  private layersAt(place: string): readonly Layer[] {
+    const { zones, strips = [] } = this.current()!.plan;
+    return strips.find((strip) => strip.id === place)?.layers ?? zones[place as Zone] ?? [];
+  }
+
+  private setLayers(place: string, layers: Layer[]): void {
+    const { zones, strips = [] } = this.current()!.plan;
+    if (strips.some((strip) => strip.id === place)) this.changeStrip(place, { layers });
+    else this.plan({ zones: { ...zones, [place]: layers } });
+  }
+
+  private show(body: PieceBody): boolean {
+    const allowed = this.allows(body.plan) && this.canBeKept(body, this.current());
+    if (allowed) this.put(body);
+    return allowed;
+  }
+
+  /** What the records would not take is refused here, while it can be seen why; a plan that was past its limits before can be mended. */
+  private canBeKept(body: PieceBody, before: PieceBody | undefined): boolean {
+    const read = pieceBodySchema.safeParse(body);
+    if (read.success || (before && !pieceBodySchema.safeParse(before).success)) return true;
+    this.refused.set(read.error.issues[0]!.message);
+    return false;
+  }
+
+  private allows(plan: PiecePlan): boolean {
+    const fault = planFault(plan);
+    this.refused.set(fault);
+    return !fault;
+  }
+
+  private put(body: PieceBody): void {
+    this.current.set(body);
+    this.settle();
+  }
+
+  /** What is heavy may follow what stands here. */
+  private settle(): void {
+    this.settled.set(this.current());
+    this.isDragging.next(false);
+  }
+
+  /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */
+  private withVersions(plan: PiecePlan): PiecePlan {
+    const used = [...new Set(layersOf(plan).map((layer) => layer.bucketId))];
+    const kept = used.flatMap((bucketId) => {
+      const before = plan.versions?.find((one) => one.bucketId === bucketId);
+      const now = before ? undefined : this.versionOf(bucketId);
+      return before ? [before] : now ? [{ bucketId, ...now }] : [];
+    });
+    const { versions: _versions, ...rest } = plan;
+    return kept.length > 0 ? { ...rest, versions: kept } : rest;
+  }
+
+  private keep(before: PieceBody): void {
+    this.history.record(before);
+    this.changes.next();
+  }
+
+  undo(): void {
+    this.step('undo');
+  }
+
+  redo(): void {
+    this.step('redo');
+  }
+
+  private step(direction: 'undo' | 'redo'): void {
+    const now = this.current();
+    const other = now && this.history[direction](now);
+    if (!other) return;
+    this.refused.set(undefined);
+    this.put(other);
+    this.changes.next();
+  }
+
+  /** After a failure: sends the newest state again. */
+  again(): void {
+    this.changes.next();
+  }
+
+  /** Keeps what stands here as the newest version, over the one somebody else saved. */
+  keepMine(current: Piece): void {
+    this.piece = current;
+    this.changes.next();
+  }
+
+  private save(): Observable<unknown> {
+    return defer(() => {
+      const body = this.current();
+      if (!body || !this.piece || body === this.kept) return EMPTY;
+      return this.api.updatePiece(this.piece.id, this.piece.version, body).pipe(
+        tap((piece) => {
+          this.piece = piece;
+          this.kept = body;
+          this.failure.set(undefined);
+        }),
+        catchError((error: unknown) => {
+          this.failure.set(toFailure(error));
+          return EMPTY;
+        }),
+      );
+    });
+  }
+}
+
+/** A strip that is glazed first asks for another order of steps. */
+const orderless = (change: Partial<Strip>): Partial<PiecePlan> => (change.first === undefined ? {} : { order: [] });

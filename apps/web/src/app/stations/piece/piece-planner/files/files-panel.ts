@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import type { PieceBody } from '@cazuela/contract';
+import { planToFile } from '@cazuela/formats';
+import { NOW } from '../../../../data/state/clock';
+import { createMutation } from '../../../../data/http/mutation';
+import { saveFile } from '../../../../data/devices/save-file';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { StudioStore } from '../../../../data/state/studio-store';
+import { ErrorBanner } from '../../../../parts/error-banner';
+import { PieceScreen } from '../piece-screen';
+import { sectionSheet, sectionSvg } from '../board/section-paths';
+
+/** A plan out of here: its steps on paper, its section as a drawing, all of it as a file. */
+@Component({
+  selector: 'cz-plan-files',
+  imports: [MatIcon, ErrorBanner],
+  template: `
+    <section aria-label="On paper and as files">
+      <cz-error-banner [failure]="printing.failure()?.problem?.detail" (again)="print()" />
+      <div class="row">
+        <button type="button" class="press quiet-press" [disabled]="printing.busy()" (click)="print()">
+          <mat-icon svgIcon="print" aria-hidden="true" /> Step sheet (PDF)
+        </button>
+        <button type="button" class="press quiet-press" (click)="saveSection()">The section (SVG)</button>
+        <button type="button" class="press quiet-press" (click)="savePlan()">The plan as a file</button>
+      </div>
+    </section>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FilesPanel {
+  readonly pieceId = input.required<string>();
+  readonly body = input.required<PieceBody>();
+  private readonly api = inject(StudioApi);
+  private readonly screen = inject(PieceScreen);
+  private readonly studio = inject(StudioStore).studio;
+  private readonly now = inject(NOW);
+  protected readonly printing = createMutation();
+
+  protected print(): void {
+    const { labels, leads: _leads, ...drawing } = this.sheet();
+    const named = labels.map((label) => `${label.what}: ${label.how}`);
+    const clay = this.screen.clay();
+    this.printing.run(
+      this.api.stepSheet(this.pieceId(), {
+        title: this.body().name,
+        lines: [`${this.body().count} of ${clay?.name ?? 'clay'}, for cone ${this.body().plan.cone ?? '6'}`, ...named].slice(0, 12),
+        drawing,
+        steps: this.screen.stepRows().map(({ words, wait, trouble, caution }) => ({
+          words,
+          wait,
+          ...(caution || trouble ? { caution: [trouble, caution].filter(Boolean).join(' ') } : {}),
+        })),
+        warnings: this.screen.warnings().map((warning) => `${warning.what} ${warning.why}`),
+      }),
+      (pdf) => saveFile(pdf, `${this.fileName()}.steps.pdf`),
+    );
+  }
+
+  protected saveSection(): void {
+    saveFile(new Blob([sectionSvg(this.sheet(), this.body().name)], { type: 'image/svg+xml' }), `${this.fileName()}.section.svg`);
+  }
+
+  protected savePlan(): void {
+    const recipes = this.screen.recipes();
+    const file = planToFile({
+      body: this.body(),
+      clay: this.screen.clay()?.name ?? 'clay',
+      glazes: this.screen.buckets().map((bucket) => {
+        const recipe = recipes.find((one) => one.id === bucket.recipeId)?.body.name;
+        return {
+          ref: bucket.id,
+          name: bucket.body.name,
+          colour: bucket.body.colour,
+          ...(recipe ? { recipe } : {}),
+          ...(bucket.recipeVersion === null ? {} : { recipeVersion: bucket.recipeVersion }),
+        };
+      }),
+      studio: this.studio()?.name ?? '',
+      now: this.now().toISOString(),
+    });
+    saveFile(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }), `${this.fileName()}.plan.json`);
+  }
+
+  private fileName(): string {
+    return (
+      this.body()
+        .name.replace(/[^\p{L}\p{N}\- ]+/gu, '')
+        .trim() || 'piece'
+    );
+  }
+
+  private sheet(): ReturnType<typeof sectionSheet> {
+    return sectionSheet({
+      shape: this.screen.restedShape(),
+      plan: this.body().plan,
+      colours: this.screen.colours(),
+      names: this.screen.names(),
+      clay: this.screen.clay()?.colour ?? '#e4d8c2',
+    });
+  }
+}

@@ -1,0 +1,28 @@
+import { inject, Injectable } from '@angular/core';
+import type { Day } from '@cazuela/contract';
+import type { DayItem } from '@cazuela/core';
+import { catchError, defer, switchMap, throwError, type Observable } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { toFailure } from '../../../../data/http/api';
+import { StudioApi } from '../../../../data/http/studio-api';
+
+/** Puts pieces on a day's list. Adding never contradicts what another did: on a stale list it is read and added to again. */
+@Injectable({ providedIn: 'root' })
+export class AddToDay {
+  private readonly api = inject(StudioApi);
+
+  put(date: string, items: readonly DayItem[], triesLeft = 3): Observable<Day> {
+    return defer(() => this.api.days()).pipe(
+      switchMap((days) => {
+        const day = days.find((candidate) => candidate.date === date);
+        if (!day) return this.api.createDay({ id: uuid(), date, items: [...items] });
+        return this.api.updateDay(day.id, day.version, [...day.items, ...items]);
+      }),
+      switchMap((day) => (items.every((item) => day.items.some((there) => there.id === item.id)) ? [day] : this.put(date, items, triesLeft - 1))),
+      catchError((error: unknown) => {
+        const failure = toFailure(error);
+        return failure.problem.code === 'stale' && triesLeft > 0 ? this.put(date, items, triesLeft - 1) : throwError(() => failure);
+      }),
+    );
+  }
+}

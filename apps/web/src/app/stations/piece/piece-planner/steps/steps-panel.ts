@@ -1,0 +1,42 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { Units } from '../../../../data/units/units';
+import { PieceDraft } from '../draft/piece-draft';
+import { PieceScreen } from '../piece-screen';
+
+/** The steps in their order, each with its wait and what is wrong with it: dragged, moved by a tap, or pinned before the next. */
+@Component({
+  selector: 'cz-steps-panel',
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon],
+  templateUrl: './steps-panel.html',
+  styleUrl: './steps-panel.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepsPanel {
+  protected readonly draft = inject(PieceDraft);
+  protected readonly screen = inject(PieceScreen);
+  protected readonly units = inject(Units);
+  protected readonly isOwnOrder = computed(() => (this.screen.settledBody()?.plan.order.length ?? 0) > 0);
+
+  protected drop(event: CdkDragDrop<unknown>): void {
+    this.move(event.previousIndex, event.currentIndex);
+  }
+
+  protected move(from: number, to: number): void {
+    const order = this.screen.steps().map((step) => step.key);
+    if (to < 0 || to >= order.length || from === to) return;
+    moveItemInArray(order, from, to);
+    this.draft.plan({ order });
+  }
+
+  /** Pinned, a step stays before the one that follows it now, whatever the search finds. */
+  protected pin(at: number): void {
+    const keys = this.screen.steps().map((step) => step.key);
+    const [before, after] = [keys[at], keys[at + 1]];
+    const pins = this.draft.body()!.plan.pins ?? [];
+    const kept = pins.filter((pin) => pin.before !== before);
+    if (!before || !after) return;
+    this.draft.plan({ pins: kept.length < pins.length ? kept : [...kept, { before, after }] });
+  }
+}

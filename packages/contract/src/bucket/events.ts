@@ -1,0 +1,182 @@
+import * as z from 'zod';
+import { BATCH_CHECKS, DROP_KINDS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
+import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from '../common/basics';
+
+const head = { id: idSchema, at: timeSchema, by: nameSchema };
+const minutesSchema = z
+  .number()
+  .gt(0)
+  .max(7 * 24 * 60);
+const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
+
+/** Raised further than this, it is another batch. */
+const MOST_RAISED = 20;
+
+export const batchEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({ ...head, type: z.literal('respiratorOn') }),
+  z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('loadWeighed'),
+    lineId: idSchema,
+    load: z.int().min(1).max(100),
+    grams: gramsSchema,
+    entered: enteredSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('lineSkipped'), lineId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('waterPoured'), grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('batchRaised'),
+    factor: z.number().min(1, 'A batch is raised, never made smaller.').max(MOST_RAISED, `A batch is not raised more than ${MOST_RAISED} times.`),
+    divisionGrams: z.number().min(0).max(100),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('lineSubstituted'),
+    lineId: idSchema,
+    powderId: idSchema,
+    name: nameSchema,
+    density: z.number().gt(1).max(12),
+    hazards: z.array(z.string().max(200)).max(20),
+    sieveMesh: z.number().optional(),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('checked'),
+    check: z.enum(BATCH_CHECKS),
+    lineId: idSchema.optional(),
+    value: z.number().min(-50).max(LIMITS.grams).optional(),
+    text: textSchema.optional(),
+    entered: enteredSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('noted'), lineId: idSchema.optional(), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('setAside') }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('batchFinished'), bucketId: idSchema }),
+]) satisfies z.ZodType<BatchEvent>;
+
+export const bucketPartSchema = z.strictObject({
+  powderId: idSchema,
+  name: nameSchema,
+  part: z.enum(['base', 'addition', 'stain']),
+  grams: gramsSchema,
+  density: z.number().gt(1).max(12),
+});
+
+const readingSchema = z.strictObject({
+  grossGrams: gramsSchema,
+  tareGrams: gramsSchema,
+  volumeMl: millilitresSchema.gt(0),
+  massSd: z.number().min(0),
+  volumeSd: z.number().min(0),
+  vessel: nameSchema,
+});
+
+export const additivesSchema = z.strictObject({
+  epsomGrams: gramsSchema,
+  silicateGrams: gramsSchema,
+  gumMl: millilitresSchema,
+}) satisfies z.ZodType<Additives>;
+const feelSecondsSchema = z.number().gt(0, 'A time is more than 0 seconds.').max(600, 'Over ten minutes is no swirl and no cup.');
+
+export const bucketEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    ...head,
+    type: z.literal('filled'),
+    parts: z.array(bucketPartSchema).min(1).max(60, 'More than 60 powders in one bucket cannot be kept apart.'),
+    waterGrams: gramsSchema,
+    from: z.enum(['batch', 'split', 'shelf']),
+    fromId: idSchema.optional(),
+    glazes: z.array(z.string().max(200)).max(40, 'A mixture of more than 40 glazes cannot be kept apart: use another bucket.').optional(),
+    additives: additivesSchema.optional(),
+    pairEventId: idSchema.optional(),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('sgMeasured'),
+    sg: sgSchema,
+    sgSd: z.number().min(0.00001, 'No reading of an SG is that exact.').max(1),
+    reading: readingSchema.optional(),
+    entered: enteredSchema.optional(),
+    how: z.string().max(LIMITS.nameLength).optional(),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('volumeMeasured'),
+    volumeMl: millilitresSchema.gt(0),
+    entered: enteredSchema.optional(),
+    depthMm: z.number().gt(0).max(LIMITS.innerMm).optional(),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('waterAdded'),
+    grams: gramsSchema.gt(0, 'Water added must be more than 0.'),
+    entered: enteredSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('waterPouredOff'), grams: gramsSchema.gt(0), entered: enteredSchema.optional() }),
+  z.strictObject({
+    ...head,
+    type: z.literal('powderAdded'),
+    parts: z.array(bucketPartSchema).min(1).max(60),
+    reason: z.enum(['stain', 'rescue', 'thicken', 'suspend']),
+  }),
+  z.strictObject({
+    ...head,
+    type: z.literal('glazeTaken'),
+    millilitres: millilitresSchema.gt(0),
+    reason: z.enum(['split', 'dips', 'other', 'waste']),
+    toId: idSchema.optional(),
+    parts: z.array(bucketPartSchema).max(60).optional(),
+    waterGrams: gramsSchema.optional(),
+    additives: additivesSchema.optional(),
+    pairEventId: idSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('stirred') }),
+  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: z.int().min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
+  z.strictObject({ ...head, type: z.literal('gumAdded'), millilitres: millilitresSchema.gt(0, 'Gum added must be more than 0.') }),
+  z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: feelSecondsSchema, springsBack: z.boolean().optional() }),
+  z.strictObject({ ...head, type: z.literal('flowTimed'), seconds: feelSecondsSchema }),
+  z.strictObject({ ...head, type: z.literal('dripsCounted'), drips: z.int().min(0).max(100) }),
+  z.strictObject({ ...head, type: z.literal('nailLooked'), shows: z.enum(NAIL_LOOKS) }),
+  z.strictObject({ ...head, type: z.literal('lidSet'), lid: z.enum(['open', 'closed']) }),
+  z.strictObject({ ...head, type: z.literal('codeRead') }),
+  z.strictObject({ ...head, type: z.literal('contaminated'), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('noted'), text: textSchema }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+]) satisfies z.ZodType<BucketEvent>;
+
+export const dayEventSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    ...head,
+    type: z.literal('stepDone'),
+    stepId: idSchema,
+    seconds: z.number().min(0).max(3600).optional(),
+    sg: sgSchema.optional(),
+  }),
+  z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('notDryYet'), stepId: idSchema, minutes: minutesSchema }),
+  z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
+]) satisfies z.ZodType<DayEvent>;
+
+/** One event and the stream it belongs to: the same shape in the browser's outbox, on the wire and in the table. */
+export const benchEventSchema = z.discriminatedUnion('stream', [
+  z.strictObject({ stream: z.literal('batch'), streamId: idSchema, event: batchEventSchema }),
+  z.strictObject({ stream: z.literal('bucket'), streamId: idSchema, event: bucketEventSchema }),
+  z.strictObject({ stream: z.literal('day'), streamId: idSchema, event: dayEventSchema }),
+]);
+export type BenchEvent = z.infer<typeof benchEventSchema>;
+
+/** What is sent. Each event is checked by itself when it has come, so that a bad one never takes its neighbours down. */
+export const eventsSendSchema = z.strictObject({
+  events: z
+    .array(z.looseObject({ event: z.looseObject({ id: idSchema }) }))
+    .min(1, 'Nothing was sent.')
+    .max(LIMITS.eventsInOneSend, `At most ${LIMITS.eventsInOneSend} steps are sent at once.`),
+});
+/** Refused ones are told apart, so that one bad event never holds up the others. */
+export const eventsAnswerSchema = z.strictObject({
+  acknowledged: z.array(idSchema),
+  refused: z.array(z.strictObject({ id: idSchema, detail: z.string() })),
+});
+export type EventsAnswer = z.infer<typeof eventsAnswerSchema>;

@@ -1,0 +1,68 @@
+import * as z from 'zod';
+import { coneSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+
+export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(500), celsius: z.number().min(-50).max(1500) });
+export const firingBodySchema = z.strictObject({
+  kiln: nameSchema,
+  startedAt: timeSchema,
+  wantedCone: coneSchema,
+  /** A witness cone read by eye overrides what the curve says. */
+  witnessCone: coneSchema.nullable(),
+  points: z.array(firingPointSchema).min(2, 'A firing needs at least two points.').max(5000),
+});
+export type FiringBody = z.infer<typeof firingBodySchema>;
+export const firingSchema = z.strictObject({ id: idSchema, version: versionSchema, body: firingBodySchema });
+export type Firing = z.infer<typeof firingSchema>;
+export const firingCreateSchema = z.strictObject({ id: idSchema, body: firingBodySchema });
+export const firingUpdateSchema = z.strictObject({ version: versionSchema, body: firingBodySchema });
+
+export const FAULTS = [
+  'crawled',
+  'pinholed',
+  'blistered',
+  'ran',
+  'stuck',
+  'thin',
+  'thick',
+  'cracked',
+  'shivered',
+  'crazed',
+  'dull',
+  'off colour',
+] as const;
+export const resultBodySchema = z.strictObject({
+  pieceId: idSchema,
+  firingId: idSchema,
+  coneReached: coneSchema,
+  stars: z.int().min(0).max(5),
+  faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),
+  note: noteSchema,
+  photoId: idSchema.nullable(),
+});
+export type ResultBody = z.infer<typeof resultBodySchema>;
+
+/** What was known of the piece when it was glazed: nobody types it again. */
+export const glazedWithSchema = z.strictObject({
+  words: z.string(),
+  bucketId: idSchema.nullable(),
+  bucketName: z.string().nullable(),
+  bucketCode: z.string().nullable(),
+  sg: z.number().nullable(),
+  coatMm: z.number().nullable(),
+  seconds: z.number().nullable(),
+  doneAt: timeSchema.nullable(),
+});
+export const resultSchema = z.strictObject({
+  id: idSchema,
+  version: versionSchema,
+  body: resultBodySchema,
+  pieceName: nameSchema,
+  kiln: nameSchema,
+  firedAt: timeSchema,
+  createdAt: timeSchema,
+  glazedWith: z.array(glazedWithSchema),
+});
+export type Result = z.infer<typeof resultSchema>;
+export const resultCreateSchema = z.strictObject({ id: idSchema, body: resultBodySchema });
+export const resultUpdateSchema = z.strictObject({ version: versionSchema, body: resultBodySchema });
+export const photoAnswerSchema = z.strictObject({ id: idSchema, width: z.int(), height: z.int() });

@@ -1,0 +1,60 @@
+import { requireNotNegative, requirePositive } from '../../checks/require';
+import type { DropKind } from '../events/bucket-events';
+
+export const DROP_ML = 0.05;
+/** What one mL of the bottle holds that counts, g: salts (heptahydrate) of a saturated brine; liquid silicate as it is bought. */
+export const GRAMS_PER_ML: Readonly<Record<DropKind, number>> = { epsom: 0.69, silicate: 1.4 };
+/** A drop of saturated Epsom brine is taken as 0.035 g, a drop of silicate as 0.05 mL of it. */
+const GRAMS_PER_DROP: Readonly<Record<DropKind, number>> = { epsom: 0.035, silicate: DROP_ML * GRAMS_PER_ML.silicate };
+/** Share of the dry glaze, percent: where it usually does something, and where more makes it worse. */
+export const DOSE_PERCENT: Readonly<Record<DropKind, { least: number; most: number; ceiling: number }>> = {
+  epsom: { least: 0.05, most: 0.2, ceiling: 0.3 },
+  silicate: { least: 0.1, most: 0.3, ceiling: 0.4 },
+};
+/** Above this many drops a syringe is quicker and surer. */
+const DROPS_BY_SYRINGE = 30;
+
+/** Grams of salts or silicate in so many drops. Example: 20 drops of brine hold 0.7 g. */
+export const dropGrams = ({ drops, of }: { drops: number; of: DropKind }): number => requireNotNegative('drops', drops) * GRAMS_PER_DROP[of];
+
+export interface DropDose {
+  /** Drops these grams are, to the nearest. */
+  drops: number;
+  grams: number;
+  millilitres: number;
+  /** Of the dry glaze. */
+  percent: number;
+  zone: 'little' | 'usual' | 'much' | 'ceiling';
+  /** Drops still allowed before the ceiling. */
+  dropsLeft: number;
+  bySyringe: boolean;
+}
+
+/** What is in a bucket of salts or silicate, and where that stands to the ceiling. Example: 10.5 mL of brine in 7.2 kg of dry glaze are 0.1 %. */
+export function dropDose({ grams, of, dryGrams }: { grams: number; of: DropKind; dryGrams: number }): DropDose {
+  const percent = (100 * requireNotNegative('drops', grams)) / requirePositive('dryGrams', dryGrams);
+  const { least, most, ceiling } = DOSE_PERCENT[of];
+  const drops = grams / GRAMS_PER_DROP[of];
+  return {
+    drops: Math.round(drops),
+    grams,
+    millilitres: grams / GRAMS_PER_ML[of],
+    percent,
+    zone: percent >= ceiling - 1e-9 ? 'ceiling' : percent > most ? 'much' : percent >= least ? 'usual' : 'little',
+    dropsLeft: Math.max(0, Math.floor((ceiling * dryGrams) / 100 / GRAMS_PER_DROP[of] - drops + 1e-6)),
+    bySyringe: drops > DROPS_BY_SYRINGE,
+  };
+}
+
+/** A dose that did well, kept with its glaze: so much for each kilogram of dry powder. */
+export interface KeptDose {
+  of: DropKind;
+  gramsPerDryKg: number;
+}
+
+/** The kept dose for another bucket, less what is in it already. Never above the usual most. */
+export function offeredDose({ kept, dryGrams, insideGrams }: { kept: KeptDose; dryGrams: number; insideGrams: number }): DropDose {
+  requirePositive('dryGrams', dryGrams);
+  const wanted = Math.min((kept.gramsPerDryKg * dryGrams) / 1000, (DOSE_PERCENT[kept.of].most * dryGrams) / 100);
+  return dropDose({ grams: Math.max(0, wanted - insideGrams), of: kept.of, dryGrams });
+}

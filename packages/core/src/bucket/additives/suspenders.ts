@@ -1,0 +1,71 @@
+import { PotterError } from '../../checks/potter-error';
+import { requireNotNegative, requirePositive } from '../../checks/require';
+import { sgOfMix } from '../../slurry/mix';
+
+/** Bentonite, percent of the dry glaze, and the hot water it slakes in first, mL a gram. */
+export const BENTONITE = { mostPercent: 2, usualPercent: 1, waterMlPerGram: 10 } as const;
+/** Gum solution of 1.5 %: most per litre of a dipping glaze. About ten times that makes a brushing glaze of it. */
+export const GUM = { mostMlPerLitre: 30, brushingTimes: 10, usualMlPerLitre: 15 } as const;
+
+export interface BentonitePlan {
+  grams: number;
+  waterMl: number;
+  /** Bentonite in all, with what the recipe and earlier cures hold, percent of the other dry powder. */
+  percentAfter: number;
+  overMost: boolean;
+  sgAfter: number;
+  newVolumeMl: number;
+}
+
+/** Bentonite to stir in, the hot water it is slaked in, and what that does to the SG. */
+export function planBentonite(question: {
+  dryGrams: number;
+  waterGrams: number;
+  density: number;
+  insideGrams: number;
+  percent: number;
+  bentoniteDensity: number;
+  waterMlPerGram?: number;
+}): BentonitePlan {
+  const { dryGrams, waterGrams, density, insideGrams, percent, bentoniteDensity, waterMlPerGram = BENTONITE.waterMlPerGram } = question;
+  const grams = (requirePositive('dryGrams', dryGrams - insideGrams) * requirePositive('percent', percent)) / 100;
+  const waterMl = grams * requireNotNegative('waterGrams', waterMlPerGram);
+  const powderMl = dryGrams / density + grams / requirePositive('density', bentoniteDensity);
+  const allDry = dryGrams + grams;
+  const percentAfter = (100 * (insideGrams + grams)) / (dryGrams - insideGrams);
+  return {
+    grams,
+    waterMl,
+    percentAfter,
+    overMost: percentAfter > BENTONITE.mostPercent + 1e-9,
+    sgAfter: sgOfMix({ dryGrams: allDry, waterGrams: waterGrams + waterMl, density: allDry / powderMl }),
+    newVolumeMl: powderMl + waterGrams + waterMl,
+  };
+}
+
+export interface GumPlan {
+  millilitres: number;
+  /** In all, per litre of glaze. */
+  perLitreAfter: number;
+  overMost: boolean;
+  /** Water that may go in with it: never more than the gum itself. */
+  mostWaterMl: number;
+}
+
+/** Gum solution to stir in. Refuses what would make a brushing glaze of a dipping one unless that is wanted. */
+export function planGum(question: { volumeMl: number; insideMl: number; mlPerLitre: number; forBrushing: boolean }): GumPlan {
+  const { volumeMl, insideMl, mlPerLitre, forBrushing } = question;
+  const litres = requirePositive('volumeMl', volumeMl) / 1000;
+  const millilitres = requirePositive('volumeMl', mlPerLitre) * litres;
+  const perLitreAfter = (requireNotNegative('volumeMl', insideMl) + millilitres) / litres;
+  const most = GUM.mostMlPerLitre * (forBrushing ? GUM.brushingTimes : 1);
+  if (perLitreAfter > 2 * most) {
+    throw new PotterError(
+      'tooLarge',
+      'volumeMl',
+      mlPerLitre,
+      `That is ${Math.round(perLitreAfter)} mL a litre: past ${most} it no longer dries on the pot.`,
+    );
+  }
+  return { millilitres, perLitreAfter, overMost: perLitreAfter > most + 1e-9, mostWaterMl: millilitres };
+}

@@ -1,0 +1,28 @@
+import { HOUR_MS } from '../../units/time';
+/** The bucket a tool was last in, and the one it goes into. */
+export interface ToolInBucket {
+  id: string;
+  name: string;
+  /** 0 black – 1 white. */
+  lightness: number;
+  stirredAt?: string | undefined;
+}
+
+/** Darker by less than this leaves no trace worth a wash. */
+const TELLING_DARKER = 0.08;
+const SAME_DAY_MS = 14 * HOUR_MS;
+
+/** The darker bucket whose glaze is still on the drill, the whisk and the sieve; undefined when nothing needs washing. Light before dark. */
+export function washBefore<Bucket extends ToolInBucket>(question: {
+  into: ToolInBucket;
+  others: readonly Bucket[];
+  nowAt: string;
+}): Bucket | undefined {
+  const { into, others, nowAt } = question;
+  const last = others
+    .filter((bucket) => bucket.id !== into.id && bucket.stirredAt !== undefined && Date.parse(nowAt) - Date.parse(bucket.stirredAt) < SAME_DAY_MS)
+    .sort((a, b) => b.stirredAt!.localeCompare(a.stirredAt!))[0];
+  // A tool that has been in this bucket since then carries its own glaze.
+  if (!last || (into.stirredAt !== undefined && into.stirredAt >= last.stirredAt!)) return undefined;
+  return into.lightness - last.lightness > TELLING_DARKER ? last : undefined;
+}

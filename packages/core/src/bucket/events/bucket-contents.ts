@@ -1,0 +1,140 @@
+import { densityOfPowders, sgOfMix } from '../../slurry/mix';
+import type { SgReading } from '../sg/combine-readings';
+import type { Additives, BucketPart, NailLook } from './bucket-events';
+import type { SlurryState as SlurryState } from '../../slurry/slurry-state';
+
+/** The newest reading of each kind by feel. */
+export interface FeelNow {
+  swirlSeconds?: number;
+  springsBack?: boolean;
+  flowSeconds?: number;
+  drips?: number;
+  nail?: NailLook;
+  /** When the newest of them was taken. */
+  at: string;
+}
+
+export interface BucketContents {
+  parts: BucketPart[];
+  dryGrams: number;
+  baseDryGrams: number;
+  stainGrams: number;
+  /** Percent of the dry base. */
+  stainPercent: number;
+  waterGrams: number;
+  density: number;
+  volumeMl: number;
+  /** SG now, from the last reading and everything added since. */
+  sg: number;
+  /** Standard deviation of that SG; absent when nobody ever measured it. */
+  sgSd?: number;
+  measuredAt?: string;
+  /** Readings combined in that SG, when more than one was taken with nothing in between. */
+  readings?: number;
+  /** True when water, powder or stain went in after the last reading. */
+  changedSinceMeasured: boolean;
+  slurryState: SlurryState;
+  stirredAt?: string;
+  additives?: Additives;
+  feel?: FeelNow;
+  /** Unknown until somebody says it. */
+  lid?: 'open' | 'closed';
+  /** When its code was last read before dipping. */
+  codeReadAt?: string;
+  /** What got into it that should not have. */
+  contaminated?: string[];
+  /** The glazes it is made of, by name and version, as far as anybody told. */
+  glazes?: string[];
+  /** How fast it thickens by itself, kept beside the state for the shelf. */
+  drift?: { perDay: number; perDaySd: number; spells: number };
+}
+
+/** A bucket without powder may still hold rinse water; it goes into whatever is poured in next. */
+export type BucketReplay = { kind: 'empty'; waterGrams: number } | { kind: 'ok'; contents: BucketContents };
+
+/** A bucket in the middle of its replay. */
+export interface RunningBucket {
+  parts: BucketPart[];
+  waterGrams: number;
+  /** Readings of this spell: nothing went in between them. */
+  readings: SgReading[];
+  sgSd?: number | undefined;
+  measuredAt?: string | undefined;
+  changed: boolean;
+  slurryState: SlurryState;
+  stirredAt?: string | undefined;
+  additives: Additives;
+  feel?: FeelNow | undefined;
+  lid?: 'open' | 'closed' | undefined;
+  codeReadAt?: string | undefined;
+  contaminated: string[];
+  glazes: string[];
+}
+
+export const emptyBucket = (): RunningBucket => ({
+  parts: [],
+  waterGrams: 0,
+  readings: [],
+  changed: false,
+  slurryState: 'normal',
+  additives: { epsomGrams: 0, silicateGrams: 0, gumMl: 0 },
+  contaminated: [],
+  glazes: [],
+});
+
+/** Powder below this is what rounding leaves of an emptied bucket, g. */
+export const NOTHING_GRAMS = 1e-6;
+
+/** What the bucket holds at this point of its replay. */
+export function toSnapshot(running: RunningBucket): BucketReplay {
+  if (!(sumGrams(running.parts) > NOTHING_GRAMS) || !(running.waterGrams >= 0)) return { kind: 'empty', waterGrams: running.waterGrams };
+  return { kind: 'ok', contents: contentsOf(running) };
+}
+
+function contentsOf(running: RunningBucket): BucketContents {
+  const { parts, waterGrams, sgSd, measuredAt, readings, stirredAt, additives, feel, lid, codeReadAt, contaminated, glazes } = running;
+  const dryGrams = sumGrams(parts);
+  const density = densityOfPowders({ parts });
+  const of = (kind: BucketPart['part']): number => sumGrams(parts.filter((part) => part.part === kind));
+  const baseDryGrams = of('base');
+  const { epsomGrams, silicateGrams, gumMl } = additives;
+  return {
+    // A copy: the replay may go on.
+    parts: parts.map((part) => ({ ...part })),
+    dryGrams,
+    baseDryGrams,
+    stainGrams: of('stain'),
+    stainPercent: baseDryGrams > 0 ? (100 * of('stain')) / baseDryGrams : 0,
+    waterGrams,
+    density,
+    volumeMl: dryGrams / density + waterGrams,
+    sg: sgOfMix({ dryGrams, waterGrams, density }),
+    ...(sgSd === undefined ? {} : { sgSd }),
+    ...(measuredAt ? { measuredAt } : {}),
+    ...(readings.length > 1 ? { readings: readings.length } : {}),
+    changedSinceMeasured: running.changed,
+    slurryState: running.slurryState,
+    ...(stirredAt ? { stirredAt } : {}),
+    ...(epsomGrams + silicateGrams + gumMl > 0 ? { additives: { epsomGrams, silicateGrams, gumMl } } : {}),
+    ...(feel ? { feel } : {}),
+    ...(lid ? { lid } : {}),
+    ...(codeReadAt ? { codeReadAt } : {}),
+    ...(contaminated.length > 0 ? { contaminated } : {}),
+    ...(glazes.length > 0 ? { glazes } : {}),
+  };
+}
+
+/** Names of the glazes poured together in it; undefined while it is one glaze. */
+export const mixtureOf = ({ glazes }: Pick<BucketContents, 'glazes'>): string[] | undefined => (glazes && glazes.length > 1 ? glazes : undefined);
+
+export const sumGrams = (parts: readonly { grams: number }[]): number => parts.reduce((sum, part) => sum + part.grams, 0);
+
+/** Litres as they stand, mL: particles and water. */
+export const runningMl = ({ parts, waterGrams }: { parts: readonly BucketPart[]; waterGrams: number }): number =>
+  parts.reduce((sum, part) => sum + part.grams / part.density, 0) + waterGrams;
+
+/** SG as it stands, without all the rest; undefined while there is no powder. */
+export function runningSg(running: Pick<RunningBucket, 'parts' | 'waterGrams'>): number | undefined {
+  const dryGrams = sumGrams(running.parts);
+  return dryGrams > NOTHING_GRAMS ? (dryGrams + running.waterGrams) / runningMl(running) : undefined;
+}

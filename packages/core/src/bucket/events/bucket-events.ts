@@ -1,0 +1,82 @@
+import type { Entered } from '../../units/units';
+import type { EventHead } from '../../events/event-head';
+
+/** A powder that is in a bucket, with what the core needs of it kept as it was on that day. */
+export interface BucketPart {
+  powderId: string;
+  name: string;
+  part: 'base' | 'addition' | 'stain';
+  grams: number;
+  density: number;
+}
+
+/** What was put in to change how the slurry stands, and travels with it when part is poured elsewhere. */
+export interface Additives {
+  /** Epsom salts (heptahydrate), g. */
+  epsomGrams: number;
+  /** Liquid sodium silicate, g. */
+  silicateGrams: number;
+  /** Gum solution, mL; its water is counted with the water. */
+  gumMl: number;
+}
+
+/** Salts pull the clay together, silicate pushes it apart. */
+export const DROP_KINDS = ['epsom', 'silicate'] as const;
+export type DropKind = (typeof DROP_KINDS)[number];
+/** What a thumbnail drawn from the stirred glaze shows: its edge clear, softened, or hidden. */
+export const NAIL_LOOKS = ['clear', 'softened', 'hidden'] as const;
+export type NailLook = (typeof NAIL_LOOKS)[number];
+
+/** What happened to a bucket. The order is that of the bench, whatever the order of arrival: see event-order.ts. */
+export type BucketEvent = EventHead &
+  (
+    | {
+        type: 'filled';
+        parts: BucketPart[];
+        waterGrams: number;
+        from: 'batch' | 'split' | 'shelf';
+        fromId?: string | undefined;
+        /** The glazes it is made of, by name and version, so that a mixture is known as one. */
+        glazes?: string[] | undefined;
+        additives?: Additives | undefined;
+        /** The event in the other bucket that goes with it: taken back together. */
+        pairEventId?: string | undefined;
+      }
+    | {
+        type: 'sgMeasured';
+        sg: number;
+        sgSd: number;
+        reading?: { grossGrams: number; tareGrams: number; volumeMl: number; massSd: number; volumeSd: number; vessel: string } | undefined;
+        entered?: Entered | undefined;
+        /** The instrument, where it was no weighed vessel. */
+        how?: string | undefined;
+      }
+    | { type: 'volumeMeasured'; volumeMl: number; entered?: Entered | undefined; depthMm?: number | undefined }
+    | { type: 'waterAdded'; grams: number; entered?: Entered | undefined }
+    | { type: 'waterPouredOff'; grams: number; entered?: Entered | undefined }
+    | { type: 'powderAdded'; parts: BucketPart[]; reason: 'stain' | 'rescue' | 'thicken' | 'suspend' }
+    | {
+        type: 'glazeTaken';
+        millilitres: number;
+        reason: 'split' | 'dips' | 'other' | 'waste';
+        toId?: string | undefined;
+        /** What it was made of at that moment: fixed when it went into another bucket, so that both balance. */
+        parts?: BucketPart[] | undefined;
+        waterGrams?: number | undefined;
+        additives?: Additives | undefined;
+        pairEventId?: string | undefined;
+      }
+    | { type: 'stirred' }
+    | { type: 'swirlTimed'; seconds: number; springsBack?: boolean | undefined }
+    | { type: 'flowTimed'; seconds: number }
+    | { type: 'dripsCounted'; drips: number }
+    | { type: 'nailLooked'; shows: NailLook }
+    /** Drops tapped in one by one; of saturated Epsom brine where nothing else is said. */
+    | { type: 'dropsAdded'; drops: number; of?: DropKind | undefined }
+    | { type: 'gumAdded'; millilitres: number }
+    | { type: 'lidSet'; lid: 'open' | 'closed' }
+    | { type: 'codeRead' }
+    | { type: 'contaminated'; text: string }
+    | { type: 'noted'; text: string }
+    | { type: 'undone'; eventId: string }
+  );

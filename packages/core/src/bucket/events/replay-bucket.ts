@@ -1,0 +1,178 @@
+import { HOUR_MS } from '../../units/time';
+import { waterPerDryGram } from '../../slurry/contents';
+import { densityOfPowders } from '../../slurry/mix';
+import { emptyBucket, NOTHING_GRAMS, runningMl, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
+import type { Additives, BucketEvent, BucketPart } from './bucket-events';
+import { combineReadings } from '../sg/combine-readings';
+import { standingEvents } from '../../events/event-order';
+import { DOSE_PERCENT, dropGrams } from '../additives/drop-dose';
+import { slurryStateFromSwirl } from '../../slurry/slurry-state';
+
+/** SG readings further apart than this are two visits to the bucket, not one repeated, ms. */
+export const SAME_VISIT_MS = 6 * HOUR_MS;
+/** Gum solution is water but for 1.5 %. */
+const GUM_WATER_SHARE = 0.985;
+const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
+
+/**
+ * What is in a bucket, replayed from its events. Powder is known best (it was weighed), so an SG reading corrects the
+ * water and leaves the powder; a measured volume scales both. Taking glaze takes powder and water alike.
+ */
+export function replayBucket({ events }: { events: readonly BucketEvent[] }): BucketReplay {
+  const running = emptyBucket();
+  for (const event of standingEvents(events)) applyBucketEvent(running, event);
+  return toSnapshot(running);
+}
+
+/** One event further; changes `running` in place, for it is never shared. */
+export function applyBucketEvent(running: RunningBucket, event: BucketEvent): void {
+  switch (event.type) {
+    case 'filled':
+      if (sumGrams(running.parts) <= NOTHING_GRAMS) startAnew(running);
+      if (event.additives) addAdditives(running, event.additives, 1);
+      running.glazes = [...new Set([...running.glazes, ...(event.glazes ?? [])])];
+      mergeParts(running, event.parts, 1);
+      running.waterGrams += event.waterGrams;
+      changed(running);
+      break;
+    case 'sgMeasured':
+      measured(running, event);
+      break;
+    case 'volumeMeasured': {
+      const before = runningMl(running);
+      if (before > 0) scale(running, event.volumeMl / before);
+      break;
+    }
+    case 'waterAdded':
+      running.waterGrams += event.grams;
+      changed(running);
+      break;
+    case 'waterPouredOff':
+      running.waterGrams = Math.max(0, running.waterGrams - event.grams);
+      changed(running);
+      break;
+    case 'powderAdded':
+      mergeParts(running, event.parts, 1);
+      changed(running);
+      break;
+    case 'glazeTaken':
+      take(running, event);
+      break;
+    case 'gumAdded':
+      running.additives.gumMl += event.millilitres;
+      running.waterGrams += GUM_WATER_SHARE * event.millilitres;
+      changed(running);
+      break;
+    case 'dropsAdded':
+      dropped(running, event);
+      break;
+    case 'stirred':
+      running.stirredAt = event.at;
+      break;
+    case 'swirlTimed':
+      running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
+      running.feel = {
+        ...running.feel,
+        swirlSeconds: event.seconds,
+        at: event.at,
+        ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }),
+      };
+      break;
+    case 'flowTimed':
+      running.feel = { ...running.feel, flowSeconds: event.seconds, at: event.at };
+      break;
+    case 'dripsCounted':
+      running.feel = { ...running.feel, drips: event.drips, at: event.at };
+      break;
+    case 'nailLooked':
+      running.feel = { ...running.feel, nail: event.shows, at: event.at };
+      break;
+    case 'lidSet':
+      running.lid = event.lid;
+      break;
+    case 'codeRead':
+      running.codeReadAt = event.at;
+      break;
+    case 'contaminated':
+      running.contaminated = [...running.contaminated, event.text];
+      break;
+    case 'noted':
+    case 'undone':
+      break;
+  }
+}
+
+function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 'sgMeasured' }>): void {
+  if (sumGrams(running.parts) <= 0) return;
+  const density = densityOfPowders({ parts: running.parts });
+  if (event.sg >= density) return;
+  const sameVisit =
+    running.readings.length > 0 && running.measuredAt !== undefined && Date.parse(event.at) - Date.parse(running.measuredAt) < SAME_VISIT_MS;
+  running.readings = [...(sameVisit ? running.readings : []), { sg: event.sg, sgSd: event.sgSd }];
+  const { sg, sgSd } = combineReadings({ readings: running.readings });
+  running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg, density });
+  running.sgSd = sgSd;
+  running.measuredAt = event.at;
+  running.changed = false;
+}
+
+/** What left for another bucket is booked as it was then; what went on pots is a share of all. */
+function take(running: RunningBucket, event: Extract<BucketEvent, { type: 'glazeTaken' }>): void {
+  const before = runningMl(running);
+  if (before <= 0) return;
+  if (!event.parts) {
+    scale(running, Math.max(0, 1 - event.millilitres / before), true);
+    return;
+  }
+  mergeParts(running, event.parts, -1);
+  running.waterGrams = Math.max(0, running.waterGrams - (event.waterGrams ?? 0));
+  if (event.additives) addAdditives(running, event.additives, -1);
+}
+
+function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<BucketEvent, { type: 'dropsAdded' }>): void {
+  const grams = dropGrams({ drops, of });
+  const key = of === 'epsom' ? 'epsomGrams' : 'silicateGrams';
+  running.additives[key] += grams;
+  const percent = (100 * running.additives[key]) / sumGrams(running.parts);
+  // Until a swirl says better, a dose that usually works is taken to have worked.
+  if (percent >= DOSE_PERCENT[of].least) running.slurryState = of === 'epsom' ? 'flocculated' : 'deflocculated';
+}
+
+function changed(running: RunningBucket): void {
+  running.changed = true;
+  if (running.readings.length > 0) running.readings = [];
+}
+
+/** Glaze poured into an empty bucket is a new glaze; lid, last stirring and what water stood in it are the bucket's own. */
+function startAnew(running: RunningBucket): void {
+  const { lid, stirredAt, waterGrams } = running;
+  Object.assign(running, emptyBucket(), {
+    sgSd: undefined,
+    measuredAt: undefined,
+    feel: undefined,
+    codeReadAt: undefined,
+    lid,
+    stirredAt,
+    waterGrams,
+  });
+}
+
+/** Adds or takes powder by powder, in place: a history of thousands of steps has no time for copies. */
+function mergeParts(running: RunningBucket, change: readonly BucketPart[], sign: 1 | -1): void {
+  for (const part of change) {
+    const same = running.parts.find((other) => other.powderId === part.powderId && other.part === part.part);
+    if (same) same.grams = Math.max(0, same.grams + sign * part.grams);
+    else if (sign > 0) running.parts.push({ ...part });
+  }
+}
+
+function scale(running: RunningBucket, factor: number, additivesToo = false): void {
+  for (const part of running.parts) part.grams *= factor;
+  running.waterGrams *= factor;
+  if (!additivesToo) return;
+  for (const key of ADDITIVES) running.additives[key] *= factor;
+}
+
+function addAdditives(running: RunningBucket, what: Additives, sign: 1 | -1): void {
+  for (const key of ADDITIVES) running.additives[key] = Math.max(0, running.additives[key] + sign * what[key]);
+}

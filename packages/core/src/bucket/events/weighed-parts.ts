@@ -1,0 +1,45 @@
+import { suspensionOf, type Suspension } from '../../powder/behaviour';
+import type { BucketPart } from './bucket-events';
+import type { Powder, WeighedPowder } from '../../powder/powder';
+
+/** What is in a bucket as powders of the studio's table; what the table no longer knows is left out. */
+export function weighedParts({ parts, powders }: { parts: readonly BucketPart[]; powders: readonly Powder[] }): WeighedPowder[] {
+  const byId = new Map(powders.map((powder) => [powder.id, powder]));
+  return parts.flatMap((part) => {
+    const powder = byId.get(part.powderId);
+    return powder && part.grams > 0 ? [{ grams: part.grams, powder }] : [];
+  });
+}
+
+export interface SuspensionRisk {
+  suspension: Suspension;
+  /** What makes it so. */
+  causes: ('littleClay' | 'heavy' | 'ash' | 'alkali')[];
+  rawClayShare: number;
+}
+
+const ALKALI = /gives off alkali/i;
+const CAUSTIC = /caustic/i;
+
+/** How the powder of a bucket stays up, and why; undefined when none of it is known. */
+export function suspensionRisk({ parts }: { parts: readonly WeighedPowder[] }): SuspensionRisk | undefined {
+  const grams = parts.reduce((sum, part) => sum + part.grams, 0);
+  if (!(grams > 0)) return undefined;
+  const rawClayShare = (100 * parts.reduce((sum, part) => sum + part.grams * part.powder.rawClay, 0)) / grams;
+  const says = (pattern: RegExp): boolean => parts.some(({ powder }) => powder.hazards.some((hazard) => pattern.test(hazard)));
+  const suspension = suspensionOf({ parts });
+  return {
+    suspension,
+    rawClayShare,
+    causes: [
+      ...(rawClayShare < 10 ? (['littleClay'] as const) : []),
+      ...(suspension === 'hardPans' && rawClayShare >= 5 ? (['heavy'] as const) : []),
+      ...(says(CAUSTIC) ? (['ash'] as const) : []),
+      ...(says(ALKALI) ? (['alkali'] as const) : []),
+    ],
+  };
+}
+
+/** Powders that go into solution: clear water poured off would carry them away. */
+export const solubleNames = (parts: readonly WeighedPowder[]): string[] =>
+  parts.filter(({ powder }) => powder.hazards.some((hazard) => /soluble/i.test(hazard))).map(({ powder }) => powder.name);

@@ -1,0 +1,100 @@
+import { bisect } from '../../math/bisect';
+import { PotterError } from '../../checks/potter-error';
+import { requireNotNegative, requirePositive } from '../../checks/require';
+import { profileBetween, volumeMl as profileVolumeMl, type ProfilePoint } from '../../geometry/profile';
+import type { PieceShape } from '../../geometry/piece-form';
+import { insideProfile } from '../../geometry/shapes';
+import { brimMl, depthAtVolume, narrowestMm, type BucketShape } from './bucket-shape';
+
+/** Room kept under a piece and beside it, mm: knuckles, tongs, sediment. */
+export const CLEARANCE_MM = 10;
+
+export interface DipInBucket {
+  bucket: BucketShape;
+  glazeMl: number;
+  piece: Pick<PieceShape, 'outside' | 'wallMm' | 'floorMm'>;
+  /** Rim first with air kept inside displaces all of its outside; filled or on its side, only its clay. */
+  inside: 'air' | 'full';
+}
+
+export type DipReach =
+  | { kind: 'tooWide'; acrossMm: number; narrowestMm: number }
+  /** All of it goes under. */
+  | { kind: 'whole'; heightMm: number; risesMm: number; displacedMl: number }
+  /** Only so much, from the rim: the glaze is not deep enough, or would spill. */
+  | { kind: 'part'; heightMm: number; reachMm: number; risesMm: number; spills: boolean; moreMl: number };
+
+/**
+ * How deep a piece can be dipped, rim first, counting the level that rises as it goes in. A piece narrower than its bucket lifts the level
+ * by less than it sinks, so that there is one deepest dip, found by halving.
+ */
+export function dipReach({ bucket, glazeMl, piece, inside }: DipInBucket): DipReach {
+  requireNotNegative('volumeMl', glazeMl);
+  const heightMm = heightOf(piece.outside);
+  const wide = tooWide(bucket, piece.outside, heightMm);
+  if (wide) return wide;
+  const displaced = (reachMm: number): number => displacedMl({ piece, reachMm, inside });
+  const level = (reachMm: number): number => depthAtVolume({ shape: bucket, volumeMl: glazeMl + displaced(reachMm) }).depthMm;
+  const fits = (reachMm: number): boolean => reachMm <= level(reachMm) - CLEARANCE_MM;
+  const stays = (reachMm: number): boolean => glazeMl + displaced(reachMm) <= brimMl({ shape: bucket });
+  const restMm = level(0);
+  if (fits(heightMm) && stays(heightMm)) {
+    return { kind: 'whole', heightMm, risesMm: level(heightMm) - restMm, displacedMl: displaced(heightMm) };
+  }
+  const reachMm = bisect({ low: 0, high: heightMm, isPast: (reach) => !(fits(reach) && stays(reach)) }).low;
+  return { kind: 'part', heightMm, reachMm, risesMm: level(reachMm) - restMm, spills: !stays(reachMm + 1), moreMl: moreFor(heightMm) };
+
+  /** Glaze that is missing for the whole piece, mL; 0 when more would only spill. */
+  function moreFor(wholeMm: number): number {
+    const room = brimMl({ shape: bucket }) - displaced(wholeMm) - glazeMl;
+    const deepEnough = (more: number): boolean =>
+      wholeMm <= depthAtVolume({ shape: bucket, volumeMl: glazeMl + more + displaced(wholeMm) }).depthMm - CLEARANCE_MM;
+    if (room <= 0 || !deepEnough(room)) return 0;
+    return room - bisect({ low: 0, high: room, isPast: (less) => !deepEnough(room - less) }).low;
+  }
+}
+
+/** What a piece pushes aside when so much of it, from the rim, is under, mL. */
+export function displacedMl({ piece, reachMm, inside }: { piece: DipInBucket['piece']; reachMm: number; inside: 'air' | 'full' }): number {
+  const heightMm = heightOf(piece.outside);
+  const fromMm = heightMm - Math.min(heightMm, requireNotNegative('reachMm', reachMm));
+  const part = (profile: readonly ProfilePoint[]): number => {
+    const cut = profileBetween({ profile, fromMm, toMm: heightMm });
+    return cut.length < 2 ? 0 : profileVolumeMl({ profile: cut });
+  };
+  return part(piece.outside) - (inside === 'full' ? part(insideProfile(piece)) : 0);
+}
+
+/** Share of a form's inside that is poured in to be rolled round, and the least that rolls at all, mL: bench rules, to be learnt. */
+const ROLLED_SHARE = 1 / 3;
+const LEAST_POUR_ML = 100;
+/** Over the outside four times what stays on it runs past into the basin. */
+const POURED_OVER_TIMES = 4;
+
+/** Glaze a pour needs in the jug, mL: inside to be rolled and emptied, outside to be poured over while turning. */
+export function pourNeedMl(need: { piece: DipInBucket['piece']; zone: 'inside' | 'outside'; coatSlurryMl: number }): number {
+  const { piece, zone, coatSlurryMl } = need;
+  requireNotNegative('volumeMl', coatSlurryMl);
+  if (zone === 'outside') return Math.max(LEAST_POUR_ML, POURED_OVER_TIMES * coatSlurryMl);
+  return Math.max(LEAST_POUR_ML, coatSlurryMl + ROLLED_SHARE * profileVolumeMl({ profile: insideProfile(piece) }));
+}
+
+/** Pieces a bucket covers, whole ones: by dry powder, less what has to stay in it. */
+export function piecesCovered(question: { dryGrams: number; stayShare: number; gramsPerPiece: number }): number {
+  const { dryGrams, stayShare, gramsPerPiece } = question;
+  requireNotNegative('dryGrams', dryGrams);
+  if (stayShare < 0 || stayShare > 1) throw new PotterError('tooLarge', 'stayShare', stayShare, 'What stays in the bucket is a share from 0 to 1.');
+  return Math.floor((dryGrams * (1 - stayShare)) / requirePositive('dryGrams', gramsPerPiece) + 1e-9);
+}
+
+const heightOf = (outside: readonly ProfilePoint[]): number => Math.max(...outside.map((point) => point.heightMm));
+
+/** Upside down in the bucket: each part of the piece beside the bucket's width at the height where it comes to stand. */
+function tooWide(bucket: BucketShape, outside: readonly ProfilePoint[], heightMm: number): DipReach | undefined {
+  const widestFirst = [...outside].sort((a, b) => b.radiusMm - a.radiusMm);
+  for (const { radiusMm, heightMm: at } of widestFirst) {
+    const room = narrowestMm({ shape: bucket, depthMm: Math.min(bucket.highMm, CLEARANCE_MM + heightMm - at) });
+    if (2 * radiusMm + 2 * CLEARANCE_MM > room) return { kind: 'tooWide', acrossMm: 2 * radiusMm, narrowestMm: room };
+  }
+  return undefined;
+}

@@ -1,0 +1,52 @@
+import { PotterError } from '../../checks/potter-error';
+import { requirePositive, requireSg } from '../../checks/require';
+
+export interface SgReading {
+  sg: number;
+  /** Standard deviation of this reading alone. */
+  sgSd: number;
+}
+
+export interface CombinedReading extends SgReading {
+  count: number;
+  /** False when the readings differ by more than their own errors allow: the spread is widened then. */
+  agree: boolean;
+}
+
+/** Bubbles, and glaze that was not stirred twice alike: no number of readings makes an SG surer than this. */
+export const LEAST_SG_SD = 0.001;
+/** χ² per degree of freedom from which readings disagree. */
+const DISAGREES = 3;
+
+/**
+ * Repeated readings of one stirred bucket as one: mean weighted by 1/sd², its sd widened by √(χ²/(n−1)) when they scatter more than
+ * their errors say (Birge, 1932). Example: 1.450 ± 0.010 and 1.460 ± 0.010 are 1.455 ± 0.007.
+ */
+export function combineReadings({ readings }: { readings: readonly SgReading[] }): CombinedReading {
+  if (readings.length === 0) throw new PotterError('emptyList', 'sg', 0, 'There is no reading to combine yet.');
+  let weights = 0;
+  let weighted = 0;
+  for (const { sg, sgSd } of readings) {
+    const weight = 1 / requirePositive('sgSd', sgSd) ** 2;
+    weights += weight;
+    weighted += weight * requireSg('sg', sg);
+  }
+  const sg = weighted / weights;
+  const spread = readings.reduce((sum, reading) => sum + ((reading.sg - sg) / reading.sgSd) ** 2, 0);
+  const perFreedom = readings.length > 1 ? spread / (readings.length - 1) : 0;
+  const sgSd = Math.max(LEAST_SG_SD, Math.sqrt(1 / weights) * Math.sqrt(Math.max(1, perFreedom)));
+  return { sg, sgSd, count: readings.length, agree: perFreedom < DISAGREES };
+}
+
+/** A new reading beside those of the same bucket taken just before, nothing having gone in between. */
+export type AgainstEarlier = { kind: 'agrees' } | { kind: 'differs'; earlierSg: number; apart: number; sds: number };
+
+/** Three sd of both together: at one honest pair in four hundred, worth asking about. */
+const OUTLIER_SDS = 3;
+
+/** Whether a reading is an outlier to the ones before it: asked about, never dropped in silence. */
+export function againstEarlier({ reading, earlier }: { reading: SgReading; earlier: SgReading }): AgainstEarlier {
+  const apart = requireSg('sg', reading.sg) - earlier.sg;
+  const sds = Math.abs(apart) / Math.hypot(requirePositive('sgSd', reading.sgSd), earlier.sgSd);
+  return sds > OUTLIER_SDS ? { kind: 'differs', earlierSg: earlier.sg, apart, sds } : { kind: 'agrees' };
+}

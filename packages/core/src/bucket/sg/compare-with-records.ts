@@ -1,0 +1,33 @@
+import { UNMEASURED_SG_SD } from '../../slurry/measured-sg';
+import { requireSg } from '../../checks/require';
+import { sgOfMix } from '../../slurry/mix';
+
+export type RecordsComparison =
+  /** Within what the reading and the book can tell. */
+  | { kind: 'agrees'; bookSg: number }
+  /** Thicker than what was weighed in: water has left, or glaze was used with thin water on top. */
+  | { kind: 'thicker' | 'thinner'; bookSg: number; waterGrams: number }
+  /** No water or powder explains it: the reading, the vessel or its unit is wrong. */
+  | { kind: 'impossible'; bookSg: number };
+
+/** A reading this far from the book, in sd of both together, is a difference and not noise. */
+const TELLING_SDS = 3;
+/** More than this share of the water cannot have gone unseen. */
+const MOST_LOST_SHARE = 0.6;
+const MOST_GAINED_SHARE = 1;
+
+/**
+ * A measured SG beside what powder and water in the records say. Asked about when nothing that happens to a bucket explains it: a slurry
+ * as heavy as its powder, or one that would have lost more than half of its water or doubled it unseen.
+ */
+export function compareWithRecords(question: { sg: number; sgSd: number; dryGrams: number; waterGrams: number; density: number }): RecordsComparison {
+  const { sg, sgSd, dryGrams, waterGrams, density } = question;
+  requireSg('sg', sg);
+  const bookSg = sgOfMix({ dryGrams, waterGrams, density });
+  if (sg >= density) return { kind: 'impossible', bookSg };
+  if (Math.abs(sg - bookSg) <= TELLING_SDS * Math.hypot(sgSd, UNMEASURED_SG_SD)) return { kind: 'agrees', bookSg };
+  const implied = (dryGrams * (1 - sg / density)) / (sg - 1);
+  const change = implied - waterGrams;
+  if (change < -MOST_LOST_SHARE * waterGrams || change > MOST_GAINED_SHARE * waterGrams) return { kind: 'impossible', bookSg };
+  return { kind: change < 0 ? 'thicker' : 'thinner', bookSg, waterGrams: Math.abs(change) };
+}

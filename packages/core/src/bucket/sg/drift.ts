@@ -1,0 +1,115 @@
+import { DAY_MS } from '../../units/time';
+import { emptyBucket, runningSg } from '../events/bucket-contents';
+import type { BucketEvent } from '../events/bucket-events';
+import { standingEvents } from '../../events/event-order';
+import { ExposureClock, exposureOf, lidIsTold, type Lid } from '../care/lid';
+import { applyBucketEvent } from '../events/replay-bucket';
+import { EIGHTY_PERCENT_Z } from '../../math/normal';
+
+export interface Drift {
+  kind: 'ok';
+  /** How much the SG rises a day by itself, open where the lid was told; below 0 when it falls. */
+  perDay: number;
+  /** Standard deviation of that. */
+  perDaySd: number;
+  /** Spells between two readings it rests on. */
+  spells: number;
+  /** False while the readings cannot tell it from standing still. */
+  tells: boolean;
+}
+
+export type DriftAnswer = Drift | { kind: 'tooFewReadings'; spells: number };
+
+/** Readings closer together than this say more about the reading than about the water that left, days. */
+const SHORTEST_SPELL_DAYS = 0.5;
+/** A jug and a scoop are not exact: what they add to the spread of an SG after water or powder went in. */
+const ADDITION_SD = 0.004;
+const LEAST_SPELLS = 2;
+/** Leave the SG as it is, whatever else they do. */
+const QUIET = new Set<BucketEvent['type']>([
+  'glazeTaken',
+  'stirred',
+  'noted',
+  'swirlTimed',
+  'flowTimed',
+  'dripsCounted',
+  'nailLooked',
+  'dropsAdded',
+  'lidSet',
+  'codeRead',
+  'contaminated',
+  'volumeMeasured',
+]);
+
+/**
+ * How fast a bucket thickens by itself: weighted least squares through nothing over its spells between two readings, each spell being what
+ * a reading differs from what the records made of the one before it and everything poured in since. Once somebody says how the lid stands,
+ * only spells with a known lid count, in open days.
+ */
+export function bucketDrift({ events }: { events: readonly BucketEvent[] }): DriftAnswer {
+  let weightedRise = 0;
+  let weightedDays = 0;
+  let spells = 0;
+  let last: { atMs: number; sd: number } | undefined;
+  let touched = false;
+  const standing = standingEvents(events);
+  const byLid = lidIsTold(standing);
+  const clock = new ExposureClock();
+  const running = emptyBucket();
+  for (const event of standing) {
+    if (event.type === 'lidSet') clock.setLid(event.lid, Date.parse(event.at));
+    if (event.type === 'sgMeasured') {
+      const atMs = Date.parse(event.at);
+      const { openDays, lidKnown } = clock.read(atMs);
+      const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * DAY_MS;
+      const bookSg = longEnough && (lidKnown || !byLid) ? runningSg(running) : undefined;
+      if (last && bookSg !== undefined) {
+        const variance = event.sgSd ** 2 + last.sd ** 2 + (touched ? ADDITION_SD ** 2 : 0);
+        weightedRise += ((event.sg - bookSg) * openDays) / variance;
+        weightedDays += openDays ** 2 / variance;
+        spells += 1;
+      }
+      applyBucketEvent(running, event);
+      last = { atMs, sd: running.sgSd ?? event.sgSd };
+      clock.restart(atMs);
+      touched = false;
+    } else {
+      if (!QUIET.has(event.type)) touched = true;
+      applyBucketEvent(running, event);
+    }
+  }
+  if (spells < LEAST_SPELLS || weightedDays <= 0) return { kind: 'tooFewReadings', spells };
+  const perDay = weightedRise / weightedDays;
+  const perDaySd = 1 / Math.sqrt(weightedDays);
+  return { kind: 'ok', perDay, perDaySd, spells, tells: Math.abs(perDay) > 2 * perDaySd };
+}
+
+export interface DaysInRange {
+  days: number;
+  leastDays: number;
+  /** Absent when it may never leave. */
+  mostDays?: number;
+}
+
+/** Days until a drifting bucket leaves its range, from a reading of some age; undefined when it does not drift that way. 80 % range. */
+export function daysInRange(question: {
+  drift: Pick<Drift, 'perDay' | 'perDaySd'>;
+  sg: number;
+  ageDays: number;
+  lowSg: number;
+  highSg: number;
+  lid?: Lid | undefined;
+}): DaysInRange | undefined {
+  const { drift, sg, ageDays, lowSg, highSg, lid } = question;
+  const tells = Math.abs(drift.perDay) > 2 * drift.perDaySd;
+  if (!tells || sg < lowSg || sg > highSg) return undefined;
+  const room = drift.perDay > 0 ? highSg - sg : sg - lowSg;
+  const left = (perDay: number): number => Math.max(0, room / (perDay * exposureOf(lid)) - ageDays);
+  const speed = Math.abs(drift.perDay);
+  const slow = speed - EIGHTY_PERCENT_Z * drift.perDaySd;
+  return {
+    days: left(speed),
+    leastDays: left(speed + EIGHTY_PERCENT_Z * drift.perDaySd),
+    ...(slow > 0 ? { mostDays: left(slow) } : {}),
+  };
+}

@@ -1,0 +1,120 @@
+import { requireNotNegative, requireSg, requireShare } from '../../checks/require';
+import { solidsByVolume } from '../../slurry/contents';
+import { cakeFactor } from './cake';
+import { checkDip, checkedDipCoat, type Dip, type DipCoat } from './dip-coat';
+import { PRIOR_KNOWLEDGE, type CoatBasis, type CoatKnowledge } from './knowledge';
+import { secondsForCoat, type SecondsForCoat } from './seconds-for-coat';
+import { CAKE_SUCTION_GUESS, absorptionGuessPercent, effectiveSuction, wallCapacityMm, wallSuctionGuess } from './suction';
+import type { SlurryState } from '../../slurry/slurry-state';
+import { STATE_GUESSES, BODY_DENSITY } from './state-guesses';
+import { EIGHTY_PERCENT_Z } from '../../math/normal';
+
+export const LONGEST_DIP_SECONDS = 60;
+/** Step of the central differences, in ln. */
+const DELTA_STEP = 0.05;
+
+export interface CoatSituation {
+  sg: number;
+  density: number;
+  state: SlurryState;
+  bisqueCone: string;
+  earthenware?: boolean;
+  absorptionPercent?: number | undefined;
+  wallMm: number;
+  faces: 1 | 2;
+  /** Glaze beneath, mm, and how dry it is. */
+  underMm?: number;
+  underDryness?: number;
+  /** Water the wall has already drunk, mm. */
+  wallTakenMm?: number;
+  /** How much of its thirst the face has, from 0 just dipped to 1. */
+  thirst?: number;
+  /** A fired glaze beneath: nothing is drunk. */
+  firedUnder?: boolean;
+}
+
+export interface CoatPrediction {
+  basis: CoatBasis;
+  coat: DipCoat;
+  /** Standard deviation of ln(coat). */
+  lnSd?: number;
+  /** 80 % band, mm; absent when the bucket is too thick to dip. */
+  lowMm?: number;
+  highMm?: number;
+}
+
+/** Predicted dry coat for a time in the glaze with its 80 % band, from what is known of this glaze on this body; from starting guesses alone else. */
+export function predictCoat(
+  { seconds, ...situation }: CoatSituation & { seconds: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): CoatPrediction {
+  return coatPredictor(situation, knowledge)(seconds);
+}
+
+/** The same for many times in one situation: bucket and wall are worked out once, so that a curve moves with the hand. */
+export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge = PRIOR_KNOWLEDGE): (seconds: number) => CoatPrediction {
+  const { shift, covariance, basis } = knowledge;
+  const middle = dipFor(situation, shift);
+  const pairs = [0, 1, 2].map(
+    (axis) => [dipFor(situation, moved(shift, axis, DELTA_STEP)), dipFor(situation, moved(shift, axis, -DELTA_STEP))] as const,
+  );
+  // Checked once: the shifted dips differ only by positive factors.
+  checkDip(middle);
+  return (seconds) => {
+    const coat = checkedDipCoat(middle, requireNotNegative('seconds', seconds));
+    if (coat.kind !== 'ok') return { basis, coat };
+    const at = (dip: Omit<Dip, 'seconds'>): number => {
+      const shifted = checkedDipCoat(dip, seconds);
+      return shifted.kind === 'ok' ? shifted.coatMm : coat.coatMm;
+    };
+    // Delta method: variance of ln(coat) from the covariance of the three, by central differences.
+    const slopes = coat.coatMm > 0 ? pairs.map(([up, down]) => Math.log(at(up) / at(down)) / (2 * DELTA_STEP)) : [0, 0, 0];
+    let variance = 0;
+    for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) variance += slopes[i]! * slopes[j]! * covariance[i]![j]!;
+    const lnSd = Math.sqrt(Math.max(0, variance));
+    const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
+    return { basis, coat, lnSd, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+  };
+}
+
+/** Seconds for a wanted coat in the same situation. */
+export function predictSeconds(
+  { coatMm, longestSeconds = LONGEST_DIP_SECONDS, ...situation }: CoatSituation & { coatMm: number; longestSeconds?: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): SecondsForCoat {
+  return secondsForCoat({ ...dipFor(situation, knowledge.shift), coatMm, longestSeconds });
+}
+
+/** How far ln J_cake, ln J_wall and ln f are from their starting guesses. */
+type Shift = CoatKnowledge['shift'];
+
+const moved = (shift: Shift, axis: number, by: number): Shift =>
+  shift.map((value, index) => (index === axis ? value + by : value)) as unknown as Shift;
+
+/** The dip of a situation, with suction and film moved from their starting guesses. */
+export const dipFor = (situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> => dipsFor(situation, shift)(situation.sg);
+
+/** The same for many SGs of one wall: what belongs to the wall is worked out once. */
+export function dipsFor(situation: Omit<CoatSituation, 'sg'>, [lnCake, lnWall, lnFilm]: Shift): (sg: number) => Omit<Dip, 'seconds'> {
+  const { density, bisqueCone, wallMm, faces, firedUnder } = situation;
+  const { filmMm, packing } = STATE_GUESSES[situation.state];
+  const absorptionPercent = situation.absorptionPercent ?? absorptionGuessPercent({ bisqueCone, earthenware: situation.earthenware ?? false });
+  const capacity = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm, faces });
+  const cakeSuction = CAKE_SUCTION_GUESS * Math.exp(lnCake);
+  const wallSuction = wallSuctionGuess({ bisqueCone }) * Math.exp(lnWall);
+  const thirst = requireShare('thirst', situation.thirst ?? 1);
+  const rest = {
+    packing,
+    filmMm: filmMm * Math.exp(lnFilm),
+    underMm: situation.underMm ?? 0,
+    underDryness: situation.underDryness ?? 1,
+    wallWaterMm: Math.max(0, capacity - (situation.wallTakenMm ?? 0)),
+  };
+  return (sg) => {
+    const phi = solidsByVolume({ sg: requireSg('sg', sg), density });
+    const factor = cakeFactor({ solidsByVolume: phi, packing });
+    // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
+    const suction = phi < packing && !firedUnder ? thirst * effectiveSuction({ cakeSuction, wallSuction, cakeFactor: factor }) : 0;
+    return { solidsByVolume: phi, suction, ...rest };
+  };
+}

@@ -1,0 +1,37 @@
+import { requirePositive } from '../../checks/require';
+import { bisect } from '../../math/bisect';
+import { checkedDipCoat, TOO_THICK_SHARE } from './dip-coat';
+import { PRIOR_KNOWLEDGE, type CoatKnowledge } from './knowledge';
+import { dipsFor, type CoatSituation } from './predict';
+import { STATE_GUESSES } from './state-guesses';
+
+export type SgForCoat =
+  | { kind: 'ok'; sg: number }
+  /** Not even the thickest bucket that still runs off gives it in that time. */
+  | { kind: 'outOfReach'; mostSg: number; mostMm: number };
+
+/** The SG at which a dip of so many seconds gives the wanted coat: the other way round of `predictSeconds`. */
+export function sgForCoat(
+  { seconds, coatMm, ...situation }: Omit<CoatSituation, 'sg'> & { seconds: number; coatMm: number },
+  knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
+): SgForCoat {
+  requirePositive('coatMm', coatMm);
+  requirePositive('seconds', seconds);
+  const dipAt = dipsFor(situation, knowledge.shift);
+  const coatAt = (solids: number): number => {
+    const coat = checkedDipCoat(dipAt(1 + solids * (situation.density - 1)), seconds);
+    return coat.kind === 'ok' ? coat.coatMm : Infinity;
+  };
+  const most = mostSolids(situation);
+  const mostSg = 1 + most * (situation.density - 1);
+  const mostMm = coatAt(most);
+  if (mostMm < coatMm) return { kind: 'outOfReach', mostSg, mostMm };
+  const { middle } = bisect({ low: 1e-6, high: most, isPast: (solids) => coatAt(solids) >= coatMm });
+  return { kind: 'ok', sg: 1 + middle * (situation.density - 1) };
+}
+
+/** Most solids by volume that can still be dipped in, and no SG above a stiff paste's. */
+function mostSolids({ state, density }: Pick<CoatSituation, 'state' | 'density'>): number {
+  const stiffestSg = 2.2;
+  return Math.min(TOO_THICK_SHARE * STATE_GUESSES[state].packing * (1 - 1e-9), (stiffestSg - 1) / (density - 1));
+}

@@ -1,0 +1,69 @@
+import { requireNotNegative, requirePositive, requireNumber } from '../../checks/require';
+import { PotterError } from '../../checks/potter-error';
+import { coneCelsius } from '../../melt/cones';
+
+/** Suction of the glaze's own cake, mm²/s: starting guess for any glaze. */
+export const CAKE_SUCTION_GUESS = 0.09;
+
+/** Suction of the bisque wall by its cone, mm²/s: starting guesses; between cones linear in ln J over °C. */
+export const WALL_SUCTION_BY_CONE: readonly { cone: string; suction: number }[] = [
+  { cone: '08', suction: 0.14 },
+  { cone: '06', suction: 0.07 },
+  { cone: '04', suction: 0.035 },
+  { cone: '02', suction: 0.011 },
+  { cone: '1', suction: 0.005 },
+];
+
+/** Suction of glaze and wall in series, mm²/s: 1/J = 1/J_cake + 1/(k J_wall). A fired wall drinks nothing: 0. */
+export function effectiveSuction(pair: { cakeSuction: number; wallSuction: number; cakeFactor: number }): number {
+  requirePositive('cakeSuction', pair.cakeSuction);
+  requireNotNegative('wallSuction', pair.wallSuction);
+  requirePositive('cakeFactor', pair.cakeFactor);
+  if (pair.wallSuction === 0) return 0;
+  return 1 / (1 / pair.cakeSuction + 1 / (pair.cakeFactor * pair.wallSuction));
+}
+
+/** Starting guess for the suction of a wall by the cone its bisque reached, mm²/s. Outside 08–1 the end value holds. */
+export function wallSuctionGuess({ bisqueCone }: { bisqueCone: string }): number {
+  return interpolateByCone(
+    bisqueCone,
+    WALL_SUCTION_BY_CONE.map(({ cone, suction }) => ({ cone, value: Math.log(suction) })),
+    Math.exp,
+  );
+}
+
+/** Absorption by bisque cone, percent: starting guesses for stoneware; earthenware drinks 3 more. */
+const ABSORPTION_BY_CONE: readonly { cone: string; value: number }[] = [
+  { cone: '08', value: 15 },
+  { cone: '06', value: 13 },
+  { cone: '04', value: 11 },
+  { cone: '02', value: 8 },
+  { cone: '1', value: 5 },
+];
+
+export function absorptionGuessPercent({ bisqueCone, earthenware = false }: { bisqueCone: string; earthenware?: boolean }): number {
+  return interpolateByCone(bisqueCone, ABSORPTION_BY_CONE, (value) => value) + (earthenware ? 3 : 0);
+}
+
+/** Water one face of a wall can drink, mm: absorption/100 × body density × wall; two faces at once get half each. */
+export function wallCapacityMm(wall: { absorptionPercent: number; bodyDensity: number; wallMm: number; faces: number }): number {
+  requireNotNegative('absorptionPercent', wall.absorptionPercent);
+  requirePositive('wallMm', wall.wallMm);
+  requirePositive('bodyDensity', wall.bodyDensity);
+  requireNumber('faces', wall.faces);
+  if (wall.faces !== 1 && wall.faces !== 2) throw new PotterError('impossible', 'faces', wall.faces, 'A wall has one or two faces in the glaze.');
+  return ((wall.absorptionPercent / 100) * wall.bodyDensity * wall.wallMm) / wall.faces;
+}
+
+function interpolateByCone(cone: string, table: readonly { cone: string; value: number }[], back: (value: number) => number): number {
+  const celsius = coneCelsius(cone);
+  const points = table.map((row) => ({ celsius: coneCelsius(row.cone), value: row.value }));
+  const first = points[0]!;
+  if (celsius <= first.celsius) return back(first.value);
+  for (let i = 1; i < points.length; i++) {
+    const a = points[i - 1]!;
+    const b = points[i]!;
+    if (celsius <= b.celsius) return back(a.value + ((b.value - a.value) * (celsius - a.celsius)) / (b.celsius - a.celsius));
+  }
+  return back(points.at(-1)!.value);
+}

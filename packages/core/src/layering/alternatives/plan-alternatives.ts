@@ -1,0 +1,125 @@
+import { planFault } from '../../plan/check-plan';
+import { cheapestOrder } from '../order/cheapest-order';
+import { outerStacks, precedencesOf, safeOrder } from '../order/order';
+import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './plan-changes';
+import type { PiecePlan } from '../../plan/piece-plan';
+import { outsideRun, SHELF_MARGIN_MM } from '../outside-run';
+import type { TimedStep } from '../steps/step-times';
+import { timedOrder, type AlternativesQuestion } from './alternatives-question';
+import { DRY_THROUGH_HOURS } from '../../coat/wall/wall-state';
+import type { PlanChange } from '../../plan/plan-change';
+
+export interface PlanRisk {
+  what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';
+  /** Chance that a piece is spoilt, 0–1: by rules of the bench, to be learnt. */
+  chance: number;
+}
+
+/** One way to the wanted piece: its changes, its steps in their order, what it costs and risks. */
+export interface PlanAlternative {
+  changes: readonly PlanChange[];
+  plan: PiecePlan;
+  steps: readonly TimedStep[];
+  /** For all the pieces together, minutes. */
+  laborMinutes: number;
+  waitMinutes: number;
+  /** Left overnight somewhere on the alternative. */
+  overnight: boolean;
+  risks: readonly PlanRisk[];
+  /** How likely one piece comes out as drawn. */
+  goodShare: number;
+  skill: 1 | 2 | 3;
+  /** Minutes that all of it is worth, by which ways are ranked. */
+  price: number;
+}
+
+/** A spoilt piece is made again, minutes of hands. */
+const REMAKE_MINUTES = 40;
+/** Waiting is worth less than hands, and a night is slept through. */
+const WAIT_WORTH = 0.25;
+const NIGHT_WORTH_MINUTES = 45;
+const GUM_MINUTES = 5;
+const CRACKS_ABOVE_MM = 1;
+
+/** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away or stands for a step nobody wants. No two are alike. */
+export function planAlternatives(question: AlternativesQuestion): PlanAlternative[] {
+  const alternatives = changesWorthTrying(question).flatMap((changes) => {
+    const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);
+    // Wax above the rim keeps any glaze off the shelf, and is no alternative.
+    if (changes.length > 0 && planFault(plan)) return [];
+    return priced(question, plan, changes) ?? [];
+  });
+  const seen = new Set<string>();
+  return alternatives
+    .sort((a, b) => a.price - b.price || a.changes.length - b.changes.length)
+    .filter((alternative) => {
+      const key = JSON.stringify([
+        alternative.plan.zones,
+        alternative.plan.strips,
+        alternative.plan.rimFirst,
+        alternative.plan.gumIn,
+        alternative.plan.waxFootMm,
+        alternative.plan.footBy,
+        alternative.plan.masks,
+        alternative.steps.map((step) => step.key),
+      ]);
+      return !seen.has(key) && seen.add(key);
+    });
+}
+
+function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readonly PlanChange[]): PlanAlternative | undefined {
+  const { glazes, count } = question;
+  const pins = [...(question.pins ?? []), ...(plan.pins ?? [])];
+  const usual = safeOrder({ plan, glazes });
+  const before = [...precedencesOf({ plan, steps: usual }), ...pins];
+  const found = cheapestOrder({ steps: usual, before, lightness: new Map(glazes.map((glaze) => [glaze.bucketId, glaze.lightness])) });
+  if (found.kind === 'contradiction') return undefined;
+  const steps = timedOrder({ ...question, plan }, found.keys);
+  if (steps.some((step) => plan.unwanted?.steps?.some((unwanted) => isStep(step, unwanted)))) return undefined;
+  let laborMinutes = found.changeMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
+  let waitMinutes = 0;
+  let overnight = false;
+  steps.forEach((step, at) => {
+    const stepMinutes = (count * step.laborSeconds) / 60;
+    laborMinutes += stepMinutes;
+    const next = steps[at + 1];
+    if (!next) return;
+    if (step.waitFor === 'dryThrough') overnight = true;
+    // The first piece dries while the others are in hand.
+    else waitMinutes += Math.max(0, step.waitMinutes - (stepMinutes * (count - 1)) / count);
+  });
+  const risks = risksOf(question, plan, steps);
+  const goodShare = risks.reduce((share, risk) => share * (1 - risk.chance), 1);
+  const skill = plan.rimFirst || plan.strips?.some((strip) => strip.first) ? 3 : steps.some((step) => step.layer?.method === 'brush') ? 2 : 1;
+  const price =
+    laborMinutes +
+    WAIT_WORTH * waitMinutes +
+    (overnight ? NIGHT_WORTH_MINUTES : 0) +
+    (1 - goodShare) * count * REMAKE_MINUTES +
+    changes.length * skill;
+  const wait = waitMinutes + (overnight ? DRY_THROUGH_HOURS * 60 : 0);
+  return { changes, plan: { ...plan, order: found.keys }, steps, laborMinutes, waitMinutes: wait, overnight, risks, goodShare, skill, price };
+}
+
+/** Chances of the bench: worse over half a millimetre, better with gum. */
+const FLAKES = { asDrawn: 0.5, thick: 0.7, gummed: 0.15 } as const;
+
+/** The film alone is a little more than wanted; a full wall or no suction gives another coat altogether. */
+const MISSED = { film: 0.2, other: 0.7 } as const;
+
+function risksOf({ shape, glazes }: AlternativesQuestion, plan: PiecePlan, steps: readonly TimedStep[]): PlanRisk[] {
+  const risks: PlanRisk[] = flakingPairs(plan, glazes).map(({ upper, lower }) => ({
+    what: 'flakes',
+    chance: plan.gumIn?.includes(lower.bucketId) ? FLAKES.gummed : upper.coatMm > THIN_MM ? FLAKES.thick : FLAKES.asDrawn,
+  }));
+  for (const stack of outerStacks(plan)) {
+    if (stack.length > 0 && stack.reduce((sum, layer) => sum + layer.coatMm, 0) > CRACKS_ABOVE_MM) risks.push({ what: 'cracks', chance: 0.25 });
+  }
+  const missed = steps.flatMap((step) => (step.dip && step.dip.kind !== 'ok' ? [step.dip.kind] : []));
+  if (missed.length > 0)
+    risks.push({ what: 'noSuchCoat', chance: missed.every((kind) => kind === 'filmAlreadyExceeds') ? MISSED.film : MISSED.other });
+  const run = outsideRun({ plan, shape, glazes });
+  if (run && run.edgeMm < run.runMm) risks.push({ what: 'runs', chance: 0.5 });
+  else if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) risks.push({ what: 'runs', chance: 0.15 });
+  return risks;
+}

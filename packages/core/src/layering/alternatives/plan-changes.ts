@@ -1,0 +1,130 @@
+import { flakesOff } from '../../coat/drying/crack-advice';
+import { outerStacks, safeOrder } from '../order/order';
+import { outsideRun, SHELF_MARGIN_MM } from '../outside-run';
+import { withLayers, type PiecePlan } from '../../plan/piece-plan';
+import { stepsOf, type PieceStep } from '../steps/steps';
+import { timedOrder, type AlternativesQuestion } from './alternatives-question';
+import type { Layer } from '../../plan/layer';
+import type { FootBy, Mask } from '../../plan/mask';
+import type { GlazeFacts } from '../../plan/facts';
+import type { UnwantedStep, PlanChange } from '../../plan/plan-change';
+
+/** A coat no thicker pulls less as it dries, mm. */
+export const THIN_MM = 0.5;
+const MOST_CHANGES = 5;
+
+/** Whether it is the step nobody wants, done in the way nobody wants. */
+export const isStep = (step: Pick<PieceStep, 'key' | 'kind' | 'layer'>, unwanted: UnwantedStep): boolean =>
+  step.key === unwanted.key && (step.layer?.method ?? step.kind) === unwanted.by;
+
+/** Every set of the changes that bear on this plan, those that stand for an unwanted step first; more than five at once are no plan any more. */
+export function changesWorthTrying(question: AlternativesQuestion): PlanChange[][] {
+  const { plan, shape, glazes } = question;
+  const flaking = flakingPairs(plan, glazes);
+  const worth: PlanChange[] = [...insteadOf(plan)];
+  if (flaking.length > 0) worth.push('gum', 'thinner');
+  if (plan.zones.rim.length > 0 && plan.zones.outside.length > 0 && !plan.rimFirst) worth.push('rimFirst');
+  if (flaking.length > 0 && plan.zones.outside.length > 0 && plan.strips?.some((strip) => strip.layers.length > 0 && !strip.first))
+    worth.push('stripFirst');
+  const steps = timedOrder(
+    question,
+    safeOrder({ plan, glazes }).map((step) => step.key),
+  );
+  if (steps.some((step) => step.dip && step.dip.kind !== 'ok')) worth.push('brush');
+  const [inside, outside] = [plan.zones.inside[0], plan.zones.outside[0]];
+  if (inside && outside && inside.bucketId === outside.bucketId)
+    worth.push(inside.method === 'dip' && outside.method === 'dip' ? 'insideFirst' : 'oneDip');
+  const run = outsideRun({ plan, shape, glazes });
+  if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) worth.push('higherWax');
+  const open = [...new Set(worth)].filter((change) => !plan.unwanted?.changes?.includes(change)).slice(0, MOST_CHANGES);
+  return Array.from({ length: 2 ** open.length }, (_, bits) => open.filter((_change, at) => bits & (1 << at)));
+}
+
+/** A plan with one change made. */
+export function changed(plan: PiecePlan, change: PlanChange, question: AlternativesQuestion): PiecePlan {
+  const { shape, glazes } = question;
+  switch (change) {
+    case 'gum':
+      return { ...plan, gumIn: [...new Set([...(plan.gumIn ?? []), ...flakingPairs(plan, glazes).map(({ lower }) => lower.bucketId)])] };
+    case 'rimFirst':
+      return { ...plan, rimFirst: true, order: [] };
+    case 'stripFirst':
+      return { ...plan, strips: (plan.strips ?? []).map((strip) => (strip.layers.length > 0 ? { ...strip, first: true } : strip)), order: [] };
+    case 'thinner': {
+      const upper = new Set(flakingPairs(plan, glazes).map((pair) => pair.upper.id));
+      return withLayers(plan, (layer) => (upper.has(layer.id) ? { ...layer, coatMm: Math.min(layer.coatMm, THIN_MM) } : layer));
+    }
+    case 'brush': {
+      const keys = safeOrder({ plan, glazes }).map((step) => step.key);
+      const failing = timedOrder({ ...question, plan }, keys).filter((step) => step.dip && step.dip.kind !== 'ok');
+      const isFailing = (layer: Layer): boolean => failing.some((step) => step.key.includes(layer.id));
+      return { ...withLayers(plan, (layer) => (isFailing(layer) || isUnwanted(plan, layer) ? { ...layer, method: 'brush' } : layer)), order: [] };
+    }
+    case 'pour':
+    case 'dip':
+      return { ...withLayers(plan, (layer) => (isUnwanted(plan, layer) ? { ...layer, method: change } : layer)), order: [] };
+    case 'wax':
+    case 'tape':
+    case 'sponge':
+      return keptBareBy(plan, change);
+    case 'overlap':
+      return { ...plan, rimFirst: undefined, strips: plan.strips?.map((strip) => ({ ...strip, first: undefined })), order: [] };
+    case 'oneDip':
+    case 'insideFirst': {
+      const { inside, outside } = plan.zones;
+      const method = change === 'oneDip' ? ('dip' as const) : ('pour' as const);
+      const first = (layers: readonly Layer[], to: Layer['method']): Layer[] =>
+        layers.map((layer, at) => (at === 0 ? { ...layer, method: to } : layer));
+      return { ...plan, zones: { ...plan.zones, inside: first(inside, method), outside: first(outside, 'dip') }, order: [] };
+    }
+    case 'higherWax': {
+      const run = outsideRun({ plan, shape, glazes });
+      return run ? { ...plan, waxFootMm: Math.ceil(run.run95Mm + SHELF_MARGIN_MM) } : plan;
+    }
+  }
+}
+
+/** Pairs where the upper coat pulls the lower one off as it dries. A pair that lies in two stacks counts once. */
+export function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { upper: Layer; lower: Layer }[] {
+  const shrinks = (layer: Layer): number | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.shrinkShare;
+  const pairs = new Map<string, { upper: Layer; lower: Layer }>();
+  for (const stack of outerStacks(plan)) {
+    stack.slice(1).forEach((upper, at) => {
+      const lower = stack[at]!;
+      const [above, beneath] = [shrinks(upper), shrinks(lower)];
+      if (above !== undefined && beneath !== undefined && flakesOff({ upper: above, lower: beneath }))
+        pairs.set(upper.id + lower.id, { upper, lower });
+    });
+  }
+  return [...pairs.values()];
+}
+
+/** Other ways to what the plan's unwanted steps are for. One that it does not take is only kept out of the others. */
+function insteadOf(plan: PiecePlan): PlanChange[] {
+  const taken = stepsOf({ plan });
+  return (plan.unwanted?.steps ?? []).flatMap((unwanted): PlanChange[] => {
+    const step = taken.find((one) => isStep(one, unwanted));
+    if (!step) return [];
+    if (step.kind === 'waxOver') return ['overlap'];
+    if (step.kind === 'layer') return METHODS_INSTEAD.filter((method) => method !== unwanted.by);
+    return step.key === 'wax' || step.key.startsWith('mask:') ? MASKINGS.filter((masking) => STEP_OF_MASKING[masking] !== unwanted.by) : [];
+  });
+}
+
+const METHODS_INSTEAD = ['dip', 'pour', 'brush'] as const;
+const MASKINGS = ['wax', 'tape', 'sponge'] as const;
+const STEP_OF_MASKING = { wax: 'wax', tape: 'tape', sponge: 'spongeOff' } as const;
+
+const isUnwanted = (plan: PiecePlan, layer: Layer): boolean =>
+  (plan.unwanted?.steps ?? []).some(({ key, by }) => key.startsWith('layer:') && key.includes(layer.id) && by === layer.method);
+
+/** What an unwanted wax, tape or sponge keeps bare is kept bare by other means. */
+function keptBareBy(plan: PiecePlan, masking: FootBy & Mask['kind']): PiecePlan {
+  const unwanted = (key: string): boolean => (plan.unwanted?.steps ?? []).some((step) => step.key === key);
+  return {
+    ...plan,
+    ...(unwanted('wax') ? { footBy: masking } : {}),
+    ...(plan.masks ? { masks: plan.masks.map((mask) => (unwanted(`mask:${mask.id}`) ? { ...mask, kind: masking } : mask)) } : {}),
+    order: [],
+  };
+}

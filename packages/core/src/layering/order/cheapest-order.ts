@@ -1,0 +1,123 @@
+import TinyQueue from 'tinyqueue';
+import { PotterError } from '../../checks/potter-error';
+import type { Precedence } from './order';
+import type { PieceStep } from '../steps/steps';
+
+/** Minutes for fetching, drilling and reading another bucket, and for washing tools on the way from dark to light. */
+export const CHANGE_MINUTES = 5;
+export const WASH_MINUTES = 5;
+/** Lighter by more than this, the tools are washed first. */
+const LIGHTER_BY = 0.15;
+/** So little that it only chooses among orders that cost the same: the usual order's place of a step. */
+const USUAL_PLACE_MINUTES = 1e-4;
+/** Of so many, every order is weighed and the usual one decides between equals; of more, what costs nothing is done as soon as it can be. */
+const ALL_WEIGHED_STEPS = 20;
+/** As many as a plan can hold, and as a number has bits. */
+const MOST_STEPS = 53;
+const LOW_BITS = 27;
+
+export interface OrderToFind {
+  /** In the usual order, which decides between equals. */
+  steps: readonly PieceStep[];
+  before: readonly Pick<Precedence, 'before' | 'after'>[];
+  /** Lightness of each bucket, 0–1. */
+  lightness: ReadonlyMap<string, number>;
+}
+
+export type FoundOrder =
+  | { kind: 'ok'; keys: string[]; changeMinutes: number }
+  /** What was pinned and what must be contradict one another. */
+  | { kind: 'contradiction' };
+
+/** Minutes between two buckets, none where it is the same one or no glaze was used yet. */
+export function changeMinutes(from: string | undefined, to: string | undefined, lightness: ReadonlyMap<string, number>): number {
+  if (to === undefined || from === to) return 0;
+  if (from === undefined) return CHANGE_MINUTES;
+  const wash = (lightness.get(from) ?? 0.5) + LIGHTER_BY < (lightness.get(to) ?? 0.5);
+  return CHANGE_MINUTES + (wash ? WASH_MINUTES : 0);
+}
+
+/** A set of steps that are done: the bits of two numbers, for the plainest operations know only 32. */
+interface Done {
+  low: number;
+  high: number;
+}
+
+interface Node extends Done {
+  /** Which bucket is at hand, -1 for none. */
+  hand: number;
+  cost: number;
+  least: number;
+  place: number;
+  step: number;
+  from: Node | undefined;
+}
+
+/**
+ * The order with the least fetching and washing among all that keep what must come before what: A* over the sets of steps that are done, with
+ * the bucket at hand. It never overrates what is left: each other bucket must be fetched at least once more.
+ *
+ * A step without a bucket, or of the bucket at hand, costs nothing and frees others. Doing it at once is never dearer, for going from one bucket
+ * to a second costs at most as much as by way of a third. Large plans are searched by that alone, and have the least minutes too. Refuses more
+ * steps than a plan can hold.
+ */
+export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundOrder {
+  if (steps.length > MOST_STEPS) throw new PotterError('tooLarge', 'steps', steps.length, `An order is found for at most ${MOST_STEPS} steps.`);
+  const count = steps.length;
+  const index = new Map(steps.map((step, at) => [step.key, at]));
+  const bits = steps.map((_, at): Done => (at < LOW_BITS ? { low: 1 << at, high: 0 } : { low: 0, high: 1 << (at - LOW_BITS) }));
+  const needs = steps.map((): Done => ({ low: 0, high: 0 }));
+  for (const pair of before) {
+    const [first, then] = [index.get(pair.before), index.get(pair.after)];
+    if (first !== undefined && then !== undefined && first !== then) needs[then] = both(needs[then]!, bits[first]!);
+  }
+  const buckets = [...new Set(steps.flatMap((step) => step.layer?.bucketId ?? []))];
+  const bucketOf = steps.map((step) => (step.layer ? buckets.indexOf(step.layer.bucketId) : -1));
+  const ofBucket = buckets.map((_, bucket) => bits.reduce((all, bit, at) => (bucketOf[at] === bucket ? both(all, bit) : all), { low: 0, high: 0 }));
+  const left = (done: Done, hand: number): number =>
+    CHANGE_MINUTES * ofBucket.reduce((missing, own, bucket) => missing + (bucket === hand || holds(done, own) ? 0 : 1), 0);
+  const isFree = (done: Done, at: number): boolean => !holds(done, bits[at]!) && holds(done, needs[at]!);
+  const isFreeOfCharge = (node: Node, at: number): boolean => bucketOf[at]! < 0 || bucketOf[at] === node.hand;
+  const nextOf = (node: Node): number[] => {
+    const free = steps.flatMap((_, at) => (isFree(node, at) ? [at] : []));
+    const gift = count > ALL_WEIGHED_STEPS ? free.find((at) => isFreeOfCharge(node, at)) : undefined;
+    return gift === undefined ? free : [gift];
+  };
+  /** What each set of steps cost so far, by the bucket at hand. */
+  const best = [undefined, ...buckets].map(() => new Map<number, number>());
+  const start: Node = { low: 0, high: 0, hand: -1, cost: 0, least: left({ low: 0, high: 0 }, -1), place: 0, step: -1, from: undefined };
+  const open = new TinyQueue<Node>([start], (a, b) => a.least - b.least);
+  for (let node = open.pop(); node; node = open.pop()) {
+    if (node.place === count) return { kind: 'ok', ...trace(node) };
+    if ((best[node.hand + 1]!.get(asKey(node)) ?? Infinity) < node.cost) continue;
+    for (const at of nextOf(node)) {
+      const to = bucketOf[at]!;
+      const hand = to < 0 ? node.hand : to;
+      const change = changeMinutes(node.hand < 0 ? undefined : buckets[node.hand], to < 0 ? undefined : buckets[to], lightness);
+      const cost = node.cost + change + USUAL_PLACE_MINUTES * Math.abs(at - node.place);
+      const done = both(node, bits[at]!);
+      const known = best[hand + 1]!;
+      if ((known.get(asKey(done)) ?? Infinity) <= cost) continue;
+      known.set(asKey(done), cost);
+      open.push({ ...done, hand, cost, least: cost + left(done, hand), place: node.place + 1, step: at, from: node });
+    }
+  }
+  return { kind: 'contradiction' };
+
+  function trace(end: Node): { keys: string[]; changeMinutes: number } {
+    const keys: string[] = [];
+    for (let node: Node | undefined = end; node && node.step >= 0; node = node.from) keys.unshift(steps[node.step]!.key);
+    let minutes = 0;
+    let hand: string | undefined;
+    for (const key of keys) {
+      const bucketId = steps[index.get(key)!]!.layer?.bucketId;
+      minutes += changeMinutes(hand, bucketId, lightness);
+      hand = bucketId ?? hand;
+    }
+    return { keys, changeMinutes: minutes };
+  }
+}
+
+const both = (one: Done, other: Done): Done => ({ low: one.low | other.low, high: one.high | other.high });
+const holds = (all: Done, some: Done): boolean => (all.low & some.low) === some.low && (all.high & some.high) === some.high;
+const asKey = ({ low, high }: Done): number => high * 2 ** LOW_BITS + low;

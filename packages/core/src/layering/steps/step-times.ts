@@ -1,0 +1,112 @@
+import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../../coat/prediction/knowledge';
+import { predictSeconds, predictCoat, type CoatSituation } from '../../coat/prediction/predict';
+import type { SecondsForCoat } from '../../coat/prediction/seconds-for-coat';
+import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../../coat/wall/wall-state';
+import { PASS_METHODS } from '../../coat/methods/pass-methods';
+import { WAIT_MINUTES, type PieceStep } from './steps';
+import type { ApplicationMethod } from '../../coat/methods/application-method';
+import type { BodyFacts, GlazeFacts } from '../../plan/facts';
+
+/** Thickest loaded brush coat, mm. */
+export const BRUSH_COAT_MM = PASS_METHODS.brushLoaded.guessMm;
+/** Dry coat of one pass of the ways that build up, mm. A rubbed wash is one pass. */
+const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
+  brush: BRUSH_COAT_MM,
+  spray: PASS_METHODS.spray.guessMm,
+  sponge: PASS_METHODS.sponge.guessMm,
+  rub: Infinity,
+};
+const isBath = (method: ApplicationMethod): method is 'dip' | 'pour' => method === 'dip' || method === 'pour';
+export interface TimedStep extends PieceStep {
+  /** Seconds in the glaze for a dip or a pour; absent for wax, wiping and what is put on in passes. */
+  dip?: SecondsForCoat;
+  /** Passes of brush, spray or sponge. */
+  brushCoats?: number;
+  /** Minutes before the next step may touch it. */
+  waitMinutes: number;
+  waitFor: 'handleDry' | 'dryThrough' | 'nothing';
+  /** Share of the wall's water in use after this step, 0–1 and above when it is full. */
+  wallUsed: number;
+}
+
+/**
+ * Seconds and waits for steps in a given order. The wall is one reservoir of water shared by both faces: what the first
+ * coat drank is missing for the next, and only evaporation brings it back.
+ */
+export function timeSteps(question: {
+  steps: readonly PieceStep[];
+  glazes: readonly GlazeFacts[];
+  body: BodyFacts;
+  wallMm: number;
+  /** What the studio's own dips taught of a glaze on this body; starting guesses where it is not given. */
+  knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
+}): TimedStep[] {
+  const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
+  const wall = { ...body, wallMm };
+  let state = dryWall(wall);
+  /** The last coat, and the wall as it came out of it. */
+  let last: { at: number; state: WallState } | undefined;
+  const done: TimedStep[] = [];
+  for (const step of steps) {
+    const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
+    if (!step.layer || !glaze) {
+      if (step.wetShare) state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + step.wetShare * state.capacityMm) };
+      if (step.kind === 'check') state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
+      const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.method ?? 'dip'] : WAIT_MINUTES[step.kind];
+      done.push({ ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) });
+      state = waited(state, waitMinutes);
+      continue;
+    }
+    const faces = facesOf(step);
+    // Rule O5: over a thick pair, or a wall that is full, the next coat waits until all is dry through.
+    const pairMm = faceNow(state, faces).underMm + step.layer.coatMm;
+    const isOver = pairMm > step.layer.coatMm;
+    if (last && ((isOver && pairMm > THICK_PAIR_MM) || wallUsed(last.state) > FULL_SHARE)) {
+      done[last.at] = { ...done[last.at]!, waitFor: 'dryThrough' };
+      state = waited(last.state, DRY_THROUGH_HOURS * 60);
+    }
+    const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
+    const known = knowledge(glaze);
+    const { waterMm, full } = waterFor(step, situation, known);
+    state = coated(state, { faces, coatMm: step.layer.coatMm, waterMm, full });
+    last = { at: done.length, state };
+    const timed = layerTimes(step, situation, known, wallUsed(state), Math.max(0, state.capacityMm - state.takenMm));
+    done.push(timed);
+    state = waited(state, timed.waitMinutes);
+  }
+  return done;
+}
+
+/** Coats together over this, or more of the wall's water in use than this share, must be dry through before the next. */
+const THICK_PAIR_MM = 0.8;
+const FULL_SHARE = 0.7;
+
+/** A rim band and a foot lie on the outside; a dip over inside and outside touches both. */
+function facesOf({ zones }: PieceStep): Face[] {
+  const inside = zones.includes('inside');
+  const outside = zones.some((zone) => zone !== 'inside');
+  return [...(inside ? (['inside'] as const) : []), ...(outside ? (['outside'] as const) : [])];
+}
+
+function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, used: number, roomMm: number): TimedStep {
+  const { method, coatMm } = step.layer!;
+  // Minutes × (coat/0.6) × clamp(0.5/room left, 0.5, 6): a full wall keeps the coat wet.
+  const handleDry = WAIT_MINUTES[method] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
+  const passes = isBath(method) ? 0 : Math.max(1, Math.round(coatMm / PASS_MM[method]));
+  return {
+    ...step,
+    ...(isBath(method) ? { dip: predictSeconds({ ...situation, coatMm }, known) } : { brushCoats: passes }),
+    laborSeconds: step.laborSeconds * Math.max(1, passes),
+    waitMinutes: Math.max(1, Math.round(handleDry)),
+    waitFor: 'handleDry',
+    wallUsed: used,
+  };
+}
+
+/** Water a face drinks for this coat, mm, and whether the wall is full then. */
+function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): { waterMm: number; full: boolean } {
+  const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm }, known);
+  const seconds = wanted.kind === 'ok' ? wanted.seconds : wanted.kind === 'filmAlreadyExceeds' ? 0.5 : 10;
+  const { coat } = predictCoat({ ...situation, seconds }, known);
+  return coat.kind === 'ok' ? { waterMm: coat.waterTakenMm, full: coat.saturated } : { waterMm: 0, full: false };
+}

@@ -1,0 +1,135 @@
+import { tallMm } from '../../geometry/piece-form';
+import { shapeOf } from '../../geometry/shapes';
+import { placeWords } from '../../plan/areas';
+import { rimIsApart, ZONES, type PiecePlan } from '../../plan/piece-plan';
+import type { ApplicationMethod } from '../../coat/methods/application-method';
+import type { Layer } from '../../plan/layer';
+import type { FootBy, Mask } from '../../plan/mask';
+
+export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+type Deed = Exclude<StepKind, 'layer'>;
+
+/** One thing hands do to a piece. `key` stays the same while the plan's layers do. */
+export interface PieceStep {
+  key: string;
+  kind: StepKind;
+  /** Zones and strips it touches. */
+  zones: string[];
+  /** Where, in words, when it is neither a zone of its own nor the foot. */
+  place?: string;
+  layer?: Layer;
+  /** Share of the piece that it wets through, 0–1. */
+  wetShare?: number;
+  laborSeconds: number;
+}
+
+/** Hand time per piece, s: starting guesses. A rubbed wash is wiped back in the same breath. */
+export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
+  check: 20,
+  wax: 40,
+  soak: 25,
+  tape: 60,
+  waxOver: 40,
+  dip: 25,
+  pour: 35,
+  brush: 150,
+  spray: 60,
+  sponge: 90,
+  rub: 90,
+  untape: 20,
+  scrape: 120,
+  spongeOff: 40,
+  wipeFoot: 30,
+};
+
+/** Waits before the piece may be touched again, minutes at 0.6 mm: starting guesses, to be learnt from "dry" taps. */
+export const WAIT_MINUTES: Record<ApplicationMethod | Deed, number> = {
+  check: 10,
+  wax: 20,
+  soak: 0,
+  tape: 0,
+  waxOver: 60,
+  dip: 8,
+  pour: 10,
+  brush: 20,
+  spray: 15,
+  sponge: 20,
+  rub: 10,
+  untape: 0,
+  scrape: 0,
+  spongeOff: 5,
+  wipeFoot: 0,
+};
+
+/** The foot is kept bare before the glaze, or sponged off after it. */
+const FOOT_STEP: Record<FootBy, Deed> = { wax: 'wax', soak: 'soak', tape: 'tape', sponge: 'spongeOff' };
+const MASK_STEP: Record<Mask['kind'], Deed> = { wax: 'wax', tape: 'tape', scrape: 'scrape', sponge: 'spongeOff' };
+
+/**
+ * The steps a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip
+ * does both.
+ */
+export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
+  const steps: PieceStep[] = [simple('check', 'check', [])];
+  const { strips = [], masks = [], footBy = 'wax', waxFootMm } = plan;
+  if (waxFootMm > 0) {
+    const kind = FOOT_STEP[footBy];
+    const wet = footBy === 'soak' ? { wetShare: Math.min(1, waxFootMm / Math.max(1, tallMm(shapeOf(plan)))) } : {};
+    steps.push({ ...simple('wax', kind, ['foot']), ...wet });
+    if (kind === 'tape') steps.push(simple('unmask:foot', 'untape', ['foot']));
+  }
+  const joint = jointDip(plan);
+  if (joint) steps.push(layerStep(`layer:${joint.inside.id}+${joint.outside.id}`, joint.outside, ['inside', 'outside']));
+  for (const zone of ZONES) {
+    plan.zones[zone].forEach((layer, index) => {
+      const joined = joint && index === 0 && (zone === 'inside' || zone === 'outside');
+      if (!joined) steps.push(layerStep(`layer:${layer.id}`, layer, [zone]));
+    });
+  }
+  for (const strip of strips) {
+    const place = placeWords(strip.id, plan);
+    for (const layer of strip.layers) steps.push({ ...layerStep(`layer:${layer.id}`, layer, [strip.id]), place });
+    if (strip.first && strip.layers.length > 0) steps.push({ ...simple(`waxOver:${strip.id}`, 'waxOver', [strip.id]), place });
+  }
+  if (rimIsApart(plan)) steps.push(simple('waxOver', 'waxOver', ['rim']));
+  for (const mask of masks) {
+    const place = mask.where === 'hole' ? 'the drain hole' : `the ${mask.where} ${Math.round(mask.fromMm)}–${Math.round(mask.toMm)} mm up`;
+    const kind = MASK_STEP[mask.kind];
+    steps.push({ ...simple(`mask:${mask.id}`, kind, ['outside']), place });
+    if (kind === 'tape') steps.push({ ...simple(`unmask:${mask.id}`, 'untape', ['outside']), place });
+  }
+  steps.push(simple('wipeFoot', 'wipeFoot', ['foot']));
+  return steps;
+}
+
+const simple = (key: string, kind: Deed, zones: string[]): PieceStep => ({ key, kind, zones, laborSeconds: LABOR_SECONDS[kind] });
+
+function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefined {
+  const inside = plan.zones.inside[0];
+  const outside = plan.zones.outside[0];
+  const same = inside && outside && inside.bucketId === outside.bucketId && inside.method === 'dip' && outside.method === 'dip';
+  return same ? { inside, outside } : undefined;
+}
+
+const layerStep = (key: string, layer: Layer, zones: string[]): PieceStep => ({
+  key,
+  kind: 'layer',
+  zones,
+  layer,
+  laborSeconds: LABOR_SECONDS[layer.method],
+});
+
+/** Which of a plan's layers lie on it after its first so many steps. */
+export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: readonly PieceStep[]; done: number }): PiecePlan {
+  const keys = steps.slice(0, done).map((step) => step.key);
+  const on = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => keys.some((key) => key.includes(layer.id)));
+  const { inside, outside, rim, foot } = plan.zones;
+  return {
+    ...plan,
+    zones: { inside: on(inside), outside: on(outside), rim: on(rim), foot: on(foot) },
+    ...(plan.strips ? { strips: plan.strips.map((strip) => ({ ...strip, layers: on(strip.layers) })) } : {}),
+    ...(plan.masks ? { masks: plan.masks.filter((mask) => keys.includes(`mask:${mask.id}`) && !keys.includes(`unmask:${mask.id}`)) } : {}),
+    waxFootMm: keys.includes('wax') ? plan.waxFootMm : 0,
+  };
+}

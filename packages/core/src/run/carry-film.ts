@@ -1,0 +1,144 @@
+import { lnOfThree, mobilityAt } from './film-flow';
+import { nearExp } from '../math/near-exp';
+import { EMPTY, stackOf } from './film-mixtures';
+import { HEIGHT, DRIVEN, PER_AREA, THROUGH, MOBILITY, STACK, MORE, type MovingFilm } from './film-record';
+
+/** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */
+const THINNEST_MOVING_MM = 1e-7;
+
+/** A trace of a layer that is passed on no further: such numbers are slow to reckon with. */
+const TRACE_MM = 1e-20;
+
+/** What goes through the lower face of each cell; gives the fastest cell's share of its volume. */
+export function fluxes(film: MovingFilm, first: number, last: number): number {
+  const { cells, pieces } = film;
+  let fastest = 0;
+  let above = EMPTY;
+  for (let cell = first; cell <= last; cell++) {
+    const more = cell * (pieces + MORE) + pieces;
+    const speed = passOn(film, more, above);
+    if (speed > 0) above = cells[more + STACK]!;
+    if (speed > fastest) fastest = speed;
+  }
+  return fastest;
+}
+
+/**
+ * One step: each cell gives to the next what goes through its lower face, layer by layer, as it was before the step; what leaves the last one
+ * is added to `off`. Then the fluxes of the next step. Gives the fastest cell's share of its volume then.
+ */
+export function carry(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
+  const { cells, pieces, flow } = film;
+  return pieces === 3 ? carryThree(cells, flow.ln, flow.lnPair, step, first, last, off) : carryAny(film, step, first, last, off);
+}
+
+/**
+ * Three layers, the most a zone has, written out: their numbers stay at hand from one cell to the next. It asks for its arrays, not for what
+ * holds them: made ready by the machine during one run, it would be thrown away when the next one makes such a holder anew, and for good go half
+ * as fast.
+ */
+function carryThree(
+  cells: Float64Array,
+  ln: Float64Array,
+  lnPair: Float64Array,
+  step: number,
+  first: number,
+  last: number,
+  off: Float64Array,
+): number {
+  const ln0 = ln[0]!;
+  const ln1 = ln[1]!;
+  const ln2 = ln[2]!;
+  const ln01 = lnPair[1]!;
+  const ln02 = lnPair[2]!;
+  const ln12 = lnPair[5]!;
+  let inA = 0;
+  let inB = 0;
+  let inC = 0;
+  let fastest = 0;
+  let above = EMPTY;
+  const end = last * (3 + MORE);
+  for (let at = first * (3 + MORE); at <= end; at += 3 + MORE) {
+    const gives = step * cells[at + 3 + THROUGH]!;
+    const per = cells[at + 3 + PER_AREA]!;
+    const mmA = cells[at]!;
+    const mmB = cells[at + 1]!;
+    const mmC = cells[at + 2]!;
+    const outA = mmA < TRACE_MM ? 0 : gives * mmA;
+    const outB = mmB < TRACE_MM ? 0 : gives * mmB;
+    const outC = mmC < TRACE_MM ? 0 : gives * mmC;
+    const nowA = mmA + (inA - outA) * per;
+    const nowB = mmB + (inB - outB) * per;
+    const nowC = mmC + (inC - outC) * per;
+    const h = nowA + nowB + nowC;
+    cells[at] = nowA;
+    cells[at + 1] = nowB;
+    cells[at + 2] = nowC;
+    cells[at + 3 + HEIGHT] = h;
+    inA = outA;
+    inB = outB;
+    inC = outC;
+    const out = cells[at + 3 + DRIVEN]!;
+    if (h < THINNEST_MOVING_MM || out <= 0) {
+      cells[at + 3 + THROUGH] = 0;
+      continue;
+    }
+    let own = cells[at + 3 + STACK]!;
+    let flow = cells[at + 3 + MOBILITY]!;
+    if (own <= EMPTY || own !== above || flow !== flow) {
+      const before = flow;
+      flow = nearExp(lnOfThree(nowA, nowB, nowC, h, ln0, ln1, ln2, ln01, ln02, ln12));
+      cells[at + 3 + MOBILITY] = flow;
+      own = stackOf(own, above, before, flow);
+      cells[at + 3 + STACK] = own;
+    }
+    above = own;
+    const carried = flow * out * h * h;
+    cells[at + 3 + THROUGH] = carried;
+    const speed = carried * per;
+    if (speed > fastest) fastest = speed;
+  }
+  off[0]! += inA;
+  off[1]! += inB;
+  off[2]! += inC;
+  return fastest;
+}
+
+function carryAny(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
+  const { cells, pieces } = film;
+  for (let layer = 0; layer < pieces; layer++) {
+    let comes = 0;
+    for (let cell = first; cell <= last; cell++) {
+      const at = cell * (pieces + MORE);
+      const more = at + pieces;
+      const mm = cells[at + layer]!;
+      const gives = mm < TRACE_MM ? 0 : step * cells[more + THROUGH]! * mm;
+      const now = mm + (comes - gives) * cells[more + PER_AREA]!;
+      cells[at + layer] = now;
+      cells[more + HEIGHT] = layer === 0 ? now : cells[more + HEIGHT]! + now;
+      comes = gives;
+    }
+    off[layer]! += comes;
+  }
+  return fluxes(film, first, last);
+}
+
+/** What goes through the lower face of one cell, its record's further numbers from `more` on; gives its share of the cell's volume. */
+function passOn({ cells, pieces, flow }: MovingFilm, more: number, above: number): number {
+  const h = cells[more + HEIGHT]!;
+  const out = cells[more + DRIVEN]!;
+  if (h < THINNEST_MOVING_MM || out <= 0) {
+    cells[more + THROUGH] = 0;
+    return 0;
+  }
+  const own = cells[more + STACK]!;
+  const before = cells[more + MOBILITY]!;
+  if (pieces > 1 && (own !== above || own <= EMPTY || Number.isNaN(before))) {
+    const now = mobilityAt(cells, more - pieces, h, flow);
+    cells[more + MOBILITY] = now;
+    cells[more + STACK] = stackOf(own, above, before, now);
+  }
+  const carried = cells[more + MOBILITY]! * out * h * h;
+  cells[more + THROUGH] = carried;
+  return carried * cells[more + PER_AREA]!;
+}

@@ -1,0 +1,27 @@
+/** A stack is another one when its mobility changed by more than this share. */
+const TRACE_SHARE = 1e-5;
+
+/** A cell nothing lies on, and one where two stacks came together, have no number of their own. */
+export const EMPTY = 0;
+
+const MIXED = -1;
+
+/** A stack changes only where another one came in from above: elsewhere its mobility is still the one that was worked out. */
+export function stackOf(own: number, above: number, before: number, now: number): number {
+  if (own === EMPTY) return above;
+  // A trace of another stack changes nothing yet: what lies below is left alone until it does.
+  return above !== EMPTY && above !== own && Math.abs(now - before) > TRACE_SHARE * before ? MIXED : own;
+}
+
+export function stacksOf(moving: Float64Array, pieces: number, count: number): Int32Array {
+  const rows = Array.from({ length: pieces }, (_, layer) => moving.subarray(layer * count, (layer + 1) * count));
+  const stack = new Int32Array(count);
+  let number = 0;
+  for (let cell = 0; cell < count; cell++) {
+    if (!rows.some((row) => row[cell]! > 0)) continue;
+    // As the one above it, when every layer stands to every other as there.
+    const same = cell > 0 && stack[cell - 1] !== EMPTY && rows.every((row) => Math.abs(row[cell]! - row[cell - 1]!) <= 1e-12 * row[cell - 1]!);
+    stack[cell] = same ? stack[cell - 1]! : (number += 1);
+  }
+  return stack;
+}

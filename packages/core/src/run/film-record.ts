@@ -1,0 +1,61 @@
+import { type Flow } from './film-flow';
+import type { WallStrip } from './wall-strip';
+import { stacksOf } from './film-mixtures';
+/** What a cell's record holds after the mm of each of its layers. */
+export const HEIGHT = 0;
+/** What drives the melt through its lower face, with what flutes gather there. */
+export const DRIVEN = 1;
+/** One over its area, 1/mm². */
+export const PER_AREA = 2;
+/** What goes through its lower face, per mm of each layer in it. */
+export const THROUGH = 3;
+/** Flow figure of its mixture, 1/mm; no number where it was not asked for yet. */
+export const MOBILITY = 4;
+/** Cells of one mixture have one number: `stacksOf`. */
+export const STACK = 5;
+export const MORE = 6;
+
+/**
+ * A moving film on its strip, one record for each cell: with a row for each of these numbers instead, there are more rows than a processor has
+ * registers for, and a step takes half as long again.
+ */
+export interface MovingFilm {
+  cells: Float64Array;
+  /** Layers; with more than one, mobility differs from cell to cell. */
+  pieces: number;
+  flow: Flow;
+}
+
+/** The film as it lies, its layers row by row in `moving`. */
+export function movingFilm(moving: Float64Array, { count, areaMm2, drive }: WallStrip, flow: Flow): MovingFilm {
+  const pieces = flow.ln.length;
+  const cells = new Float64Array(count * (pieces + MORE));
+  const stack = stacksOf(moving, pieces, count);
+  for (let cell = 0; cell < count; cell++) {
+    const at = cell * (pieces + MORE);
+    const more = at + pieces;
+    for (let layer = 0; layer < pieces; layer++) {
+      const mm = moving[layer * count + cell]!;
+      cells[at + layer] = mm;
+      cells[more + HEIGHT]! += mm;
+    }
+    cells[more + DRIVEN] = 2 * Math.PI * flow.gathers[cell]! ** 2 * drive[cell]!;
+    cells[more + PER_AREA] = 1 / areaMm2[cell]!;
+    cells[more + MOBILITY] = pieces > 1 ? NaN : Math.exp(flow.ln[0]!);
+    cells[more + STACK] = stack[cell]!;
+  }
+  return { cells, pieces, flow };
+}
+
+/** Puts the layers back row by row. */
+export function putBack({ cells, pieces }: MovingFilm, moving: Float64Array): void {
+  const count = cells.length / (pieces + MORE);
+  for (let cell = 0; cell < count; cell++)
+    for (let layer = 0; layer < pieces; layer++) moving[layer * count + cell] = cells[cell * (pieces + MORE) + layer]!;
+}
+
+/** Of the whole film in a cell, mm. */
+export const heightAt = ({ cells, pieces }: MovingFilm, cell: number): number => cells[cell * (pieces + MORE) + pieces + HEIGHT]!;
+
+/** Whether a cell passes anything on. */
+export const flowsAt = ({ cells, pieces }: MovingFilm, cell: number): boolean => cells[cell * (pieces + MORE) + pieces + THROUGH]! > 0;
