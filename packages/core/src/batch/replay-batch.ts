@@ -52,9 +52,13 @@ export interface BatchState {
 const WATER_DIVISION_GRAMS = 1;
 
 /**
- * A batch as it stands, from its plan and its events. The first accepted weight of a line wins: a second record of the
- * same line (two clicks, two tablets) changes nothing. A raised batch asks for what is missing of the lines already in.
- * Events that were undone count as never made.
+ * Returns a batch as it stands, from its plan and its events. The first accepted weight of a line counts: a second record of the same line
+ * (two clicks, two tablets) changes nothing. A raised batch asks for what is missing of the lines already in. Events that were undone count
+ * as never made.
+ *
+ * @param batch - `plan`, its lines and water; `events`, in any order
+ * @example
+ * replayBatch({ plan: { lines: [], waterGrams: 0 }, events: [] }).factor // 1
  */
 export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines' | 'waterGrams'>; events: readonly BatchEvent[] }): BatchState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));

@@ -19,7 +19,13 @@ export class PotterError extends Error {
 
 export type Attempt<T> = { kind: 'ok'; value: T } | { kind: 'refused'; error: PotterError };
 
-/** Runs a core function and turns its refusal into a value, for screens that recompute at every keystroke. */
+/**
+ * Returns what a core function computes, or its refusal as a value. For screens that compute at every keystroke.
+ *
+ * @param compute - the call; errors other than a PotterError are passed on
+ * @example
+ * attempt(() => requirePositive('sg', 1.45)) // { kind: 'ok', value: 1.45 }
+ */
 export function attempt<T>(compute: () => T): Attempt<T> {
   try {
     return { kind: 'ok', value: compute() };

@@ -25,11 +25,26 @@ const FIELD_WORDS: Record<string, string> = {
   underDryness: 'How dry the coat beneath is',
 };
 
-/** The field's words, as used at the start of a sentence. */
+/**
+ * Returns the words for a field, as they begin a sentence.
+ *
+ * @param field - the name of a field, as in a PotterError
+ * @example
+ * fieldWords('sg') // 'The SG'
+ */
 export function fieldWords(field: string): string {
   return FIELD_WORDS[field] ?? `“${field}”`;
 }
 
+/**
+ * Returns the value, when it is a finite number.
+ *
+ * @param field - names what was refused
+ * @param value - any number
+ * @throws PotterError `notANumber` for NaN and infinity
+ * @example
+ * requireNumber('sg', 1.45) // 1.45
+ */
 export function requireNumber(field: string, value: number): number {
   if (typeof value !== 'number' || !Number.isFinite(value)) {
     throw new PotterError('notANumber', field, value, `${fieldWords(field)} must be a number.`);
@@ -37,19 +52,45 @@ export function requireNumber(field: string, value: number): number {
   return value;
 }
 
+/**
+ * Returns the value, when it is above 0.
+ *
+ * @param field - names what was refused
+ * @param value - above 0
+ * @throws PotterError for 0, less, and what is no number
+ * @example
+ * requirePositive('volumeMl', 5000) // 5000
+ */
 export function requirePositive(field: string, value: number): number {
   requireNumber(field, value);
   if (value <= 0) throw new PotterError('tooSmall', field, value, `${fieldWords(field)} must be more than 0; ${value} was given.`);
   return value;
 }
 
+/**
+ * Returns the value, when it is 0 or more.
+ *
+ * @param field - names what was refused
+ * @param value - 0 or more
+ * @throws PotterError for less than 0 and what is no number
+ * @example
+ * requireNotNegative('grams', 0) // 0
+ */
 export function requireNotNegative(field: string, value: number): number {
   requireNumber(field, value);
   if (value < 0) throw new PotterError('tooSmall', field, value, `${fieldWords(field)} cannot be less than 0; ${value} was given.`);
   return value;
 }
 
-/** A share from 0 to 1. */
+/**
+ * Returns the value, when it is a share.
+ *
+ * @param field - names what was refused
+ * @param value - from 0 to 1
+ * @throws PotterError for what lies outside and what is no number
+ * @example
+ * requireShare('share', 0.5) // 0.5
+ */
 export function requireShare(field: string, value: number): number {
   requireNotNegative(field, value);
   if (value > 1) throw new PotterError('tooLarge', field, value, `${fieldWords(field)} is a share from 0 to 1; ${value} was given.`);
@@ -59,7 +100,15 @@ export function requireShare(field: string, value: number): number {
 /** SG limits of anything that can be called a glaze in a bucket: water is 1.00, a stiff paste about 2.2. */
 export const SG_LIMITS = { above: 1, most: 2.2 } as const;
 
-/** Refuses an SG at or below water's and, for what a potter measures or wants, above 2.2. */
+/**
+ * Returns the value, when a slurry can have this SG.
+ *
+ * @param field - names what was refused
+ * @param value - above 1; for `sg` and `targetSg`, which a potter measures or wants, at most 2.2
+ * @throws PotterError for what lies outside and what is no number
+ * @example
+ * requireSg('sg', 1.45) // 1.45
+ */
 export function requireSg(field: string, value: number): number {
   requireNumber(field, value);
   if (value <= SG_LIMITS.above) {
@@ -72,7 +121,15 @@ export function requireSg(field: string, value: number): number {
   return value;
 }
 
-/** Refuses a powder density that does not sink in water, or that no ceramic powder has. */
+/**
+ * Returns the value, when a ceramic powder can have this density.
+ *
+ * @param field - names what was refused
+ * @param value - g/mL, above 1 and at most 12
+ * @throws PotterError for what lies outside and what is no number
+ * @example
+ * requireDensity('density', 2.6) // 2.6
+ */
 export function requireDensity(field: string, value: number): number {
   requireNumber(field, value);
   if (value <= 1) throw new PotterError('tooSmall', field, value, `${fieldWords(field)} must be above 1 g/mL; ${value} was given.`);
@@ -80,7 +137,16 @@ export function requireDensity(field: string, value: number): number {
   return value;
 }
 
-/** Refuses slurry that would have to be heavier than its own powder. */
+/**
+ * Refuses a slurry that would be as heavy as its own powder.
+ *
+ * @param field - names what was refused
+ * @param sg - of the slurry, below `density`
+ * @param density - of the powder, g/mL
+ * @throws PotterError `impossible` when sg is not below density
+ * @example
+ * requireThinnerThanPowder('targetSg', 1.45, 2.6) // undefined
+ */
 export function requireThinnerThanPowder(field: string, sg: number, density: number): void {
   if (sg >= density) {
     throw new PotterError('tooLarge', field, sg, `${fieldWords(field)} (${sg}) must stay below the density of its powder (${density}).`);

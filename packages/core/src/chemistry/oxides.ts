@@ -35,7 +35,13 @@ const FLUXES: readonly Oxide[] = ['K2O', 'Na2O', 'Li2O', 'CaO', 'MgO', 'BaO', 'S
 export type Unity = Partial<Record<Oxide, number>>;
 export type UnityAnswer = { kind: 'ok'; unity: Unity } | { kind: 'noFlux' };
 
-/** Oxides in grams of weighed powder, before firing. */
+/**
+ * Returns the oxides in weighed powder, g, before firing. Oxides without a molar mass here are left out.
+ *
+ * @param question - `parts`, powders with their grams, 0 or more
+ * @example
+ * oxideGrams({ parts: [{ grams: 200, powder: { oxides: { SiO2: 60, Al2O3: 20 } } }] }) // { SiO2: 120, Al2O3: 40 }
+ */
 export function oxideGrams({ parts }: { parts: readonly WeighedPowder[] }): OxideGrams {
   const sum: OxideGrams = {};
   for (const { grams, powder } of parts) {
@@ -46,7 +52,16 @@ export function oxideGrams({ parts }: { parts: readonly WeighedPowder[] }): Oxid
   return sum;
 }
 
-/** Unity formula: moles over the moles of the fluxes. Without a flux there is none. */
+/**
+ * Returns the unity formula: moles of each oxide over the moles of the fluxes. Without a flux there is none.
+ *
+ * Source: Seger, 1886.
+ *
+ * @param question - `oxideGrams`, g, 0 or more
+ * @throws PotterError for a negative amount
+ * @example
+ * unityFormula({ oxideGrams: { SiO2: 60.084, CaO: 56.077 } }) // { kind: 'ok', unity: { SiO2: 1, CaO: 1 } }
+ */
 export function unityFormula({ oxideGrams: grams }: { oxideGrams: OxideGrams }): UnityAnswer {
   const moles = Object.entries(grams)
     .filter(([oxide]) => oxide in MOLAR_MASS)
@@ -56,7 +71,14 @@ export function unityFormula({ oxideGrams: grams }: { oxideGrams: OxideGrams }):
   return { kind: 'ok', unity: Object.fromEntries(moles.map(([oxide, amount]) => [oxide, amount / flux])) };
 }
 
-/** The unity formula itself, for callers that know a flux is there; empty without one. */
+/**
+ * Returns the unity formula itself, for callers that know a flux is there; empty without one.
+ *
+ * @param question - `oxideGrams`, g, 0 or more
+ * @throws PotterError for a negative amount
+ * @example
+ * unity({ oxideGrams: { SiO2: 120.168, CaO: 56.077 } }) // { SiO2: 2, CaO: 1 }
+ */
 export function unity(question: { oxideGrams: OxideGrams }): Unity {
   const answer = unityFormula(question);
   return answer.kind === 'ok' ? answer.unity : {};

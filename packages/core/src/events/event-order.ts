@@ -1,6 +1,10 @@
 /**
- * Events in the order of the bench: by the time at which hands did them, then by id, whatever the order in which tablets sent them in.
- * Times are UTC in one form, so that text compares as time does.
+ * Returns events in the order of the bench: by the time at which somebody did them, then by id, whatever the order in which tablets sent them
+ * in.
+ *
+ * @param events - with times in UTC, ISO 8601
+ * @example
+ * inBenchOrder([{ id: 'b', at: '2026-03-02T09:00:00Z' }, { id: 'a', at: '2026-03-01T09:00:00Z' }]).map(({ id }) => id) // ['a', 'b']
  */
 export function inBenchOrder<Event extends { at: string; id: string }>(events: readonly Event[]): readonly Event[] {
   for (let i = 1; i < events.length; i++) {
@@ -16,7 +20,13 @@ export interface OrderedEvent {
   type: string;
 }
 
-/** Ids of what was taken back. Taking back is an event itself, and can be taken back too. */
+/**
+ * Returns the ids of events that were undone. Undoing is an event itself, and can be undone too.
+ *
+ * @param events - in any order
+ * @example
+ * [...takenBack([{ id: 'b', at: '2026-03-02T09:00:00Z', type: 'undone', eventId: 'a' }])] // ['a']
+ */
 export function takenBack(events: readonly OrderedEvent[]): ReadonlySet<string> {
   const ids = new Set<string>();
   // Hardly ever any, in a long history: only they are put in order.
@@ -28,7 +38,14 @@ export function takenBack(events: readonly OrderedEvent[]): ReadonlySet<string> 
   return ids;
 }
 
-/** What counts, in the order of the bench: nothing taken back, no taking back. */
+/**
+ * Returns the events that count, in the order of the bench: none that was undone, and no undoing.
+ *
+ * @param events - in any order
+ * @example
+ * standingEvents([{ id: 'a', at: '2026-03-01T09:00:00Z', type: 'stirred' }, { id: 'b', at: '2026-03-02T09:00:00Z', type: 'undone', eventId: 'a' }])
+ * // []
+ */
 export function standingEvents<Event extends OrderedEvent>(events: readonly Event[]): Event[] {
   const gone = takenBack(events);
   return inBenchOrder(events).filter((event) => event.type !== 'undone' && !gone.has(event.id));

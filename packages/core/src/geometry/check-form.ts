@@ -17,7 +17,13 @@ export type FormFault =
 /** Sizes a studio's piece has, mm. */
 export const FORM_LIMITS = { points: 24, lowMm: 5, highMm: 1200, wideMm: 600, thinMm: 1, thickMm: 40, apartMm: 1 } as const;
 
-/** Why a form cannot be made, in words for the hand that draws it; nothing where it can. The worst comes first. */
+/**
+ * Returns why a form cannot be made, with a sentence for the one who draws it; undefined when it can be made. The worst fault comes first.
+ *
+ * @param form - the form, lengths in mm
+ * @example
+ * formFault(formOf({ shapeId: 'cup' })) // undefined
+ */
 export function formFault(form: PieceForm): { fault: FormFault; message: string } | undefined {
   const { points, wallMm, floorMm, holeMm, slabMm } = form;
   const [foot, rim] = [points[0], points.at(-1)];

@@ -4,8 +4,14 @@ import type { ProfilePoint } from './profile';
 const BETWEEN = 6;
 
 /**
- * The smooth line a hand would draw through points, as a dense profile: centripetal Catmull-Rom (Catmull and Rom 1974; Yuksel 2011), which
- * makes no loops between points near one another. A corner ends one curve and begins the next. Radii never go below nothing.
+ * Returns a smooth dense profile through points. A corner ends one curve and begins the next. Radii never go below 0.
+ *
+ * Source: centripetal Catmull–Rom (Catmull and Rom, 1974; Yuksel et al., 2011). It makes no loops between points near one another.
+ *
+ * @param points - two or more, mm, in the order in which they follow one another
+ * @example
+ * curveThrough([{ radiusMm: 40, heightMm: 0, corner: true }, { radiusMm: 40, heightMm: 90, corner: true }]).at(-1)
+ * // { radiusMm: 40, heightMm: 90 }
  */
 export function curveThrough(points: readonly (ProfilePoint & { corner?: boolean | undefined })[]): ProfilePoint[] {
   const [start] = points;

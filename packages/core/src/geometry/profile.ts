@@ -7,7 +7,14 @@ export interface ProfilePoint {
   heightMm: number;
 }
 
-/** Area of the turned surface, cm²: frustums, Σ π(r₁ + r₂) × slant. */
+/**
+ * Returns the area of a turned surface, cm², as frustums: Σ π(r₁ + r₂) × slant.
+ *
+ * @param question - `profile`, two points or more, mm
+ * @throws PotterError for fewer points, or a point that is no number or has a negative radius
+ * @example
+ * areaCm2({ profile: [{ radiusMm: 50, heightMm: 0 }, { radiusMm: 50, heightMm: 100 }] }) // 314.15927
+ */
 export function areaCm2({ profile }: { profile: readonly ProfilePoint[] }): number {
   requireProfile(profile);
   let mm2 = 0;
@@ -19,7 +26,14 @@ export function areaCm2({ profile }: { profile: readonly ProfilePoint[] }): numb
   return mm2 / 100;
 }
 
-/** Volume enclosed by the turned profile, mL: |Σ π Δz(r₁² + r₁r₂ + r₂²)/3|. */
+/**
+ * Returns the volume that a turned profile encloses, mL: |Σ π Δz(r₁² + r₁r₂ + r₂²)/3|.
+ *
+ * @param question - `profile`, two points or more, mm
+ * @throws PotterError for fewer points, or a point that is no number or has a negative radius
+ * @example
+ * volumeMl({ profile: [{ radiusMm: 50, heightMm: 0 }, { radiusMm: 50, heightMm: 100 }] }) // 785.39816
+ */
 export function volumeMl({ profile }: { profile: readonly ProfilePoint[] }): number {
   requireProfile(profile);
   let mm3 = 0;
@@ -31,7 +45,15 @@ export function volumeMl({ profile }: { profile: readonly ProfilePoint[] }): num
   return Math.abs(mm3) / 1000;
 }
 
-/** The part of a profile between two heights, cut where its edges cross them. Order is kept. */
+/**
+ * Returns the part of a profile between two heights, cut where its edges cross them. The order of the points is kept.
+ *
+ * @param question - `profile`, two points or more; `fromMm` and `toMm`, heights, `fromMm` not above `toMm`
+ * @throws PotterError for fewer points, or a point that is no number or has a negative radius
+ * @example
+ * profileBetween({ profile: [{ radiusMm: 50, heightMm: 0 }, { radiusMm: 50, heightMm: 100 }], fromMm: 20, toMm: 30 })
+ * // [{ radiusMm: 50, heightMm: 20 }, { radiusMm: 50, heightMm: 30 }]
+ */
 export function profileBetween({ profile, fromMm, toMm }: { profile: readonly ProfilePoint[]; fromMm: number; toMm: number }): ProfilePoint[] {
   requireProfile(profile);
   const cut: ProfilePoint[] = [];

@@ -77,7 +77,13 @@ export const PIECE_FORMS: readonly NamedForm[] = [
 
 export const PIECE_SHAPES: readonly PieceShape[] = PIECE_FORMS.map(({ form, ...named }) => shapeFromForm(form, named));
 
-/** The shape of a plan: its own form where it was drawn otherwise, or the ready-made one it started from. */
+/**
+ * Returns the shape of a plan: its own form where it was drawn, else the ready-made one it started from.
+ *
+ * @param plan - `shapeId`, one of PIECE_SHAPES (the first where it is not known); `form`, the drawn form
+ * @example
+ * shapeOf({ shapeId: 'cup' }).wallMm // 4
+ */
 export function shapeOf({ shapeId, form }: { shapeId: string; form?: PieceForm | undefined }): PieceShape {
   const ready = PIECE_SHAPES.find((shape) => shape.id === shapeId) ?? PIECE_SHAPES[0]!;
   return form ? drawnOut(form, ready) : ready;
@@ -94,11 +100,23 @@ function drawnOut(form: PieceForm, ready: PieceShape): PieceShape {
   return shape;
 }
 
-/** The form of a plan, to be changed. */
+/**
+ * Returns the form of a plan, to be changed.
+ *
+ * @param plan - `shapeId`, one of PIECE_FORMS (the first where it is not known); `form`, the drawn form
+ * @example
+ * formOf({ shapeId: 'cup' }).points.length > 1 // true
+ */
 export const formOf = ({ shapeId, form }: { shapeId: string; form?: PieceForm | undefined }): PieceForm =>
   form ?? (PIECE_FORMS.find((ready) => ready.id === shapeId) ?? PIECE_FORMS[0]!).form;
 
-/** Inside of a form: the outside moved in by the wall along its normal, from the floor's centre up to the rim. */
+/**
+ * Returns the inside of a form: the outside moved in by the wall along its normal, from the centre of the floor up to the rim.
+ *
+ * @param shape - `outside`, `wallMm` and `floorMm`, mm
+ * @example
+ * insideProfile({ outside: [{ radiusMm: 40, heightMm: 0 }, { radiusMm: 40, heightMm: 90 }], wallMm: 5, floorMm: 6 }).at(-1).radiusMm // 35
+ */
 export function insideProfile({ outside, wallMm, floorMm }: Pick<PieceShape, 'outside' | 'wallMm' | 'floorMm'>): ProfilePoint[] {
   const wall: ProfilePoint[] = [];
   for (let i = 0; i < outside.length; i++) {

@@ -21,8 +21,15 @@ export const LEAST_FIT_POINTS = 4;
 const MOST_FIT_POINTS = 120;
 
 /**
- * Monotone regression (pool adjacent violators, Ayer et al. 1955): the best line that only rises, or only falls, through the points, with
- * no other shape forced on it. Its spread comes from leaving out one point at a time. Points in the order they were taken.
+ * Returns the best line that only rises, or only falls, through points, with no other shape forced on it. Its spread comes from leaving out
+ * one point at a time.
+ *
+ * Source: pool adjacent violators (Ayer et al., 1955).
+ *
+ * @param question - `points`, in the order they were taken, the newest 120 count; `direction` of the line. Fewer than four different x are
+ * `tooFew`.
+ * @example
+ * monotoneFit({ points: [1, 2, 3, 4].map((x) => ({ x, y: 10 * x })), direction: 'rising' }).knots.at(-1) // { x: 4, y: 40 }
  */
 export function monotoneFit({ points, direction }: { points: readonly FitPoint[]; direction: 'rising' | 'falling' }): MonotoneFit {
   const newest = points.slice(-MOST_FIT_POINTS);
@@ -45,6 +52,13 @@ export interface FitAnswer {
   outside: boolean;
 }
 
+/**
+ * Returns the fitted value at x with its 80 % range. Beyond the points the end value stands.
+ *
+ * @param question - `fit`, from `monotoneFit`; `x`
+ * @example
+ * predictFromFit({ fit: monotoneFit({ points: [1, 2, 3, 4].map((x) => ({ x, y: 10 * x })), direction: 'rising' }), x: 2.5 }).y // 25
+ */
 export function predictFromFit({ fit, x }: { fit: Extract<MonotoneFit, { kind: 'ok' }>; x: number }): FitAnswer {
   const y = valueAt(fit.knots, x);
   const off = EIGHTY_PERCENT_Z * fit.sd;

@@ -1,8 +1,14 @@
 import { requireNotNegative, requirePositive } from '../checks/require';
 
 /**
- * How far a melted band runs down an upright wall, mm (exact for a thin film; Huppert 1982).
- * F is the flow figure, 1/mm. Up to F = H/(2h²) the front has run h²F; beyond it (27/4·h²H²F)^(1/3) − H.
+ * Returns how far a melted band runs down an upright wall, mm. Up to F = H/(2h²) the front has run h²F; beyond it (27/4·h²H²F)^(1/3) − H.
+ *
+ * Exact for a thin film of one glaze. Source: Huppert, 1982.
+ *
+ * @param question - `meltedMm`, thickness h, 0 or more; `bandMm`, height H, above 0; `flow`, the flow figure F in 1/mm, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * bandRunMm({ meltedMm: 0.3, bandMm: 50, flow: 60 }) // 5.4
  */
 export function bandRunMm({ meltedMm, bandMm, flow }: { meltedMm: number; bandMm: number; flow: number }): number {
   requireNotNegative('meltedMm', meltedMm);
@@ -13,7 +19,14 @@ export function bandRunMm({ meltedMm, bandMm, flow }: { meltedMm: number; bandMm
   return Math.cbrt(6.75 * meltedMm ** 2 * bandMm ** 2 * flow) - bandMm;
 }
 
-/** The flow figure from a runner tile: the inverse of `bandRunMm`, 1/mm. */
+/**
+ * Returns the flow figure from a runner tile, 1/mm: the inverse of `bandRunMm`.
+ *
+ * @param question - `meltedMm` and `bandMm`, above 0; `runMm`, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * flowFromRun({ meltedMm: 0.3, bandMm: 50, runMm: 5.4 }) // 60
+ */
 export function flowFromRun({ meltedMm, bandMm, runMm }: { meltedMm: number; bandMm: number; runMm: number }): number {
   requirePositive('meltedMm', meltedMm);
   requirePositive('bandMm', bandMm);

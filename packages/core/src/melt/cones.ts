@@ -36,7 +36,14 @@ export const CONES: readonly { cone: string; celsius: number }[] = [
   ['10', 1285],
 ].map(([cone, celsius]) => ({ cone: String(cone), celsius: Number(celsius) }));
 
-/** The cone's temperature at 60 °C/h. Refuses a cone nobody has. */
+/**
+ * Returns the temperature at which a cone bends when it is heated at 60 °C/h, °C.
+ *
+ * @param cone - '022' to '14', as in CONES
+ * @throws PotterError for a cone that is not in the table
+ * @example
+ * coneCelsius('6') // 1222
+ */
 export function coneCelsius(cone: string): number {
   const found = CONES.find((row) => row.cone === cone);
   if (!found)
@@ -49,4 +56,11 @@ export function coneCelsius(cone: string): number {
   return found.celsius;
 }
 
+/**
+ * Returns whether a cone is in the table.
+ *
+ * @param cone - any text
+ * @example
+ * isCone('06') // true
+ */
 export const isCone = (cone: string): boolean => CONES.some((row) => row.cone === cone);

@@ -11,7 +11,14 @@ export type KilnNow =
   | { kind: 'cooling'; celsius: number; opensAtHours: number }
   | { kind: 'canBeOpened' };
 
-/** Where a firing stands after some hours, read off its curve: an estimate wherever nobody logged the kiln. */
+/**
+ * Returns where a firing stands after some hours, read off its curve: an estimate wherever nobody logged the kiln.
+ *
+ * @param question - `firing`, two points or more; `hours` since its start
+ * @throws PotterError for fewer points, or hours that are no number
+ * @example
+ * kilnNow({ firing: REFERENCE_FIRING, hours: 4 }).kind // 'firing'
+ */
 export function kilnNow({ firing, hours }: { firing: readonly FiringPoint[]; hours: number }): KilnNow {
   if (firing.length < 2) throw new PotterError('emptyList', 'firing', firing.length, 'A firing needs at least two points.');
   requireNumber('hours', hours);
@@ -22,7 +29,14 @@ export function kilnNow({ firing, hours }: { firing: readonly FiringPoint[]; hou
   return { kind: hours <= peak.hours ? 'firing' : 'cooling', celsius: celsiusAt(firing, hours), opensAtHours };
 }
 
-/** Temperature on the curve, °C; before its start and after its end the end value holds. */
+/**
+ * Returns the temperature on a curve, °C. Before its start and after its end the end value holds.
+ *
+ * @param firing - one point or more, hours rising
+ * @param hours - since its start
+ * @example
+ * celsiusAt([{ hours: 0, celsius: 20 }, { hours: 10, celsius: 1220 }], 5) // 620
+ */
 export function celsiusAt(firing: readonly FiringPoint[], hours: number): number {
   const after = firing.findIndex((point) => point.hours >= hours);
   if (after < 0) return firing.at(-1)!.celsius;

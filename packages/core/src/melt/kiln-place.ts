@@ -23,7 +23,15 @@ export interface FiringAsked {
   place?: ShelfPlace;
 }
 
-/** How much more a glaze flows in such a firing than in the usual one to cone 6, for which flow figures are told. Fired alike but for peak, hold, cooling and place. */
+/**
+ * Returns how many times as much a glaze flows in a firing as in the usual one to cone 6, for which flow figures are told. Both are alike but
+ * for peak, hold, cooling and place.
+ *
+ * @param firing - `cone`; `holdMinutes`, 0 or more, 10 when left out; `cooling`, `usual` when left out; `place`, `middle` when left out
+ * @throws PotterError for a cone that is not in the table, or one so low that nothing flows
+ * @example
+ * flowInFiring({ cone: '6' }) // 1
+ */
 export function flowInFiring({ cone, holdMinutes = USUAL_HOLD_MINUTES, cooling = 'usual', place = 'middle' }: FiringAsked): number {
   if (!(holdMinutes >= 0 && holdMinutes <= 600)) throw new PotterError('tooLarge', 'minutes', holdMinutes, 'A hold lasts between 0 and 600 minutes.');
   const fired = (to: string, hold: number, more: number, slower: number): FiringPoint[] => {

@@ -16,7 +16,14 @@ const COOLING: readonly FiringPoint[] = [
   { hours: 14.2, celsius: 60 },
 ];
 
-/** A firing's curve from what a potter sets: peak, hours up, hold. Its cooling is a guess until the kiln is logged. */
+/**
+ * Returns the curve of a firing from what a potter sets. Its cooling is a guess until the kiln is logged.
+ *
+ * @param question - `peakCelsius`, 600–1350; `hoursUp`, above 0; `holdMinutes`, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * firingFromPeak({ peakCelsius: 1200, hoursUp: 10, holdMinutes: 15 })[2] // { hours: 10, celsius: 1200 }
+ */
 export function firingFromPeak({ peakCelsius, hoursUp, holdMinutes }: { peakCelsius: number; hoursUp: number; holdMinutes: number }): FiringPoint[] {
   requirePositive('hours', hoursUp);
   requireNotNegative('hours', holdMinutes);
@@ -34,8 +41,13 @@ export function firingFromPeak({ peakCelsius, hoursUp, holdMinutes }: { peakCels
 }
 
 /**
- * Peak that gives a cone's heat-work with this way up and this hold, °C: hold and cooling count too, so it lies below
- * the cone's own temperature. Example: cone 6, 9.5 h up, 10 min hold → about 1207 °C.
+ * Returns the peak that gives a cone's heat-work with this rise and hold, °C. Hold and cooling count too, so it lies below the cone's own
+ * temperature.
+ *
+ * @param question - `cone`, as in CONES; `hoursUp`, above 0; `holdMinutes`, 0 or more
+ * @throws PotterError for a cone that is not in the table, or what lies outside
+ * @example
+ * peakForCone({ cone: '6', hoursUp: 9.5, holdMinutes: 10 }) // 1205.8613
  */
 export function peakForCone({ cone, hoursUp, holdMinutes }: { cone: string; hoursUp: number; holdMinutes: number }): number {
   const celsius = coneCelsius(cone);

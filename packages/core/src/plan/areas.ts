@@ -26,7 +26,14 @@ export const FOOT_ZONE_MM = 8;
 /** Places round an edge that is not level at which its band is measured. */
 const ROUND = 24;
 
-/** Every zone, strip and panel of a plan with its glazed area, grips counted with the outside and a drain hole taken off the inside. */
+/**
+ * Returns every zone, strip and panel of a plan with its glazed area. Grips count with the outside; a drain hole is taken off the inside.
+ *
+ * @param question - `plan` and its `shape`
+ * @example
+ * areasOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }) }).length
+ * // 4
+ */
 export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape }): PlannedArea[] {
   const topMm = tallMm(shape);
   const { zones, strips = [], waxFootMm, rimBandMm, edges } = plan;
@@ -66,9 +73,23 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
   ];
 }
 
+/**
+ * Returns how much of the turn a band covers, 0–1: 1 when it goes all round.
+ *
+ * @param turn - from and to, in shares of the turn
+ * @example
+ * roundShare({ from: 0.9, to: 0.15 }) // 0.25
+ */
 export const roundShare = (turn: Strip['turn']): number => (turn ? (turn.to - turn.from + 1) % 1 || 1 : 1);
 
-/** A place in the words of the bench. */
+/**
+ * Returns a place in the words of the bench.
+ *
+ * @param id - a zone, or the id of a strip
+ * @param plan - `strips`
+ * @example
+ * placeWords('rim', {}) // 'the rim'
+ */
 export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'>): string {
   if (id === 'inside') return 'inside';
   const strip = strips.find((one) => one.id === id);
@@ -77,6 +98,13 @@ export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'
   return `the ${strip.turn ? 'panel' : 'strip'} ${words}`;
 }
 
+/**
+ * Returns whether an id is that of a zone.
+ *
+ * @param id - any text
+ * @example
+ * isZone('rim') // true
+ */
 export const isZone = (id: string): id is Zone => (ZONES as readonly string[]).includes(id);
 
 const stripCm2 = (shape: PieceShape, { fromMm, toMm, turn, edge }: Strip): number => bandCm2(shape, fromMm, toMm, edge, edge) * roundShare(turn);

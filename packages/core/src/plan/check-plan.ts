@@ -12,7 +12,14 @@ export const NARROWEST_ZONE_MM = 1;
 const NARROWEST_SHARE = 0.01;
 const isNoPart = ({ from, to }: Turn): boolean => Math.abs(to - from) < 0.5 && (to - from + 1) % 1 < NARROWEST_SHARE - 1e-9;
 
-/** Why a plan cannot stand as it is drawn: its form, or a zone of no height; nothing where it can. */
+/**
+ * Returns a sentence why a plan cannot stand as it is drawn; undefined when it can.
+ *
+ * @param plan - the plan
+ * @example
+ * planFault({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] })
+ * // undefined
+ */
 export function planFault(plan: PiecePlan): string | undefined {
   const form = formFault(formOf(plan));
   if (form) return form.message;

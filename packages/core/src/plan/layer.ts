@@ -16,6 +16,13 @@ export interface Layer {
   coatingKind?: CoatingKind | undefined;
 }
 
+/**
+ * Returns what a coat is of: glaze where nothing is said.
+ *
+ * @param layer - the coat
+ * @example
+ * coatingKindOf({}) // 'glaze'
+ */
 export const coatingKindOf = (layer: Pick<Layer, 'coatingKind'>): CoatingKind => layer.coatingKind ?? 'glaze';
 
 /** A small pot of colour, slip or wash that is no bucket of the studio: told by name. */

@@ -51,17 +51,38 @@ export interface PiecePlan {
 export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown'] as const;
 export type KilnSetting = (typeof KILN_SETTINGS)[number];
 
-/** Whether rim and outside part at the band's edge instead of lying on one another. */
+/**
+ * Returns whether rim and outside part at the band's edge instead of lying on one another.
+ *
+ * @param plan - `rimFirst` and `zones`
+ * @example
+ * rimIsApart({ zones: { inside: [], outside: [], rim: [], foot: [] } }) // false
+ */
 export const rimIsApart = ({ rimFirst, zones }: Pick<PiecePlan, 'rimFirst' | 'zones'>): boolean =>
   rimFirst === true && zones.rim.length > 0 && zones.outside.length > 0;
 
-/** Every layer of a plan, wherever it lies. */
+/**
+ * Returns every layer of a plan, on its zones and strips.
+ *
+ * @param plan - `zones` and `strips`
+ * @example
+ * layersOf({ zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }).length
+ * // 1
+ */
 export const layersOf = ({ zones, strips = [] }: Pick<PiecePlan, 'zones' | 'strips'>): Layer[] => [
   ...ZONES.flatMap((zone) => zones[zone]),
   ...strips.flatMap((strip) => strip.layers),
 ];
 
-/** A plan with every layer changed. */
+/**
+ * Returns a plan with every layer changed.
+ *
+ * @param plan - the plan
+ * @param change - of one layer
+ * @example
+ * layersOf(withLayers({ zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, (layer) => ({ ...layer, coatMm: 0.4 })))[0].coatMm
+ * // 0.4
+ */
 export const withLayers = (plan: PiecePlan, change: (layer: Layer) => Layer): PiecePlan => ({
   ...plan,
   zones: {

@@ -9,7 +9,15 @@ export interface PowderShares {
   loiPercent: number;
 }
 
-/** Clay, shrinkage and loss on ignition per 100 g of all the dry powder. */
+/**
+ * Returns clay, shrinkage and loss on ignition per 100 g of all the dry powder.
+ *
+ * @param question - `parts`, powders with their grams; their sum above 0
+ * @throws PotterError `emptyList` when there is no powder
+ * @example
+ * powderShares({ parts: [{ grams: 50, powder: { rawClay: 1, shrinkWeight: 1, loiPercent: 14 } }, { grams: 50, powder: { rawClay: 0, shrinkWeight: 0, loiPercent: 0 } }] })
+ * // { rawClayShare: 50, shrinkShare: 50, loiPercent: 7 }
+ */
 export function powderShares({ parts }: { parts: readonly WeighedPowder[] }): PowderShares {
   const total = parts.reduce((sum, part) => sum + part.grams, 0);
   if (!(total > 0)) throw new PotterError('emptyList', 'parts', total, 'There is no powder yet: give at least one line a weight.');
@@ -24,8 +32,13 @@ export function powderShares({ parts }: { parts: readonly WeighedPowder[] }): Po
 export type Suspension = 'hardPans' | 'settles' | 'holds';
 
 /**
- * How the powder stays up in the bucket: raw clay under 5 hard-pans, 5–10 settles within the hour, from 10 holds.
- * Under 10, frit and zircon over half of the non-clay part worsen it one step.
+ * Returns how the powder stays up in the bucket. Raw clay under 5 % hard-pans, 5–10 % settles within the hour, from 10 % it holds. Under 10
+ * %, frit and zircon over half of the rest make it one step worse. A rule of the bench.
+ *
+ * @param question - `parts`, powders with their grams; their sum above 0
+ * @throws PotterError `emptyList` when there is no powder
+ * @example
+ * suspensionOf({ parts: [{ grams: 100, powder: { name: 'Kaolin', rawClay: 1, shrinkWeight: 1, loiPercent: 14 } }] }) // 'holds'
  */
 export function suspensionOf({ parts }: { parts: readonly WeighedPowder[] }): Suspension {
   const { rawClayShare } = powderShares({ parts });
@@ -39,7 +52,14 @@ export function suspensionOf({ parts }: { parts: readonly WeighedPowder[] }): Su
 
 export type DryCoat = 'powdery' | 'sound' | 'shrinks';
 
-/** The coat as it dries: shrink share under 6 is powdery; over 25, or over 18 on a coat over 0.7 mm, it shrinks and cracks. */
+/**
+ * Returns how the coat dries. A shrink share under 6 is powdery; over 25, or over 18 on a coat above 0.7 mm, it shrinks and cracks. A rule of
+ * the bench.
+ *
+ * @param question - `shrinkShare`, per 100 g; `coatMm`, 0.5 when left out
+ * @example
+ * dryCoatOf({ shrinkShare: 20, coatMm: 0.8 }) // 'shrinks'
+ */
 export function dryCoatOf({ shrinkShare, coatMm = 0.5 }: { shrinkShare: number; coatMm?: number }): DryCoat {
   if (shrinkShare < 6) return 'powdery';
   return shrinkShare > 25 || (shrinkShare > 18 && coatMm > 0.7) ? 'shrinks' : 'sound';

@@ -16,8 +16,14 @@ export type Conversion =
 const NOTHING_GRAMS = 1e-6;
 
 /**
- * From A to B: what to add to the powder that is there so that it becomes another recipe. With a_i present and b_i the share of the
- * total dry weight wanted (additions included), M = max(a_i/b_i) is the new total and M·b_i − a_i is added of each.
+ * Returns what to add to the powder that is there so that it becomes another recipe. With a_i present and b_i the wanted share, the new total
+ * is M = max(a_i/b_i), and M·b_i − a_i is added of each. A powder that the wanted recipe does not have forbids it.
+ *
+ * @param question - `present`, powders with their grams, 0 or more; `target`, the lines of the wanted recipe
+ * @throws PotterError for a negative weight, or when nothing is there
+ * @example
+ * convertMix({ present: [{ powderId: 'silica', name: 'Silica', grams: 300 }], target: [{ id: 'a', powderId: 'silica', part: 'base', percent: 60 }, { id: 'b', powderId: 'clay', part: 'base', percent: 40 }] }).totalGrams
+ * // 500
  */
 export function convertMix({ present, target }: { present: readonly PresentPowder[]; target: readonly RecipeLine[] }): Conversion {
   const have = sumById(present.map(({ powderId, grams }) => [powderId, requireNotNegative('dryGrams', grams)]));

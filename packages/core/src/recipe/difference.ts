@@ -9,8 +9,13 @@ export type LineDifference =
 const SAME_PERCENT = 0.0005;
 
 /**
- * What changed from one version of a recipe to the next, by powder: order and line ids do not matter, and a powder that
- * stands on two lines of one part counts with their sum. A powder moved from the base to the additions is out and in.
+ * Returns what changed from one version of a recipe to the next, by powder. Order and ids of lines do not matter. A powder on two lines of
+ * one part counts with their sum. A powder moved from the base to the additions was taken out and put in.
+ *
+ * @param question - `before` and `after`, lines of the two versions
+ * @example
+ * recipeDifference({ before: [{ id: 'a', powderId: 'silica', part: 'base', percent: 30 }], after: [{ id: 'a', powderId: 'silica', part: 'base', percent: 33 }] })
+ * // [{ kind: 'changed', part: 'base', powderId: 'silica', fromPercent: 30, toPercent: 33 }]
  */
 export function recipeDifference({ before, after }: { before: readonly RecipeLine[]; after: readonly RecipeLine[] }): LineDifference[] {
   const old = sums(before);

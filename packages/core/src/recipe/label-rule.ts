@@ -9,8 +9,12 @@ export interface LabelRule {
 }
 
 /**
- * Water for each gram of powder, mL/g, from a label: mass to mass or mass to volume, in any units. A volume of powder is refused:
- * a scoop holds up to a third more when it is shaken down. Example: 1 lb to 1 US pt → 1.043, not 1.
+ * Returns the water for each gram of powder that a label asks for, mL/g: mass to mass or mass to volume, in any units.
+ *
+ * @param rule - `powder`, a mass above 0; `water`, a mass or a volume above 0
+ * @throws PotterError for a volume of powder (a scoop holds up to a third more when it is shaken down), and for 0 or less
+ * @example
+ * labelWaterPerGram({ powder: { value: 1, unit: 'lb' }, water: { value: 1, unit: 'US pt' } }) // 1.0431756
  */
 export function labelWaterPerGram({ powder, water }: LabelRule): number {
   if (!(powder.unit in MASS_UNITS)) {

@@ -2,19 +2,38 @@ import { PotterError } from '../checks/potter-error';
 import { requireNotNegative } from '../checks/require';
 import type { RecipeLine } from './recipe';
 
-/** Sum of the base lines, in percent. 100 when the recipe is tidy. */
+/**
+ * Returns the sum of the base lines, percent. 100 when the recipe is tidy.
+ *
+ * @param question - `lines` of a recipe, percent 0 or more
+ * @throws PotterError for a negative percentage
+ * @example
+ * baseSum({ lines: [{ id: 'a', powderId: 'silica', part: 'base', percent: 30 }] }) // 30
+ */
 export function baseSum({ lines }: { lines: readonly RecipeLine[] }): number {
   return lines.reduce((sum, line) => (line.part === 'base' ? sum + requireNotNegative('percent', line.percent) : sum), 0);
 }
 
-/** Sum of the additions, in percent over the base. */
+/**
+ * Returns the sum of the additions, percent over the base.
+ *
+ * @param question - `lines` of a recipe, percent 0 or more
+ * @throws PotterError for a negative percentage
+ * @example
+ * additionSum({ lines: [{ id: 'a', powderId: 'tin', part: 'addition', percent: 8 }] }) // 8
+ */
 export function additionSum({ lines }: { lines: readonly RecipeLine[] }): number {
   return lines.reduce((sum, line) => (line.part === 'addition' ? sum + requireNotNegative('percent', line.percent) : sum), 0);
 }
 
 /**
- * Brings the base to exactly 100. Additions are percent over the base as written, so a base that adds up to S
- * has additions of a·100/S over the tidy base: the glaze stays the same.
+ * Returns the lines with a base of exactly 100. With a base of S as written, an addition of a becomes a·100/S: the glaze stays the same.
+ *
+ * @param question - `lines` of a recipe, percent 0 or more
+ * @throws PotterError for a recipe without a base, or a negative percentage
+ * @example
+ * normaliseRecipe({ lines: [{ id: 'a', powderId: 'silica', part: 'base', percent: 50 }, { id: 'b', powderId: 'tin', part: 'addition', percent: 4 }] }).map(({ percent }) => percent)
+ * // [100, 8]
  */
 export function normaliseRecipe({ lines }: { lines: readonly RecipeLine[] }): RecipeLine[] {
   const sum = baseSum({ lines });

@@ -21,7 +21,15 @@ export interface RecipeOutlook {
   hazards: { hazard: string; powders: string[] }[];
 }
 
-/** What a recipe will do in the bucket, on the pot and in the fire, from its powders alone. */
+/**
+ * Returns what a recipe will do in the bucket, on the pot and in the fire, from its powders alone. All of it are starting guesses.
+ *
+ * @param question - `lines` of a recipe; `powders` of the studio
+ * @throws PotterError for a recipe without a base, or a powder the studio does not have
+ * @example
+ * recipeOutlook({ lines: [{ id: 'a', powderId: 'k', part: 'base', percent: 100 }], powders: [{ id: 'k', name: 'Kaolin', role: 'clay', densityGMl: 2.6, rawClay: 1, shrinkWeight: 1, oxides: {}, loiPercent: 14, hazards: ['silica'] }] }).suspension
+ * // 'holds'
+ */
 export function recipeOutlook({ lines, powders }: { lines: readonly RecipeLine[]; powders: readonly Powder[] }): RecipeOutlook {
   const parts: WeighedPowder[] = resolveLines({ lines: normaliseRecipe({ lines }), powders }).map(({ line, powder }) => ({
     grams: line.percent,

@@ -25,8 +25,12 @@ const ADDITION_HEADING = /^(add(ition)?s?|over( the base)?|plus)\b:?\s*$/i;
 const SUM = /^(total|sum)\b/i;
 
 /**
- * Lines pasted from a spreadsheet: a powder and its percentage, in either order. What stands after an empty line, a heading like
- * "additions" or a leading + goes over the base. A line that cannot be read is told by number, never guessed.
+ * Returns recipe lines pasted from a spreadsheet: a powder and its percentage, in either order. What stands after an empty line, a heading
+ * like "additions" or a leading + is over the base. A line that cannot be read is told by its number, never guessed.
+ *
+ * @param question - `text`, lines; `powders` of the studio
+ * @example
+ * readRecipeText({ text: 'Silica 30', powders: [{ id: 's', name: 'Silica' }] }).lines.map(({ percent }) => percent) // [30]
  */
 export function readRecipeText({ text, powders }: { text: string; powders: readonly Powder[] }): { lines: ReadLine[]; unread: UnreadLine[] } {
   const lines: ReadLine[] = [];

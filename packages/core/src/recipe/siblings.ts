@@ -16,7 +16,13 @@ export interface Sibling {
 /** Bases that agree to this many percent are the same base: what rounding in a spreadsheet does. */
 const SAME_BASE_PERCENT = 0.06;
 
-/** Recipes on the same base that differ only in what stands over it, nearest first. */
+/**
+ * Returns recipes on the same base that differ only in what stands over it, nearest first.
+ *
+ * @param question - `recipe`; `others`, among which to look
+ * @example
+ * siblings({ recipe: { id: 'a', name: 'A', lines: [] }, others: [] }) // []
+ */
 export function siblings({ recipe, others }: { recipe: RecipeToCompare; others: readonly RecipeToCompare[] }): Sibling[] {
   if (baseSum({ lines: recipe.lines }) <= 0) return [];
   const mine = normaliseRecipe({ lines: recipe.lines });

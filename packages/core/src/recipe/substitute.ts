@@ -37,9 +37,16 @@ const LEAST_PERCENT = 0.05;
 const LEAST_DIFFERENCE = 0.005;
 
 /**
- * "No more of this feldspar": the base solved again from other powders, to the nearest oxides in moles by non-negative least squares
- * (Lawson and Hanson 1974; fast combinatorial form of Van Benthem and Keenan 2004). Among mixtures of equal oxides, the one
- * nearest to the recipe as written. Additions keep their ratio to the fired oxides of the base. The result is untested.
+ * Returns the base solved again from other powders, to the nearest oxides in moles. Among mixtures of equal oxides it is the one nearest to
+ * the recipe as written. Additions keep their ratio to the fired oxides of the base. The result is untested.
+ *
+ * Source: non-negative least squares (Lawson and Hanson, 1974), in the fast combinatorial form of Van Benthem and Keenan, 2004.
+ *
+ * @param question - `lines` of the recipe; `powders` of the studio; `allowedIds`, powders it may use; `newId`, makes ids for new lines
+ * @throws PotterError when no powder is allowed, or nothing of the oxides can be had from them
+ * @example
+ * substitute({ lines: [{ id: 'a', powderId: 's', part: 'base', percent: 100 }], powders: [{ id: 's', name: 'Silica', oxides: { SiO2: 100 }, loiPercent: 0 }], allowedIds: ['s'], newId: (id) => id }).lines.length
+ * // 1
  */
 export function substitute({ lines, powders, allowedIds, newId }: SubstituteQuestion): Substitution {
   const tidy = normaliseRecipe({ lines });

@@ -54,7 +54,16 @@ const DRIPS_WITHIN_MS = 90_000;
 /** A piece under shows at least so many divisions of what it displaces. */
 const UNDER_DIVISIONS = 5;
 
-/** One reading of the scale under the bucket: `settledGrams` once it stands still. Dips are recognised, everything else is asked about. */
+/**
+ * Returns the bucket on a scale after one more reading. Dips are recognised; everything else is asked about.
+ *
+ * @param before - what was known
+ * @param reading - `atMs`, a monotonic clock; `shownGrams`; `settledGrams` once it stands still
+ * @param limits - what a dip may take off
+ * @example
+ * readBucketScale(NOTHING_ON_SCALE, { atMs: 0, shownGrams: 8000, settledGrams: 8000 }, { divisionGrams: 1, leastGrams: 4, mostGrams: 250 }).restGrams
+ * // 8000
+ */
 export function readBucketScale(
   before: BucketOnScale,
   reading: { atMs: number; shownGrams: number; settledGrams?: number },
@@ -141,7 +150,14 @@ function ask(state: BucketOnScale, question: Omit<Asked, 'id'>): BucketOnScale {
   return { ...state, count: id, asked: [...state.asked, { id, ...question }] };
 }
 
-/** Somebody said what it was: a dip after all, or nothing of the kind. */
+/**
+ * Returns the bucket on a scale after somebody said what a change was: a dip after all, or nothing of the kind.
+ *
+ * @param state - what was known
+ * @param answer - `id` of the question; `wasDip`
+ * @example
+ * answerAsked(NOTHING_ON_SCALE, { id: 1, wasDip: false }).asked // []
+ */
 export function answerAsked(state: BucketOnScale, { id, wasDip }: { id: number; wasDip: boolean }): BucketOnScale {
   const question = state.asked.find((one) => one.id === id);
   if (!question) return state;
@@ -162,7 +178,15 @@ export type OvernightWater =
 const LEAST_HOURS = 2;
 const MOST_SHARE_A_DAY = 0.15;
 
-/** What stood on the scale overnight lost water and nothing else: how much, and the SG it has now, without a cylinder. */
+/**
+ * Returns how much water a bucket lost that stood on the scale overnight, and the SG it has now, without a cylinder.
+ *
+ * @param question - `before`, its weight and how many hours ago; `nowGrams`; `divisionGrams` of the scale; `bucket`, its volume, SG and water
+ * @throws PotterError for what lies outside
+ * @example
+ * overnightWater({ before: { grams: 8000, hoursAgo: 12 }, nowGrams: 7900, divisionGrams: 1, bucket: { volumeMl: 5000, sg: 1.45, sgSd: 0.01, waterGrams: 3600 } }).kind
+ * // 'lost'
+ */
 export function overnightWater(question: {
   before: { grams: number; hoursAgo: number };
   nowGrams: number;

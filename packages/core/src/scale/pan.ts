@@ -21,8 +21,14 @@ const STICKS_SHARE = 0.005;
 const STICKS_DIVISIONS = 3;
 
 /**
- * The pan after a reading that stands still. Back at the empty pan's weight it was emptied into the bucket, and the line begins there.
- * Lighter than that, it was lifted off.
+ * Returns the pan after a reading that stands still. Back at the weight of the empty pan, it was emptied into the bucket, and the line begins
+ * there. Lighter than that, it was lifted off.
+ *
+ * @param pan - before
+ * @param settledGrams - the reading
+ * @param divisionGrams - finest step of the scale
+ * @example
+ * panAfter(tarePan('a', 150), 0, 0.1).lifted // true
  */
 export function panAfter(pan: Pan, settledGrams: number, divisionGrams: number): Pan {
   const sticks = Math.max(STICKS_DIVISIONS * divisionGrams, STICKS_SHARE * Math.abs(pan.zeroGrams - pan.panGrams));
@@ -35,7 +41,15 @@ export function panAfter(pan: Pan, settledGrams: number, divisionGrams: number):
 /** Lines kept for going back. */
 const MOST_TRAIL = 20;
 
-/** The next line begins where the accepted one ended; one that was taken back, where it began. */
+/**
+ * Returns the pan for the next line, which begins where the accepted one ended; a line that was taken back begins where it began.
+ *
+ * @param pan - before
+ * @param lineKey - the next line
+ * @param grams - on the scale now
+ * @example
+ * panForLine(tarePan('a', 150), 'b', 450).zeroGrams // 450
+ */
 export function panForLine(pan: Pan, lineKey: string, grams: number): Pan {
   const before = pan.trail.find((one) => one.lineKey === lineKey);
   const trail = [
@@ -45,10 +59,23 @@ export function panForLine(pan: Pan, lineKey: string, grams: number): Pan {
   return { ...pan, lineKey, zeroGrams: before?.zeroGrams ?? grams, lifted: false, trail: trail.slice(-MOST_TRAIL) };
 }
 
-/** What is on the scale now is the empty pan. */
+/**
+ * Returns the pan when what is on the scale now is the empty pan.
+ *
+ * @param lineKey - the line
+ * @param grams - on the scale now
+ * @example
+ * tarePan('a', 150).panGrams // 150
+ */
 export const tarePan = (lineKey: string, grams: number): Pan => ({ lineKey, panGrams: grams, zeroGrams: grams, lifted: false, trail: [] });
 
-/** True when a weight that stands still may be taken without a tap. */
+/**
+ * Returns whether a weight that stands still may be taken without a tap.
+ *
+ * @param question - `pan`; `settledGrams`; `targetGrams` of the line; `divisionGrams` of the scale
+ * @example
+ * acceptsItself({ pan: tarePan('a', 150), settledGrams: 250, targetGrams: 100, divisionGrams: 0.1 }) // true
+ */
 export function acceptsItself({
   pan,
   settledGrams,

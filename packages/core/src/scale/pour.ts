@@ -16,7 +16,13 @@ export interface Pour {
   nearGrams: number;
 }
 
-/** How far a pour has come. It is there within one division or 0.5 % of the target, whichever is more. */
+/**
+ * Returns how far a pour has come. It is there within one division or 0.5 % of the target, whichever is more.
+ *
+ * @param question - `netGrams` in the pan; `targetGrams`, above 0; `divisionGrams` of the scale
+ * @example
+ * pourTowards({ netGrams: 100, targetGrams: 100, divisionGrams: 0.1 }).zone // 'there'
+ */
 export function pourTowards({ netGrams, targetGrams, divisionGrams }: { netGrams: number; targetGrams: number; divisionGrams: number }): Pour {
   const missingGrams = targetGrams - netGrams;
   const allowed = toleranceGrams({ targetGrams, divisionGrams });
@@ -31,6 +37,13 @@ export function pourTowards({ netGrams, targetGrams, divisionGrams }: { netGrams
   };
 }
 
+/**
+ * Returns how far from its target a weight may be, g: one division or 0.5 %, whichever is more.
+ *
+ * @param question - `targetGrams` and `divisionGrams`, above 0
+ * @example
+ * toleranceGrams({ targetGrams: 100, divisionGrams: 0.1 }) // 0.50005
+ */
 export function toleranceGrams({ targetGrams, divisionGrams }: { targetGrams: number; divisionGrams: number }): number {
   return Math.max(divisionGrams, CLOSE_ENOUGH_SHARE * targetGrams) * 1.0001;
 }

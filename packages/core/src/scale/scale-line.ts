@@ -14,8 +14,11 @@ const STABLE = /(^|[\s,;])(s|st|stable|\*)($|[\s,;])/i;
 const MOVING = /(^|[\s,;])(d|us|sd|moving|unstable|\?)($|[\s,;])/i;
 
 /**
- * Reads a line as bench scales send it: a number, a unit (grams when it names none) and a word for standing still, in any order.
- * Examples: "+ 123.4 g S" → 123.4 g, stable; "ST,GS, 0.512 kg" → 512 g, stable; "  12.05 g ?" → 12.05 g, moving.
+ * Returns a line as bench scales send it: a number, a unit (grams when none is named) and a word for standing still, in any order.
+ *
+ * @param text - one line
+ * @example
+ * readScaleLine('ST,GS, 0.512 kg') // { kind: 'reading', grams: 512, saysStable: true }
  */
 export function readScaleLine(text: string): ScaleLine {
   const line = text.trim();

@@ -27,8 +27,14 @@ const SHOWN_FROM = 3;
 export const UNSETTLED: Settling = { window: [], shownGrams: 0, settled: false };
 
 /**
- * Adds one reading. The weight has settled when the readings of the last 0.7 s (0.3 s when the scale says so) lie within two
- * divisions and their first and second half do not drift apart by more than one: a thin stream of powder still rises.
+ * Returns the readings with one more. The weight has settled when those of the last 0.7 s (0.3 s when the scale says so) lie within two
+ * divisions and their first and second half do not differ by more than one: a thin stream of powder still rises.
+ *
+ * @param before - what was known
+ * @param reading - grams, the time in ms, and whether the scale calls it stable
+ * @param scale - `divisionGrams`, above 0
+ * @example
+ * settle(UNSETTLED, { atMs: 0, grams: 12.3, saysStable: true }, { divisionGrams: 0.1 }).shownGrams // 12.3
  */
 export function settle(before: Settling, reading: ScaleReading, { divisionGrams }: { divisionGrams: number }): Settling {
   const window = [...before.window, reading].filter((one) => one.atMs > reading.atMs - WINDOW_MS && one.atMs <= reading.atMs);

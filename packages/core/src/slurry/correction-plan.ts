@@ -18,8 +18,15 @@ export type CorrectionPlan =
 export const FIRST_STAGE_SHARE = 0.8;
 
 /**
- * What to do with a measured bucket. Corrects only when |d − target| > max(tolerance, 2 sd): a smaller correction
- * would chase the error of the measurement. Out of the range by less than 2 sd asks for a better measurement.
+ * Returns what to do with a measured bucket. It corrects only when |d − target| is above the tolerance and above 2 sd: a smaller correction
+ * would chase the error of the measurement. Out of range by less than 2 sd asks for a better measurement.
+ *
+ * @param question - `volumeMl`, above 0; `sg` and `targetSg`; `tolerance`, half the width of the range; `sgSd`, the standard deviation of the
+ * SG
+ * @throws PotterError for what lies outside
+ * @example
+ * planCorrection({ volumeMl: 10_000, sg: 1.52, targetSg: 1.45, tolerance: 0.02, sgSd: 0.005 })
+ * // { kind: 'thin', waterMl: 1555.5556, firstMl: 1244.4444, restMl: 311.11111, newVolumeMl: 11555.556 }
  */
 export function planCorrection({ volumeMl, sg, targetSg, tolerance, sgSd }: CorrectionQuestion): CorrectionPlan {
   requireNotNegative('tolerance', tolerance);

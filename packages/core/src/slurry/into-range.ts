@@ -7,20 +7,41 @@ export interface SgChange {
   targetSg: number;
 }
 
-/** Water that thins a bucket: V(d − t)/(t − 1), mL. Example: 10,000 mL 1.52 → 1.45: 1,556 mL. */
+/**
+ * Returns the water that thins a bucket, mL: V(d − t)/(t − 1).
+ *
+ * @param change - `volumeMl`, above 0; `sg`, 1–2.2; `targetSg`, above 1 and not above `sg`
+ * @throws PotterError for what lies outside
+ * @example
+ * waterToThin({ volumeMl: 10_000, sg: 1.52, targetSg: 1.45 }) // 1555.5556
+ */
 export function waterToThin({ volumeMl, sg, targetSg }: SgChange): number {
   check({ volumeMl, sg, targetSg });
   if (targetSg > sg) throw wrongSide(targetSg, `Water only thins: the wanted SG (${targetSg}) is above the bucket's (${sg}).`);
   return (volumeMl * (sg - targetSg)) / (targetSg - 1);
 }
 
-/** Clear water to pour off after settling: V(t − d)/(t − 1), mL. Keep it: soluble flux and salts are in it. */
+/**
+ * Returns the clear water to pour off after settling, mL: V(t − d)/(t − 1). It is kept: soluble flux and salts are in it.
+ *
+ * @param change - `volumeMl`, above 0; `sg`, above 1; `targetSg`, not below `sg`, at most 2.2
+ * @throws PotterError for what lies outside
+ * @example
+ * waterToPourOff({ volumeMl: 10_000, sg: 1.4, targetSg: 1.45 }) // 1111.1111
+ */
 export function waterToPourOff({ volumeMl, sg, targetSg }: SgChange): number {
   checkThicken({ volumeMl, sg, targetSg });
   return (volumeMl * (targetSg - sg)) / (targetSg - 1);
 }
 
-/** Dry powder of the same glaze that thickens a bucket: V(t − d)/(1 − t/ρ), g. */
+/**
+ * Returns the dry powder of the same glaze that thickens a bucket, g: V(t − d)/(1 − t/ρ).
+ *
+ * @param change - `volumeMl`, above 0; `sg`, above 1; `targetSg`, not below `sg` and below `density`; `density` of the powder, g/mL
+ * @throws PotterError for what lies outside
+ * @example
+ * powderToThicken({ volumeMl: 10_000, sg: 1.4, targetSg: 1.45, density: 2.6 }) // 1130.4348
+ */
 export function powderToThicken({ volumeMl, sg, targetSg, density }: SgChange & { density: number }): number {
   checkThicken({ volumeMl, sg, targetSg });
   requireDensity('density', density);
@@ -28,7 +49,14 @@ export function powderToThicken({ volumeMl, sg, targetSg, density }: SgChange & 
   return (volumeMl * (targetSg - sg)) / (1 - targetSg / density);
 }
 
-/** Thicker slurry of the same glaze at SG e > t: V(t − d)/(e − t), mL. */
+/**
+ * Returns the thicker slurry of the same glaze that thickens a bucket, mL: V(t − d)/(e − t).
+ *
+ * @param change - `volumeMl`, above 0; `sg`, above 1; `targetSg`, not below `sg`; `otherSg`, above `targetSg`
+ * @throws PotterError for what lies outside
+ * @example
+ * slurryToBlend({ volumeMl: 10_000, sg: 1.4, targetSg: 1.45, otherSg: 1.55 }) // 5000
+ */
 export function slurryToBlend({ volumeMl, sg, targetSg, otherSg }: SgChange & { otherSg: number }): number {
   checkThicken({ volumeMl, sg, targetSg });
   requireSg('otherSg', otherSg);
@@ -38,7 +66,14 @@ export function slurryToBlend({ volumeMl, sg, targetSg, otherSg }: SgChange & { 
   return (volumeMl * (targetSg - sg)) / (otherSg - targetSg);
 }
 
-/** Water lost from a bucket that nobody used between two readings: V₁(d₂ − d₁)/(d₂ − 1), mL. */
+/**
+ * Returns the water that left a bucket which nobody used between two readings, mL: V₁(d₂ − d₁)/(d₂ − 1).
+ *
+ * @param reading - `volumeMl` and `sg` then; `laterSg` now
+ * @throws PotterError for a volume of 0 or less, or an SG that no slurry has
+ * @example
+ * waterLost({ volumeMl: 10_000, sg: 1.45, laterSg: 1.48 }) // 625
+ */
 export function waterLost({ volumeMl, sg, laterSg }: { volumeMl: number; sg: number; laterSg: number }): number {
   check({ volumeMl, sg, targetSg: laterSg });
   return (volumeMl * (laterSg - sg)) / (laterSg - 1);

@@ -14,14 +14,26 @@ export interface VesselReading {
   volumeSd: number;
 }
 
-/** SG of a weighed volume: (gross − tare)/V. Refuses what is lighter than water or heavier than paste. */
+/**
+ * Returns the SG of a weighed volume: (gross − tare)/V.
+ *
+ * @param reading - `grossGrams`, `tareGrams`, and `volumeMl` above 0
+ * @throws PotterError for what is lighter than water or heavier than paste
+ * @example
+ * measuredSg({ grossGrams: 207.4, tareGrams: 62.4, volumeMl: 100 }) // 1.45
+ */
 export function measuredSg({ grossGrams, tareGrams, volumeMl }: Pick<VesselReading, 'grossGrams' | 'tareGrams' | 'volumeMl'>): number {
   return requireSg('sg', netGrams({ grossGrams, tareGrams }) / requirePositive('volumeMl', volumeMl));
 }
 
 /**
- * Standard deviation of a measured SG: d·√((√2 σm/net)² + (σV/V)²).
- * Two weighings, so √2. Reading error only, once the vessel is checked with water.
+ * Returns the standard deviation of a measured SG: d·√((√2 σm/net)² + (σV/V)²). There are two weighings, hence √2. It is the error of reading
+ * alone, for a vessel that was checked with water.
+ *
+ * @param reading - as for `measuredSg`; `massSd`, g, and `volumeSd`, mL, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * measuredSgSd({ grossGrams: 207.4, tareGrams: 62.4, volumeMl: 100, massSd: 0.05, volumeSd: 1 }) // 0.014517231
  */
 export function measuredSgSd({ grossGrams, tareGrams, volumeMl, massSd, volumeSd }: VesselReading): number {
   const net = netGrams({ grossGrams, tareGrams });

@@ -2,8 +2,14 @@ import { PotterError } from '../checks/potter-error';
 import { requireDensity, requireNotNegative, requirePositive } from '../checks/require';
 
 /**
- * SG of powder stirred into water: mass over volume, nothing dissolves (Brongniart, 1844).
- * Example: 9366 g of 2.71 in 10206 g of water → 1.4326.
+ * Returns the SG of powder stirred into water: mass over volume. Nothing dissolves.
+ *
+ * Source: Brongniart, 1844.
+ *
+ * @param mix - `dryGrams` and `waterGrams`, 0 or more, not both 0; `density` of the powder, g/mL
+ * @throws PotterError for what lies outside
+ * @example
+ * sgOfMix({ dryGrams: 9366, waterGrams: 10_206, density: 2.71 }) // 1.4325775
  */
 export function sgOfMix({ dryGrams, waterGrams, density }: { dryGrams: number; waterGrams: number; density: number }): number {
   requireNotNegative('dryGrams', dryGrams);
@@ -14,8 +20,13 @@ export function sgOfMix({ dryGrams, waterGrams, density }: { dryGrams: number; w
 }
 
 /**
- * Density of the dry powder learnt from a weighed mix and its SG: ρ = m/((m + w)/d − w).
- * Far from the recipe's own density the measurement is wrong, not the powder.
+ * Returns the density of the dry powder from a weighed mix and its SG, g/mL: ρ = m/((m + w)/d − w). Far from the recipe's own density the
+ * measurement is wrong, not the powder.
+ *
+ * @param mix - `dryGrams`, above 0; `waterGrams`, 0 or more; `sg` as measured
+ * @throws PotterError for figures that no powder gives
+ * @example
+ * densityFromMix({ dryGrams: 700, waterGrams: 700, sg: 1.45 }) // 2.6363636
  */
 export function densityFromMix({ dryGrams, waterGrams, sg }: { dryGrams: number; waterGrams: number; sg: number }): number {
   requirePositive('dryGrams', dryGrams);
@@ -28,7 +39,14 @@ export function densityFromMix({ dryGrams, waterGrams, sg }: { dryGrams: number;
   return dryGrams / powderMl;
 }
 
-/** Density of powders weighed together: total mass over total particle volume, g/mL. */
+/**
+ * Returns the density of powders weighed together, g/mL: total mass over total volume of the particles.
+ *
+ * @param question - `parts`, grams 0 or more and density in g/mL; the sum of grams above 0
+ * @throws PotterError for what lies outside
+ * @example
+ * densityOfPowders({ parts: [{ grams: 50, density: 2.6 }, { grams: 50, density: 5.2 }] }) // 3.4666667
+ */
 export function densityOfPowders({ parts }: { parts: readonly { grams: number; density: number }[] }): number {
   let grams = 0;
   let millilitres = 0;

@@ -13,7 +13,15 @@ export interface BlendQuestion {
   densityB: number;
 }
 
-/** Two buckets of one base, stained differently, blended by volume to a percentage: x_B/x_A = k_A(p_A − t)/(k_B(t − p_B)). */
+/**
+ * Returns how much of two buckets of one base, stained differently, blend to a percentage, mL: x_B/x_A = k_A(p_A − t)/(k_B(t − p_B)).
+ *
+ * @param question - `percentA` and `percentB`, 0 or more; `targetPercent` between them; `totalMl`, above 0; SG and density of both buckets
+ * @throws PotterError for a percentage that does not lie between the two
+ * @example
+ * blendVolumes({ percentA: 0, percentB: 8, targetPercent: 4, totalMl: 100, sgA: 1.45, sgB: 1.45, densityA: 2.6, densityB: 2.6 })
+ * // { aMl: 48.076923, bMl: 51.923077 }
+ */
 export function blendVolumes(question: BlendQuestion): { aMl: number; bMl: number } {
   const { percentA, percentB, targetPercent } = question;
   requirePositive('volumeMl', question.totalMl);

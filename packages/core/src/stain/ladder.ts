@@ -8,8 +8,14 @@ export interface Ladder {
 }
 
 /**
- * A stain ladder in one cup: before step k add B·p/100 − S, dip a tile drawing q dry grams (stain included),
- * after which base and stain both shrink by 1 − q/(B + S). Steps must rise.
+ * Returns a stain ladder in one cup. Before step k, B·p/100 − S is added; a dipped tile takes q dry grams, stain included, after which base
+ * and stain shrink by 1 − q/(B + S).
+ *
+ * @param cup - `baseDryGrams`, above 0; `percents`, rising, 0 or more; `drawDryGrams`, what a tile takes, 0 or more
+ * @throws PotterError for steps that do not rise, or a cup that runs out
+ * @example
+ * ladder({ baseDryGrams: 100, percents: [2, 4], drawDryGrams: 10 })
+ * // { addGrams: [2, 1.8039216], baseLeftGrams: 80.580694, stainLeftGrams: 3.2232278 }
  */
 export function ladder(cup: { baseDryGrams: number; percents: readonly number[]; drawDryGrams: number }): Ladder {
   let base = requirePositive('baseDryGrams', cup.baseDryGrams);

@@ -18,7 +18,16 @@ export interface RestoredSg {
   volumeMl: number;
 }
 
-/** Stain thickens the bucket (6 % lifts 1.45 to about 1.48): the water that restores the SG, and the new volume. */
+/**
+ * Returns the water that brings a bucket back to its SG after stain went in, and the new volume. 6 % of stain lifts 1.45 to about 1.48.
+ *
+ * @param bucket - `dryGrams` and `waterGrams` before, above 0; `density` of the powder and `stainDensity`, g/mL; `stainGrams`, 0 or more;
+ * `targetSg`
+ * @throws PotterError for what lies outside
+ * @example
+ * waterToRestoreSg({ dryGrams: 1000, density: 2.6, waterGrams: 1000, stainGrams: 60, stainDensity: 4, targetSg: 1.45 })
+ * // { sgAfterStain: 1.4718329, addWaterGrams: 67.905983, volumeMl: 1467.5214 }
+ */
 export function waterToRestoreSg(bucket: StainedBucket): RestoredSg {
   requirePositive('dryGrams', bucket.dryGrams);
   requireNotNegative('waterGrams', bucket.waterGrams);

@@ -23,7 +23,14 @@ export interface SeriesSheet {
   glaze: { bucketId: string | null; millilitres: number }[];
 }
 
-/** The sheet of any series: its steps, what is left over, and what it takes from shelf and buckets. */
+/**
+ * Returns the sheet of a series: its steps, what is left over, and what it takes from shelf and buckets.
+ *
+ * @param sheet - `code` of the series; `question`, which kind of series and its figures
+ * @throws PotterError as the series itself
+ * @example
+ * seriesSheet({ code: 'K1', question: { kind: 'cups', cupBaseGrams: 100, percents: [1, 3], sg: 1.45, density: 2.6 } }).stainGrams // 4
+ */
 export function seriesSheet({ code, question }: { code: string; question: SeriesQuestion }): SeriesSheet {
   if (question.kind === 'blend') {
     const { a, b, totalMl, percents } = question;

@@ -26,7 +26,14 @@ export interface Series {
 /** A ladder goes on for at most this many steps. */
 export const MOST_STEPS = 20;
 
-/** Evenly spaced steps from one percentage to another. */
+/**
+ * Returns evenly spaced steps from one percentage to another.
+ *
+ * @param question - `from` and `to`, percent; `count`, a whole number from 2 to 20
+ * @throws PotterError for a count outside
+ * @example
+ * evenSteps({ from: 0, to: 8, count: 5 }) // [0, 2, 4, 6, 8]
+ */
 export function evenSteps({ from, to, count }: { from: number; to: number; count: number }): number[] {
   if (!Number.isInteger(count) || count < 2 || count > MOST_STEPS) {
     throw new PotterError('tooLarge', 'count', count, `A series has from 2 to ${MOST_STEPS} steps.`);
@@ -34,7 +41,14 @@ export function evenSteps({ from, to, count }: { from: number; to: number; count
   return Array.from({ length: count }, (_, index) => Number((from + ((to - from) * index) / (count - 1)).toFixed(4)));
 }
 
-/** A ladder in one cup: add, stir, dip a tile, add. Each tile takes some of base and stain with it. */
+/**
+ * Returns a ladder in one cup: add, stir, dip a tile, add. Each tile takes some of base and stain with it.
+ *
+ * @param question - `code` of the series; `baseGrams`, dry, above 0; `percents`, rising; `drawGrams`, what a tile takes
+ * @throws PotterError for steps that do not rise, or a cup that runs out
+ * @example
+ * oneCupSeries({ code: 'K1', baseGrams: 100, percents: [1, 2], drawGrams: 5 }).steps.length // 2
+ */
 export function oneCupSeries(question: { code: string; baseGrams: number; percents: readonly number[]; drawGrams: number }): Series {
   requireSteps(question.percents);
   const { baseGrams, percents, drawGrams } = question;
@@ -47,7 +61,14 @@ export function oneCupSeries(question: { code: string; baseGrams: number; percen
   };
 }
 
-/** The same steps in separate cups: each has its own base, so a slip in one leaves the others right. */
+/**
+ * Returns the same steps in separate cups. Each has its own base, so that a slip in one leaves the others right.
+ *
+ * @param question - `code` of the series; `cupBaseGrams`, dry base in each cup, above 0; `percents`, rising
+ * @throws PotterError for steps that do not rise
+ * @example
+ * separateCupsSeries({ code: 'K1', cupBaseGrams: 100, percents: [1, 2] }).steps.length // 2
+ */
 export function separateCupsSeries(question: { code: string; cupBaseGrams: number; percents: readonly number[] }): Series {
   requireSteps(question.percents);
   const { cupBaseGrams, percents } = question;
@@ -65,7 +86,15 @@ export function separateCupsSeries(question: { code: string; cupBaseGrams: numbe
   };
 }
 
-/** Two buckets of one base, stained differently, measured into cups by volume. */
+/**
+ * Returns two buckets of one base, stained differently, measured into cups by volume.
+ *
+ * @param question - as for `blendVolumes` without its percentage; `code` of the series; `percents`, rising, between those of the two
+ * @throws PotterError for steps that do not rise, or a percentage that does not lie between the two
+ * @example
+ * blendSeries({ code: 'K1', percents: [2, 4], percentA: 0, percentB: 8, totalMl: 100, sgA: 1.45, sgB: 1.45, densityA: 2.6, densityB: 2.6 }).bMl
+ * // 78.393665
+ */
 export function blendSeries(question: Omit<BlendQuestion, 'targetPercent'> & { code: string; percents: readonly number[] }): {
   steps: SeriesStep[];
   aMl: number;

@@ -11,8 +11,12 @@ const FRACTIONS: Readonly<Record<string, string>> = {
 };
 
 /**
- * A weight in pounds and ounces as kitchen and bench scales show them: to the quarter ounce from a pound on, to the eighth from two
- * ounces, to the sixteenth below. Example: 1034.8 g → "2 lb 4 ½ oz". Rounding is carried: 15.9 oz is a pound.
+ * Returns a weight in pounds and ounces as bench scales show it: to the quarter ounce from a pound on, to the eighth from two ounces, to the
+ * sixteenth below. Rounding is carried: 15.9 oz is a pound.
+ *
+ * @param grams - 0 or more
+ * @example
+ * poundsAndOunces(1034.8) // '2 lb 4 ½ oz'
  */
 export function poundsAndOunces(grams: number): string {
   const inOunces = Math.abs(grams) / MASS_UNITS.oz;

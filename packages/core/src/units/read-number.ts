@@ -4,7 +4,13 @@ export type NumberReading = { kind: 'ok'; value: number; unit?: Unit } | { kind:
 
 const UNIT_NAMES = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Object.keys(LENGTH_UNITS)] as Unit[];
 
-/** Reads what a potter types: "1.5", "1,5", "1,556", "2 lb", "1/2". Anything else is said to be no number, never guessed. */
+/**
+ * Returns the number a potter typed: "1.5", "1,5", "1,556", "2 lb", "1/2". Anything else is said to be no number, never guessed.
+ *
+ * @param text - as it was typed
+ * @example
+ * readNumber('1,5 lb') // { kind: 'ok', value: 1.5, unit: 'lb' }
+ */
 export function readNumber(text: string): NumberReading {
   const trimmed = text.trim().replace(/\u00a0|\u202f/g, ' ');
   if (trimmed === '') return { kind: 'empty' };

@@ -1,31 +1,73 @@
 import { requireSg } from '../checks/require';
 
-/** Degrees Baumé (heavy liquids): °Bé = 145 − 145/d. Example: d 1.45 → 45. */
+/**
+ * Returns degrees Baumé for heavy liquids: °Bé = 145 − 145/d.
+ *
+ * @param question - `sg`, above 1, at most 2.2
+ * @throws PotterError for what lies outside
+ * @example
+ * baumeFromSg({ sg: 1.45 }) // 45
+ */
 export function baumeFromSg({ sg }: { sg: number }): number {
   return 145 - 145 / requireSg('sg', sg);
 }
 
-/** SG from degrees Baumé. */
+/**
+ * Returns the SG of degrees Baumé.
+ *
+ * @param question - `baume`, degrees for heavy liquids, above 0
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * sgFromBaume({ baume: 45 }) // 1.45
+ */
 export function sgFromBaume({ baume }: { baume: number }): number {
   return requireSg('sg', 145 / (145 - baume));
 }
 
-/** Degrees Twaddell: °Tw = 200(d − 1). */
+/**
+ * Returns degrees Twaddell: °Tw = 200(d − 1).
+ *
+ * @param question - `sg`, above 1, at most 2.2
+ * @throws PotterError for what lies outside
+ * @example
+ * twaddellFromSg({ sg: 1.45 }) // 90
+ */
 export function twaddellFromSg({ sg }: { sg: number }): number {
   return 200 * (requireSg('sg', sg) - 1);
 }
 
-/** Ounces per imperial pint: an imperial pint of water weighs 20 oz. */
+/**
+ * Returns ounces to the imperial pint. A pint of water weighs 20 oz.
+ *
+ * @param question - `sg`, above 1, at most 2.2
+ * @throws PotterError for what lies outside
+ * @example
+ * ouncesPerPintFromSg({ sg: 1.45 }) // 29
+ */
 export function ouncesPerPintFromSg({ sg }: { sg: number }): number {
   return 20 * requireSg('sg', sg);
 }
 
-/** SG from degrees Twaddell. */
+/**
+ * Returns the SG of degrees Twaddell.
+ *
+ * @param question - `twaddell`, degrees, above 0
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * sgFromTwaddell({ twaddell: 90 }) // 1.45
+ */
 export function sgFromTwaddell({ twaddell }: { twaddell: number }): number {
   return requireSg('sg', 1 + twaddell / 200);
 }
 
-/** SG from ounces per imperial pint. */
+/**
+ * Returns the SG of ounces to the imperial pint.
+ *
+ * @param question - `ounces`, above 20
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * sgFromOuncesPerPint({ ounces: 29 }) // 1.45
+ */
 export function sgFromOuncesPerPint({ ounces }: { ounces: number }): number {
   return requireSg('sg', ounces / 20);
 }
@@ -34,7 +76,14 @@ export function sgFromOuncesPerPint({ ounces }: { ounces: number }): number {
 export const SG_SCALES = ['SG', '°Bé', '°Tw', 'oz/pt'] as const;
 export type SgScale = (typeof SG_SCALES)[number];
 
-/** SG from a figure on any of these scales. Example: 45 °Bé, 90 °Tw and 29 oz to the imperial pint are all 1.45. */
+/**
+ * Returns the SG of a figure on one of the scales.
+ *
+ * @param question - `value`, as read; `scale`, one of SG_SCALES
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * sgFromScale({ value: 45, scale: '°Bé' }) // 1.45
+ */
 export function sgFromScale({ value, scale }: { value: number; scale: SgScale }): number {
   switch (scale) {
     case 'SG':
@@ -48,7 +97,14 @@ export function sgFromScale({ value, scale }: { value: number; scale: SgScale })
   }
 }
 
-/** The same the other way, for showing beside an SG. */
+/**
+ * Returns an SG as a figure on one of the scales.
+ *
+ * @param question - `sg`, above 1, at most 2.2; `scale`, one of SG_SCALES
+ * @throws PotterError for what lies outside
+ * @example
+ * sgOnScale({ sg: 1.45, scale: '°Tw' }) // 90
+ */
 export function sgOnScale({ sg, scale }: { sg: number; scale: SgScale }): number {
   switch (scale) {
     case 'SG':

@@ -32,15 +32,42 @@ export interface Entered {
 
 const ALL_UNITS: Record<Unit, number> = { ...MASS_UNITS, ...VOLUME_UNITS, ...LENGTH_UNITS };
 
-/** To the canonical unit (g, mL or mm). Example: 1 lb → 453.59237 g. */
+/**
+ * Returns an entered amount in the canonical unit: g, mL or mm.
+ *
+ * @param entered - `value` and its `unit`
+ * @example
+ * toCanonical({ value: 1, unit: 'lb' }) // 453.59237
+ */
 export function toCanonical(entered: Entered): number {
   return entered.value * ALL_UNITS[entered.unit];
 }
 
-/** From the canonical unit. Example: 453.59237 g in lb → 1. */
+/**
+ * Returns a canonical amount in another unit.
+ *
+ * @param canonical - g, mL or mm
+ * @param unit - of the same kind
+ * @example
+ * fromCanonical(453.59237, 'lb') // 1
+ */
 export function fromCanonical(canonical: number, unit: Unit): number {
   return canonical / ALL_UNITS[unit];
 }
 
+/**
+ * Returns °F.
+ *
+ * @param celsius - °C
+ * @example
+ * celsiusToFahrenheit(100) // 212
+ */
 export const celsiusToFahrenheit = (celsius: number): number => celsius * 1.8 + 32;
+/**
+ * Returns °C.
+ *
+ * @param fahrenheit - °F
+ * @example
+ * fahrenheitToCelsius(212) // 100
+ */
 export const fahrenheitToCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;

@@ -43,8 +43,14 @@ export interface BatchQuestion {
 }
 
 /**
- * The whole batch from a recipe and one size. The base is normalised to 100; every line, additions too,
- * is base grams × percent/100. Filling a volume at an SG uses the density of base and additions together.
+ * Returns the whole batch from a recipe and one size. The base is normalised to 100; every line, additions too, is base grams × percent/100.
+ * Filling a volume at an SG uses the density of base and additions together.
+ *
+ * @param question - `lines` of the recipe; `powders` of the studio; `size`; `water`, the rule for it; `order`, clay first when left out
+ * @throws PotterError for a recipe without a base, a powder the studio does not have, or a size that cannot be
+ * @example
+ * planBatch({ lines: [{ id: 'a', powderId: 's', part: 'base', percent: 100 }], powders: [{ id: 's', name: 'Silica', role: 'glassFormer', densityGMl: 2.65, hazards: [] }], size: { kind: 'base', baseGrams: 500 }, water: { kind: 'perBaseGram', millilitres: 0.9 } }).waterGrams
+ * // 450
  */
 export function planBatch({ lines, powders, size, water, order = 'clayFirst' }: BatchQuestion): BatchPlan {
   const tidy = normaliseRecipe({ lines });

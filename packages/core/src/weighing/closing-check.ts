@@ -11,8 +11,13 @@ export type ClosingCheck =
   | { kind: 'unexplained'; differenceGrams: number };
 
 /**
- * The weight after the last powder against the sum of the lines. `allowedGrams` is what scale and spills explain. Beyond it,
- * a difference that is a line's weight names that line: too light, it was missed; too heavy, it went in twice.
+ * Returns the weight after the last powder against the sum of the lines. A difference beyond `allowedGrams` that is the weight of a line
+ * names that line: too light, it was missed; too heavy, it went in twice.
+ *
+ * @param question - `lines` with their grams; `shownGrams`; `allowedGrams`, what scale and spills explain, 0 or more
+ * @throws PotterError for a negative weight
+ * @example
+ * closingCheck({ lines: [{ name: 'Silica', grams: 300 }, { name: 'Tin', grams: 15 }], shownGrams: 300, allowedGrams: 1 }).kind // 'missed'
  */
 export function closingCheck(question: { lines: readonly ClosingLine[]; shownGrams: number; allowedGrams: number }): ClosingCheck {
   const allowed = requireNotNegative('allowedGrams', question.allowedGrams);
@@ -28,7 +33,13 @@ export function closingCheck(question: { lines: readonly ClosingLine[]; shownGra
   return { kind: differenceGrams < 0 ? 'missed' : 'doubled', differenceGrams, lines };
 }
 
-/** What a scale's divisions and the usual dust and spills explain over a whole batch, g: half a division a line and 0.2 % of the sum. */
+/**
+ * Returns what a scale's divisions and the usual dust and spills explain over a batch, g: half a division a line and 0.2 % of the sum.
+ *
+ * @param question - `lines` with their grams; `divisionGrams` of the scale
+ * @example
+ * allowedDifference({ lines: [{ name: 'Silica', grams: 500 }], divisionGrams: 0.1 }) // 1.1
+ */
 export function allowedDifference({ lines, divisionGrams }: { lines: readonly ClosingLine[]; divisionGrams: number }): number {
   const sum = lines.reduce((total, line) => total + line.grams, 0);
   return (lines.length + 1) * (divisionGrams / 2) + 0.002 * sum;

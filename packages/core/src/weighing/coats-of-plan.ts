@@ -3,7 +3,14 @@ import { areasOf } from '../plan/areas';
 import type { PiecePlan } from '../plan/piece-plan';
 import type { PiecesToCoat } from './for-pieces';
 
-/** The coats that a plan takes from these buckets, for so many pieces: what "enough for these pieces" is counted from. */
+/**
+ * Returns the coats that a plan takes from these buckets: what "enough for these pieces" is counted from.
+ *
+ * @param question - `plan`, `shape`, `count` of pieces, and `bucketIds`
+ * @example
+ * coatsOfPlan({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), count: 12, bucketIds: new Set(['ash']) })[0].count
+ * // 12
+ */
 export function coatsOfPlan({
   plan,
   shape,

@@ -11,7 +11,13 @@ export interface BatchCost {
   withoutPrice: string[];
 }
 
-/** What the powder of a batch costs, in the studio's currency. Prices are per kilogram. */
+/**
+ * Returns what the powder of a batch costs, in the currency of the studio.
+ *
+ * @param question - `lines` with their grams; `pricePerKg` by powder
+ * @example
+ * batchCost({ lines: [{ powderId: 's', name: 'Silica', grams: 500 }], pricePerKg: new Map([['s', 2]]) }).cost // 1
+ */
 export function batchCost({ lines, pricePerKg }: { lines: readonly PricedLine[]; pricePerKg: ReadonlyMap<string, number> }): BatchCost {
   const withoutPrice = new Set<string>();
   let cost = 0;

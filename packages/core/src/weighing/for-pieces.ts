@@ -10,7 +10,14 @@ export interface PiecesToCoat {
   method: ApplicationMethod;
 }
 
-/** Dry glaze that the coats of these pieces take, g: Σ count × area × coat × 0.1 × c × density, plus waste. */
+/**
+ * Returns the dry glaze that the coats of these pieces take, g, with the waste of each method.
+ *
+ * @param question - `pieces`, their count, area, coat and method; `density` of the powder, g/mL
+ * @throws PotterError for a negative count, or an area or coat of 0 or less
+ * @example
+ * dryGramsForPieces({ pieces: [{ count: 10, areaCm2: 100, coatMm: 0.5, method: 'dip' }], density: 2.6 }) // 71.5
+ */
 export function dryGramsForPieces({ pieces, density }: { pieces: readonly PiecesToCoat[]; density: number }): number {
   const packing = STATE_GUESSES.normal.packing;
   return pieces.reduce((sum, { count, areaCm2, coatMm, method }) => {
@@ -19,7 +26,14 @@ export function dryGramsForPieces({ pieces, density }: { pieces: readonly Pieces
   }, 0);
 }
 
-/** Glaze that must stand in a round bucket for a piece to go under, mL: its height and two fingers more. */
+/**
+ * Returns the glaze that must stand in a round bucket for a piece to go under, mL: its height and two fingers more.
+ *
+ * @param question - `tallestMm` and `bucketAcrossMm`, above 0
+ * @throws PotterError for 0 or less
+ * @example
+ * stayMl({ tallestMm: 90, bucketAcrossMm: 300 }) // 8482.3002
+ */
 export function stayMl({ tallestMm, bucketAcrossMm }: { tallestMm: number; bucketAcrossMm: number }): number {
   const twoFingersMm = 30;
   return (Math.PI / 4) * requirePositive('bucketAcrossMm', bucketAcrossMm) ** 2 * (requirePositive('tallestMm', tallestMm) + twoFingersMm) * 1e-3;

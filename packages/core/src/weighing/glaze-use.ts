@@ -17,7 +17,16 @@ export interface GlazeUse {
   leftMl: number;
 }
 
-/** What a list of pieces takes of a bucket at its SG, with the waste of each way, in dry grams and mL of glaze; and whether it is enough. */
+/**
+ * Returns what a list of pieces takes of a bucket at its SG, in dry grams and mL of glaze, with the waste of each method; and whether it is
+ * enough.
+ *
+ * @param question - `pieces`; `bucket`, its volume, SG and density; `stayMl`, what must stay in it, 0 when left out
+ * @throws PotterError for a negative volume or count, or an area or coat of 0 or less
+ * @example
+ * glazeUse({ pieces: [{ count: 10, areaCm2: 100, coatMm: 0.5, method: 'dip' }], bucket: { volumeMl: 5000, sg: 1.45, density: 2.6 } }).slurryMl
+ * // 97.777778
+ */
 export function glazeUse(question: {
   pieces: readonly PiecesToCoat[];
   bucket: Omit<SlurryReading, 'volumeMl'> & { volumeMl: number };

@@ -13,9 +13,15 @@ export interface Rescue {
 }
 
 /**
- * Too much of a line is already in the bucket: raise the whole batch so that the ratio holds.
- * f = max(1, in/target) over the lines already in; lines under the scale's division are noise and are ignored.
- * Every line's new target is f × target, its top-up f × target − in; water is multiplied by f as well.
+ * Returns the batch raised so that its ratio holds when too much of a line is in the bucket: f = max(1, in/target) over the lines that are
+ * in. Lines under the scale's division are noise and are ignored. Every line's new target is f × target, its top-up f × target − in; water is
+ * multiplied by f as well.
+ *
+ * @param question - `lines` with target and what is in, g; `divisionGrams` of the scale
+ * @throws PotterError for a negative weight, or when nothing has a target
+ * @example
+ * rescueOvershoot({ lines: [{ lineId: 'a', targetGrams: 100, inGrams: 110 }, { lineId: 'b', targetGrams: 50, inGrams: 0 }], divisionGrams: 0.1 }).factor
+ * // 1.1
  */
 export function rescueOvershoot({ lines, divisionGrams }: { lines: readonly OvershootLine[]; divisionGrams: number }): Rescue {
   if (lines.length === 0) throw new PotterError('emptyList', 'lines', 0, 'The batch has no lines.');

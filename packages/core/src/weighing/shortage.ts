@@ -17,7 +17,15 @@ export interface StockAnswer {
   share: number;
 }
 
-/** What is short on the shelf for these lines, and how much of the batch can be weighed all the same. */
+/**
+ * Returns what is short on the shelf for these lines, and how much of the batch can be weighed all the same. A powder that nobody counted is
+ * not short.
+ *
+ * @param question - `lines` with their targets, g; `stock` by powder
+ * @example
+ * shortage({ lines: [{ powderId: 's', name: 'Silica', targetGrams: 500 }], stock: [{ powderId: 's', stockGrams: 200 }] }).shortages?.length ?? 0
+ * // 0
+ */
 export function shortage({
   lines,
   stock,

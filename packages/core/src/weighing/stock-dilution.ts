@@ -24,8 +24,12 @@ interface DilutionLine {
 }
 
 /**
- * A line too small for the scale, weighed as a mixture of 1 + 9 in the largest powder of the base, its share taken off that line.
+ * Returns a line too small for the scale as a mixture of 1 + 9 in the largest powder of the base, whose share is taken off that line.
  * Undefined when no line is large enough to give it, or when the mixture would still be too small.
+ *
+ * @param question - `line`; all `lines` of the batch; `divisionGrams` of the scale
+ * @example
+ * stockDilution({ line: { lineId: 'c', name: 'Cobalt', part: 'addition', targetGrams: 0.5 }, lines: [], divisionGrams: 0.1 }) // undefined
  */
 export function stockDilution({
   line,

@@ -14,7 +14,14 @@ export const DOSE_PERCENT: Readonly<Record<DropKind, { least: number; most: numb
 /** Above this many drops a syringe is quicker and surer. */
 const DROPS_BY_SYRINGE = 30;
 
-/** Grams of salts or silicate in so many drops. Example: 20 drops of brine hold 0.7 g. */
+/**
+ * Returns the grams of salts or silicate in so many drops.
+ *
+ * @param question - `drops`, 0 or more; `of`, which solution
+ * @throws PotterError for fewer than 0 drops
+ * @example
+ * dropGrams({ drops: 20, of: 'epsom' }) // 0.7
+ */
 export const dropGrams = ({ drops, of }: { drops: number; of: DropKind }): number => requireNotNegative('drops', drops) * GRAMS_PER_DROP[of];
 
 export interface DropDose {
@@ -30,7 +37,14 @@ export interface DropDose {
   bySyringe: boolean;
 }
 
-/** What is in a bucket of salts or silicate, and where that stands to the ceiling. Example: 10.5 mL of brine in 7.2 kg of dry glaze are 0.1 %. */
+/**
+ * Returns what is in a bucket of salts or silicate, and where that stands to the usual dose and to the most.
+ *
+ * @param question - `grams`, 0 or more; `of`, which; `dryGrams` of glaze, above 0
+ * @throws PotterError for what lies outside
+ * @example
+ * dropDose({ grams: 7.2, of: 'epsom', dryGrams: 7200 }).percent // 0.1
+ */
 export function dropDose({ grams, of, dryGrams }: { grams: number; of: DropKind; dryGrams: number }): DropDose {
   const percent = (100 * requireNotNegative('drops', grams)) / requirePositive('dryGrams', dryGrams);
   const { least, most, ceiling } = DOSE_PERCENT[of];
@@ -52,7 +66,14 @@ export interface KeptDose {
   gramsPerDryKg: number;
 }
 
-/** The kept dose for another bucket, less what is in it already. Never above the usual most. */
+/**
+ * Returns the kept dose for another bucket, less what is in it already. It is never above the usual most.
+ *
+ * @param question - `kept`, a dose per kg of dry glaze; `dryGrams`, above 0; `insideGrams`, already in it
+ * @throws PotterError for a bucket without dry glaze
+ * @example
+ * offeredDose({ kept: { of: 'epsom', gramsPerDryKg: 1 }, dryGrams: 5000, insideGrams: 2 }).grams // 3
+ */
 export function offeredDose({ kept, dryGrams, insideGrams }: { kept: KeptDose; dryGrams: number; insideGrams: number }): DropDose {
   requirePositive('dryGrams', dryGrams);
   const wanted = Math.min((kept.gramsPerDryKg * dryGrams) / 1000, (DOSE_PERCENT[kept.of].most * dryGrams) / 100);

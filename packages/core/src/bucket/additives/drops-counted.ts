@@ -14,8 +14,12 @@ export interface DropsCounted {
 const SAME_WORK_MS = 6 * 3_600_000;
 
 /**
- * Drops tapped into a bucket, and how it answered. Counted anew when glaze comes in; what was taken back never was. Readings of other days
- * tell of water and time as much as of drops, and are left out: of those before the first drop only the newest of that visit counts.
+ * Returns the drops tapped into a bucket and how it answered. Counting starts anew when glaze comes in. Readings of other days tell of water
+ * and time as much as of drops and are left out: before the first drop, only the newest reading of that visit counts.
+ *
+ * @param question - `events` of the bucket, in any order; `of`, epsom when left out
+ * @example
+ * dropsCounted({ events: [] }).drops // 0
  */
 export function dropsCounted({ events, of = 'epsom' }: { events: readonly BucketEvent[]; of?: DropKind }): DropsCounted {
   let drops = 0;

@@ -11,9 +11,12 @@ const LEAST_POINTS = 5;
 const CLEARLY_BETTER = 3;
 
 /**
- * Where the response turned: the best of all broken lines of two pieces through the swirl times, by least squares; of three when it fell and
- * then stood still again. `before` and `after` are the slopes on both sides of the turn, seconds a drop. Fewer than five points, or points
- * a straight line fits as well, say nothing.
+ * Returns where the response to drops turned: the best broken line of two pieces through the swirl times, by least squares; of three when it
+ * fell and then stood still again. Fewer than five points, or points that a straight line fits as well, say nothing.
+ *
+ * @param question - `points`, drops and seconds of the swirl after them. `before` and `after` of the answer are slopes in seconds a drop.
+ * @example
+ * turningPoint({ points: [] }) // { kind: 'tooFew', points: 0 }
  */
 export function turningPoint({ points }: { points: readonly ReadingAfter[] }): TurningPoint {
   if (points.length < LEAST_POINTS) return { kind: 'tooFew', points: points.length };
@@ -45,7 +48,13 @@ export type ThinnestPoint =
 /** Seconds, and share, that a flow cup cannot tell. */
 const FLOW_NOISE = { seconds: 0.3, share: 0.03 } as const;
 
-/** Where a deflocculant stands on its own curve, which falls, stands, then rises: by flow-cup seconds after each step. */
+/**
+ * Returns where a deflocculant stands on its own curve, which falls, stands, then rises.
+ *
+ * @param question - `points`, drops and seconds of the flow cup after them
+ * @example
+ * thinnestPoint({ points: [] }).kind // 'tooFew'
+ */
 export function thinnestPoint({ points }: { points: readonly ReadingAfter[] }): ThinnestPoint {
   const sorted = [...points].sort((a, b) => a.drops - b.drops);
   if (sorted.length < 3) return { kind: 'tooFew', points: sorted.length };

@@ -17,7 +17,15 @@ export interface BentonitePlan {
   newVolumeMl: number;
 }
 
-/** Bentonite to stir in, the hot water it is slaked in, and what that does to the SG. */
+/**
+ * Returns the bentonite to stir in, the hot water it is slaked in, and what that does to the SG.
+ *
+ * @param question - `dryGrams`, `waterGrams` and `density` of the bucket; `insideGrams` of bentonite already in it; `percent` of the dry
+ * glaze; `bentoniteDensity`, g/mL; `waterMlPerGram`
+ * @throws PotterError for what lies outside
+ * @example
+ * planBentonite({ dryGrams: 1000, waterGrams: 1000, density: 2.6, insideGrams: 0, percent: 1, bentoniteDensity: 2.5 }).grams // 10
+ */
 export function planBentonite(question: {
   dryGrams: number;
   waterGrams: number;
@@ -52,7 +60,14 @@ export interface GumPlan {
   mostWaterMl: number;
 }
 
-/** Gum solution to stir in. Refuses what would make a brushing glaze of a dipping one unless that is wanted. */
+/**
+ * Returns the gum solution to stir in.
+ *
+ * @param question - `volumeMl` of the bucket, above 0; `insideMl`, already in it; `mlPerLitre`, the wanted dose; `forBrushing`
+ * @throws PotterError for a dose that makes a brushing glaze of a dipping one, unless that is wanted
+ * @example
+ * planGum({ volumeMl: 5000, insideMl: 0, mlPerLitre: 10, forBrushing: false }).millilitres // 50
+ */
 export function planGum(question: { volumeMl: number; insideMl: number; mlPerLitre: number; forBrushing: boolean }): GumPlan {
   const { volumeMl, insideMl, mlPerLitre, forBrushing } = question;
   const litres = requirePositive('volumeMl', volumeMl) / 1000;

@@ -30,8 +30,12 @@ export interface StandingBucket {
 }
 
 /**
- * Water that has left since the last reading, without measuring. From the drift of its own readings where they tell one; else from its
- * surface, where somebody said how its lid stands; else nothing is said.
+ * Returns the water that has left since the last reading, without measuring: from the drift of the bucket's own readings where they tell one;
+ * else from its surface, where somebody said how its lid stands; else undefined.
+ *
+ * @param bucket - `contents`, `capacityMl`, `shape`, and `nowAt` (UTC, ISO 8601)
+ * @example
+ * evaporatedSince({ contents: { volumeMl: 1000, sg: 1.45 }, capacityMl: 10_000, nowAt: '2026-03-01T09:00:00.000Z' }) // undefined
  */
 export function evaporatedSince({ contents, capacityMl, shape, nowAt }: StandingBucket): Evaporated | undefined {
   const { measuredAt, volumeMl, sg, drift, lid } = contents;
@@ -58,7 +62,14 @@ export function evaporatedSince({ contents, capacityMl, shape, nowAt }: Standing
   };
 }
 
-/** Days until a bucket leaves its range by itself, and what that rests on; undefined when nothing says so. */
+/**
+ * Returns the days until a bucket leaves its range by itself, and what that rests on; undefined when nothing says so.
+ *
+ * @param bucket - as for `evaporatedSince`, with its range `sgLow`–`sgHigh`
+ * @example
+ * daysLeft({ contents: { volumeMl: 1000, sg: 1.45 }, capacityMl: 10_000, nowAt: '2026-03-01T09:00:00.000Z', sgLow: 1.43, sgHigh: 1.47 })
+ * // undefined
+ */
 export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: number }): (DaysInRange & { basis: EvaporationBasis }) | undefined {
   const { contents, sgLow: lowSg, sgHigh: highSg, nowAt } = bucket;
   if (!contents.measuredAt) return undefined;
@@ -74,7 +85,13 @@ export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: numbe
   return { days, leastDays: days / GUESS_SPREAD, mostDays: days * GUESS_SPREAD, basis: 'guess' };
 }
 
-/** Surface of the glaze, cm²: from the bucket's shape, else as of a round bucket as high as it is wide. */
+/**
+ * Returns the surface of the glaze, cm²: from the shape of the bucket, else as of a round bucket as high as it is wide.
+ *
+ * @param bucket - `contents`, `capacityMl` and `shape`
+ * @example
+ * surfaceCm2({ contents: { volumeMl: 1000 }, capacityMl: 5000, shape: { kind: 'box', longMm: 200, wideMm: 100, highMm: 200 } }) // 200
+ */
 export function surfaceCm2({ contents, capacityMl, shape }: Pick<StandingBucket, 'contents' | 'capacityMl' | 'shape'>): number {
   if (shape) return surfaceCm2AtDepth({ shape, depthMm: depthAtVolume({ shape, volumeMl: contents.volumeMl }).depthMm });
   const acrossCm = Math.cbrt((4 * capacityMl) / Math.PI);

@@ -6,7 +6,13 @@ export type Lid = 'open' | 'closed';
 /** Water that leaves by itself, mL a day for each cm² of surface: starting guesses, learnt per bucket. */
 export const EVAPORATION_GUESS: Readonly<Record<Lid, number>> = { open: 0.15, closed: 0.005 };
 
-/** What a day counts against an open day. A lid nobody spoke of counts as the bucket has always stood. */
+/**
+ * Returns what a day counts against a day without a lid, 0–1. A lid that nobody spoke of counts as the bucket has always stood.
+ *
+ * @param lid - how it stands
+ * @example
+ * exposureOf('open') // 1
+ */
 export const exposureOf = (lid: Lid | undefined): number => (lid === 'closed' ? EVAPORATION_GUESS.closed / EVAPORATION_GUESS.open : 1);
 
 /** Adds up open days between readings as the lid comes off and on. */
@@ -39,5 +45,11 @@ export class ExposureClock {
   }
 }
 
-/** Whether anybody ever said how the lid stands. */
+/**
+ * Returns whether anybody ever said how the lid stands.
+ *
+ * @param events - of the bucket
+ * @example
+ * lidIsTold([]) // false
+ */
 export const lidIsTold = (events: readonly BucketEvent[]): boolean => events.some((event) => event.type === 'lidSet');

@@ -15,12 +15,24 @@ const NEED: Readonly<Record<Suspension, StirringNeed>> = {
 /** One step better: salts that took hold keep a settling glaze up. */
 const BETTER: Readonly<Record<Suspension, Suspension>> = { hardPans: 'settles', settles: 'holds', holds: 'holds' };
 
-/** How often a bucket wants stirring while it is used. */
+/**
+ * Returns how often a bucket wants stirring while it is used. A rule of the bench.
+ *
+ * @param question - `suspension`, how the powder stays up; `flocculated`, whether salts took hold
+ * @example
+ * stirringNeed({ suspension: 'settles', flocculated: true }).every // 'nowAndThen'
+ */
 export function stirringNeed({ suspension, flocculated }: { suspension: Suspension; flocculated: boolean }): StirringNeed {
   return NEED[flocculated ? BETTER[suspension] : suspension];
 }
 
-/** Whether it is time, for a bucket in use. A bucket nobody stirred today wants it before anything else. */
+/**
+ * Returns whether it is time to stir a bucket in use. One that nobody has stirred wants it before anything else.
+ *
+ * @param question - `need`; `stirredAt` and `nowAt`, UTC, ISO 8601
+ * @example
+ * stirringDue({ need: { every: 'while', minutes: 12 }, stirredAt: undefined, nowAt: '2026-03-01T09:00:00.000Z' }) // true
+ */
 export function stirringDue(question: { need: StirringNeed; stirredAt: string | undefined; nowAt: string }): boolean {
   const { need, stirredAt, nowAt } = question;
   return stirredAt === undefined || Date.parse(nowAt) - Date.parse(stirredAt) >= need.minutes * 60_000;

@@ -12,7 +12,13 @@ export interface ToolInBucket {
 const TELLING_DARKER = 0.08;
 const SAME_DAY_MS = 14 * HOUR_MS;
 
-/** The darker bucket whose glaze is still on the drill, the whisk and the sieve; undefined when nothing needs washing. Light before dark. */
+/**
+ * Returns the darker bucket whose glaze is still on the drill, the whisk and the sieve; undefined when nothing needs washing.
+ *
+ * @param question - `into`, the bucket that comes next; `others`; `nowAt`, UTC, ISO 8601
+ * @example
+ * washBefore({ into: { id: 'a', name: 'White', lightness: 0.9 }, others: [], nowAt: '2026-03-01T09:00:00.000Z' }) // undefined
+ */
 export function washBefore<Bucket extends ToolInBucket>(question: {
   into: ToolInBucket;
   others: readonly Bucket[];

@@ -71,6 +71,12 @@ export interface RunningBucket {
   glazes: string[];
 }
 
+/**
+ * Returns the state that a replay starts from: nothing in the bucket.
+ *
+ * @example
+ * emptyBucket().waterGrams // 0
+ */
 export const emptyBucket = (): RunningBucket => ({
   parts: [],
   waterGrams: 0,
@@ -85,7 +91,13 @@ export const emptyBucket = (): RunningBucket => ({
 /** Powder below this is what rounding leaves of an emptied bucket, g. */
 export const NOTHING_GRAMS = 1e-6;
 
-/** What the bucket holds at this point of its replay. */
+/**
+ * Returns what the bucket holds at this point of its replay.
+ *
+ * @param running - the state of the replay
+ * @example
+ * toSnapshot(emptyBucket()).kind // 'empty'
+ */
 export function toSnapshot(running: RunningBucket): BucketReplay {
   if (!(sumGrams(running.parts) > NOTHING_GRAMS) || !(running.waterGrams >= 0)) return { kind: 'empty', waterGrams: running.waterGrams };
   return { kind: 'ok', contents: contentsOf(running) };
@@ -124,16 +136,41 @@ function contentsOf(running: RunningBucket): BucketContents {
   };
 }
 
-/** Names of the glazes poured together in it; undefined while it is one glaze. */
+/**
+ * Returns the names of the glazes that were poured together; undefined while it is one glaze.
+ *
+ * @param contents - `glazes`, names
+ * @example
+ * mixtureOf({ glazes: ['White', 'Blue'] }) // ['White', 'Blue']
+ */
 export const mixtureOf = ({ glazes }: Pick<BucketContents, 'glazes'>): string[] | undefined => (glazes && glazes.length > 1 ? glazes : undefined);
 
+/**
+ * Returns the sum of weights, g.
+ *
+ * @param parts - weights
+ * @example
+ * sumGrams([{ grams: 1 }, { grams: 2 }]) // 3
+ */
 export const sumGrams = (parts: readonly { grams: number }[]): number => parts.reduce((sum, part) => sum + part.grams, 0);
 
-/** Litres as they stand, mL: particles and water. */
+/**
+ * Returns the volume as it stands, mL: particles and water.
+ *
+ * @param running - `parts` and `waterGrams`
+ * @example
+ * runningMl({ parts: [{ grams: 260, density: 2.6 }], waterGrams: 200 }) // 300
+ */
 export const runningMl = ({ parts, waterGrams }: { parts: readonly BucketPart[]; waterGrams: number }): number =>
   parts.reduce((sum, part) => sum + part.grams / part.density, 0) + waterGrams;
 
-/** SG as it stands, without all the rest; undefined while there is no powder. */
+/**
+ * Returns the SG as it stands; undefined while there is no powder.
+ *
+ * @param running - `parts` and `waterGrams`
+ * @example
+ * runningSg({ parts: [{ grams: 260, density: 2.6 }], waterGrams: 200 }) // 1.5333333
+ */
 export function runningSg(running: Pick<RunningBucket, 'parts' | 'waterGrams'>): number | undefined {
   const dryGrams = sumGrams(running.parts);
   return dryGrams > NOTHING_GRAMS ? (dryGrams + running.waterGrams) / runningMl(running) : undefined;

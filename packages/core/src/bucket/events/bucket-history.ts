@@ -18,7 +18,15 @@ export interface BucketStory {
   now: BucketReplay;
 }
 
-/** Every event of a bucket with the SG, volume and dry powder it left, oldest first. Undone ones are marked and leave no trace. */
+/**
+ * Returns every event of a bucket with the SG, volume and dry powder it left, oldest first, and what stands now. Undone events are marked and
+ * leave no trace.
+ *
+ * @param question - `events` of the bucket, in any order
+ * @example
+ * bucketStory({ events: [{ id: 'a', at: '2026-03-01T09:00:00.000Z', by: 'Maia', type: 'filled', waterGrams: 700, parts: [{ powderId: 's', name: 'Silica', part: 'base', grams: 700, density: 2.6 }] }] }).moments.length
+ * // 1
+ */
 export function bucketStory({ events }: { events: readonly BucketEvent[] }): BucketStory {
   const gone = takenBack(events);
   const running = emptyBucket();
@@ -38,4 +46,11 @@ export function bucketStory({ events }: { events: readonly BucketEvent[] }): Buc
   return { moments, now: toSnapshot(running) };
 }
 
+/**
+ * Returns the moments of `bucketStory` alone.
+ *
+ * @param question - `events` of the bucket, in any order
+ * @example
+ * bucketHistory({ events: [] }) // []
+ */
 export const bucketHistory = ({ events }: { events: readonly BucketEvent[] }): BucketMoment[] => bucketStory({ events }).moments;

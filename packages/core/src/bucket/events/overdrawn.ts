@@ -4,8 +4,13 @@ import type { BucketEvent } from './bucket-events';
 import { standingEvents } from '../../events/event-order';
 
 /**
- * Powder and water, g, that pours took out of a bucket though it was not there at the time: 0 where the events fit together. It becomes more
- * when something is taken back of which a part was poured on since, and glaze would be made out of nothing.
+ * Returns powder and water that pours took out of a bucket though they were not there at the time, g: 0 where the events fit together. It
+ * grows when something is taken back of which a part was poured on since: glaze would be made out of nothing.
+ *
+ * @param question - `events` of the bucket, in any order
+ * @example
+ * overdrawnGrams({ events: [{ id: 'a', at: '2026-03-01T09:00:00.000Z', by: 'Maia', type: 'filled', waterGrams: 700, parts: [{ powderId: 's', name: 'Silica', part: 'base', grams: 700, density: 2.6 }] }] })
+ * // 0
  */
 export function overdrawnGrams({ events }: { events: readonly BucketEvent[] }): number {
   const running = emptyBucket();

@@ -15,8 +15,13 @@ const GUM_WATER_SHARE = 0.985;
 const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
 
 /**
- * What is in a bucket, replayed from its events. Powder is known best (it was weighed), so an SG reading corrects the
- * water and leaves the powder; a measured volume scales both. Taking glaze takes powder and water alike.
+ * Returns what is in a bucket, replayed from its events. Powder is known best, because it was weighed: an SG reading corrects the water and
+ * leaves the powder; a measured volume scales both. Taking glaze takes powder and water alike.
+ *
+ * @param question - `events` of the bucket, in any order
+ * @example
+ * replayBucket({ events: [{ id: 'a', at: '2026-03-01T09:00:00.000Z', by: 'Maia', type: 'filled', waterGrams: 700, parts: [{ powderId: 's', name: 'Silica', part: 'base', grams: 700, density: 2.6 }] }] }).contents.dryGrams
+ * // 700
  */
 export function replayBucket({ events }: { events: readonly BucketEvent[] }): BucketReplay {
   const running = emptyBucket();
@@ -24,7 +29,15 @@ export function replayBucket({ events }: { events: readonly BucketEvent[] }): Bu
   return toSnapshot(running);
 }
 
-/** One event further; changes `running` in place, for it is never shared. */
+/**
+ * Applies one event to the state of a replay. It changes `running` in place; that state is never shared.
+ *
+ * @param running - the state of the replay
+ * @param event - the next one in the order of the bench
+ * @example
+ * applyBucketEvent(emptyBucket(), { id: 'a', at: '2026-03-01T09:00:00.000Z', by: 'Maia', type: 'filled', waterGrams: 700, parts: [{ powderId: 's', name: 'Silica', part: 'base', grams: 700, density: 2.6 }] })
+ * // undefined
+ */
 export function applyBucketEvent(running: RunningBucket, event: BucketEvent): void {
   switch (event.type) {
     case 'filled':

@@ -9,7 +9,14 @@ export interface PouredOut {
   additives?: Additives;
 }
 
-/** What a new bucket holds when a volume is poured into it from a stirred one. Nothing is made or lost. */
+/**
+ * Returns what is in a volume poured from a stirred bucket. Nothing is made or lost.
+ *
+ * @param question - `contents` of the bucket; `takenMl`, above 0 and no more than is in it
+ * @throws PotterError for more than is in it
+ * @example
+ * splitBucket({ contents: { volumeMl: 1000, waterGrams: 700, parts: [] }, takenMl: 100 }).waterGrams // 70
+ */
 export function splitBucket({ contents, takenMl }: { contents: BucketContents; takenMl: number }): PouredOut {
   requirePositive('volumeMl', takenMl);
   if (takenMl > contents.volumeMl + 0.5) {

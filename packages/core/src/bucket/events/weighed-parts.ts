@@ -2,7 +2,13 @@ import { suspensionOf, type Suspension } from '../../powder/behaviour';
 import type { BucketPart } from './bucket-events';
 import type { Powder, WeighedPowder } from '../../powder/powder';
 
-/** What is in a bucket as powders of the studio's table; what the table no longer knows is left out. */
+/**
+ * Returns what is in a bucket as powders of the studio's table. What the table no longer has is left out.
+ *
+ * @param question - `parts` of the bucket; `powders` of the studio
+ * @example
+ * weighedParts({ parts: [], powders: [] }) // []
+ */
 export function weighedParts({ parts, powders }: { parts: readonly BucketPart[]; powders: readonly Powder[] }): WeighedPowder[] {
   const byId = new Map(powders.map((powder) => [powder.id, powder]));
   return parts.flatMap((part) => {
@@ -21,7 +27,13 @@ export interface SuspensionRisk {
 const ALKALI = /gives off alkali/i;
 const CAUSTIC = /caustic/i;
 
-/** How the powder of a bucket stays up, and why; undefined when none of it is known. */
+/**
+ * Returns how the powder of a bucket stays up, and why; undefined when none of it is known.
+ *
+ * @param question - `parts`, weighed powders
+ * @example
+ * suspensionRisk({ parts: [] }) // undefined
+ */
 export function suspensionRisk({ parts }: { parts: readonly WeighedPowder[] }): SuspensionRisk | undefined {
   const grams = parts.reduce((sum, part) => sum + part.grams, 0);
   if (!(grams > 0)) return undefined;
@@ -40,6 +52,12 @@ export function suspensionRisk({ parts }: { parts: readonly WeighedPowder[] }): 
   };
 }
 
-/** Powders that go into solution: clear water poured off would carry them away. */
+/**
+ * Returns the names of powders that go into solution: clear water that is poured off would carry them away.
+ *
+ * @param parts - weighed powders
+ * @example
+ * solubleNames([]) // []
+ */
 export const solubleNames = (parts: readonly WeighedPowder[]): string[] =>
   parts.filter(({ powder }) => powder.hazards.some((hazard) => /soluble/i.test(hazard))).map(({ powder }) => powder.name);

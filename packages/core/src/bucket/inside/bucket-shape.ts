@@ -8,7 +8,14 @@ export type BucketShape =
   | { kind: 'cone'; bottomMm: number; topMm: number; highMm: number }
   | { kind: 'box'; longMm: number; wideMm: number; highMm: number };
 
-/** Glaze that stands so deep, mL. Example: 300 mm across and 200 mm deep are 14.1 L. */
+/**
+ * Returns the glaze that stands so deep, mL.
+ *
+ * @param question - `shape`, inner sizes in mm, above 0; `depthMm`, from 0 to the height of the bucket
+ * @throws PotterError for what lies outside
+ * @example
+ * volumeAtDepth({ shape: { kind: 'cylinder', acrossMm: 300, highMm: 320 }, depthMm: 200 }) // 14137.167
+ */
 export function volumeAtDepth({ shape, depthMm }: { shape: BucketShape; depthMm: number }): number {
   checkShape(shape);
   requireNotNegative('depthMm', depthMm);
@@ -23,10 +30,24 @@ export function volumeAtDepth({ shape, depthMm }: { shape: BucketShape; depthMm:
   return belowMl(shape, depthMm);
 }
 
-/** Inside of the bucket up to its brim, mL. */
+/**
+ * Returns what fits into a bucket up to its brim, mL.
+ *
+ * @param question - `shape`, inner sizes in mm, above 0
+ * @throws PotterError for what lies outside
+ * @example
+ * brimMl({ shape: { kind: 'box', longMm: 200, wideMm: 100, highMm: 200 } }) // 4000
+ */
 export const brimMl = ({ shape }: { shape: BucketShape }): number => volumeAtDepth({ shape, depthMm: shape.highMm });
 
-/** How deep a volume stands, mm; `overflows` when it is more than the bucket holds. Found by halving, to a hundredth of a mm. */
+/**
+ * Returns how deep a volume stands, mm, and whether it is more than the bucket holds. Found by halving, to the precision of a double.
+ *
+ * @param question - `shape`, inner sizes in mm, above 0; `volumeMl`, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * depthAtVolume({ shape: { kind: 'box', longMm: 200, wideMm: 100, highMm: 200 }, volumeMl: 1000 }) // { depthMm: 50, overflows: false }
+ */
 export function depthAtVolume({ shape, volumeMl }: { shape: BucketShape; volumeMl: number }): { depthMm: number; overflows: boolean } {
   checkShape(shape);
   requireNotNegative('volumeMl', volumeMl);
@@ -35,13 +56,27 @@ export function depthAtVolume({ shape, volumeMl }: { shape: BucketShape; volumeM
   return { depthMm: middle, overflows: false };
 }
 
+/**
+ * Returns the surface of glaze that stands so deep, cm².
+ *
+ * @param question - `shape`, inner sizes in mm, above 0; `depthMm`, 0 or more
+ * @throws PotterError for what lies outside
+ * @example
+ * surfaceCm2AtDepth({ shape: { kind: 'box', longMm: 200, wideMm: 100, highMm: 200 }, depthMm: 50 }) // 200
+ */
 export function surfaceCm2AtDepth({ shape, depthMm }: { shape: BucketShape; depthMm: number }): number {
   checkShape(shape);
   if (shape.kind === 'box') return (shape.longMm * shape.wideMm) / 100;
   return ((Math.PI / 4) * acrossAt(shape, Math.min(shape.highMm, requireNotNegative('depthMm', depthMm))) ** 2) / 100;
 }
 
-/** Narrowest way across at a height, mm: what decides whether a piece goes in. */
+/**
+ * Returns the narrowest width at a height, mm: what decides whether a piece goes in.
+ *
+ * @param question - `shape`, inner sizes in mm; `depthMm`, height above the bottom
+ * @example
+ * narrowestMm({ shape: { kind: 'box', longMm: 200, wideMm: 100, highMm: 200 }, depthMm: 50 }) // 100
+ */
 export function narrowestMm({ shape, depthMm }: { shape: BucketShape; depthMm: number }): number {
   return shape.kind === 'box' ? Math.min(shape.longMm, shape.wideMm) : acrossAt(shape, depthMm);
 }

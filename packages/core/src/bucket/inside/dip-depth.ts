@@ -25,8 +25,14 @@ export type DipReach =
   | { kind: 'part'; heightMm: number; reachMm: number; risesMm: number; spills: boolean; moreMl: number };
 
 /**
- * How deep a piece can be dipped, rim first, counting the level that rises as it goes in. A piece narrower than its bucket lifts the level
- * by less than it sinks, so that there is one deepest dip, found by halving.
+ * Returns how deep a piece can be dipped, rim first, counting the level that rises as it goes in. A piece narrower than its bucket lifts the
+ * level by less than it sinks, so there is one deepest dip.
+ *
+ * @param dip - `bucket`, its shape; `glazeMl`, 0 or more; `piece`; `inside`, whether air stays in it or glaze runs in
+ * @throws PotterError for a negative volume or a bucket that cannot be
+ * @example
+ * dipReach({ bucket: { kind: 'cylinder', acrossMm: 300, highMm: 320 }, glazeMl: 14_000, piece: shapeOf({ shapeId: 'cup' }), inside: 'air' }).kind
+ * // 'whole'
  */
 export function dipReach({ bucket, glazeMl, piece, inside }: DipInBucket): DipReach {
   requireNotNegative('volumeMl', glazeMl);
@@ -54,7 +60,14 @@ export function dipReach({ bucket, glazeMl, piece, inside }: DipInBucket): DipRe
   }
 }
 
-/** What a piece pushes aside when so much of it, from the rim, is under, mL. */
+/**
+ * Returns what a piece displaces when so much of it, from the rim, is under, mL.
+ *
+ * @param question - `piece`; `reachMm`, 0 or more; `inside`, whether air stays in it or glaze runs in
+ * @throws PotterError for a negative reach
+ * @example
+ * displacedMl({ piece: shapeOf({ shapeId: 'cup' }), reachMm: 0, inside: 'air' }) // 0
+ */
 export function displacedMl({ piece, reachMm, inside }: { piece: DipInBucket['piece']; reachMm: number; inside: 'air' | 'full' }): number {
   const heightMm = heightOf(piece.outside);
   const fromMm = heightMm - Math.min(heightMm, requireNotNegative('reachMm', reachMm));
@@ -71,7 +84,15 @@ const LEAST_POUR_ML = 100;
 /** Over the outside four times what stays on it runs past into the basin. */
 const POURED_OVER_TIMES = 4;
 
-/** Glaze a pour needs in the jug, mL: inside to be rolled and emptied, outside to be poured over while turning. */
+/**
+ * Returns the glaze that a pour needs in the jug, mL: inside to be rolled and emptied, outside to be poured over while turning. Rules of the
+ * bench.
+ *
+ * @param need - `piece`; `zone`, inside or outside; `coatSlurryMl`, what stays on it, 0 or more
+ * @throws PotterError for a negative volume
+ * @example
+ * pourNeedMl({ piece: shapeOf({ shapeId: 'cup' }), zone: 'outside', coatSlurryMl: 40 }) // 160
+ */
 export function pourNeedMl(need: { piece: DipInBucket['piece']; zone: 'inside' | 'outside'; coatSlurryMl: number }): number {
   const { piece, zone, coatSlurryMl } = need;
   requireNotNegative('volumeMl', coatSlurryMl);
@@ -79,7 +100,14 @@ export function pourNeedMl(need: { piece: DipInBucket['piece']; zone: 'inside' |
   return Math.max(LEAST_POUR_ML, coatSlurryMl + ROLLED_SHARE * profileVolumeMl({ profile: insideProfile(piece) }));
 }
 
-/** Pieces a bucket covers, whole ones: by dry powder, less what has to stay in it. */
+/**
+ * Returns how many whole pieces a bucket covers: by dry powder, less what has to stay in it.
+ *
+ * @param question - `dryGrams`, 0 or more; `stayShare`, 0–1; `gramsPerPiece`, above 0
+ * @throws PotterError for what lies outside
+ * @example
+ * piecesCovered({ dryGrams: 1000, stayShare: 0.2, gramsPerPiece: 30 }) // 26
+ */
 export function piecesCovered(question: { dryGrams: number; stayShare: number; gramsPerPiece: number }): number {
   const { dryGrams, stayShare, gramsPerPiece } = question;
   requireNotNegative('dryGrams', dryGrams);

@@ -19,8 +19,16 @@ export const LEAST_SG_SD = 0.001;
 const DISAGREES = 3;
 
 /**
- * Repeated readings of one stirred bucket as one: mean weighted by 1/sd², its sd widened by √(χ²/(n−1)) when they scatter more than
- * their errors say (Birge, 1932). Example: 1.450 ± 0.010 and 1.460 ± 0.010 are 1.455 ± 0.007.
+ * Returns repeated readings of one stirred bucket as one: the mean weighted by 1/sd². Its sd is widened by √(χ²/(n−1)) when they scatter more
+ * than their errors say.
+ *
+ * Source: Birge, 1932.
+ *
+ * @param question - `readings`, at least one, each with an sd above 0
+ * @throws PotterError when there is none, or for an SG that no slurry has
+ * @example
+ * combineReadings({ readings: [{ sg: 1.45, sgSd: 0.01 }, { sg: 1.46, sgSd: 0.01 }] })
+ * // { sg: 1.455, sgSd: 0.0070710678, count: 2, agree: true }
  */
 export function combineReadings({ readings }: { readings: readonly SgReading[] }): CombinedReading {
   if (readings.length === 0) throw new PotterError('emptyList', 'sg', 0, 'There is no reading to combine yet.');
@@ -44,7 +52,15 @@ export type AgainstEarlier = { kind: 'agrees' } | { kind: 'differs'; earlierSg: 
 /** Three sd of both together: at one honest pair in four hundred, worth asking about. */
 const OUTLIER_SDS = 3;
 
-/** Whether a reading is an outlier to the ones before it: asked about, never dropped in silence. */
+/**
+ * Returns whether a reading differs from the ones before it by more than three sd of both. It is then asked about, never dropped in silence.
+ *
+ * @param question - `reading` and `earlier`, with nothing gone in between
+ * @throws PotterError for an SG that no slurry has, or an sd of 0 or less
+ * @example
+ * againstEarlier({ reading: { sg: 1.5, sgSd: 0.005 }, earlier: { sg: 1.45, sgSd: 0.005 } })
+ * // { kind: 'differs', earlierSg: 1.45, apart: 0.05, sds: 7.0710678 }
+ */
 export function againstEarlier({ reading, earlier }: { reading: SgReading; earlier: SgReading }): AgainstEarlier {
   const apart = requireSg('sg', reading.sg) - earlier.sg;
   const sds = Math.abs(apart) / Math.hypot(requirePositive('sgSd', reading.sgSd), earlier.sgSd);

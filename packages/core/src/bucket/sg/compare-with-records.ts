@@ -17,8 +17,13 @@ const MOST_LOST_SHARE = 0.6;
 const MOST_GAINED_SHARE = 1;
 
 /**
- * A measured SG beside what powder and water in the records say. Asked about when nothing that happens to a bucket explains it: a slurry
- * as heavy as its powder, or one that would have lost more than half of its water or doubled it unseen.
+ * Returns a measured SG beside what powder and water in the records say. It asks when nothing that happens to a bucket explains the
+ * difference: a slurry as heavy as its powder, or one that would have lost more than half of its water or doubled it unseen.
+ *
+ * @param question - `sg` with its `sgSd`; `dryGrams`, `waterGrams` and `density` in the records
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * compareWithRecords({ sg: 1.45, sgSd: 0.01, dryGrams: 731.25, waterGrams: 718.75, density: 2.6 }).kind // 'agrees'
  */
 export function compareWithRecords(question: { sg: number; sgSd: number; dryGrams: number; waterGrams: number; density: number }): RecordsComparison {
   const { sg, sgSd, dryGrams, waterGrams, density } = question;

@@ -58,7 +58,16 @@ const STIR_MINUTES = 5;
 /** Powder sprinkled in drinks before it can be stirred and sieved. */
 const POWDER_MINUTES = 30;
 
-/** Every way to bring a bucket to the middle of its range, each with what it costs and what is in its way; quickest possible one first. */
+/**
+ * Returns every option to bring a bucket to the middle of its range, each with what it costs and what prevents it. Those that nothing
+ * prevents come first, the quickest before the others.
+ *
+ * @param question - the bucket, its range, and other buckets of the same glaze
+ * @throws PotterError for an SG that no slurry has
+ * @example
+ * correctionOptions({ volumeMl: 10_000, sg: 1.52, sgSd: 0.005, sgLow: 1.43, sgHigh: 1.47, density: 2.6, capacityMl: 15_000, surfaceCm2: 700, waterGrams: 7000, suspension: 'holds', soluble: [], others: [] }).kind
+ * // 'options'
+ */
 export function correctionOptions(question: CorrectionOptionsQuestion): CorrectionOptions {
   const { volumeMl, sg, sgSd, sgLow, sgHigh } = question;
   const targetSg = (sgLow + sgHigh) / 2;
@@ -135,7 +144,13 @@ export type TwoTargets =
   | 'salts'
   | 'silicate';
 
-/** SG and how the liquid stands, brought right together: SG by water or powder first, then the liquid by salts or silicate. */
+/**
+ * Returns how SG and the liquid are brought right together: SG by water or powder first, then the liquid by salts or silicate.
+ *
+ * @param question - `sg` and `liquid`, each thick, right or thin
+ * @example
+ * twoTargets({ sg: 'thick', liquid: 'thin' }) // 'waterThenSalts'
+ */
 export function twoTargets({ sg, liquid }: { sg: Thickness; liquid: Thickness }): TwoTargets {
   if (sg === 'thick') return liquid === 'thick' ? 'water' : 'waterThenSalts';
   if (sg === 'thin') return liquid === 'thin' ? 'thicken' : 'thickenThenSilicate';

@@ -42,9 +42,13 @@ const QUIET = new Set<BucketEvent['type']>([
 ]);
 
 /**
- * How fast a bucket thickens by itself: weighted least squares through nothing over its spells between two readings, each spell being what
- * a reading differs from what the records made of the one before it and everything poured in since. Once somebody says how the lid stands,
- * only spells with a known lid count, in open days.
+ * Returns how fast a bucket thickens by itself: weighted least squares through 0 over the spells between two readings. A spell is what a
+ * reading differs from what the records made of the one before it and of everything poured in since. Once somebody says how the lid stands,
+ * only spells with a known lid count, in days without a lid.
+ *
+ * @param question - `events` of the bucket, in any order
+ * @example
+ * bucketDrift({ events: [] }) // { kind: 'tooFewReadings', spells: 0 }
  */
 export function bucketDrift({ events }: { events: readonly BucketEvent[] }): DriftAnswer {
   let weightedRise = 0;
@@ -91,7 +95,13 @@ export interface DaysInRange {
   mostDays?: number;
 }
 
-/** Days until a drifting bucket leaves its range, from a reading of some age; undefined when it does not drift that way. 80 % range. */
+/**
+ * Returns the days until a drifting bucket leaves its range, with an 80 % range; undefined when it does not drift that way.
+ *
+ * @param question - `drift`, change of the SG a day and its sd; `sg`, and its age in days; the range; `lid`, how it stands
+ * @example
+ * daysInRange({ drift: { perDay: 0.005, perDaySd: 0.001 }, sg: 1.45, ageDays: 1, lowSg: 1.43, highSg: 1.47 }).days // 3
+ */
 export function daysInRange(question: {
   drift: Pick<Drift, 'perDay' | 'perDaySd'>;
   sg: number;

@@ -1,7 +1,13 @@
 /** How a bucket's SG stands to the range its glaze wants. */
 export type RangeVerdict = 'inRange' | 'tooThick' | 'tooThin' | 'unsure' | 'unmeasured';
 
-/** In range at a glance. Outside by less than two sd is "unsure": measure with more glaze before correcting. */
+/**
+ * Returns whether a bucket is in its range. Outside by less than two sd it is unsure: measure with more glaze before correcting.
+ *
+ * @param reading - `sg` with its `sgSd`; the range `lowSg`–`highSg`
+ * @example
+ * rangeVerdict({ sg: 1.475, sgSd: 0.02, lowSg: 1.43, highSg: 1.47 }) // 'unsure'
+ */
 export function rangeVerdict(reading: { sg: number; sgSd?: number | undefined; lowSg: number; highSg: number }): RangeVerdict {
   if (reading.sgSd === undefined) return 'unmeasured';
   if (reading.sg >= reading.lowSg && reading.sg <= reading.highSg) return 'inRange';

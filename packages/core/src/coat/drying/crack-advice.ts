@@ -35,13 +35,24 @@ const THICK_COAT_MM = 0.7;
 const CRAWLS_ABOVE_MM = 1;
 const FLAKES_WORSE_ABOVE_MM = 0.5;
 
-/** Whether an upper coat pulls the one beneath it off as it dries, by their shrink shares (F1). */
+/**
+ * Returns whether an upper coat pulls the one beneath it off as it dries (rule F1).
+ *
+ * @param shares - `upper` and `lower`, shrink shares per 100 g
+ * @example
+ * flakesOff({ upper: 25, lower: 5 }) // true
+ */
 export const flakesOff = ({ upper, lower }: { upper: number; lower: number }): boolean =>
   upper - lower > FLAKE_DIFFERENCE && lower < FLAKE_DIFFERENCE;
 
 /**
- * What the coat will do as it dries, worst first, from its thickness, how much its powder shrinks and what lies beneath. A raw clay rich coat
- * pulls a powdery one off the wall; a thick one of its own crawls; one with little clay dusts off on the hands.
+ * Returns what the coat will do as it dries, worst first. A coat rich in raw clay pulls a powdery one off the wall; a thick one of its own
+ * crawls; one with little clay dusts off on the hands.
+ *
+ * @param question - `coatMm`, above 0; `shrinkShare`, per 100 g, 0 or more; `under`, the coat beneath
+ * @throws PotterError for what lies outside
+ * @example
+ * dryCoatAdvice({ coatMm: 0.5, shrinkShare: 3 }).map(({ fault }) => fault) // ['powdery']
  */
 export function dryCoatAdvice({ coatMm, shrinkShare, under }: DryCoatQuestion): DryCoatAdvice[] {
   requirePositive('coatMm', coatMm);

@@ -10,7 +10,13 @@ export type DipTimer =
 
 export const READY_TIMER: DipTimer = { kind: 'ready', dips: [] };
 
-/** One key does it all: counts in, gives a count-in up again, ends a dip and keeps its real seconds. */
+/**
+ * Returns the timer after its one key was pressed: it counts in, gives a count-in up again, or ends a dip and keeps its real seconds.
+ *
+ * @param question - `timer`; `atMs`, a monotonic clock
+ * @example
+ * pressTimer({ timer: READY_TIMER, atMs: 0 }).kind ?? 'counting in' // 'countIn'
+ */
 export function pressTimer({ timer, atMs }: { timer: DipTimer; atMs: number }): DipTimer {
   const now = timerAt({ timer, atMs });
   switch (now.kind) {
@@ -23,12 +29,24 @@ export function pressTimer({ timer, atMs }: { timer: DipTimer; atMs: number }): 
   }
 }
 
-/** The timer as time passes: a count-in that is over has become a dip, at the moment it was over. */
+/**
+ * Returns the timer as time passes. A count-in that is over has become a dip, at the moment it was over.
+ *
+ * @param question - `timer`; `atMs`, a monotonic clock
+ * @example
+ * timerShows({ timer: timerAt({ timer: READY_TIMER, atMs: 500 }), atMs: 500 }) // { kind: 'ready' }
+ */
 export function timerAt({ timer, atMs }: { timer: DipTimer; atMs: number }): DipTimer {
   return timer.kind === 'countIn' && atMs >= timer.startsAtMs ? { kind: 'dipping', startedAtMs: timer.startsAtMs, dips: timer.dips } : timer;
 }
 
-/** What to show: beats left, or seconds in the glaze. */
+/**
+ * Returns what to show: the beats left, or the seconds in the glaze.
+ *
+ * @param question - `timer`; `atMs`, a monotonic clock
+ * @example
+ * timerShows({ timer: READY_TIMER, atMs: 0 }) // { kind: 'ready' }
+ */
 export function timerShows({
   timer,
   atMs,
@@ -42,5 +60,11 @@ export function timerShows({
   return { kind: 'seconds', seconds: Math.max(0, (atMs - now.startedAtMs) / 1_000) };
 }
 
-/** Takes the last dip back. */
+/**
+ * Returns the timer without its last dip.
+ *
+ * @param timer - the timer
+ * @example
+ * timerShows({ timer: withoutLastDip(READY_TIMER), atMs: 0 }) // { kind: 'ready' }
+ */
 export const withoutLastDip = (timer: DipTimer): DipTimer => ({ ...timer, dips: timer.dips.slice(0, -1) });

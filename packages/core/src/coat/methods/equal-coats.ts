@@ -31,7 +31,18 @@ export interface EqualCoat {
   glazeMl: number;
 }
 
-/** The same coat by each way of putting it on: computed for this glaze on this wall, never "one dip is so many coats". */
+/**
+ * Returns the same coat by each method of putting it on, computed for this glaze on this wall: no rule says that one dip is so many brushed
+ * coats.
+ *
+ * @param question - `coatMm` and `areaCm2`, above 0; the situation; `volumeMlPerDryGram` of the bucket; `passReadings`, measured passes of
+ * this glaze
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for what lies outside
+ * @example
+ * equalCoats({ coatMm: 0.5, areaCm2: 300, situation: { sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 }, volumeMlPerDryGram: 1.4 }).length
+ * // 7
+ */
 export function equalCoats(
   question: { coatMm: number; areaCm2: number; situation: CoatSituation; volumeMlPerDryGram: number; passReadings?: readonly PassReading[] },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
@@ -75,7 +86,15 @@ export function equalCoats(
 
 const passesFor = ({ perPassMm }: PassCoat, coatMm: number): number => Math.max(1, Math.round(coatMm / perPassMm));
 
-/** What a jar's label promises against what this glaze wants: the coat of so many brushed ones, and how many the wanted coat takes. */
+/**
+ * Returns what a jar's label promises against what this glaze wants: the coat of so many brushed ones, and how many the wanted coat takes.
+ *
+ * @param question - `coats` on the label and the wanted `coatMm`, above 0
+ * @param readings - measured passes of this glaze
+ * @throws PotterError for 0 or less
+ * @example
+ * labelCoats({ coats: 3, coatMm: 0.5 }).wantsCoats // 4
+ */
 export function labelCoats(
   { coats, coatMm }: { coats: number; coatMm: number },
   readings: readonly PassReading[] = [],

@@ -23,8 +23,13 @@ export interface PassCoat {
 const PASS_LN_SD = 0.2;
 
 /**
- * What a pass of the brush, the sponge or the spray gun gives: normals in ln combined, with the starting guess as one of them. For one glaze;
- * readings of another way do not count.
+ * Returns what one pass of the brush, the sponge or the spray gun gives: estimates of its logarithm combined, the starting guess among them.
+ *
+ * @param method - how it is put on
+ * @param readings - of one glaze; those of another method do not count
+ * @throws PotterError for a reading of 0 passes or 0 mm
+ * @example
+ * passCoatOf('brushLoaded', []) // { perPassMm: 0.13, lnSd: 0.5, readings: 0 }
  */
 export function passCoatOf(method: PassMethod, readings: readonly PassReading[]): PassCoat {
   const { guessMm, guessLnSd } = { guessLnSd: PRIOR_LN_SD, ...PASS_METHODS[method] };

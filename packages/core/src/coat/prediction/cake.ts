@@ -1,6 +1,11 @@
 /**
- * Cake filtration into a porous wall. Symbols as in the literature: φ solids by volume, c packing of the dry coat,
- * k = φ/(c − φ) cake mm per mm of water drunk, J suction mm²/s.
+ * Returns the dry cake that one mm of drunk water leaves on the wall, mm: k = φ/(c − φ).
+ *
+ * Source: cake filtration into a porous wall (Ruth, 1935; slip casting, Adcock and McDowall, 1957).
+ *
+ * @param question - `solidsByVolume` φ, 0 or more and below `packing`; `packing` c, share of the dry coat that is powder, 0–1
+ * @example
+ * cakeFactor({ solidsByVolume: 0.28125, packing: 0.5 }) // 1.2857143
  */
 export function cakeFactor({ solidsByVolume, packing }: { solidsByVolume: number; packing: number }): number {
   return solidsByVolume / (packing - solidsByVolume);
@@ -15,7 +20,13 @@ export interface CakeQuestion {
   underDryness: number;
 }
 
-/** Cake built in a time if the wall never fills, mm. Dryness between 0 and 1 interpolates damp and dry. */
+/**
+ * Returns the cake that builds in a time if the wall never fills, mm. Dryness of the coat beneath between 0 and 1 lies between damp and dry.
+ *
+ * @param question - `seconds`, 0 or more; suction in mm²/s, `factor` k, and the coat beneath as in `Dip`
+ * @example
+ * unlimitedCakeMm({ seconds: 4, suction: 0.02, factor: 1, packing: 0.5, underMm: 0, underDryness: 1 }) // 0.4
+ */
 export function unlimitedCakeMm(question: CakeQuestion): number {
   const { underMm, underDryness, suction, seconds } = question;
   if (suction <= 0 || seconds <= 0) return 0;

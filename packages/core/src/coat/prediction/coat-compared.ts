@@ -13,7 +13,14 @@ export interface CoatCompared {
   cards: number;
 }
 
-/** A dry coat in other people's measures. Example: 0.6 mm of density 2.6, packed to a half, is 24 thou, 0.078 g/cm², two cards. */
+/**
+ * Returns a dry coat in other people's measures: thousandths of an inch, g/cm², and business cards.
+ *
+ * @param coat - `coatMm`, above 0; `density` of the powder, g/mL; `state` of the slurry it was dipped in
+ * @throws PotterError for a coat of 0 or less
+ * @example
+ * coatCompared({ coatMm: 0.6, density: 2.6, state: 'normal' }) // { thou: 23.622047, gramsPerCm2: 0.078, cards: 2 }
+ */
 export function coatCompared({ coatMm, density, state }: { coatMm: number; density: number; state: SlurryState }): CoatCompared {
   requirePositive('coatMm', coatMm);
   return {

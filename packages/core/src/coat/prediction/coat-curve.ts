@@ -8,7 +8,16 @@ export interface CoatCurvePoint {
   highMm: number;
 }
 
-/** Coat against seconds with its 80 % band, for a chart. Empty when the bucket is too thick to dip. */
+/**
+ * Returns the coat against seconds with its 80 % band, for a chart. Empty when the bucket is too thick to dip in.
+ *
+ * @param question - the situation; `points`, at least 2; `mostSeconds`, where the curve ends
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * coatCurve({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, points: 3, mostSeconds: 10 }).map(({ seconds }) => seconds)
+ * // [0, 2.5, 10]
+ */
 export function coatCurve(
   { points, mostSeconds, ...situation }: CoatSituation & { points: number; mostSeconds: number },
   knowledge?: CoatKnowledge,

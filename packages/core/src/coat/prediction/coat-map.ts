@@ -22,7 +22,16 @@ export interface CoatMap extends Omit<CoatMapQuestion, 'situation'> {
 export const TOO_THICK_CELL = -1;
 const MOST_CELLS = 1_000_000;
 
-/** The dry coat for every time and SG at once: the same sums as `dipCoat`, with what belongs to a row worked out once. */
+/**
+ * Returns the dry coat for every time and SG at once. It computes the same as `dipCoat`; what belongs to a row is computed once.
+ *
+ * @param question - the situation without its SG; `lowSg`, below `highSg`; `mostSeconds`, above 0; `columns` and `rows`, at least 2
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for ranges that are empty or turned round, and for a situation that no wall can have
+ * @example
+ * coatMap({ situation: { density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 }, lowSg: 1.4, highSg: 1.5, mostSeconds: 10, columns: 2, rows: 2 }).coatMm.length
+ * // 4
+ */
 export function coatMap(question: CoatMapQuestion, knowledge: CoatKnowledge = PRIOR_KNOWLEDGE): CoatMap {
   const { situation, columns, rows, mostSeconds } = question;
   const [lowSg, highSg] = [requireSg('sg', question.lowSg), requireSg('sg', question.highSg)];

@@ -26,15 +26,31 @@ export type DipCoat =
 export const TOO_THICK_SHARE = 0.9;
 
 /**
- * Dry coat of one dip, mm: filter cake plus the film that clings. Cake ≤ k × room; if the wall is full at that
- * point the film drains to half. Accuracy with starting guesses: about a factor 1.6 either way.
+ * Returns the dry coat of one dip, mm: the filter cake plus the film that clings. The cake is at most k × room; when the wall is full by
+ * then, the film drains to half.
+ *
+ * Accuracy with starting guesses: about a factor 1.6 either way.
+ *
+ * @param dip - solids, packing, suction in mm²/s, film, coat beneath and room in the wall in mm, and `seconds`
+ * @throws PotterError for what no bucket or wall can be
+ * @example
+ * dipCoat({ seconds: 3, solidsByVolume: 0.28, packing: 0.5, suction: 0.02, filmMm: 0.15, underMm: 0, underDryness: 1, wallWaterMm: 0.8 })
+ * // { kind: 'ok', coatMm: 0.47480337, cakeMm: 0.39080337, waterTakenMm: 0.37305979, saturated: false }
  */
 export function dipCoat(dip: Dip): DipCoat {
   checkDip(dip);
   return checkedDipCoat(dip, requireNotNegative('seconds', dip.seconds));
 }
 
-/** The same for a dip that was checked: a curve asks hundreds of times for one bucket and one wall. */
+/**
+ * Returns the same as `dipCoat`, for a dip that `checkDip` has passed. A curve asks hundreds of times for one bucket and one wall.
+ *
+ * @param dip - as for `dipCoat`
+ * @param seconds - 0 or more
+ * @example
+ * checkedDipCoat({ solidsByVolume: 0.28, packing: 0.5, suction: 0, filmMm: 0.15, underMm: 0, underDryness: 1, wallWaterMm: 0.8 }, 3).coatMm
+ * // 0.084
+ */
 export function checkedDipCoat(dip: Omit<Dip, 'seconds'>, seconds: number): DipCoat {
   const { solidsByVolume, packing, filmMm, suction, underMm, underDryness } = dip;
   if (solidsByVolume > TOO_THICK_SHARE * packing) {
@@ -56,17 +72,36 @@ export function checkedDipCoat(dip: Omit<Dip, 'seconds'>, seconds: number): DipC
   };
 }
 
-/** Water this dip can take: what the face can still drink plus the pores of a dry coat beneath, mm. */
+/**
+ * Returns the water that a dip can take, mm: what the face can still drink plus the pores of a dry coat beneath.
+ *
+ * @param dip - `wallWaterMm` and `underMm`, 0 or more; `packing` and `underDryness`, 0–1
+ * @example
+ * roomMm({ wallWaterMm: 0.8, packing: 0.5, underMm: 0.4, underDryness: 1 }) // 1
+ */
 export function roomMm({ wallWaterMm, packing, underMm, underDryness }: Pick<Dip, 'wallWaterMm' | 'packing' | 'underMm' | 'underDryness'>): number {
   return wallWaterMm + (1 - packing) * underMm * underDryness;
 }
 
-/** Dry thickness of a wet film: f φ/c. */
+/**
+ * Returns the dry thickness of a wet film, mm: f φ/c.
+ *
+ * @param dip - `filmMm`, 0 or more; `solidsByVolume` and `packing`, 0–1
+ * @example
+ * filmCoatMm({ filmMm: 0.15, solidsByVolume: 0.28, packing: 0.5 }) // 0.084
+ */
 export function filmCoatMm({ filmMm, solidsByVolume, packing }: Pick<Dip, 'filmMm' | 'solidsByVolume' | 'packing'>): number {
   return (filmMm * solidsByVolume) / packing;
 }
 
-/** Refuses what no bucket or wall can be. Shared with the inverse, which asks for seconds. */
+/**
+ * Refuses a dip that no bucket or wall can make.
+ *
+ * @param dip - as for `dipCoat`
+ * @throws PotterError that names the figure
+ * @example
+ * checkDip({ solidsByVolume: 0.28, packing: 0.5, suction: 0.02, filmMm: 0.15, underMm: 0, underDryness: 1, wallWaterMm: 0.8 }) // undefined
+ */
 export function checkDip(dip: Omit<Dip, 'seconds'>): void {
   requirePositive('solidsByVolume', dip.solidsByVolume);
   requirePositive('packing', dip.packing);

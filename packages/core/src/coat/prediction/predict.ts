@@ -43,7 +43,16 @@ export interface CoatPrediction {
   highMm?: number;
 }
 
-/** Predicted dry coat for a time in the glaze with its 80 % band, from what is known of this glaze on this body; from starting guesses alone else. */
+/**
+ * Returns the predicted dry coat of a dip with its 80 % band, and what the prediction rests on. The band is that of ln(coat), by the delta
+ * method.
+ *
+ * @param question - the situation and `seconds`, 0 or more
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * predictCoat({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, seconds: 3 }).coat.coatMm // 0.6198045
+ */
 export function predictCoat(
   { seconds, ...situation }: CoatSituation & { seconds: number },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
@@ -51,7 +60,15 @@ export function predictCoat(
   return coatPredictor(situation, knowledge)(seconds);
 }
 
-/** The same for many times in one situation: bucket and wall are worked out once, so that a curve moves with the hand. */
+/**
+ * Returns `predictCoat` for many times in one situation. Bucket and wall are computed once, so that a curve keeps up with a dragging pointer.
+ *
+ * @param situation - bucket, wall and what was done to it before
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * coatPredictor({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 })(3).basis // { kind: 'startingGuess' }
+ */
 export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge = PRIOR_KNOWLEDGE): (seconds: number) => CoatPrediction {
   const { shift, covariance, basis } = knowledge;
   const middle = dipFor(situation, shift);
@@ -77,7 +94,15 @@ export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge
   };
 }
 
-/** Seconds for a wanted coat in the same situation. */
+/**
+ * Returns the seconds for a wanted coat, or why no time gives it.
+ *
+ * @param question - the situation; `coatMm`, above 0; `longestSeconds`, 60 when left out
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * predictSeconds({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, coatMm: 0.5 }).kind // 'ok'
+ */
 export function predictSeconds(
   { coatMm, longestSeconds = LONGEST_DIP_SECONDS, ...situation }: CoatSituation & { coatMm: number; longestSeconds?: number },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
@@ -91,10 +116,26 @@ type Shift = CoatKnowledge['shift'];
 const moved = (shift: Shift, axis: number, by: number): Shift =>
   shift.map((value, index) => (index === axis ? value + by : value)) as unknown as Shift;
 
-/** The dip of a situation, with suction and film moved from their starting guesses. */
+/**
+ * Returns the dip of a situation, with suction and film moved from their starting guesses.
+ *
+ * @param situation - bucket, wall and what was done to it before
+ * @param shift - of ln J_cake, ln J_wall and ln f; zeros are the starting guesses
+ * @throws PotterError for an SG or a density that no slurry has
+ * @example
+ * dipFor({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 }, [0, 0, 0]).filmMm // 0.15
+ */
 export const dipFor = (situation: CoatSituation, shift: Shift): Omit<Dip, 'seconds'> => dipsFor(situation, shift)(situation.sg);
 
-/** The same for many SGs of one wall: what belongs to the wall is worked out once. */
+/**
+ * Returns the dips of one wall for many SGs. What belongs to the wall is computed once.
+ *
+ * @param situation - as for `dipFor`, without the SG
+ * @param shift - as for `dipFor`
+ * @throws PotterError for a thirst outside 0–1, or a wall that cannot be
+ * @example
+ * dipsFor({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 }, [0, 0, 0])(1.45).solidsByVolume // 0.28125
+ */
 export function dipsFor(situation: Omit<CoatSituation, 'sg'>, [lnCake, lnWall, lnFilm]: Shift): (sg: number) => Omit<Dip, 'seconds'> {
   const { density, bisqueCone, wallMm, faces, firedUnder } = situation;
   const { filmMm, packing } = STATE_GUESSES[situation.state];

@@ -16,7 +16,17 @@ export interface WantedCoat extends Omit<Dip, 'seconds'> {
   longestSeconds: number;
 }
 
-/** Seconds for a wanted coat, or why no time gives it. The cases are tested in the order of the type. */
+/**
+ * Returns the seconds for a wanted coat, or why no time gives it. The cases are tested in the order of the type.
+ *
+ * Accuracy: the inverse of `dipCoat` to below a nanosecond.
+ *
+ * @param wanted - as for `dipCoat`, with `coatMm` and `longestSeconds` above 0 in place of `seconds`
+ * @throws PotterError for what no bucket or wall can be
+ * @example
+ * secondsForCoat({ coatMm: 0.01, longestSeconds: 60, solidsByVolume: 0.28, packing: 0.5, suction: 0.02, filmMm: 0.15, underMm: 0, underDryness: 1, wallWaterMm: 0.8 })
+ * // { kind: 'filmAlreadyExceeds', filmCoatMm: 0.084 }
+ */
 export function secondsForCoat(wanted: WantedCoat): SecondsForCoat {
   checkDip(wanted);
   requirePositive('coatMm', wanted.coatMm);

@@ -10,7 +10,15 @@ export type SgForCoat =
   /** Not even the thickest bucket that still runs off gives it in that time. */
   | { kind: 'outOfReach'; mostSg: number; mostMm: number };
 
-/** The SG at which a dip of so many seconds gives the wanted coat: the other way round of `predictSeconds`. */
+/**
+ * Returns the SG at which a dip of so many seconds gives the wanted coat, or the thickest bucket that can be dipped in and its coat.
+ *
+ * @param question - the situation without its SG; `seconds` and `coatMm`, above 0
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no wall can have
+ * @example
+ * sgForCoat({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, seconds: 3, coatMm: 0.5 }).kind // 'ok'
+ */
 export function sgForCoat(
   { seconds, coatMm, ...situation }: Omit<CoatSituation, 'sg'> & { seconds: number; coatMm: number },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,

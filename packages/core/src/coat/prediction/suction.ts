@@ -14,7 +14,14 @@ export const WALL_SUCTION_BY_CONE: readonly { cone: string; suction: number }[] 
   { cone: '1', suction: 0.005 },
 ];
 
-/** Suction of glaze and wall in series, mm²/s: 1/J = 1/J_cake + 1/(k J_wall). A fired wall drinks nothing: 0. */
+/**
+ * Returns the suction of glaze and wall in series, mm²/s: 1/J = 1/J_cake + 1/(k J_wall). A fired wall drinks nothing: 0.
+ *
+ * @param pair - `cakeSuction`, above 0, and `wallSuction`, 0 or more, mm²/s; `cakeFactor` k
+ * @throws PotterError for what lies outside
+ * @example
+ * effectiveSuction({ cakeSuction: 0.02, wallSuction: 0.02, cakeFactor: 1 }) // 0.01
+ */
 export function effectiveSuction(pair: { cakeSuction: number; wallSuction: number; cakeFactor: number }): number {
   requirePositive('cakeSuction', pair.cakeSuction);
   requireNotNegative('wallSuction', pair.wallSuction);
@@ -23,7 +30,14 @@ export function effectiveSuction(pair: { cakeSuction: number; wallSuction: numbe
   return 1 / (1 / pair.cakeSuction + 1 / (pair.cakeFactor * pair.wallSuction));
 }
 
-/** Starting guess for the suction of a wall by the cone its bisque reached, mm²/s. Outside 08–1 the end value holds. */
+/**
+ * Returns a starting guess for the suction of a wall, mm²/s. Outside 08–1 the end value holds.
+ *
+ * @param body - `bisqueCone`, the cone that the bisque reached
+ * @throws PotterError for a cone that is not in the table
+ * @example
+ * wallSuctionGuess({ bisqueCone: '05' }) // 0.049234261
+ */
 export function wallSuctionGuess({ bisqueCone }: { bisqueCone: string }): number {
   return interpolateByCone(
     bisqueCone,
@@ -41,11 +55,26 @@ const ABSORPTION_BY_CONE: readonly { cone: string; value: number }[] = [
   { cone: '1', value: 5 },
 ];
 
+/**
+ * Returns a starting guess for the water that a bisque wall takes up, percent of its dry weight. Outside 08–1 the end value holds.
+ *
+ * @param body - `bisqueCone`, the cone that the bisque reached; `earthenware`, false when left out
+ * @throws PotterError for a cone that is not in the table
+ * @example
+ * absorptionGuessPercent({ bisqueCone: '05' }) // 11.984615
+ */
 export function absorptionGuessPercent({ bisqueCone, earthenware = false }: { bisqueCone: string; earthenware?: boolean }): number {
   return interpolateByCone(bisqueCone, ABSORPTION_BY_CONE, (value) => value) + (earthenware ? 3 : 0);
 }
 
-/** Water one face of a wall can drink, mm: absorption/100 × body density × wall; two faces at once get half each. */
+/**
+ * Returns the water that one face of a wall can drink, mm: absorption/100 × body density × wall. Two faces at once get half each.
+ *
+ * @param wall - `absorptionPercent`, 0 or more; `bodyDensity`, g/mL, and `wallMm`, above 0; `faces`, 1 or 2
+ * @throws PotterError for what lies outside
+ * @example
+ * wallCapacityMm({ absorptionPercent: 14, bodyDensity: 1.9, wallMm: 6, faces: 2 }) // 0.798
+ */
 export function wallCapacityMm(wall: { absorptionPercent: number; bodyDensity: number; wallMm: number; faces: number }): number {
   requireNotNegative('absorptionPercent', wall.absorptionPercent);
   requirePositive('wallMm', wall.wallMm);

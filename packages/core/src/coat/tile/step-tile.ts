@@ -36,7 +36,17 @@ const NARROWEST_STRIP_MM = 10;
 const TELL_APART_SECONDS = 0.6;
 const MOST_STRIPS = 8;
 
-/** How to dip a tile so that its strips have the wanted coats: seconds and depths, thinnest at the top. */
+/**
+ * Returns how to dip a tile so that its strips have the wanted coats: seconds and depths, the thinnest at the top.
+ *
+ * @param question - `wantedMm`, rising, above 0; `tileHighMm`; the situation; `method`, in one go or dip over dip; `betweenMinutes`, 20 when
+ * left out
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for coats that do not rise, or a tile too low for its strips
+ * @example
+ * planStepTile({ wantedMm: [0.4, 0.6], tileHighMm: 95, situation: { sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2 }, method: 'inOneGo' }).strips.length
+ * // 2
+ */
 export function planStepTile(
   question: { wantedMm: readonly number[]; tileHighMm: number; situation: CoatSituation; method: TileMethod; betweenMinutes?: number },
   knowledge?: CoatKnowledge,

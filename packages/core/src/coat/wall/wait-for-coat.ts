@@ -15,7 +15,16 @@ export type WaitForCoat =
   /** Not even a dry wall gives it, and why. */
   | { kind: 'never'; because: SecondsForCoat };
 
-/** How long to wait until a dip of these faces gives the wanted coat, to the minute. */
+/**
+ * Returns how long to wait until a dip of these faces gives the wanted coat, to the minute.
+ *
+ * @param question - `state` of the wall; `faces` that are dipped; `coatMm`, above 0; `glaze`; `wall`; `air`, usual when left out
+ * @param knowledge - what is known of this glaze on this body; starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * waitForCoat({ state: dryWall({ bisqueCone: '05', wallMm: 6 }), faces: ['outside'], coatMm: 0.5, glaze: { sg: 1.45, density: 2.6, state: 'normal' }, wall: { bisqueCone: '05', wallMm: 6 } }).kind
+ * // 'now'
+ */
 export function waitForCoat(
   question: {
     state: WallState;

@@ -47,14 +47,29 @@ export interface FaceState {
 
 const FRESH: FaceState = { coatMm: 0, thirst: 1, slow: false };
 
-/** A bisque wall nobody touched yet. */
+/**
+ * Returns a bisque wall that nobody has touched yet.
+ *
+ * @param wall - `bisqueCone` and `wallMm`; `absorptionPercent`, guessed from the cone when left out
+ * @throws PotterError for a cone that is not in the table, or a wall of 0 mm or less
+ * @example
+ * dryWall({ bisqueCone: '05', wallMm: 6, absorptionPercent: 14 }).capacityMm // 1.596
+ */
 export function dryWall(wall: PieceWall): WallState {
   const absorptionPercent = wall.absorptionPercent ?? absorptionGuessPercent({ bisqueCone: wall.bisqueCone, earthenware: wall.earthenware ?? false });
   const capacityMm = wallCapacityMm({ absorptionPercent, bodyDensity: BODY_DENSITY, wallMm: wall.wallMm, faces: 1 });
   return { capacityMm, takenMm: 0, inside: FRESH, outside: FRESH };
 }
 
-/** Water in the wall, and a face as thirsty as what is not wet of it. */
+/**
+ * Returns the wall with water in it: its faces are as thirsty as the part that is not wet.
+ *
+ * @param state - the wall before
+ * @param share - of what it can drink, 0–1
+ * @throws PotterError for a share outside
+ * @example
+ * wetted(dryWall({ bisqueCone: '05', wallMm: 6 }), 0.5).inside.thirst // 0.5
+ */
 export function wetted(state: WallState, share: number): WallState {
   const left = 1 - requireShare('share', share);
   const wet = (face: FaceState): FaceState => ({ ...face, thirst: Math.min(face.thirst, left), slow: face.slow || share >= 1 });
@@ -66,7 +81,14 @@ export function wetted(state: WallState, share: number): WallState {
   };
 }
 
-/** A coat put on one or both faces, with the water each took into the wall. */
+/**
+ * Returns the wall with a coat on one or both faces, and the water that each took in.
+ *
+ * @param state - the wall before
+ * @param coat - `faces`; `coatMm` and `waterMm` on each, 0 or more; `full`, whether the wall was full
+ * @example
+ * coated(dryWall({ bisqueCone: '05', wallMm: 6 }), { faces: ['outside'], coatMm: 0.5, waterMm: 0.3, full: false }).outside.coatMm // 0.5
+ */
 export function coated(state: WallState, coat: { faces: readonly Face[]; coatMm: number; waterMm: number; full: boolean }): WallState {
   const on = (face: Face): FaceState =>
     coat.faces.includes(face) ? { coatMm: state[face].coatMm + coat.coatMm, thirst: 0, slow: coat.full } : state[face];
@@ -78,7 +100,17 @@ export function coated(state: WallState, coat: { faces: readonly Face[]; coatMm:
   };
 }
 
-/** Time goes by. Two clocks: the thirst of a face comes back within the hour, room in the wall only as water leaves for the air. */
+/**
+ * Returns the wall after some time. There are two clocks: the thirst of a face comes back within the hour; room in the wall comes only as
+ * water leaves for the air.
+ *
+ * @param state - the wall before
+ * @param minutes - 0 or more
+ * @param air - how fast it dries
+ * @throws PotterError for negative minutes
+ * @example
+ * waited(wetted(dryWall({ bisqueCone: '05', wallMm: 6 }), 1), 24 * 60).takenMm // 0
+ */
 export function waited(state: WallState, minutes: number, air: Air = 'usual'): WallState {
   requireNotNegative('minutes', minutes);
   const takenMm = Math.max(0, state.takenMm - (2 * EVAPORATION_MM_PER_HOUR * AIR_FACTORS[air] * minutes) / 60);
@@ -91,7 +123,15 @@ export function waited(state: WallState, minutes: number, air: Air = 'usual'): W
   return { ...state, takenMm, inside: back(state.inside), outside: back(state.outside) };
 }
 
-/** What a dip on one face, or on both at once, meets. Both share what the wall can still drink. */
+/**
+ * Returns what a dip on one face, or on both at once, meets. Both share what the wall can still drink.
+ *
+ * @param state - the wall
+ * @param faces - that are dipped
+ * @example
+ * faceNow(dryWall({ bisqueCone: '05', wallMm: 6 }), ['inside', 'outside'])
+ * // { faces: 2, underMm: 0, underDryness: 1, wallTakenMm: 0, thirst: 1 }
+ */
 export function faceNow(
   state: WallState,
   faces: readonly Face[],
@@ -107,5 +147,11 @@ export function faceNow(
   };
 }
 
-/** Share of the wall's water in use, 0–1. */
+/**
+ * Returns the share of the wall's water that is in use, 0–1.
+ *
+ * @param state - the wall
+ * @example
+ * wallUsed(wetted(dryWall({ bisqueCone: '05', wallMm: 6 }), 0.25)) // 0.25
+ */
 export const wallUsed = ({ takenMm, capacityMm }: WallState): number => (capacityMm > 0 ? Math.min(1, takenMm / capacityMm) : 1);

@@ -11,7 +11,15 @@ export type PieceTreatment =
   | { kind: 'dipped'; faces: readonly Face[]; seconds: number; glaze: { sg: number; density: number; state: SlurryState }; knowledge?: CoatKnowledge }
   | { kind: 'waited'; minutes: number; air?: Air };
 
-/** The wall after all that was done to it, in order. */
+/**
+ * Returns the wall after all that was done to it, in order.
+ *
+ * @param wall - its bisque and thickness
+ * @param treatments - wiped, wetted, dipped, waited
+ * @throws PotterError as its steps
+ * @example
+ * wallUsed(wallAfter({ bisqueCone: '05', wallMm: 6 }, [{ kind: 'wetted', share: 0.25 }])) // 0.25
+ */
 export function wallAfter(wall: PieceWall, treatments: readonly PieceTreatment[]): WallState {
   return treatments.reduce((state, treatment) => afterTreatment(wall, state, treatment), dryWall(wall));
 }

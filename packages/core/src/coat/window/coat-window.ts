@@ -11,12 +11,27 @@ export interface CoatWindow {
 
 export type WindowVerdict = 'thin' | 'right' | 'thick';
 
+/**
+ * Returns whether a coat is too thin, right or too thick for a window.
+ *
+ * @param question - `coatMm`; `window`, `thinMm` above 0 and below `thickMm`
+ * @throws PotterError for a window that is empty or turned round
+ * @example
+ * windowVerdict({ coatMm: 0.9, window: { thinMm: 0.4, thickMm: 0.8 } }) // 'thick'
+ */
 export function windowVerdict({ coatMm, window }: { coatMm: number; window: Pick<CoatWindow, 'thinMm' | 'thickMm'> }): WindowVerdict {
   checkWindow(window);
   return coatMm < window.thinMm ? 'thin' : coatMm > window.thickMm ? 'thick' : 'right';
 }
 
-/** Shares of dips that come out thin, right and thick when ln(coat) scatters by lnSd about ln(coatMm). They add up to 1. */
+/**
+ * Returns the shares of dips that come out thin, right and thick when ln(coat) scatters about ln(coatMm). They add up to 1.
+ *
+ * @param question - `coatMm`, above 0; `lnSd`, 0 or more; `window`, as for `windowVerdict`
+ * @throws PotterError for what lies outside
+ * @example
+ * windowChances({ coatMm: 0.6, lnSd: 0, window: { thinMm: 0.4, thickMm: 0.8 } }) // { thin: 0, right: 1, thick: 0 }
+ */
 export function windowChances(question: {
   coatMm: number;
   lnSd: number;

@@ -23,8 +23,13 @@ export type WindowFromLooks =
   | { kind: 'nothingRight'; looks: number };
 
 /**
- * The window that the fired coats show: each end lies between the neighbours that differ, at their geometric mean, where it contradicts the
- * fewest of them. Where nothing was too thin, or too thick, it ends at the last one that looked right.
+ * Returns the window that fired coats show. Each end lies between neighbours that differ, at their geometric mean, where it contradicts the
+ * fewest. Where nothing was too thin, or too thick, it ends at the last one that looked right.
+ *
+ * @param question - `looks`, coats above 0 with how each looked
+ * @throws PotterError for a coat of 0 or less
+ * @example
+ * windowFromLooks({ looks: [{ coatMm: 0.2, verdict: 'thin', words: '' }, { coatMm: 0.5, verdict: 'right', words: '' }] }).window.thickMm // 0.5
  */
 export function windowFromLooks({ looks }: { looks: readonly CoatLook[] }): WindowFromLooks {
   const sorted = [...looks].sort((a, b) => requirePositive('coatMm', a.coatMm) - requirePositive('coatMm', b.coatMm));
