@@ -1,5 +1,6 @@
 import angular from 'angular-eslint';
 import { createNodeResolver, importX } from 'eslint-plugin-import-x';
+import jsdoc from 'eslint-plugin-jsdoc';
 import tseslint from 'typescript-eslint';
 
 /** Arrows point down only: web and server → contract → core. Web and server never import each other. */
@@ -31,6 +32,10 @@ const CORE_FOLDERS = [
   'now',
 ];
 const CORE = './packages/core/src';
+const EXPORTED_FUNCTIONS = [
+  'ExportNamedDeclaration > FunctionDeclaration',
+  'ExportNamedDeclaration > VariableDeclaration > VariableDeclarator > ArrowFunctionExpression',
+];
 const CORE_IS_PURE = ['node:*', '@cazuela/*', '@angular/*', 'rxjs', 'zod', 'sequelize', 'express'];
 
 export default tseslint.config(
@@ -70,6 +75,24 @@ export default tseslint.config(
         { object: 'Math', property: 'random', message: 'Randomness comes in as an argument.' },
         { object: 'Date', property: 'now', message: 'The time comes in as an argument.' },
       ],
+    },
+  },
+  {
+    // What the packages offer is described in full: what it returns, its arguments with unit and range, and an example that a test repeats.
+    files: ['packages/*/src/**/*.ts'],
+    plugins: { jsdoc },
+    rules: {
+      'jsdoc/require-jsdoc': [
+        'error',
+        { publicOnly: true, require: { ArrowFunctionExpression: true, ClassDeclaration: true, FunctionDeclaration: true }, enableFixer: false },
+      ],
+      'jsdoc/require-description': ['error', { contexts: EXPORTED_FUNCTIONS }],
+      'jsdoc/require-param': ['error', { contexts: EXPORTED_FUNCTIONS, checkDestructured: false, enableFixer: false }],
+      'jsdoc/require-param-description': ['error', { contexts: EXPORTED_FUNCTIONS }],
+      'jsdoc/check-param-names': ['error', { checkDestructured: false }],
+      'jsdoc/require-throws': ['error', { contexts: EXPORTED_FUNCTIONS }],
+      'jsdoc/require-example': ['error', { contexts: EXPORTED_FUNCTIONS }],
+      'jsdoc/no-types': 'error',
     },
   },
   {

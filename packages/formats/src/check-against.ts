@@ -20,7 +20,14 @@ export interface CheckedFile {
 
 const key = (name: string): string => name.trim().toLowerCase();
 
-/** A file beside the studio it goes into: every powder it names must be there or come along. */
+/**
+ * Returns a file beside the studio it goes into: every powder it names must be there or come along.
+ *
+ * @param file - from `readFile`
+ * @param shelf - names that the studio has
+ * @example
+ * checkAgainst(readFile('', '2026-03-01T09:00:00.000Z'), { powderNames: [], recipeNames: [] }).problems.length // 1
+ */
 export function checkAgainst(file: ReadFile, shelf: Shelf): CheckedFile {
   const powders = new Set([...shelf.powderNames, ...file.powders.map(({ value }) => value.name)].map(key));
   const recipes = new Set([...shelf.recipeNames, ...file.recipes.map(({ value }) => value.versions.at(-1)!.body.name)].map(key));

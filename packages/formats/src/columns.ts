@@ -103,7 +103,13 @@ export const RUNNER_COLUMNS = [
   'notes',
 ] as const;
 
-/** Which table a heading belongs to; undefined when it is none of ours. */
+/**
+ * Returns which table a heading belongs to; undefined when it is none of ours.
+ *
+ * @param heading - the cells of the first row
+ * @example
+ * tableKind(['shoe size']) // undefined
+ */
 export function tableKind(heading: readonly string[]): 'powders' | 'recipes' | 'batches' | 'measured' | undefined {
   if (heading.includes('batch') && heading.includes('target_g')) return 'batches';
   if (heading.includes('recipe') && heading.includes('percent')) return 'recipes';

@@ -13,7 +13,13 @@ export interface CsvTable {
   decimalComma: boolean;
 }
 
-/** Reads a table with a heading: commas, semicolons or tabs, with or without a byte order mark, any line ends. */
+/**
+ * Returns a table with a heading: commas, semicolons or tabs, with or without a byte order mark, any line ends.
+ *
+ * @param text - the file
+ * @example
+ * readTable('name;percent\nSilica;60,5').decimalComma // true
+ */
 export function readTable(text: string): CsvTable {
   const clean = text.replace(/^\ufeff/, '');
   const delimiter = delimiterOf(clean);
@@ -29,7 +35,14 @@ export function readTable(text: string): CsvTable {
   return { heading, rows, decimalComma: delimiter !== ',' };
 }
 
-/** Writes a table: commas, quotes where needed, Windows line ends and a byte order mark, as every spreadsheet reads it. */
+/**
+ * Returns a table as text: commas, quotes where needed, Windows line ends and a byte order mark, as every spreadsheet reads it.
+ *
+ * @param heading - names of the columns
+ * @param rows - cells; undefined is left empty
+ * @example
+ * writeTable(['name'], [['Silica']]).length // 15
+ */
 export function writeTable(heading: readonly string[], rows: readonly (readonly (string | number | undefined)[])[]): string {
   const cells = rows.map((row) => row.map((cell) => (typeof cell === 'number' ? String(cell) : harmless(cell ?? ''))));
   return `\ufeff${Papa.unparse([[...heading], ...cells], { newline: '\r\n' })}\r\n`;
@@ -55,8 +68,13 @@ function delimiterOf(text: string): string {
 }
 
 /**
- * A number as people write it: 60.5, 60,5, 1.234,5 or 1,234.5. Undefined when it is none, and when a lone comma with three digits behind
- * it could be either: nothing is guessed, except that a file with semicolons has decimal commas.
+ * Returns a number as people write it: 60.5, 60,5, 1.234,5 or 1,234.5. Undefined when it is none, and when a lone comma with three digits
+ * behind it could be either: nothing is guessed, except that a file with semicolons has decimal commas.
+ *
+ * @param text - one cell
+ * @param decimalComma - whether the file has semicolons
+ * @example
+ * readCell('1.234,5', true) // 1234.5
  */
 export function readCell(text: string, decimalComma: boolean): number | undefined {
   const clean = text.trim().replace(/\s|%$/g, '');

@@ -30,6 +30,14 @@ function readerOf({ row, cells }: CsvRow, decimalComma: boolean, problems: FileP
 
 const optional = <T>(key: string, value: T | undefined | ''): Record<string, T> => (value === undefined || value === '' ? {} : { [key]: value });
 
+/**
+ * Returns the powders of a table, not checked yet.
+ *
+ * @param table - from `readTable`
+ * @param problems - what cannot be read is added here, with its row
+ * @example
+ * powdersFrom(readTable('powder\nSilica'), []).length // 1
+ */
 export function powdersFrom({ rows, decimalComma }: CsvTable, problems: FileProblem[]): Raw[] {
   return rows.map((row) => {
     const { text, number } = readerOf(row, decimalComma, problems);
@@ -52,7 +60,15 @@ export function powdersFrom({ rows, decimalComma }: CsvTable, problems: FileProb
   });
 }
 
-/** What a recipe says once may stand on its first row alone. */
+/**
+ * Returns the recipes of a table, not checked yet. What a recipe says once may stand on its first row alone.
+ *
+ * @param table - from `readTable`
+ * @param problems - what cannot be read is added here, with its row
+ * @param now - time of change for recipes that say none, UTC, ISO 8601
+ * @example
+ * recipesFrom(readTable('recipe,powder,percent\nAsh,Silica,30'), [], '2026-03-01T09:00:00.000Z').length // 1
+ */
 export function recipesFrom(table: CsvTable, problems: FileProblem[], now: string): Raw[] {
   return grouped(table, 'recipe').map((rows) => {
     const { text, number } = readerOf(rows[0]!, table.decimalComma, problems);
@@ -117,6 +133,14 @@ function amountOf(text: string): { value: number; unit: Unit } | undefined {
   return unit && (unit in MASS_UNITS || unit in VOLUME_UNITS) && value !== undefined ? { value, unit } : undefined;
 }
 
+/**
+ * Returns the batches of a table, not checked yet.
+ *
+ * @param table - from `readTable`
+ * @param problems - what cannot be read is added here, with its row
+ * @example
+ * batchesFrom(readTable('recipe,powder\nAsh,Silica'), []).length // 1
+ */
 export function batchesFrom(table: CsvTable, problems: FileProblem[]): Raw[] {
   return grouped(table, 'batch').map((rows) => {
     const { text, number } = readerOf(rows[0]!, table.decimalComma, problems);

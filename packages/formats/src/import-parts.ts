@@ -7,7 +7,14 @@ export interface ImportPart {
   rows: ImportRow[];
 }
 
-/** The rows of a file in the parts they are sent in: by bytes as well as by number, for a recipe with many versions is a large row. */
+/**
+ * Returns the rows of a file in the parts they are sent in: by bytes as well as by number, because a recipe with many versions is a large
+ * row.
+ *
+ * @param rows - of a checked file
+ * @example
+ * importParts([]).length // 0
+ */
 export function importParts(rows: readonly ImportRow[]): ImportPart[] {
   const parts: ImportPart[] = [];
   let bytes = 0;

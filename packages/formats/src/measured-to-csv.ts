@@ -22,7 +22,13 @@ const METHOD_WORDS: Record<NonNullable<CoatDipBody['method']>, string> = {
   spray: 'spray',
 };
 
-/** One row a measured coat, as it was read: what it comes to is the reader's to work out. */
+/**
+ * Returns a table with one row for each measured coat, as it was read.
+ *
+ * @param dips - with the names of bucket, glaze and body
+ * @example
+ * dipsToCsv([]).includes('seconds') // true
+ */
 export function dipsToCsv(dips: readonly NamedDip[]): string {
   const rows = dips.map((dip) => {
     const { reading } = dip;
@@ -54,7 +60,13 @@ export function dipsToCsv(dips: readonly NamedDip[]): string {
   return writeTable(DIP_COLUMNS, rows);
 }
 
-/** One row a runner tile, measured or not yet. */
+/**
+ * Returns a table with one row for each runner tile, measured or not yet.
+ *
+ * @param tiles - the runner tiles
+ * @example
+ * runnersToCsv([]).includes('band_mm') // true
+ */
 export function runnersToCsv(tiles: readonly RunnerTile[]): string {
   const rows = tiles.map(({ code, createdAt, body }) => {
     const [lower, upper] = body.layers;

@@ -55,7 +55,14 @@ export const planFileSchema = z
 export type PlanFile = z.infer<typeof planFileSchema>;
 export type PlanGlaze = z.infer<typeof planGlazeSchema>;
 
-/** A piece as a file: the glazes it uses are named in it, and what belongs to this studio alone stays at home. */
+/**
+ * Returns a piece as a file. The glazes it uses are named in it; what belongs to this studio alone is left out.
+ *
+ * @param piece - its `body`, the name of its `clay`, `glazes` of the studio, name of the `studio`, and `now`, UTC, ISO 8601
+ * @example
+ * planToFile({ body: { name: 'Cup', count: 1, plan: { shapeId: 'cup', zones: {} } }, clay: 'Clay', glazes: [], studio: 'Studio', now: '2026-03-01T09:00:00.000Z' }).version
+ * // 2
+ */
 export function planToFile({
   body,
   clay,
@@ -88,7 +95,13 @@ export function planToFile({
 
 export type ReadPlan = { kind: 'ok'; file: PlanFile } | { kind: 'refused'; message: string };
 
-/** Reads a plan's file; what cannot be read is told in a sentence, and nothing is guessed. */
+/**
+ * Returns the plan in a file, or a sentence why it cannot be read. Nothing is guessed.
+ *
+ * @param text - the file
+ * @example
+ * readPlanFile('no JSON').kind // 'refused'
+ */
 export function readPlanFile(text: string): ReadPlan {
   let raw: unknown;
   try {
@@ -116,7 +129,15 @@ function withNewNames(value: unknown): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, one]) => [RENAMED_IN_2.get(key) ?? key, withNewNames(one)]));
 }
 
-/** The piece a file becomes in a studio, once every glaze of it has a bucket there. */
+/**
+ * Returns the piece that a file becomes in a studio, once every glaze of it has a bucket there.
+ *
+ * @param file - from `readPlanFile`
+ * @param studio - `bodyId` of the clay; `buckets` by the `ref` of a glaze
+ * @example
+ * pieceFromFile({ name: 'Cup', count: 1, plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }, { bodyId: 'clay', buckets: new Map([['ash', 'B1']]) }).plan.zones.outside[0].bucketId
+ * // 'B1'
+ */
 export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: string; buckets: ReadonlyMap<string, string> }): PieceBody {
   const here = (ref: string): string => buckets.get(ref) ?? ref;
   const { gumIn, ...plan } = withLayers(file.plan, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));

@@ -1,7 +1,14 @@
 import type { RecipeBody } from '@cazuela/contract';
 import type { PortableRecipe, PortableRecipeBody } from './portable';
 
-/** A recipe without ids: its powders by name. */
+/**
+ * Returns a recipe without ids: its powders by name.
+ *
+ * @param versions - oldest first
+ * @param powderName - by id
+ * @example
+ * toPortableRecipe([], (id) => id).versions.length // 0
+ */
 export function toPortableRecipe(
   versions: readonly { reason: string; changedAt: string; body: RecipeBody }[],
   powderName: (id: string) => string,
@@ -15,7 +22,15 @@ export function toPortableRecipe(
   };
 }
 
-/** Back into a studio: powders by that studio's ids. Undefined where it lacks one. */
+/**
+ * Returns a recipe with the ids of a studio; undefined where that studio lacks a powder.
+ *
+ * @param body - with powders by name
+ * @param studio - `powderId` by name; `newId`, makes ids for lines
+ * @example
+ * fromPortableBody({ name: 'Ash', lines: [{ powder: 'Silica', part: 'base', percent: 30 }] }, { powderId: () => undefined, newId: () => 'x' })
+ * // undefined
+ */
 export function fromPortableBody(
   { lines, ...rest }: PortableRecipeBody,
   { powderId, newId }: { powderId: (name: string) => string | undefined; newId: () => string },

@@ -21,8 +21,12 @@ export interface ReadFile {
 }
 
 /**
- * Reads a file of ours, JSON or CSV, and checks every entry. Nothing is guessed: what cannot be read is told with its row. `now` is the
- * time written on recipes that do not say when they were changed.
+ * Returns what is in a file of ours, JSON or CSV, every entry checked. Nothing is guessed: what cannot be read is told with its row.
+ *
+ * @param text - the file
+ * @param now - time of change for recipes that say none, UTC, ISO 8601
+ * @example
+ * readFile('', '2026-03-01T09:00:00.000Z').recipes.length // 0
  */
 export function readFile(text: string, now: string): ReadFile {
   const file: ReadFile = { powders: [], recipes: [], batches: [], problems: [] };

@@ -2,7 +2,13 @@ import { BATCH_COLUMNS, OXIDE_COLUMNS, POWDER_COLUMNS, RECIPE_COLUMNS } from './
 import { writeTable } from './csv';
 import type { PortableBatch, PortablePowder, PortableRecipe, PortableRecipeBody } from './portable';
 
-/** One row a powder. */
+/**
+ * Returns a table with one row for each powder.
+ *
+ * @param powders - by name
+ * @example
+ * powdersToCsv([]).includes('loi') // true
+ */
 export function powdersToCsv(powders: readonly PortablePowder[]): string {
   const rows = powders.map((powder) => [
     powder.name,
@@ -20,7 +26,13 @@ export function powdersToCsv(powders: readonly PortablePowder[]): string {
   return writeTable(POWDER_COLUMNS, rows);
 }
 
-/** One row a line of a recipe, the newest version; what belongs to the whole recipe stands on each of its rows. */
+/**
+ * Returns a table with one row for each line of a recipe, the newest version. What belongs to the whole recipe stands on each of its rows.
+ *
+ * @param recipes - by name
+ * @example
+ * recipesToCsv([]).includes('percent') // true
+ */
 export function recipesToCsv(recipes: readonly PortableRecipe[]): string {
   const rows = recipes.flatMap(({ versions }) => {
     const { body, reason, changedAt } = versions.at(-1)!;
@@ -49,7 +61,13 @@ export function recipesToCsv(recipes: readonly PortableRecipe[]): string {
   return writeTable(RECIPE_COLUMNS, rows);
 }
 
-/** In words: a spreadsheet makes 6 of 06, and those are 224 °C apart. */
+/**
+ * Returns a cone in words: a spreadsheet makes 6 of 06, and those are 224 °C apart.
+ *
+ * @param cone - as in CONES
+ * @example
+ * coneCell('06') // 'cone 06'
+ */
 export const coneCell = (cone: string): string => `cone ${cone}`;
 
 function productCells(product: PortableRecipeBody['product']): (string | number | undefined)[] {
@@ -70,7 +88,13 @@ function productCells(product: PortableRecipeBody['product']): (string | number 
   return ['jar', undefined, undefined, undefined, product.coats, product.jarMl, product.jarPrice, product.makerSaysFoodSafe];
 }
 
-/** One row a line of a batch; an empty in_g was skipped. */
+/**
+ * Returns a table with one row for each line of a batch. An empty `in_g` was skipped.
+ *
+ * @param batches - by recipe
+ * @example
+ * batchesToCsv([]).includes('in_g') // true
+ */
 export function batchesToCsv(batches: readonly PortableBatch[]): string {
   const rows = batches.flatMap((batch, index) =>
     batch.lines.map((line) => [

@@ -3,7 +3,13 @@ const UNSEEN = /[\u00ad\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff
 /** Line ends, tabs and other control characters, as they come with what is pasted. */
 const CONTROL = /[\p{Cc}\p{Zl}\p{Zp}]/gu;
 
-/** A name as it is kept: one way of writing each letter (Unicode NFKC), and nothing that nobody can see. */
+/**
+ * Returns a name as it is kept: one way of writing each letter (Unicode NFKC), without characters that nobody can see.
+ *
+ * @param text - as it was typed
+ * @example
+ * cleanName('  Ash\u200b ') // 'Ash'
+ */
 export function cleanName(text: string): string {
   return text.normalize('NFKC').replace(UNSEEN, '').replace(CONTROL, ' ').trim();
 }

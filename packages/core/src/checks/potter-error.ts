@@ -22,7 +22,8 @@ export type Attempt<T> = { kind: 'ok'; value: T } | { kind: 'refused'; error: Po
 /**
  * Returns what a core function computes, or its refusal as a value. For screens that compute at every keystroke.
  *
- * @param compute - the call; errors other than a PotterError are passed on
+ * @param compute - the call
+ * @throws whatever is no PotterError
  * @example
  * attempt(() => requirePositive('sg', 1.45)) // { kind: 'ok', value: 1.45 }
  */

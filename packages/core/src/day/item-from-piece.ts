@@ -17,7 +17,13 @@ export interface PieceForDay {
   newId: () => string;
 }
 
-/** The steps of a plan as the day's list keeps them: words, bucket, seconds, waits, the caution at its step. */
+/**
+ * Returns the steps of a plan as the list of a day keeps them: words, bucket, seconds, waits, and the caution at its step.
+ *
+ * @param piece - the piece, its timed steps, its glazes, names by bucket, and `newId`, which makes ids
+ * @example
+ * dayItemFromPiece({ pieceId: 'p', name: 'Cup', count: 3, waxFootMm: 10, steps: [], glazes: [], names: new Map(), newId: () => 'x' }).count // 3
+ */
 export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, names, newId }: PieceForDay): DayItem {
   const itemId = newId();
   const seenBuckets = new Set<string>();
@@ -44,7 +50,14 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
   }
 }
 
-/** A step in the words of the bench. */
+/**
+ * Returns a step in the words of the bench.
+ *
+ * @param question - `step`; `glazeName`; `waxFootMm`, height of the bare foot
+ * @example
+ * stepWords({ step: { key: 'wax', kind: 'wax', zones: ['foot'], laborSeconds: 40, waitMinutes: 20, waitFor: 'handleDry', wallUsed: 0 }, waxFootMm: 10 })
+ * // 'Wax the foot and 10 mm up'
+ */
 export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; glazeName?: string | undefined; waxFootMm: number }): string {
   switch (step.kind) {
     case 'check':
@@ -91,7 +104,15 @@ function layerWords(step: TimedStep, name: string): string {
   }
 }
 
-/** What to mind at a step, where it happens. */
+/**
+ * Returns what to mind at a step, said where it happens; undefined where there is nothing.
+ *
+ * @param step - the step
+ * @param firstBucketName - the first glaze of the day
+ * @example
+ * cautionFor({ key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], laborSeconds: 30 }, undefined)
+ * // 'Wipe wet: dry glaze is silica dust. Rinse water settles in its own bucket, never the drain.'
+ */
 export function cautionFor(step: PieceStep, firstBucketName: string | undefined): string | undefined {
   if (step.kind === 'scrape') return 'Scrape damp, never dry, over a tray: dry glaze is silica dust. A respirator where it cannot be kept damp.';
   if (step.layer?.method === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';

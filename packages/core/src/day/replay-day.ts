@@ -28,8 +28,12 @@ export interface DayState {
 }
 
 /**
- * The day as it stands at a moment: what is done, what hands do now, what dries and until when, and the rest re-planned
- * from here. The first record of a step counts; a second one changes nothing.
+ * Returns a day as it stands at a moment: what is done, what comes now, what dries and until when, and the rest planned anew from here. The
+ * first record of a step counts; a second one changes nothing.
+ *
+ * @param day - `items`; `events`, in any order; `nowAt`, UTC, ISO 8601
+ * @example
+ * replayDay({ items: [], events: [], nowAt: '2026-03-01T09:00:00.000Z' }).doneCount // 0
  */
 export function replayDay({ items, events, nowAt }: { items: readonly DayItem[]; events: readonly DayEvent[]; nowAt: string }): DayState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));

@@ -22,9 +22,13 @@ export interface ScheduleQuestion {
 }
 
 /**
- * A day for one pair of hands: at each moment the first of what is ready, waxing and checking before glazing, the bucket
- * at hand before another, light before dark; when nothing is ready, hands wait for what is dry first.
- * A greedy list: valid always, shortest not promised.
+ * Returns a day for one worker: at each moment the first of what is ready; waxing and checking before glazing, the bucket in hand before
+ * another, light before dark. When nothing is ready, the worker waits for what is dry first. A greedy list: always valid, not promised to be
+ * the shortest.
+ *
+ * @param question - `items`; where each of them stands; `startMin`; the bucket in hand
+ * @example
+ * scheduleDay({ items: [] }) // []
  */
 export function scheduleDay({ items, from, startMin = 0, bucketInHand }: ScheduleQuestion): Scheduled[] {
   const queue = items.map((item) => ({ item, index: from?.get(item.id)?.index ?? 0, readyMin: from?.get(item.id)?.readyMin ?? startMin }));

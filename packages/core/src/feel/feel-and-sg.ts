@@ -16,7 +16,13 @@ const PAIR_WITHIN_MS = 2 * HOUR_MS;
 /** What changes how the liquid stands, or its SG. */
 const CHANGES = new Set<BucketEvent['type']>(['filled', 'waterAdded', 'waterPouredOff', 'powderAdded', 'dropsAdded', 'gumAdded']);
 
-/** Every reading of one kind that has an SG of the same visit beside it, oldest first. */
+/**
+ * Returns every reading of one kind that has an SG of the same visit beside it, oldest first. Two hours are one visit.
+ *
+ * @param question - `events` of the bucket, in any order; `kind` of reading
+ * @example
+ * feelPairs({ events: [], kind: 'swirl' }) // []
+ */
 export function feelPairs({ events, kind }: { events: readonly BucketEvent[]; kind: FeelKind }): FeelPair[] {
   const pairs: FeelPair[] = [];
   let waiting: { at: string; value: number }[] = [];
@@ -48,7 +54,13 @@ export interface FeelAndSg {
   feelFromSg: MonotoneFit;
 }
 
-/** How one kind of reading and SG teach each other in this bucket. */
+/**
+ * Returns how one kind of reading and the SG of this bucket tell of one another.
+ *
+ * @param question - `events` of the bucket, in any order; `kind` of reading
+ * @example
+ * feelAndSg({ events: [], kind: 'swirl' }).kind ?? 'fits' // 'swirl'
+ */
 export function feelAndSg({ events, kind }: { events: readonly BucketEvent[]; kind: FeelKind }): FeelAndSg {
   const pairs = feelPairs({ events, kind });
   const direction = WITH_THICKNESS[kind];

@@ -21,7 +21,13 @@ export interface FeelRanges {
   nail?: NailLook | undefined;
 }
 
-/** A reading by feel as a number: seconds, drips, or 0–2 for the nail from clear to hidden. */
+/**
+ * Returns a reading by feel as a number: seconds, drips, or 0–2 for the nail from clear to hidden. Undefined for other events.
+ *
+ * @param event - of a bucket
+ * @example
+ * feelReading({ id: 'a', at: '2026-03-01T09:00:00.000Z', by: 'Maia', type: 'dripsCounted', drips: 3 }) // { kind: 'drips', value: 3 }
+ */
 export function feelReading(event: BucketEvent): { kind: FeelKind; value: number } | undefined {
   switch (event.type) {
     case 'swirlTimed':
@@ -39,7 +45,13 @@ export function feelReading(event: BucketEvent): { kind: FeelKind; value: number
 
 export type FeelVerdict = 'inRange' | 'tooThick' | 'tooThin' | 'mixed' | 'unknown';
 
-/** How the newest readings by feel stand to what this glaze should feel like. Readings that contradict each other say "mixed". */
+/**
+ * Returns how the newest readings by feel stand to what this glaze should feel like. Readings that contradict one another are `mixed`.
+ *
+ * @param question - `feel`, the newest readings; `ranges`, what is right for this glaze
+ * @example
+ * feelVerdict({ feel: undefined, ranges: undefined }) // 'unknown'
+ */
 export function feelVerdict({ feel, ranges }: { feel: FeelNow | undefined; ranges: FeelRanges | undefined }): FeelVerdict {
   const verdicts = FEEL_KINDS.flatMap((kind) => verdictOf(kind, feel, ranges));
   if (verdicts.length === 0) return 'unknown';
@@ -56,6 +68,14 @@ function verdictOf(kind: FeelKind, feel: FeelNow | undefined, ranges: FeelRanges
   return [value > wanted.high === (WITH_THICKNESS[kind] === 'rising') ? 'tooThick' : 'tooThin'];
 }
 
+/**
+ * Returns the newest reading of one kind as a number; undefined where there is none.
+ *
+ * @param kind - of reading
+ * @param feel - the newest readings
+ * @example
+ * valueOf('drips', { drips: 3, at: '2026-03-01T09:00:00.000Z' }) // 3
+ */
 export function valueOf(kind: FeelKind, feel: FeelNow): number | undefined {
   if (kind === 'nail') return feel.nail === undefined ? undefined : NAIL_LOOKS.indexOf(feel.nail);
   return { swirl: feel.swirlSeconds, flow: feel.flowSeconds, drips: feel.drips }[kind];

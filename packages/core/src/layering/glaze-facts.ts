@@ -23,7 +23,14 @@ export interface GlazeSource {
 /** Flow of a glaze whose powders nobody analysed: the middle of all, with the widest spread. */
 const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, basis: 'startingGuess' };
 
-/** What ordering, running and food warnings need to know, from what is really in a bucket. */
+/**
+ * Returns what ordering, running and food warnings need to know of a glaze, from what is in its bucket.
+ *
+ * @param source - the bucket, its recipe's own words, and the powders of the studio
+ * @example
+ * attempt(() => glazeFacts({ bucketId: 'b', name: 'Ash', colour: '#FFFFFF', surface: 'gloss', movement: 'runs', foodTested: false, contents: { parts: [], sg: 1.45, density: 2.6 }, powders: [] }).flow.flow > 0)
+ * // { kind: 'ok', value: true }
+ */
 export function glazeFacts(source: GlazeSource): GlazeFacts {
   const { contents, powders, movement } = source;
   const parts = weighedParts({ parts: contents.parts, powders });
@@ -55,7 +62,13 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
   };
 }
 
-/** Lightness of a colour like #7FA08C, 0 black – 1 white, as the eye weighs red, green and blue (Rec. 709). */
+/**
+ * Returns the lightness of a colour, 0 black – 1 white, as the eye weighs red, green and blue (Rec. 709).
+ *
+ * @param colour - like #7FA08C
+ * @example
+ * lightnessOf('#FFFFFF') // 1
+ */
 export function lightnessOf(colour: string): number {
   const match = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
   if (!match) return 0.5;

@@ -8,7 +8,14 @@ export interface GlazeNeeded {
   slurryMl: number;
 }
 
-/** Glaze that one piece takes on a place, all its coats of known buckets together. */
+/**
+ * Returns the glaze that one piece takes on a place, all its coats of known buckets together.
+ *
+ * @param question - `area`, in cm² with its layers; `glazes` of the buckets
+ * @example
+ * glazeNeeded({ area: { areaCm2: 100, layers: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).dryGrams
+ * // 6.5
+ */
 export function glazeNeeded({ area, glazes }: { area: Pick<PlannedArea, 'areaCm2' | 'layers'>; glazes: readonly GlazeFacts[] }): GlazeNeeded {
   let dryGrams = 0;
   let slurryMl = 0;

@@ -28,7 +28,14 @@ export interface OutsideRun {
   feet: number;
 }
 
-/** Where the lowest glaze edge of the outside starts, and how far its thickest stack runs. */
+/**
+ * Returns where the lowest edge of glaze on the outside starts, and how far its thickest stack runs; undefined where nothing runs.
+ *
+ * @param question - plan, shape, glazes
+ * @example
+ * outsideRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } }).edgeMm
+ * // 10
+ */
 export function outsideRun({ plan, shape, glazes }: PieceQuestion): OutsideRun | undefined {
   const layers = meltedLayers(plan.zones.outside, glazes);
   if (layers.length === 0) return undefined;

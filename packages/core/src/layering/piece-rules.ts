@@ -36,5 +36,12 @@ export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'H1', check: dust },
 ];
 
-/** What speaks against a plan, rule by rule. */
+/**
+ * Returns what speaks against a plan, rule by rule.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * pieceWarnings({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } }).length > 0
+ * // true
+ */
 export const pieceWarnings = (question: PieceQuestion): Warning[] => PIECE_RULES.flatMap(({ check }) => check(question));

@@ -19,7 +19,15 @@ export interface Variations {
 /** More combinations than this are not looked through one by one. */
 const MOST_COMBINATIONS = 20_000;
 
-/** How many pieces a rule can tell apart: those that no rule of drying forbids. */
+/**
+ * Returns the pieces that a rule can tell apart: those that no rule of drying forbids.
+ *
+ * @param question - `plan`; `glazes`; `rule`, its palette and places
+ * @throws PotterError for a rule with too many combinations, or none
+ * @example
+ * combinationsOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], rule: { palette: ['ash'], places: ['outside'] } }).length
+ * // 1
+ */
 export function combinationsOf(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; rule: Variations['rule'] }): Variation[] {
   const { plan, glazes, rule } = question;
   const whole = rule.palette.length ** rule.places.length;
@@ -38,8 +46,14 @@ export function combinationsOf(question: { plan: PiecePlan; glazes: readonly Gla
 }
 
 /**
- * A set of which no two are alike and every glaze gets its turn: piece by piece, the combination furthest from those chosen (in most places
- * another glaze), and of those the one whose glazes were used least in their place. The same rule always gives the same set.
+ * Returns a set of which no two are alike and every glaze gets its turn. Piece by piece it takes the combination furthest from those chosen
+ * (in most places another glaze), and of those the one whose glazes were used least in their place. The same rule always gives the same set.
+ *
+ * @param question - as for `combinationsOf`; `count` of pieces
+ * @throws PotterError for more pieces than there are combinations
+ * @example
+ * spreadVariations({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], rule: { palette: ['ash'], places: ['outside'] }, count: 1 }).length
+ * // 1
  */
 export function spreadVariations(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; rule: Variations['rule']; count: number }): Variation[] {
   const { rule, count } = question;
@@ -80,7 +94,15 @@ export function spreadVariations(question: { plan: PiecePlan; glazes: readonly G
   }
 }
 
-/** The set as it stands: the pieces that were kept while they still fit the plan and its count, otherwise the rule's own anew. */
+/**
+ * Returns the set as it stands: the pieces that were kept while they fit the plan and its count, else a new set by the rule.
+ *
+ * @param question - `plan`; `glazes`; `count`; `variations`, the rule and the kept pieces
+ * @throws PotterError as `spreadVariations`
+ * @example
+ * currentVariations({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], count: 1, variations: { rule: { palette: ['ash'], places: ['outside'] }, pieces: [] } }).length
+ * // 1
+ */
 export function currentVariations(question: { plan: PiecePlan; glazes: readonly GlazeFacts[]; count: number; variations: Variations }): Variation[] {
   const { plan, glazes, count, variations } = question;
   const { rule, pieces } = variations;
@@ -93,7 +115,15 @@ export function currentVariations(question: { plan: PiecePlan; glazes: readonly 
   return fits ? pieces : spreadVariations({ plan, glazes, rule, count });
 }
 
-/** The plan of one piece of a set. */
+/**
+ * Returns the plan of one piece of a set.
+ *
+ * @param plan - of the set
+ * @param variation - the bucket of the uppermost coat by place
+ * @example
+ * layersOf(variedPlan({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, { buckets: { outside: 'iron' } }))[0].bucketId
+ * // 'iron'
+ */
 export function variedPlan(plan: PiecePlan, { buckets }: Variation): PiecePlan {
   const top = (place: string, layers: Layer[]): Layer[] =>
     buckets[place] === undefined ? layers : layers.map((layer, at) => (at === layers.length - 1 ? { ...layer, bucketId: buckets[place]! } : layer));

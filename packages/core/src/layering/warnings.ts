@@ -20,7 +20,13 @@ export interface PlanFix {
 
 export const MOST_WARNINGS_SHOWN = 3;
 
-/** Worst first; the ones put aside are left out. */
+/**
+ * Returns warnings, worst first, without those that were put aside.
+ *
+ * @param question - `warnings`; `putAside`, rules
+ * @example
+ * sortWarnings({ warnings: [] }) // []
+ */
 export function sortWarnings({ warnings, putAside = [] }: { warnings: readonly Warning[]; putAside?: readonly { rule: string }[] }): Warning[] {
   const aside = new Set(putAside.map((entry) => entry.rule));
   return warnings.filter((warning) => !aside.has(warning.rule)).sort((a, b) => Number(b.severity === 'stop') - Number(a.severity === 'stop'));

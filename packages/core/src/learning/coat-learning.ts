@@ -46,8 +46,14 @@ const STEP = 0.05;
 export const OUTLIER_SDS = 3;
 
 /**
- * Learns from all dips of a studio at once: maximum a posteriori in ln J_cake, ln J_wall and ln f with priors of sd 0.5, by Gauss–Newton with
- * halved steps; its covariance is Laplace's. A glaze weighed on one body sharpens what is thought of it on every other, and the other way round.
+ * Returns what all measured dips of a studio teach together: ln J_cake and ln f of each glaze, ln J_wall of each body, with their covariance.
+ * A glaze weighed on one body sharpens what is known of it on every other, and the other way round.
+ *
+ * Source: maximum a posteriori with priors of sd 0.5; the covariance is Laplace's approximation.
+ *
+ * @param question - `observations`, measured dips; `walls`, thirst tests
+ * @example
+ * learnCoats({ observations: [] }).converged // true
  */
 export function learnCoats({
   observations,
@@ -80,7 +86,14 @@ export function learnCoats({
   return { glazeIds, bodyIds, mean, covariance, fits, unusable, counts, converged };
 }
 
-/** What was learnt of one glaze on one body. What nobody weighed keeps its prior. */
+/**
+ * Returns what was learnt of one glaze on one body. A parameter without any measurement keeps its starting guess and its full spread.
+ *
+ * @param learning - from `learnCoats`
+ * @param pair - glaze and body
+ * @example
+ * knowledgeOf(learnCoats({ observations: [] }), { glazeId: 'ash', bodyId: 'clay' }).basis // { kind: 'startingGuess' }
+ */
 export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glazeId: string; bodyId: string }): CoatKnowledge {
   const { glazeIds, bodyIds, mean, covariance, counts } = learning;
   const [glaze, body] = [glazeIds.indexOf(glazeId), bodyIds.indexOf(bodyId)];

@@ -16,7 +16,16 @@ const WEIGHED_LN_SD = 0.08;
 /** Error of a caliper, needle or comb, mm. */
 const THICKNESS_SD_MM = 0.1;
 
-/** The coat of a reading, mm, and the standard deviation of its logarithm: √(0.08² + 2(σm/g)²) by weight, 0.10 mm by thickness. */
+/**
+ * Returns the coat of a reading, mm, and the standard deviation of its logarithm: √(0.08² + 2(σm/g)²) by weight, 0.10 mm by thickness.
+ *
+ * @param reading - weights in g with area in cm² and the scale's division, or a thickness in mm
+ * @param glaze - SG, density in g/mL, and packing, 0–1
+ * @throws PotterError for a weight that did not grow, or what lies outside
+ * @example
+ * coatOfReading({ kind: 'dryWeight', gainGrams: 6.5, areaCm2: 100, divisionGrams: 0 }, { sg: 1.45, density: 2.6, packing: 0.5 })
+ * // { coatMm: 0.5, lnSd: 0.08 }
+ */
 export function coatOfReading(reading: CoatReading, glaze: { sg: number; density: number; packing: number }): { coatMm: number; lnSd: number } {
   if (reading.kind === 'thickness') {
     const coatMm = requirePositive('coatMm', reading.coatMm);

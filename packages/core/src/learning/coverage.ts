@@ -9,8 +9,12 @@ export interface Coverage {
 }
 
 /**
- * How often the studio's newest dips fell inside what was predicted for each from the dips before it: the measuring's own error counted in,
- * oldest first. About four of five is right; more says the ranges are too wide.
+ * Returns how often the newest dips fell inside what was predicted for each from the dips before it, the error of measuring counted in. About
+ * four of five is right; more says that the ranges are too wide.
+ *
+ * @param question - `observations`, oldest first; `newest`, how many of the last to look at
+ * @example
+ * coverageOf({ observations: [], newest: 10 }) // { inside: 0, of: 0 }
  */
 export function coverageOf({ observations, newest }: { observations: readonly CoatObservation[]; newest: number }): Coverage {
   const coverage: Coverage = { inside: 0, of: 0 };

@@ -22,6 +22,7 @@ export type BucketOfRecipe = GlazeInBucket & { recipeVersionId: string | null };
  * Returns what the feet of fired pieces say of how their glazes flow: a foot that stayed clean, or stuck. At most the 40 newest results are
  * looked at. A result says nothing where its bucket holds another recipe by now, or where more than one glaze decides the foot.
  *
+ * @param records - what the studio has
  * @param records.results - the results of the studio
  * @param records.pieces - its pieces with their plans
  * @param records.facts - its glazes
@@ -60,6 +61,7 @@ const isAtFoot = ({ fault, where }: { fault: string; where: string }): boolean =
 /**
  * Returns glazes with what fired feet say of their flow.
  *
+ * @param question - what the studio has
  * @param question.facts - the glazes
  * @param question.feet - from `feetSeen`
  * @param question.buckets - the buckets the glazes are in

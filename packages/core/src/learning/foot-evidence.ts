@@ -20,8 +20,13 @@ export interface FootSeen {
 export const FOOT_LN_SD = 0.5;
 
 /**
- * The flow at which the outside of a plan just reaches the shelf, if one glaze alone decides it: bare foot, no rim or strip over it, not
- * fired before or upside down. Nothing where it cannot tell: a run that never comes so far says nothing of a clean foot.
+ * Returns the flow at which the outside of a plan just reaches the shelf, if one glaze alone decides it: bare foot, no rim or strip over it,
+ * not fired before or upside down. Undefined where it cannot tell: a run that never comes so far says nothing of a clean foot.
+ *
+ * @param question - `plan`, `shape`, `glazes`; `firingRatio`, how many times as much its firing flowed as the usual one
+ * @example
+ * footToTell({ plan: { ...{ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, waxFootMm: 0 }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], firingRatio: 1 })
+ * // undefined
  */
 export function footToTell(question: {
   plan: PiecePlan;
@@ -44,8 +49,18 @@ export function footToTell(question: {
 }
 
 /**
- * What is known of a glaze's flow once fired feet were looked at. Each says only on which side of its edge the flow lies: the normal in ln F
- * cut there, softly, and a normal again by its first two moments (as in expectation propagation; Minka 2001).
+ * Returns what is known of a glaze's flow once fired feet were looked at. Each says only on which side of its edge the flow lies: the normal
+ * in ln F is cut there, softly, and made a normal again by its first two moments.
+ *
+ * Source: expectation propagation (Minka, 2001).
+ *
+ * @param prior - the flow before
+ * @param glazeId - whose feet count
+ * @param feet - from `feetSeen`
+ * @throws PotterError for a foot without the flow at which its edge reaches the shelf
+ * @example
+ * learnFromFeet({ flow: 60, lnSd: 0.5, basis: 'pottersWord' }, 'ash', [{ glazeId: 'ash', lnReach: Math.log(60), isClean: true }]).flow
+ * // 45.252131
  */
 export function learnFromFeet(prior: FlowGuess, glazeId: string, feet: readonly FootSeen[]): FlowGuess {
   const own = feet.filter((foot) => foot.glazeId === glazeId);

@@ -21,14 +21,29 @@ export const RUN_LN_SD = 0.3;
 /** A run shorter than this is no run: it only says that the glaze flows no more than that, mm. */
 const SHORTEST_RUN_MM = 0.5;
 
-/** Flow figure of the whole band at the usual firing, 1/mm. */
+/**
+ * Returns the flow figure of the whole band at the usual firing, 1/mm.
+ *
+ * @param reading - layers in mm melted, the band and its run in mm, and how much its firing flowed
+ * @throws PotterError for a firing ratio of 0 or less, or a band that cannot be
+ * @example
+ * flowOfReading({ layers: [{ glazeId: 'ash', meltedMm: 0.35 }], bandMm: 50, runMm: 5.4, firingRatio: 1 }) // 60
+ */
 export function flowOfReading({ layers, bandMm, runMm, firingRatio }: RunReading): number {
   requirePositive('flow', firingRatio);
   const meltedMm = layers.reduce((sum, layer) => sum + layer.meltedMm, 0) - STUCK_FILM_MM;
   return flowFromRun({ meltedMm: Math.max(0.01, meltedMm), bandMm, runMm: Math.max(SHORTEST_RUN_MM, runMm) }) / firingRatio;
 }
 
-/** What is known of a glaze's flow once its tiles were measured: normals in ln F, each as sure as it is. */
+/**
+ * Returns what is known of a glaze's flow once its tiles were measured: estimates of ln F, combined.
+ *
+ * @param prior - the flow before
+ * @param glazeId - whose tiles count; only those of this glaze alone
+ * @param readings - runner tiles
+ * @example
+ * learnFlow({ flow: 60, lnSd: 0.5, basis: 'pottersWord' }, 'ash', []).flow // 60
+ */
 export function learnFlow(prior: FlowGuess, glazeId: string, readings: readonly RunReading[]): FlowGuess {
   const own = readings.filter(({ layers }) => layers.length === 1 && layers[0]!.glazeId === glazeId);
   if (own.length === 0) return prior;
@@ -39,7 +54,14 @@ export function learnFlow(prior: FlowGuess, glazeId: string, readings: readonly 
   return { flow: Math.exp(mean), lnSd: sd, basis: 'runnerTile' };
 }
 
-/** ω of every pair that was measured over one another, with what is known of the two by themselves. */
+/**
+ * Returns ω of every pair that was measured over one another.
+ *
+ * @param readings - runner tiles
+ * @param flowOf - what is known of one glaze by itself
+ * @example
+ * learnPairs([], () => undefined) // []
+ */
 export function learnPairs(readings: readonly RunReading[], flowOf: (glazeId: string) => FlowGuess | undefined): PairFlow[] {
   const byPair = new Map<string, { a: string; b: string; found: NormalEstimate[] }>();
   for (const reading of readings) {
@@ -65,5 +87,11 @@ export function learnPairs(readings: readonly RunReading[], flowOf: (glazeId: st
   });
 }
 
-/** How much narrower the range of ln F gets by one more measured tile: 0.5 is half as wide. */
+/**
+ * Returns how much narrower the range of ln F gets by one more measured tile: 0.5 is half as wide.
+ *
+ * @param lnSd - of ln F now, above 0
+ * @example
+ * narrowsTo(0.3) // 0.70710678
+ */
 export const narrowsTo = (lnSd: number): number => 1 / Math.sqrt(1 + (lnSd / RUN_LN_SD) ** 2);

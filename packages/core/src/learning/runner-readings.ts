@@ -50,6 +50,7 @@ export function runnerReadings(tiles: readonly RunnerRecord[]): RunReading[] {
 /**
  * Returns glazes with their flow as the runner tiles have it, and the pairs that were measured over one another. Both are told by bucket.
  *
+ * @param records - what the studio has
  * @param records.tiles - all runner tiles of the studio
  * @param records.facts - the glazes with their flow before any tile
  * @param records.buckets - the buckets they are in

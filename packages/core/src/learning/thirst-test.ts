@@ -31,8 +31,13 @@ const SECONDS_SD = 0.3;
 const FULL_SHARE = 0.9;
 
 /**
- * How thirsty a wall is, from water alone: J = q²/(2t) with q mm of water through one face, and W from the soaked weight. Example: 4 g in 3 s
- * into both faces of 40 cm² is 0.5 mm, J 0.042 mm²/s.
+ * Returns how thirsty a wall is, from water alone: J = q²/(2t) with q mm of water through one face, and the capacity from the soaked weight.
+ *
+ * @param test - weights in g, dry below wet below soaked; `seconds` and `faceCm2`, above 0; `faces`; the scale's division
+ * @throws PotterError for weights that do not rise, or what lies outside
+ * @example
+ * readThirstTest({ dryGrams: 100, afterGrams: 104, soakedGrams: 112, seconds: 3, faceCm2: 40, faces: 2, divisionGrams: 0 }).wallSuction
+ * // 0.041666667
  */
 export function readThirstTest(test: ThirstTest): Thirst {
   const { dryGrams, afterGrams, soakedGrams, faces } = test;

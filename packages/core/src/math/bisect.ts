@@ -12,6 +12,7 @@ export interface Bracket {
 /**
  * Finds by halving where `isPast` turns from false to true as its argument rises.
  *
+ * @param search - where to look
  * @param search.low - where `isPast` is false, or taken to be
  * @param search.high - where `isPast` is true, or taken to be; not below `low`
  * @param search.isPast - false below the point and true above it; asked at most 60 times
@@ -32,6 +33,7 @@ export function bisect({ low, high, isPast, width = 0 }: { low: number; high: nu
 /**
  * Finds by halving the least whole number for which `isPast` is true.
  *
+ * @param search - where to look
  * @param search.low - whole, with `isPast` false
  * @param search.high - whole, with `isPast` true, above `low`
  * @param search.isPast - false below the number and true from it on

@@ -10,7 +10,7 @@ export const NINETY_FIVE_PERCENT_Z = 1.6449;
  *
  * @param sds - distance from the mean, in standard deviations
  * @example
- * normalShareBelow(1.2816) // 0.9
+ * normalShareBelow(1.2816) // 0.9000084
  */
 export function normalShareBelow(sds: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(sds));

@@ -61,7 +61,13 @@ export type NowItem =
 /** Opened kilns older than this are history, days. */
 const READ_WITHIN_DAYS = 10;
 
-/** What waits for a hand in the studio, most urgent first: the interrupted batch, what is dry, the kiln, buckets, results. */
+/**
+ * Returns what waits for somebody in the studio, most urgent first: the interrupted batch, what is dry, the kiln, buckets, results.
+ *
+ * @param studio - the studio as it stands
+ * @example
+ * whatNow({ nowAt: '2026-03-01T09:00:00.000Z', batches: [], buckets: [], firings: [], results: [] }).length // 0
+ */
 export function whatNow(studio: StudioNow): NowItem[] {
   return [
     ...unfinished(studio),

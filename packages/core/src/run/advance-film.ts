@@ -7,8 +7,17 @@ import { carry, fluxes } from './carry-film';
 const COURANT = 0.9;
 
 /**
- * The film after so much of the firing, in place. The layers move as one: ln F is their mean by share, plus ln ω · 4x₁x₂ for every pair. The
- * fastest cell decides the step; a cell's speed is three times its flux over its height. Gives the steps it took.
+ * Moves the film on through part of the firing, in place, and returns the steps it took. The layers move as one: ln F is their mean by share,
+ * plus ln ω · 4x₁x₂ for every pair. The fastest cell decides the step; a cell's speed is three times its flux over its height.
+ *
+ * @param moving - mm by layer, then by cell; changed in place
+ * @param strip - the wall
+ * @param flow - of the layers and pairs
+ * @param until - the share of the firing; the height at the lower end that is enough; the most steps
+ * @param off - what left the lower end, mm³ by layer; added to in place
+ * @example
+ * advance(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1)), { share: 1, endMm: Infinity, mostSteps: 10 }, new Float64Array(1))
+ * // 0
  */
 export function advance(
   moving: Float64Array,

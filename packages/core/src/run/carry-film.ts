@@ -9,7 +9,16 @@ const THINNEST_MOVING_MM = 1e-7;
 /** A trace of a layer that is passed on no further: such numbers are slow to reckon with. */
 const TRACE_MM = 1e-20;
 
-/** What goes through the lower face of each cell; gives the fastest cell's share of its volume. */
+/**
+ * Computes what goes through the lower face of each cell, in place, and returns the fastest cell's share of its volume.
+ *
+ * @param film - the moving film; changed in place
+ * @param first - first cell
+ * @param last - last cell
+ * @example
+ * fluxes(movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))), 0, 2)
+ * // 0
+ */
 export function fluxes(film: MovingFilm, first: number, last: number): number {
   const { cells, pieces } = film;
   let fastest = 0;
@@ -24,8 +33,17 @@ export function fluxes(film: MovingFilm, first: number, last: number): number {
 }
 
 /**
- * One step: each cell gives to the next what goes through its lower face, layer by layer, as it was before the step; what leaves the last one
- * is added to `off`. Then the fluxes of the next step. Gives the fastest cell's share of its volume then.
+ * Takes one step, in place: each cell gives to the next what goes through its lower face, layer by layer, as it was before the step; what
+ * leaves the last cell is added to `off`. Then it computes the fluxes of the next step and returns the fastest cell's share of its volume.
+ *
+ * @param film - the moving film, its fluxes computed; changed in place
+ * @param step - share of the firing
+ * @param first - first cell
+ * @param last - last cell
+ * @param off - what left the lower end, mm³ by layer; added to in place
+ * @example
+ * carry(movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))), 0.1, 0, 2, new Float64Array(1))
+ * // 0
  */
 export function carry(film: MovingFilm, step: number, first: number, last: number, off: Float64Array): number {
   const { cells, pieces, flow } = film;

@@ -14,8 +14,15 @@ export interface DrawnRuns {
 }
 
 /**
- * Draws a side so many times: each layer's coat and flow, the pair's ω and the kiln, each within what is known of it, and runs every draw
- * through the solver. `random` gives numbers from 0 to 1; the same ones give the same runs.
+ * Returns where the lower edge ends in many draws of a side. Each draw takes every layer's coat and flow, the pair's ω and the kiln within
+ * what is known of them, and runs it through the solver.
+ *
+ * @param side - from `sideToRun`
+ * @param options - `draws`, how many; `random`, uniform numbers from 0 to 1; `coatLnSd`, sd of ln of a coat; `enoughReached`, stops after so
+ * many that reach the end
+ * @example
+ * drawRuns(sideToRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside', cellMm: 3 }), { draws: 2, random: seededUniform(7) }).fronts.length
+ * // 2
  */
 export function drawRuns(
   side: SideToRun,
@@ -55,7 +62,13 @@ export function drawRuns(
   return { fronts, reached };
 }
 
-/** Several workers' draws as one. */
+/**
+ * Returns the draws of several workers as one.
+ *
+ * @param parts - from `drawRuns`
+ * @example
+ * joinDraws([{ fronts: new Float64Array(2), reached: 1 }, { fronts: new Float64Array(3), reached: 0 }]).reached // 1
+ */
 export const joinDraws = (parts: readonly DrawnRuns[]): DrawnRuns => ({
   fronts: Float64Array.from(parts.flatMap((part) => [...part.fronts])),
   reached: parts.reduce((sum, part) => sum + part.reached, 0),
@@ -71,6 +84,15 @@ export interface RunChances {
   run95Mm: number;
 }
 
+/**
+ * Returns the chance to reach the end, and the run beyond the edge before the fire, mm: the middle, an 80 % band, and the 95 % case.
+ *
+ * @param side - from `sideToRun`
+ * @param draws - from `drawRuns`
+ * @example
+ * runChances({ startMm: 10 }, { fronts: Float64Array.from([12, 14, 16]), reached: 0 })
+ * // { reachChance: 0, middleMm: 4, lowMm: 2, highMm: 6, run95Mm: 6 }
+ */
 export function runChances(side: SideToRun, { fronts, reached }: DrawnRuns): RunChances {
   const runs = Float64Array.from(fronts, (front) => front - side.startMm).sort();
   const at = (share: number): number => runs[Math.min(runs.length - 1, Math.max(0, Math.round(share * (runs.length - 1))))] ?? 0;

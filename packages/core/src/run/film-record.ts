@@ -26,7 +26,16 @@ export interface MovingFilm {
   flow: Flow;
 }
 
-/** The film as it lies, its layers row by row in `moving`. */
+/**
+ * Returns the film as records of its cells, from its layers row by row.
+ *
+ * @param moving - mm by layer, then by cell
+ * @param strip - the wall
+ * @param flow - of the layers and pairs
+ * @example
+ * movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))).pieces
+ * // 1
+ */
 export function movingFilm(moving: Float64Array, { count, areaMm2, drive }: WallStrip, flow: Flow): MovingFilm {
   const pieces = flow.ln.length;
   const cells = new Float64Array(count * (pieces + MORE));
@@ -47,15 +56,39 @@ export function movingFilm(moving: Float64Array, { count, areaMm2, drive }: Wall
   return { cells, pieces, flow };
 }
 
-/** Puts the layers back row by row. */
+/**
+ * Writes the layers back row by row.
+ *
+ * @param film - the moving film
+ * @param moving - mm by layer, then by cell; changed in place
+ * @example
+ * putBack(movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))), new Float64Array(3))
+ * // undefined
+ */
 export function putBack({ cells, pieces }: MovingFilm, moving: Float64Array): void {
   const count = cells.length / (pieces + MORE);
   for (let cell = 0; cell < count; cell++)
     for (let layer = 0; layer < pieces; layer++) moving[layer * count + cell] = cells[cell * (pieces + MORE) + layer]!;
 }
 
-/** Of the whole film in a cell, mm. */
+/**
+ * Returns the height of the whole film in a cell, mm.
+ *
+ * @param film - the moving film
+ * @param cell - its number from the top
+ * @example
+ * heightAt(movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))), 0)
+ * // 0
+ */
 export const heightAt = ({ cells, pieces }: MovingFilm, cell: number): number => cells[cell * (pieces + MORE) + pieces + HEIGHT]!;
 
-/** Whether a cell passes anything on. */
+/**
+ * Returns whether a cell passes anything on.
+ *
+ * @param film - the moving film, its fluxes computed
+ * @param cell - its number from the top
+ * @example
+ * flowsAt(movingFilm(new Float64Array(3), uprightStrip({ lengthMm: 3, cellMm: 1 }), flowOf([{ meltedMm: new Float64Array(3), flow: 60 }], undefined, new Float64Array(3).fill(1))), 0)
+ * // false
+ */
 export const flowsAt = ({ cells, pieces }: MovingFilm, cell: number): boolean => cells[cell * (pieces + MORE) + pieces + THROUGH]! > 0;

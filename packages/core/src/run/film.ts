@@ -33,7 +33,15 @@ export interface Film {
   first: Float64Array;
 }
 
-/** Parts what was put on into the film that stays on the wall and the one that moves, in the shares of its layers. */
+/**
+ * Returns what was put on, parted into the film that stays on the wall and the one that moves, in the shares of its layers.
+ *
+ * @param layers - mm melted by cell
+ * @param stuck - mm that stays put, by cell
+ * @param areaMm2 - of each cell
+ * @example
+ * layFilm([{ meltedMm: Float64Array.from([0.3]), flow: 60 }], Float64Array.from([0.05]), Float64Array.from([10])).moving[0] // 0.25
+ */
 export function layFilm(layers: readonly RunLayer[], stuck: Float64Array, areaMm2: Float64Array): Film {
   const [pieces, count] = [layers.length, areaMm2.length];
   const film: Film = {
@@ -61,6 +69,16 @@ export function layFilm(layers: readonly RunLayer[], stuck: Float64Array, areaMm
   return film;
 }
 
+/**
+ * Returns the film as it lies at one moment, with its edges.
+ *
+ * @param share - of the firing's flow that is done, 0–1
+ * @param strip - the wall
+ * @param film - from `layFilm`, moved on
+ * @example
+ * momentAt(0, uprightStrip({ lengthMm: 1, cellMm: 1 }), layFilm([{ meltedMm: Float64Array.from([0.3]), flow: 60 }], Float64Array.from([0.05]), Float64Array.from([10]))).frontMm
+ * // 1
+ */
 export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, still, firstWhole, first }: Film): RunMoment {
   const pieces = first.length;
   const heightMm = new Float64Array(count);

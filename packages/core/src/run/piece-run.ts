@@ -76,7 +76,15 @@ interface Band {
   toMm: number;
 }
 
-/** Lays a plan's coats on one side of its piece, melted; nothing where that side stays bare. Edges that are not level count at their lowest. */
+/**
+ * Returns a plan's coats as they lie melted on one side of its piece; undefined where that side stays bare. Edges that are not level count at
+ * their lowest.
+ *
+ * @param question - plan, shape, glazes and side; firing, texture and measured pairs where they are known
+ * @example
+ * sideToRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'inside' })
+ * // undefined
+ */
 export function sideToRun(question: SideQuestion): SideToRun | undefined {
   const { plan, shape, glazes, side, firingRatio = 1, overlaps, cellMm = LONGEST_CELL_MM } = question;
   const downhill = runPath(shape, side);
@@ -99,7 +107,14 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
   };
 }
 
-/** Every side of a plan on which something may run: the outside, each panel by itself, handle or lug, inside. */
+/**
+ * Returns every side of a plan on which something may run: the outside, each panel by itself, handle or lug, inside.
+ *
+ * @param question - as for `sideToRun`, without a side
+ * @example
+ * sidesToRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).map(({ side }) => side)
+ * // ['outside']
+ */
 export function sidesToRun(question: Omit<SideQuestion, 'side' | 'panelId'>): SideToRun[] {
   const asked: [RunSide, string?][] = [
     ['outside'],
@@ -110,7 +125,13 @@ export function sidesToRun(question: Omit<SideQuestion, 'side' | 'panelId'>): Si
   return asked.flatMap(([side, panelId]) => sideToRun({ ...question, side, panelId }) ?? []);
 }
 
-/** One name for each side of a plan. */
+/**
+ * Returns one name for each side of a plan.
+ *
+ * @param side - the side, and which panel
+ * @example
+ * sideKey({ side: 'outside' }) // 'outside'
+ */
 export const sideKey = ({ side, panelId }: Pick<SideToRun, 'side' | 'panelId'>): string => panelId ?? side;
 
 function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonly GlazeFacts[], firingRatio: number): PlannedLayer[] {
@@ -195,7 +216,15 @@ function panelToRun({ plan, glazes, panelId }: SideQuestion): Strip | undefined 
   return panels.reduce<Strip | undefined>((most, panel) => (most && goes(most) >= goes(panel) ? most : panel), undefined);
 }
 
-/** The layers of a side as the solver takes them: each a band of one thickness. Thickness and flow may be scaled, for a draw. */
+/**
+ * Returns the layers of a side as the solver takes them: each a band of one thickness.
+ *
+ * @param side - from `sideToRun`
+ * @param scale - thickness and flow of a layer, as multiples; 1 when left out
+ * @example
+ * runLayers(sideToRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' })).length
+ * // 1
+ */
 export function runLayers(side: SideToRun, scale?: (layer: number) => { coat: number; flow: number }): RunLayer[] {
   const { strip, layers } = side;
   return layers.map(({ fromMm, toMm, meltedMm: mm, flow }, index) => {
@@ -210,13 +239,28 @@ export function runLayers(side: SideToRun, scale?: (layer: number) => { coat: nu
   });
 }
 
-/** ω of a pair of buckets and the sd of its ln: measured, or the start guess; none for a glaze over itself. */
+/**
+ * Returns ω of a pair of buckets and the sd of its ln: measured, or the starting guess; 1 for a glaze over itself.
+ *
+ * @param overlaps - measured pairs
+ * @param a - a bucket
+ * @param b - a bucket
+ * @example
+ * pairFlow(undefined, 'ash', 'ash') // { omega: 1, lnSd: 0 }
+ */
 export function pairFlow(overlaps: readonly PairFlow[] | undefined, a: string, b: string): { omega: number; lnSd: number } {
   if (a === b) return { omega: 1, lnSd: 0 };
   return overlaps?.find((pair) => (pair.a === a && pair.b === b) || (pair.a === b && pair.b === a)) ?? OVERLAP_OMEGA;
 }
 
-/** ω of a pair of layers, all pairs so many of their sd away from the middle. */
+/**
+ * Returns a function that gives ω of two layers of a side.
+ *
+ * @param side - from `sideToRun`
+ * @param away - how many sd all pairs lie away from the middle; 0 when left out
+ * @example
+ * overlapOf({ layers: [{ layer: { bucketId: 'a' } }, { layer: { bucketId: 'b' } }], overlaps: undefined })(0, 1) // 1.3
+ */
 export const overlapOf =
   (side: SideToRun, away = 0) =>
   (a: number, b: number): number => {

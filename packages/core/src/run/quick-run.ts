@@ -24,8 +24,15 @@ export interface QuickRun {
 }
 
 /**
- * One solve for every draw: a film k times as thick at a flow of F runs as one of k²F, so that time through the solver stands for all of them.
- * The middle film's mixture is kept, so this is near the full draws, not equal to them (within a millimetre or two where layers differ much).
+ * Returns one solve that stands for every draw: a film k times as thick at a flow of F runs as one of k²F, so time through the solver stands
+ * for all of them. Undefined where the side stays bare.
+ *
+ * Accuracy: the mixture of the middle film is kept, so it is near the full draws, within a millimetre or two where layers differ much.
+ *
+ * @param question - as for `sideToRun`, without a cell size
+ * @example
+ * quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'inside' })
+ * // undefined
  */
 export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | undefined {
   const side = sideToRun({ ...question, cellMm: QUICK_CELL_MM });
@@ -46,7 +53,15 @@ export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | und
   return { side, lnMore, frontMm, lnSd: lnSdOf(side), middle: moments[(LOOKS - 1) / 2]! };
 }
 
-/** Edge down the strip, mm, when it flows so many sd more than the middle. */
+/**
+ * Returns where the edge ends, mm down the strip.
+ *
+ * @param quick - from `quickRun`
+ * @param sds - how many standard deviations more than the middle it flows
+ * @example
+ * quickFront(quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' }), 0) > 0
+ * // true
+ */
 export function quickFront({ lnMore, frontMm, lnSd }: QuickRun, sds: number): number {
   const at = ((sds * lnSd + LN_SPAN) / (2 * LN_SPAN)) * (lnMore.length - 1);
   const low = Math.min(lnMore.length - 2, Math.max(0, Math.floor(at)));
@@ -62,7 +77,14 @@ export interface QuickBand {
   reachChance: number;
 }
 
-/** Run beyond the edge before the fire: middle, 80 % band, 95 % case, and the chance to come down to the end. */
+/**
+ * Returns the run beyond the edge before the fire, mm: the middle, an 80 % band, the 95 % case; and the chance to come down to the end.
+ *
+ * @param quick - from `quickRun`
+ * @example
+ * quickBand(quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' })).middleMm > 0
+ * // true
+ */
 export function quickBand(quick: QuickRun): QuickBand {
   const run = (sds: number): number => Math.max(0, quickFront(quick, sds) - quick.side.startMm);
   return {
@@ -74,19 +96,45 @@ export function quickBand(quick: QuickRun): QuickBand {
   };
 }
 
-/** Chance that the edge comes as far down as this, mm along the strip. */
+/**
+ * Returns the chance that the edge comes as far down as this, 0–1.
+ *
+ * @param quick - from `quickRun`
+ * @param alongMm - down the strip
+ * @example
+ * chanceBeyond(quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' }), 1e6) < 1
+ * // true
+ */
 export function chanceBeyond(quick: QuickRun, alongMm: number): number {
   const ln = lnToReach(quick, alongMm);
   return ln === undefined ? 0 : 1 - normalShareBelow(ln / quick.lnSd);
 }
 
-/** How much thicker or thinner all coats must be for the edge to end so far down, by the square root of self-similarity; nothing when none does. */
+/**
+ * Returns how many times as thick all coats must be for the edge to end so far down, by the square root of self-similarity; undefined when
+ * none does.
+ *
+ * @param quick - from `quickRun`
+ * @param alongMm - down the strip
+ * @example
+ * coatScaleFor(quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' }), 0)
+ * // undefined
+ */
 export function coatScaleFor(quick: QuickRun, alongMm: number): number | undefined {
   const ln = lnToReach(quick, alongMm);
   return ln === undefined || ln <= -LN_SPAN ? undefined : Math.exp(ln / 2);
 }
 
-/** ln of the multiplier at which the edge first comes so far; nothing when it never does. A cell's width counts as there. */
+/**
+ * Returns ln of the multiplier of the flow at which the edge first comes so far; undefined when it never does. Within a cell's width counts
+ * as there.
+ *
+ * @param quick - from `quickRun`
+ * @param alongMm - down the strip
+ * @example
+ * lnToReach(quickRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], side: 'outside' }), 1) < 0
+ * // true
+ */
 export function lnToReach({ lnMore, frontMm, side }: QuickRun, alongMm: number): number | undefined {
   const there = alongMm >= side.endMm ? side.endMm - side.strip.cellMm / 2 : alongMm;
   const at = frontMm.findIndex((front) => front >= there);

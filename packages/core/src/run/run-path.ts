@@ -8,7 +8,14 @@ export type RunSide = 'outside' | 'inside' | 'grip' | 'panel';
 
 const BOW_POINTS = 16;
 
-/** The way melted glaze takes on one side of a piece, from its top; nothing where the piece has no such side. */
+/**
+ * Returns the path that melted glaze takes on one side of a piece, from its top; undefined where the piece has no such side.
+ *
+ * @param shape - of the piece
+ * @param side - which side
+ * @example
+ * runPath(shapeOf({ shapeId: 'cup' }), 'outside').length > 1 // true
+ */
 export function runPath(shape: PieceShape, side: RunSide): PathPoint[] | undefined {
   if (side === 'inside') return shape.slabMm === undefined ? [...insideProfile(shape)].reverse() : undefined;
   const wall = [...shape.outside].reverse();

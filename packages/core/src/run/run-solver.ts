@@ -37,8 +37,15 @@ export const STUCK_FILM_MM = 0.05;
 const MOST_STEPS = 400_000;
 
 /**
- * Runs melted layers down a wall: ∂h/∂τ + (1/r)∂(r h³ sin α)/∂s = 0 (Huppert 1982), finite volumes, upwind, so volume is kept and no cell
- * goes below nothing. The layers move as one film; their shares are carried along and decide its flow where they are.
+ * Returns how melted layers run down a wall: ∂h/∂τ + (1/r)∂(r h³ sin α)/∂s = 0. The layers move as one film; their shares are carried along
+ * and decide its flow where they are.
+ *
+ * Source: Huppert, 1982; finite volumes, upwind, so volume is kept and no cell goes below 0.
+ *
+ * @param question - `strip`; `layers`, mm melted by cell and their flow; overlaps, stuck film, flutes, and the moments to look at
+ * @throws PotterError for no layers, a layer that does not fit the wall, or negative figures
+ * @example
+ * solveRun({ strip: uprightStrip({ lengthMm: 10, cellMm: 1 }), layers: [{ meltedMm: new Float64Array(10).fill(0.04), flow: 60 }] }).offMm3 // 0
  */
 export function solveRun(question: RunQuestion): RunAnswer {
   const { strip, layers } = question;

@@ -28,7 +28,14 @@ const DRAWS = 400;
 /** No wax line lies higher than this share of the piece. */
 const HIGHEST_SHARE = 0.7;
 
-/** The lowest line, in whole mm, that the outside may start at so that it reaches the shelf less often than 1 in 20. */
+/**
+ * Returns the lowest line, in whole mm, at which the outside may start so that it reaches the shelf less often than 1 in 20. From 400 draws.
+ *
+ * @param question - plan, shape, glazes, firing and texture
+ * @example
+ * safeLine({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).kind
+ * // 'ok'
+ */
 export function safeLine(question: SafeLineQuestion): SafeLine {
   const highest = Math.floor(HIGHEST_SHARE * Math.max(...question.shape.outside.map((point) => point.heightMm)));
   const chanceAt = (waxFootMm: number): number => chanceOf(question, waxFootMm);
@@ -38,7 +45,15 @@ export function safeLine(question: SafeLineQuestion): SafeLine {
   return { kind: 'ok', waxFootMm: lowest, chance: chanceAt(lowest) };
 }
 
-/** Where the glaze has to start for its edge to end at a wanted height, mm above the shelf: the middle case. */
+/**
+ * Returns where the glaze has to start for its edge to end at a wanted height, mm above the shelf, in the middle case.
+ *
+ * @param question - plan, shape, glazes, firing and texture
+ * @param wantedMm - height of the fired edge
+ * @example
+ * startForEdge({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }, 10) > 10
+ * // true
+ */
 export function startForEdge(question: SafeLineQuestion, wantedMm: number): number {
   let start = wantedMm;
   for (let round = 0; round < 4; round++) start = wantedMm + middleRunMm(question, start);
@@ -55,7 +70,13 @@ function chanceOf({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): numbe
   }, 0);
 }
 
-/** Whether what comes down a side ends on the shelf. */
+/**
+ * Returns whether what comes down a side ends on the shelf.
+ *
+ * @param side - which side
+ * @example
+ * leadsToShelf({ side: 'inside' }) // false
+ */
 export const leadsToShelf = ({ side }: Pick<SideToRun, 'side'>): boolean => side !== 'inside';
 
 function middleRunMm({ plan, ...rest }: SafeLineQuestion, waxFootMm: number): number {

@@ -12,7 +12,15 @@ export interface MeltedLayer {
   flow: FlowGuess;
 }
 
-/** Flow figure of a stack: ln F mean by melted share, plus ln ω · 4x₁x₂ for every pair of different glazes. */
+/**
+ * Returns the flow figure of a stack and the sd of its ln: ln F is the mean by melted share, plus ln ω · 4x₁x₂ for every pair of different
+ * glazes.
+ *
+ * @param question - `layers`, mm melted with their flow
+ * @throws PotterError when nothing melts
+ * @example
+ * stackFlow({ layers: [{ meltedMm: 0.3, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' } }] }) // { flow: 60, lnSd: 0.5 }
+ */
 export function stackFlow({ layers }: { layers: readonly MeltedLayer[] }): { flow: number; lnSd: number } {
   const total = layers.reduce((sum, layer) => sum + layer.meltedMm, 0);
   if (!(total > 0)) throw new PotterError('emptyList', 'layers', total, 'There is no glaze here to run.');
@@ -32,8 +40,13 @@ export function stackFlow({ layers }: { layers: readonly MeltedLayer[] }): { flo
 }
 
 /**
- * How far the lower edge of a stack runs on an upright wall, mm: the middle and the 95 % case, for the coats as planned
- * in the reference firing. A wall that leans holds more, so this errs on the safe side.
+ * Returns how far the lower edge of a stack runs on an upright wall, mm: the middle and the 95 % case, for the coats as planned in the
+ * reference firing. A wall that leans holds more, so this errs on the safe side.
+ *
+ * @param question - `layers`, mm melted with their flow; `bandMm`, above 0
+ * @throws PotterError when nothing melts, or a band of 0 mm or less
+ * @example
+ * stackRun({ layers: [{ meltedMm: 0.35, flow: { flow: 60, lnSd: 0, basis: 'pottersWord' } }], bandMm: 50 }) // { runMm: 5.4, run95Mm: 5.4 }
  */
 export function stackRun({ layers, bandMm }: { layers: readonly MeltedLayer[]; bandMm: number }): { runMm: number; run95Mm: number } {
   const { flow, lnSd } = stackFlow({ layers });

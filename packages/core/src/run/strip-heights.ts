@@ -10,8 +10,13 @@ function middleOf({ heightMm, count }: Heights, cell: number): number {
 }
 
 /**
- * How far down a strip a height is first come to, mm from its top: between the middles of two cells, so that an edge starts where it was
- * drawn and not where a cell ends. 0 above the strip; its whole length where the height is never come to.
+ * Returns how far down a strip a height is first reached, mm from its top. It lies between the middles of two cells, so that an edge starts
+ * where it was drawn and not where a cell ends. 0 above the strip; its whole length where the height is never reached.
+ *
+ * @param strip - the wall
+ * @param heightMm - above the shelf
+ * @example
+ * alongTo(uprightStrip({ lengthMm: 100, cellMm: 1 }), 60) // 40
  */
 export function alongTo(strip: Heights, heightMm: number): number {
   const { count, cellMm } = strip;
@@ -23,7 +28,14 @@ export function alongTo(strip: Heights, heightMm: number): number {
   return Math.min(count * cellMm, Math.max(0, (cell - 0.5 + share) * cellMm));
 }
 
-/** Height above the shelf so far down a strip, mm; at its end it stands on the shelf. */
+/**
+ * Returns the height above the shelf so far down a strip, mm; at its end it stands on the shelf.
+ *
+ * @param strip - the wall
+ * @param alongMm - from its top
+ * @example
+ * heightAlong(uprightStrip({ lengthMm: 100, cellMm: 1 }), 40) // 60
+ */
 export function heightAlong(strip: Heights, alongMm: number): number {
   const { count, cellMm } = strip;
   if (alongMm >= count * cellMm) return 0;

@@ -31,7 +31,14 @@ export interface PathPoint extends ProfilePoint {
 
 const roundRadius = (point: PathPoint): number => (point.girthMm === undefined ? point.radiusMm : point.girthMm / (2 * Math.PI));
 
-/** Cuts a profile, given from its top downhill, into equal cells. A way that climbs again hangs over: nothing runs there. */
+/**
+ * Returns a profile, given from its top downhill, cut into equal cells. A path that climbs again hangs over: nothing runs there.
+ *
+ * @param question - `downhill`, two points or more, mm; `cellMm`, above 0, the longest cell when left out
+ * @throws PotterError for fewer points, or cells of 0 mm or less
+ * @example
+ * wallStrip({ downhill: [{ radiusMm: 40, heightMm: 10 }, { radiusMm: 40, heightMm: 0 }], cellMm: 1 }).count // 10
+ */
 export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: readonly PathPoint[]; cellMm?: number }): WallStrip {
   if (downhill.length < 2) throw new PotterError('emptyList', 'profile', downhill.length, 'A profile needs at least two points.');
   requirePositive('cellMm', cellMm);
@@ -69,7 +76,14 @@ export function wallStrip({ downhill, cellMm = LONGEST_CELL_MM }: { downhill: re
   return strip;
 }
 
-/** An upright wall of one radius: the case the exact formulas are for. */
+/**
+ * Returns an upright wall of one radius: the case of the exact formulas.
+ *
+ * @param question - `lengthMm`, above 0; `radiusMm`, 10 m when left out; `cellMm`, the longest cell when left out
+ * @throws PotterError for cells of 0 mm or less
+ * @example
+ * uprightStrip({ lengthMm: 100, cellMm: 2 }).count // 50
+ */
 export const uprightStrip = ({
   lengthMm,
   radiusMm = 1e4,

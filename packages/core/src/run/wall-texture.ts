@@ -6,10 +6,22 @@ import type { RunSide } from './run-path';
 import type { Strip } from '../plan/strip';
 import { type Texture, SMOOTH } from '../plan/texture';
 
-/** What of the melt a texture keeps where it is, mm: the stuck film, and a third of a groove's depth. */
+/**
+ * Returns what of the melt a texture keeps where it is, mm: the stuck film, and a third of the depth of a groove. A rule of the bench.
+ *
+ * @param texture - of the clay
+ * @example
+ * heldMm({ kind: 'grooves', depthMm: 0.6 }) // 0.25
+ */
 export const heldMm = (texture: Texture): number => STUCK_FILM_MM + ('depthMm' in texture ? texture.depthMm / 3 : 0);
 
-/** How many times as thick the melt lies in the valleys of flutes. */
+/**
+ * Returns how many times as thick the melt lies in the valleys of flutes; 1 for other textures.
+ *
+ * @param texture - of the clay
+ * @example
+ * gathersIn({ kind: 'flutes', pitchMm: 8, valleyMm: 4 }) // 2
+ */
 export const gathersIn = (texture: Texture): number =>
   texture.kind === 'flutes' ? Math.max(1, texture.pitchMm / Math.max(0.1, texture.valleyMm)) : 1;
 
@@ -19,7 +31,15 @@ export interface WallSurface {
   gathers: Float64Array;
 }
 
-/** The surface of a wall from its top down: a strip's own over the rim's, the rim's over the outside's. A handle or lug itself is smooth. */
+/**
+ * Returns the surface of a wall from its top down. The texture of a strip counts before that of the rim, and that of the rim before that of
+ * the outside. A handle or lug itself is smooth.
+ *
+ * @param question - plan, shape, side and strip; the panel; a texture for the whole side in place of the plan's
+ * @example
+ * wallSurface({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), side: 'outside', strip: uprightStrip({ lengthMm: 2, cellMm: 1 }) }).gathers[0]
+ * // 1
+ */
 export function wallSurface(question: {
   plan: PiecePlan;
   shape: PieceShape;

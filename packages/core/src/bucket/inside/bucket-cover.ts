@@ -12,6 +12,7 @@ const LEVEL_ML = 5;
 /**
  * Returns the slurry that a coat over the outside of a piece takes, mL.
  *
+ * @param question - piece and bucket
  * @param question.piece - the form; its outside counts, without handles and lugs
  * @param question.coatMm - dry thickness, mm
  * @param question.contents - what is in the bucket: `volumeMl`, `dryGrams` and the powder's `density`, g/mL
@@ -43,6 +44,7 @@ export interface BucketCover {
 /**
  * Returns how many pieces a bucket covers. By dipping only what stands above the depth a piece needs can be used; the rest must be poured.
  *
+ * @param question - piece and bucket
  * @param question.bucket - inner sizes, mm; left out where nobody measured them
  * @param question.contents - what is in the bucket
  * @param question.gramsPerPiece - dry powder one piece takes, g, above 0

@@ -17,7 +17,16 @@ export interface AlternativesQuestion {
   pins?: readonly { before: string; after: string }[];
 }
 
-/** The steps of a plan in this order, in time. */
+/**
+ * Returns the steps of a plan in this order, with their seconds and waits.
+ *
+ * @param question - plan, shape, glazes, body and what is known of them
+ * @param keys - step keys of the plan, each once
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * timedOrder({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false }, count: 1 }, ['check']).length
+ * // 1
+ */
 export function timedOrder({ plan, shape, glazes, body, knowledge }: AlternativesQuestion, keys: readonly string[]): TimedStep[] {
   const all = safeOrder({ plan, glazes });
   const steps = keys.map((key) => all.find((step) => step.key === key)!);

@@ -41,7 +41,16 @@ const NIGHT_WORTH_MINUTES = 45;
 const GUM_MINUTES = 5;
 const CRACKS_ABOVE_MM = 1;
 
-/** The ways to a plan's zones, best first: as drawn in its cheapest order, and with each change that takes a risk away or stands for a step nobody wants. No two are alike. */
+/**
+ * Returns the alternatives to a plan, best first: as drawn in its cheapest order, and with each set of changes that takes a risk away or
+ * stands for a step nobody wants. No two are alike. Prices and chances are rules of the bench.
+ *
+ * @param question - plan, shape, glazes, body, how many pieces, and what is known of the glazes
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * planAlternatives({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false }, count: 1 })[0].skill
+ * // 1
+ */
 export function planAlternatives(question: AlternativesQuestion): PlanAlternative[] {
   const alternatives = changesWorthTrying(question).flatMap((changes) => {
     const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);

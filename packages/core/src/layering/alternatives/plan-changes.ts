@@ -13,11 +13,25 @@ import type { UnwantedStep, PlanChange } from '../../plan/plan-change';
 export const THIN_MM = 0.5;
 const MOST_CHANGES = 5;
 
-/** Whether it is the step nobody wants, done in the way nobody wants. */
+/**
+ * Returns whether a step is the unwanted one, done by the unwanted method.
+ *
+ * @param step - of a plan
+ * @param unwanted - key, and method or kind
+ * @example
+ * isStep({ key: 'wax', kind: 'wax' }, { key: 'wax', by: 'tape' }) // false
+ */
 export const isStep = (step: Pick<PieceStep, 'key' | 'kind' | 'layer'>, unwanted: UnwantedStep): boolean =>
   step.key === unwanted.key && (step.layer?.method ?? step.kind) === unwanted.by;
 
-/** Every set of the changes that bear on this plan, those that stand for an unwanted step first; more than five at once are no plan any more. */
+/**
+ * Returns every set of the changes that bear on a plan, those that stand for an unwanted step first. At most five changes are combined.
+ *
+ * @param question - plan, shape, glazes, body
+ * @example
+ * changesWorthTrying({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false }, count: 1 })[0]
+ * // []
+ */
 export function changesWorthTrying(question: AlternativesQuestion): PlanChange[][] {
   const { plan, shape, glazes } = question;
   const flaking = flakingPairs(plan, glazes);
@@ -40,7 +54,16 @@ export function changesWorthTrying(question: AlternativesQuestion): PlanChange[]
   return Array.from({ length: 2 ** open.length }, (_, bits) => open.filter((_change, at) => bits & (1 << at)));
 }
 
-/** A plan with one change made. */
+/**
+ * Returns a plan with one change made.
+ *
+ * @param plan - the plan
+ * @param change - which one
+ * @param question - shape, glazes and body
+ * @example
+ * changed({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, 'rimFirst', { shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).rimFirst
+ * // true
+ */
 export function changed(plan: PiecePlan, change: PlanChange, question: AlternativesQuestion): PiecePlan {
   const { shape, glazes } = question;
   switch (change) {
@@ -84,7 +107,15 @@ export function changed(plan: PiecePlan, change: PlanChange, question: Alternati
   }
 }
 
-/** Pairs where the upper coat pulls the lower one off as it dries. A pair that lies in two stacks counts once. */
+/**
+ * Returns pairs where the upper coat pulls the lower one off as it dries. A pair that lies in two stacks counts once.
+ *
+ * @param plan - the plan
+ * @param glazes - of its buckets
+ * @example
+ * flakingPairs({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }])
+ * // []
+ */
 export function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { upper: Layer; lower: Layer }[] {
   const shrinks = (layer: Layer): number | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId)?.shrinkShare;
   const pairs = new Map<string, { upper: Layer; lower: Layer }>();

@@ -29,7 +29,15 @@ export type FoundOrder =
   /** What was pinned and what must be contradict one another. */
   | { kind: 'contradiction' };
 
-/** Minutes between two buckets, none where it is the same one or no glaze was used yet. */
+/**
+ * Returns the minutes between two buckets; 0 where it is the same one or no glaze was used yet.
+ *
+ * @param from - bucket in hand
+ * @param to - the next bucket
+ * @param lightness - by bucket, 0 black – 1 white
+ * @example
+ * changeMinutes('a', 'a', new Map()) // 0
+ */
 export function changeMinutes(from: string | undefined, to: string | undefined, lightness: ReadonlyMap<string, number>): number {
   if (to === undefined || from === to) return 0;
   if (from === undefined) return CHANGE_MINUTES;
@@ -54,12 +62,17 @@ interface Node extends Done {
 }
 
 /**
- * The order with the least fetching and washing among all that keep what must come before what: A* over the sets of steps that are done, with
- * the bucket at hand. It never overrates what is left: each other bucket must be fetched at least once more.
+ * Returns the order with the least fetching and washing among all that keep what must come before what; or a contradiction.
  *
- * A step without a bucket, or of the bucket at hand, costs nothing and frees others. Doing it at once is never dearer, for going from one bucket
- * to a second costs at most as much as by way of a third. Large plans are searched by that alone, and have the least minutes too. Refuses more
- * steps than a plan can hold.
+ * Source: A* (Hart, Nilsson and Raphael, 1968) over the sets of steps that are done, with the bucket in hand. The estimate of what is left
+ * never overrates: each other bucket must be fetched at least once more. A step without a bucket, or of the bucket in hand, costs nothing and
+ * frees others: doing it at once is never dearer, for going from one bucket to a second costs at most as much as by way of a third. Large
+ * plans are searched by that alone, and have the least minutes too.
+ *
+ * @param question - `steps`; `before`, pairs of keys; `lightness` by bucket
+ * @throws PotterError for more steps than a plan can hold
+ * @example
+ * cheapestOrder({ steps: [], before: [], lightness: new Map() }).kind // 'ok'
  */
 export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundOrder {
   if (steps.length > MOST_STEPS) throw new PotterError('tooLarge', 'steps', steps.length, `An order is found for at most ${MOST_STEPS} steps.`);

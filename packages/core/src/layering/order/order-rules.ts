@@ -61,7 +61,14 @@ const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
 
 const SAFE_ORDER: PlanFix = { words: 'Put the steps into the safe order', change: { order: [] } };
 
-/** Rules O1–O7 against the steps in the order they stand in. */
+/**
+ * Returns what rules O1–O7 say against the steps in the order they stand in.
+ *
+ * @param question - `plan`; its `steps` in order; `glazes`
+ * @example
+ * orderWarnings({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, steps: [], glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] })
+ * // []
+ */
 export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[] {
   const at = new Map(steps.map((step, index) => [step.key, index]));
   const broken = new Set<PrecedenceRule>();

@@ -10,7 +10,14 @@ export interface Precedence {
   rule: 'O1' | 'O2' | 'O3' | 'O4' | 'O5' | 'O7' | 'O8';
 }
 
-/** What must come before what: rules O1–O4, O7, O8, and each stack bottom up (O5). */
+/**
+ * Returns what must come before what: rules O1–O4, O7, O8, and each stack bottom up (O5).
+ *
+ * @param question - `plan` and its `steps`
+ * @example
+ * precedencesOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, steps: stepsOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }) }).length > 0
+ * // true
+ */
 export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonly PieceStep[] }): Precedence[] {
   const layers = steps.filter((step) => step.kind === 'layer');
   return [
@@ -121,7 +128,14 @@ function stacked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
   return pairs;
 }
 
-/** The stacks that lie on one another, bottom up. A strip lies over the outside unless it was glazed first. */
+/**
+ * Returns the stacks that lie on one another on the outside, bottom up. A strip lies over the outside unless it was glazed first.
+ *
+ * @param plan - the plan
+ * @example
+ * outerStacks({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }).length
+ * // 3
+ */
 export function outerStacks(plan: PiecePlan): Layer[][] {
   const { zones, strips = [] } = plan;
   const { inside, outside, rim, foot } = zones;
@@ -131,8 +145,13 @@ export function outerStacks(plan: PiecePlan): Layer[][] {
 }
 
 /**
- * A valid order: every precedence kept; among what may come next, light before dark (O6), then the bucket at hand.
- * A joint dip with further coats inside may contradict O2 for the outer coats; the stack then decides.
+ * Returns the steps in a valid order. Every precedence is kept; among what may come next, light goes before dark (O6), then the bucket in
+ * hand. A joint dip with further coats inside may contradict O2 for the outer coats; the stack then decides.
+ *
+ * @param question - `plan` and `glazes`
+ * @example
+ * safeOrder({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] })[0].kind
+ * // 'check'
  */
 export function safeOrder({ plan, glazes }: { plan: PiecePlan; glazes: readonly GlazeFacts[] }): PieceStep[] {
   const steps = stepsOf({ plan });
@@ -156,7 +175,14 @@ export function safeOrder({ plan, glazes }: { plan: PiecePlan; glazes: readonly 
   return done;
 }
 
-/** The potter's own order where there is one: steps it does not name go where the safe order has them. */
+/**
+ * Returns the steps in the potter's own order where there is one; steps that it does not name go where the safe order has them.
+ *
+ * @param question - `plan` and `glazes`
+ * @example
+ * chosenOrder({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] })[0].kind
+ * // 'check'
+ */
 export function chosenOrder({ plan, glazes }: { plan: PiecePlan; glazes: readonly GlazeFacts[] }): PieceStep[] {
   const safe = safeOrder({ plan, glazes });
   const known = plan.order.filter((key) => safe.some((step) => step.key === key));

@@ -16,7 +16,14 @@ const ZINC_PERCENT = 1;
 const LIME_PERCENT = 8;
 const ENCAPSULATED_CONE = '8';
 
-/** B1: a slip that shrinks otherwise than its body peels. */
+/**
+ * Returns B1: a slip that shrinks more or less than its body peels.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * slipPeels({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function slipPeels({ plan, glazes, body }: PieceQuestion): Warning[] {
   for (const decoratingColour of slipsOf(plan, glazes)) {
     if (decoratingColour.shrinkagePercent === undefined || body?.shrinkagePercent === undefined) {
@@ -58,7 +65,14 @@ function slipsOf(plan: PiecePlan, glazes: readonly GlazeFacts[]): { name: string
   ];
 }
 
-/** B2: a light, thin glaze loses itself on a dark body. */
+/**
+ * Returns B2: a light, thin glaze loses its colour on a dark body.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * lostOnDark({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function lostOnDark({ plan, glazes, body }: PieceQuestion): Warning[] {
   if (body?.lightness === undefined || body.lightness >= DARK_BELOW) return [];
   for (const stack of outerStacks(plan)) {
@@ -83,7 +97,14 @@ export function lostOnDark({ plan, glazes, body }: PieceQuestion): Warning[] {
   return [];
 }
 
-/** B3: speckle comes through. */
+/**
+ * Returns B3: speckle comes through.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * speckle({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function speckle({ plan, glazes, body }: PieceQuestion): Warning[] {
   const glaze = body?.speckled
     ? glazes.find((facts) => facts.lightness > 0.4 && layersOf(plan).some((layer) => layer.bucketId === facts.bucketId))
@@ -100,7 +121,14 @@ export function speckle({ plan, glazes, body }: PieceQuestion): Warning[] {
   ];
 }
 
-/** B4: colours that quarrel with the glaze on them. */
+/**
+ * Returns B4: colours that quarrel with the glaze on them.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * stainQuarrels({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function stainQuarrels({ plan, glazes }: PieceQuestion): Warning[] {
   const cone = plan.cone ?? USUAL_CONE;
   const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);

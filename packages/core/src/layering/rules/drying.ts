@@ -13,7 +13,14 @@ const CRACKS_ABOVE_SHARE = 25;
 /** A bisque that takes up less than this hardly draws a coat, %. */
 const THIRSTY_ABOVE_PERCENT = 4;
 
-/** F1: a clay-rich coat over a powdery one pulls it off. */
+/**
+ * Returns F1: a coat rich in clay over a powdery one pulls it off.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * flaking({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function flaking({ plan, glazes }: PieceQuestion): Warning[] {
   const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
   for (const stack of outerStacks(plan)) {
@@ -71,7 +78,14 @@ const changedLayer = (plan: PiecePlan, { id }: Layer, change: Partial<Layer>): P
   return { zones, ...(strips ? { strips } : {}) };
 };
 
-/** F2: too thick together, or too rich in clay by itself. */
+/**
+ * Returns F2: coats too thick together, or too rich in clay by themselves.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * cracking({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function cracking({ plan, glazes }: PieceQuestion): Warning[] {
   const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
   for (const stack of outerStacks(plan)) {
@@ -113,7 +127,14 @@ export function cracking({ plan, glazes }: PieceQuestion): Warning[] {
   return [];
 }
 
-/** F3: a wall that will not take glaze: fired too high, soaked, or glazed and fired before. */
+/**
+ * Returns F3: a wall that will not take glaze: fired too high, soaked, or glazed and fired before.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * notTaking({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function notTaking({ plan, body }: PieceQuestion): Warning[] {
   const layers = plan.zones.outside.length + plan.zones.inside.length;
   if (layers === 0) return [];
@@ -146,7 +167,14 @@ export function notTaking({ plan, body }: PieceQuestion): Warning[] {
   ];
 }
 
-/** H6: a soaked wall, or one dipped over and over, goes into the kiln dry or breaks. */
+/**
+ * Returns H6: a wall that was soaked, or dipped over and over, goes into the kiln dry or breaks.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * dampPots({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function dampPots({ plan }: PieceQuestion): Warning[] {
   if (plan.footBy !== 'soak' || plan.waxFootMm <= 0) return [];
   return [
@@ -161,7 +189,14 @@ export function dampPots({ plan }: PieceQuestion): Warning[] {
   ];
 }
 
-/** F4: glaze is planned where nothing holds it. */
+/**
+ * Returns F4: glaze is planned where nothing holds it.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * glazeOverWax({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function glazeOverWax({ plan }: PieceQuestion): Warning[] {
   if (plan.waxFootMm <= 0 || plan.zones.foot.length === 0) return [];
   return [

@@ -11,7 +11,14 @@ const DUST: Warning = {
   remedies: ['Wipe wet, never dry; respirator when you must scrape', 'Read the data sheets of the powders'],
 };
 
-/** H1: at every piece with glaze on it. */
+/**
+ * Returns H1, the caution about dust, at every piece with glaze on it.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * dust({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } }).length
+ * // 1
+ */
 export const dust = ({ plan }: PieceQuestion): Warning[] => (layersOf(plan).length > 0 ? [DUST] : []);
 
 /** Percent of the fired glaze from which a colouring oxide alone asks for a leach test (H4). */
@@ -24,7 +31,14 @@ const LINER_LIMITS: readonly { oxide: string; percent: number }[] = [
   { oxide: 'NiO', percent: 0.001 },
 ];
 
-/** H4: what is eaten from. */
+/**
+ * Returns H4: what is eaten from.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * liner({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function liner({ plan, glazes }: PieceQuestion): Warning[] {
   const top = plan.zones.inside.at(-1);
   const glaze = top && glazes.find((facts) => facts.bucketId === top.bucketId);

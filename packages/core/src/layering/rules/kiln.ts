@@ -12,7 +12,14 @@ const SEAT_MM = 6;
 const hotter = (cone: string, than: string): boolean => isCone(cone) && isCone(than) && coneCelsius(cone) > coneCelsius(than);
 const coneOf = (plan: PiecePlan): string => plan.cone ?? USUAL_CONE;
 
-/** M5: a glazed foot stands on something, or is glued to the shelf. */
+/**
+ * Returns M5: a glazed foot stands on something, or is glued to the shelf.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * glazedFoot({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function glazedFoot({ plan, shape }: PieceQuestion): Warning[] {
   const { setting = 'shelf', zones } = plan;
   const glazed = zones.foot.length > 0 || (plan.waxFootMm === 0 && zones.outside.length > 0);
@@ -64,7 +71,14 @@ const stiltsTooHot = (cone: string, fixes: PlanFix[]): Warning => ({
   fixes,
 });
 
-/** M6: a glaze or a body outside its cones. */
+/**
+ * Returns M6: a glaze or a body outside its cones.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * outsideItsCone({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function outsideItsCone({ plan, glazes, body }: PieceQuestion): Warning[] {
   const cone = coneOf(plan);
   const used = glazes.filter((glaze) => layersOf(plan).some((layer) => layer.bucketId === glaze.bucketId));
@@ -91,7 +105,14 @@ export function outsideItsCone({ plan, glazes, body }: PieceQuestion): Warning[]
   return [];
 }
 
-/** M8: a lid and its seat would melt together. */
+/**
+ * Returns M8: a lid and its seat would melt together.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * lidSeat({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function lidSeat({ plan, shape }: PieceQuestion): Warning[] {
   const topMm = tallMm(shape);
   const bare = (plan.masks ?? []).some((mask) => mask.where === 'band' && mask.toMm >= topMm - 0.5);

@@ -12,7 +12,15 @@ const THINNER_MM = 0.3;
 const factsOf = ({ glazes }: PieceQuestion, layer: Layer): GlazeFacts | undefined =>
   coatingKindOf(layer) === 'glaze' ? glazes.find((glaze) => glaze.bucketId === layer.bucketId) : undefined;
 
-/** The first runny glaze among some layers. */
+/**
+ * Returns the first runny glaze among some layers; undefined where there is none.
+ *
+ * @param question - plan, shape, glazes and body
+ * @param layers - among which to look
+ * @example
+ * runnyOf({ glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }, [])
+ * // undefined
+ */
 export function runnyOf(question: PieceQuestion, layers: readonly Layer[]): { layer: Layer; glaze: GlazeFacts } | undefined {
   for (const layer of layers) {
     const glaze = factsOf(question, layer);
@@ -27,7 +35,14 @@ const thinnerFix = ({ plan }: PieceQuestion, { layer, glaze }: { layer: Layer; g
   return [{ words: `${glaze.name} at ${THINNER_MM} mm`, change: { zones, ...(strips ? { strips } : {}) } }];
 };
 
-/** M1 and M4: the lowest edge against the shelf. */
+/**
+ * Returns M1 and M4: the lowest edge against the shelf.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * running({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } }).map(({ rule }) => rule)
+ * // []
+ */
 export function running(question: PieceQuestion): Warning[] {
   const run = outsideRun(question);
   if (!run || run.edgeMm >= run.run95Mm + SHELF_MARGIN_MM) return [];
@@ -47,7 +62,14 @@ export function running(question: PieceQuestion): Warning[] {
   ];
 }
 
-/** M2: handles are highways. */
+/**
+ * Returns M2: glaze runs down handles.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * onHandle({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function onHandle(question: PieceQuestion): Warning[] {
   const { shape, plan } = question;
   const runny = shape.grip && runnyOf(question, [...plan.zones.outside, ...plan.zones.rim]);
@@ -65,7 +87,14 @@ export function onHandle(question: PieceQuestion): Warning[] {
   ];
 }
 
-/** M3: a pool in the bottom. */
+/**
+ * Returns M3: a pool in the bottom.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * poolsInside({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function poolsInside(question: PieceQuestion): Warning[] {
   const runny = question.shape.slabMm === undefined && runnyOf(question, question.plan.zones.inside);
   if (!runny) return [];
@@ -81,7 +110,14 @@ export function poolsInside(question: PieceQuestion): Warning[] {
   ];
 }
 
-/** M7: neighbours in the kiln. */
+/**
+ * Returns M7: neighbours in the kiln.
+ *
+ * @param question - plan, shape, glazes and body
+ * @example
+ * neighbours({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
+ * // []
+ */
 export function neighbours(question: PieceQuestion): Warning[] {
   const { plan } = question;
   const runny = runnyOf(question, [...plan.zones.outside, ...plan.zones.rim, ...(plan.strips ?? []).flatMap((strip) => strip.layers)]);

@@ -30,8 +30,14 @@ export interface TimedStep extends PieceStep {
 }
 
 /**
- * Seconds and waits for steps in a given order. The wall is one reservoir of water shared by both faces: what the first
- * coat drank is missing for the next, and only evaporation brings it back.
+ * Returns seconds and waits for steps in a given order. The wall is one reservoir of water for both faces: what the first coat drank is
+ * missing for the next, and only evaporation brings it back. Waits are starting guesses.
+ *
+ * @param question - `steps` in order; `glazes`; `body`; `wallMm`, above 0; `knowledge` of a glaze, starting guesses when left out
+ * @throws PotterError for a situation that no bucket or wall can have
+ * @example
+ * timeSteps({ steps: stepsOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false }, wallMm: 4 }).find((step) => step.layer).dip.kind
+ * // 'ok'
  */
 export function timeSteps(question: {
   steps: readonly PieceStep[];

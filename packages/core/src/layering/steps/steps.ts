@@ -67,8 +67,13 @@ const FOOT_STEP: Record<FootBy, Deed> = { wax: 'wax', soak: 'soak', tape: 'tape'
 const MASK_STEP: Record<Mask['kind'], Deed> = { wax: 'wax', tape: 'tape', scrape: 'scrape', sponge: 'spongeOff' };
 
 /**
- * The steps a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip
- * does both.
+ * Returns the steps that a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip does
+ * both.
+ *
+ * @param question - `plan`
+ * @example
+ * stepsOf({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }).map(({ kind }) => kind)
+ * // ['check', 'wax', 'layer', 'wipeFoot']
  */
 export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
   const steps: PieceStep[] = [simple('check', 'check', [])];
@@ -120,7 +125,14 @@ const layerStep = (key: string, layer: Layer, zones: string[]): PieceStep => ({
   laborSeconds: LABOR_SECONDS[layer.method],
 });
 
-/** Which of a plan's layers lie on it after its first so many steps. */
+/**
+ * Returns the plan with the layers that lie on the piece after its first steps.
+ *
+ * @param question - `plan`; its `steps` in order; `done`, how many
+ * @example
+ * layersOf(planAfter({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, steps: [], done: 0 })).length
+ * // 0
+ */
 export function planAfter({ plan, steps, done }: { plan: PiecePlan; steps: readonly PieceStep[]; done: number }): PiecePlan {
   const keys = steps.slice(0, done).map((step) => step.key);
   const on = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => keys.some((key) => key.includes(layer.id)));
