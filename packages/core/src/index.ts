@@ -1,4 +1,4 @@
-// Everything the core offers. Each folder says in its own index what of it is public; a folder uses only those above it in this list.
+// Everything the core offers. Each folder lists in its own index what is public; a folder uses only those above it in this list.
 export * from './checks';
 export * from './units';
 export * from './math';

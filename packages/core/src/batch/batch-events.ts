@@ -10,11 +10,14 @@ export type BatchEvent = EventHead &
   (
     | { type: 'respiratorOn' }
     | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined }
-    /** One of several loads of a line the scale cannot hold at once; `load` counts from 1, so that a second record of the same load is seen. */
+    /**
+     * One of several loads of a line that the scale cannot hold at once. `load` counts from 1, so that a second record of the same load is
+     * recognised.
+     */
     | { type: 'loadWeighed'; lineId: string; load: number; grams: number; entered?: Entered | undefined }
     | { type: 'lineSkipped'; lineId: string }
     | { type: 'waterPoured'; grams: number; entered?: Entered | undefined }
-    /** Too much of a line was in the bucket already: every target is this many times the plan's. */
+    /** Too much of a line was in the bucket already. Every target is now this many times the plan's. */
     | { type: 'batchRaised'; factor: number; divisionGrams: number }
     /** Another powder takes a line's place, with what the bucket must know of it. */
     | { type: 'lineSubstituted'; lineId: string; powderId: string; name: string; density: number; hazards: string[]; sieveMesh?: number | undefined }
@@ -28,7 +31,7 @@ export type BatchEvent = EventHead &
         entered?: Entered | undefined;
       }
     | { type: 'noted'; lineId?: string | undefined; text: string }
-    /** Given up, or a record of what was weighed elsewhere: it no longer waits for anybody. */
+    /** Given up, or a record of what was weighed elsewhere: it is no longer an open batch. */
     | { type: 'setAside' }
     | { type: 'undone'; eventId: string }
     | { type: 'batchFinished'; bucketId: string }

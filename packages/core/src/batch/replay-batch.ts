@@ -4,7 +4,7 @@ import type { BatchPlanLine } from '../weighing/batch-plan-line';
 
 export interface BatchLineState extends BatchPlanLine {
   state: 'waiting' | 'weighed' | 'skipped';
-  /** What really went in; 0 while waiting for the first time or when skipped. */
+  /** What was weighed in, g; 0 before the first weight and when the line was skipped. */
   inGrams: number;
   /** Still to weigh: the target, or what is missing after the batch was raised. 0 when done. */
   toWeighGrams: number;
@@ -40,15 +40,15 @@ export interface BatchState {
   factor: number;
   step: BatchStep;
   notes: { text: string; lineId?: string | undefined }[];
-  /** The last of each kind; lots stand on their lines. */
+  /** The newest of each kind; powder lots are kept with their lines. */
   checks: CheckDone[];
-  /** The last thing that Backspace takes back. */
+  /** What Backspace takes back. */
   lastUndoable?: string;
   startedBy?: string;
   lastAt?: string;
 }
 
-/** Water is poured to the gram at best. */
+/** Water is poured to the nearest gram at best. */
 const WATER_DIVISION_GRAMS = 1;
 
 /**
@@ -104,7 +104,7 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
     case 'waterPoured':
       if (state.waterInGrams !== undefined && waterMissing(state) === 0) break;
       state.waterInGrams = (state.waterInGrams ?? 0) + event.grams;
-      // What was poured is what there is: a little less than the target is not asked for again.
+      // The poured amount is final: a little less than the target is not asked for again.
       state.waterWanted = Math.min(state.waterWanted, state.waterInGrams);
       state.lastUndoable = event.id;
       break;
@@ -114,7 +114,7 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
       break;
     case 'lineSubstituted': {
       const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
-      // What is in the bucket stays what it is: only a line that waits for its first grams can become another powder.
+      // What is in the bucket stays what it is. Only a line without any weight can become another powder.
       if (!line || line.state !== 'waiting' || line.inGrams > 0) break;
       line.insteadOf ??= line.name;
       Object.assign(line, { powderId: event.powderId, name: event.name, density: event.density, hazards: event.hazards, sieveMesh: event.sieveMesh });
@@ -147,7 +147,7 @@ function takeCheck(state: Running, { check, lineId, value, text }: Extract<Batch
   state.checks = [...state.checks.filter((one) => one.check !== check), { check, lineId, value, text }];
 }
 
-/** Every target rises; a line already in waits again for what it lacks, unless that is less than the scale can show. */
+/** Every target rises. A finished line opens again for what it lacks, unless that is less than the scale can show. */
 function raise(
   state: Running,
   { factor, divisionGrams }: { factor: number; divisionGrams: number },
@@ -172,7 +172,7 @@ function waterMissing({ waterWanted, waterInGrams }: Pick<Running, 'waterWanted'
   return missing > WATER_DIVISION_GRAMS ? missing : 0;
 }
 
-/** Water waits in the bucket before the first clay goes in, so it is the first weight; then the lines, more water if the batch was raised, then mixing. */
+/** Water stands in the bucket before the first clay goes in, so it comes first; then the lines, more water if the batch was raised, then mixing. */
 function nextStep(state: Running, finished: string | undefined): BatchStep {
   if (finished) return { kind: 'finished', bucketId: finished };
   if (!state.respiratorOn) return { kind: 'respirator' };

@@ -1,4 +1,4 @@
-/** Why a core function refused its input. One code per remedy, so that screens can act on it. */
+/** Why a core function refused its input: one code for each remedy, so that screens can act on it. */
 export type RefusalCode = 'notANumber' | 'tooSmall' | 'tooLarge' | 'wrongSide' | 'emptyList' | 'unknownName' | 'impossible';
 
 /**

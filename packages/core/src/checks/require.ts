@@ -1,6 +1,6 @@
 import { PotterError } from './potter-error';
 
-/** Words for field names, so that a refusal reads like the bench and not like the code. */
+/** Words for field names, so that a refusal speaks of the bench and not of the code. */
 const FIELD_WORDS: Record<string, string> = {
   sg: 'The SG',
   targetSg: 'The wanted SG',
@@ -97,7 +97,7 @@ export function requireShare(field: string, value: number): number {
   return value;
 }
 
-/** SG limits of anything that can be called a glaze in a bucket: water is 1.00, a stiff paste about 2.2. */
+/** SG of anything that can be called a glaze in a bucket: water is 1.00, a stiff paste about 2.2. */
 export const SG_LIMITS = { above: 1, most: 2.2 } as const;
 
 /**

@@ -5,7 +5,7 @@ export interface FlowGuess {
   /** Standard deviation of ln F. */
   lnSd: number;
   basis: 'startingGuess' | 'pottersWord' | 'runnerTile';
-  /** Fired feet it leans on as well. */
+  /** How many fired feet it rests on as well. */
   feet?: number;
 }
 
@@ -34,7 +34,7 @@ export function flowGuess({ unity, colouringPercent = 0 }: { unity: Unity; colou
   return { flow, lnSd: (usual ? 0.9 : 1.3) + (colouringPercent > 5 ? 0.3 : 0), basis: 'startingGuess' };
 }
 
-/** Melted thickness of a normal dip, mm, and the middle run of each word, mm. */
+/** Melted thickness of a normal dip, mm, and the middle run for each word, mm. */
 const WORD_RUN_MM: Record<MovementWord, number> = { stays: 1, moves: 4, runs: 14, pours: 35 };
 const NORMAL_MELT_MM = 0.3;
 

@@ -29,7 +29,7 @@ export const MOLAR_MASS = {
 export type Oxide = keyof typeof MOLAR_MASS;
 export type OxideGrams = Partial<Record<Oxide, number>>;
 
-/** The fluxes that make up the one of a unity formula. */
+/** The fluxes whose sum is 1 in a unity formula. */
 const FLUXES: readonly Oxide[] = ['K2O', 'Na2O', 'Li2O', 'CaO', 'MgO', 'BaO', 'SrO', 'ZnO'];
 
 export type Unity = Partial<Record<Oxide, number>>;

@@ -13,7 +13,7 @@ export interface DayStep {
   lightness?: number | undefined;
   seconds?: number | undefined;
   coatMm?: number | undefined;
-  /** Hands for one piece, seconds. */
+  /** Labor for one piece, seconds. */
   laborSeconds: number;
   /** Wait after it before the piece's next step, minutes. */
   waitMinutes: number;

@@ -11,9 +11,9 @@ export interface PieceForDay {
   waxFootMm: number;
   steps: readonly TimedStep[];
   glazes: readonly GlazeFacts[];
-  /** Names of small pots that are no bucket. */
+  /** Names of decorating colours that are in no bucket. */
   names?: ReadonlyMap<string, string>;
-  /** Makes ids; the core has no randomness of its own. */
+  /** Makes ids: the core is not random. */
   newId: () => string;
 }
 

@@ -15,7 +15,7 @@ export interface Scheduled {
 
 export interface ScheduleQuestion {
   items: readonly DayItem[];
-  /** Per item: the index of its first step still to do, and when it may start (minutes). */
+  /** For each item: its first open step, and when that may start, minutes. */
   from?: ReadonlyMap<string, { index: number; readyMin: number }>;
   startMin?: number;
   bucketInHand?: string | undefined;
@@ -48,7 +48,7 @@ export function scheduleDay({ items, from, startMin = 0, bucketInHand }: Schedul
     const change = step.bucketId && step.bucketId !== bucket ? BUCKET_CHANGE_MINUTES : 0;
     const startAt = now + change;
     const endMin = startAt + (step.laborSeconds * best.item.count) / 60;
-    // The first piece has been drying since it was done: the group waits only for what is left when the last is done.
+    // The first piece has been drying since it was done: the group waits only for what is left when the last one is done.
     const firstDoneMin = startAt + step.laborSeconds / 60;
     const readyMin = Math.max(endMin, firstDoneMin + step.waitMinutes);
     done.push({ step, item: best.item, startMin: startAt, endMin, readyMin });

@@ -13,7 +13,7 @@ export function inBenchOrder<Event extends { at: string; id: string }>(events: r
   return events;
 }
 
-/** An event as far as its order and its undoing go. */
+/** An event, as far as ordering and undoing need it. */
 export interface OrderedEvent {
   id: string;
   at: string;
@@ -29,7 +29,7 @@ export interface OrderedEvent {
  */
 export function takenBack(events: readonly OrderedEvent[]): ReadonlySet<string> {
   const ids = new Set<string>();
-  // Hardly ever any, in a long history: only they are put in order.
+  // A long history holds hardly any of them: only they are sorted.
   const undone = inBenchOrder(events.filter(isUndone));
   for (let i = undone.length - 1; i >= 0; i--) {
     const event = undone[i]!;
@@ -51,7 +51,7 @@ export function standingEvents<Event extends OrderedEvent>(events: readonly Even
   return inBenchOrder(events).filter((event) => event.type !== 'undone' && !gone.has(event.id));
 }
 
-/** "…T09:30:00Z" and "…T09:30:00.000Z" are the same moment, and text would put them in the wrong order. */
+/** "…T09:30:00Z" and "…T09:30:00.000Z" are the same moment; compared as text they would be in the wrong order. */
 function compare(a: { at: string; id: string }, b: { at: string; id: string }): number {
   if (a.at.length !== b.at.length) {
     const apart = Date.parse(a.at) - Date.parse(b.at);

@@ -4,16 +4,16 @@ import { standingEvents } from '../events/event-order';
 import { feelReading, WITH_THICKNESS, type FeelKind } from './feel-readings';
 import { monotoneFit, type MonotoneFit } from '../math/monotone-fit';
 
-/** A reading by feel and an SG of the same visit, nothing having gone in between. */
+/** A reading by feel and an SG of the same visit, with nothing added in between. */
 export interface FeelPair {
   at: string;
   value: number;
   sg: number;
 }
 
-/** Within this long a bucket at rest is the same glaze, ms. */
+/** Within this time a bucket at rest is the same glaze, ms. */
 const PAIR_WITHIN_MS = 2 * HOUR_MS;
-/** What changes how the liquid stands, or its SG. */
+/** Events that change how the liquid stands, or its SG. */
 const CHANGES = new Set<BucketEvent['type']>(['filled', 'waterAdded', 'waterPouredOff', 'powderAdded', 'dropsAdded', 'gumAdded']);
 
 /**
@@ -49,7 +49,7 @@ export function feelPairs({ events, kind }: { events: readonly BucketEvent[]; ki
 export interface FeelAndSg {
   kind: FeelKind;
   pairs: FeelPair[];
-  /** SG that a reading stands for, and the reading that an SG stands for: each fitted in its own direction. */
+  /** The SG for a reading, and the reading for an SG: each is fitted in its own direction. */
   sgFromFeel: MonotoneFit;
   feelFromSg: MonotoneFit;
 }

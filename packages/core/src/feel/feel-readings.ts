@@ -1,11 +1,11 @@
 import { NAIL_LOOKS, type BucketEvent, type NailLook } from '../bucket/events/bucket-events';
 import type { FeelNow } from '../bucket/events/bucket-contents';
 
-/** Ways to tell how thick the liquid is without a scale. */
+/** Methods to tell how thick the liquid is without a scale. */
 export const FEEL_KINDS = ['swirl', 'flow', 'drips', 'nail'] as const;
 export type FeelKind = (typeof FEEL_KINDS)[number];
 
-/** Which way each reading goes as the glaze gets thicker. */
+/** Whether each reading rises or falls as the glaze gets thicker. */
 export const WITH_THICKNESS: Readonly<Record<FeelKind, 'rising' | 'falling'>> = {
   swirl: 'falling',
   flow: 'rising',

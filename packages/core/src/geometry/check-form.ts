@@ -14,7 +14,7 @@ export type FormFault =
   | 'holeTooWide'
   | 'slabTooNarrow';
 
-/** Sizes a studio's piece has, mm. */
+/** Sizes that a studio's pieces have, mm. */
 export const FORM_LIMITS = { points: 24, lowMm: 5, highMm: 1200, wideMm: 600, thinMm: 1, thickMm: 40, apartMm: 1 } as const;
 
 /**

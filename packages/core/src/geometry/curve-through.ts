@@ -28,7 +28,7 @@ export function curveThrough(points: readonly (ProfilePoint & { corner?: boolean
   return dense;
 }
 
-/** Barry and Goldman's pyramid (1988) with knots the root of the distance apart: the places between two points, in their order. */
+/** Barry and Goldman's pyramid (1988), with knots at the root of the distance: returns the places between two points, in order. */
 function between(p0: ProfilePoint, p1: ProfilePoint, p2: ProfilePoint, p3: ProfilePoint, dense: ProfilePoint[]): void {
   const t1 = knot(p0, p1);
   const t2 = t1 + knot(p1, p2);
@@ -42,7 +42,7 @@ function between(p0: ProfilePoint, p1: ProfilePoint, p2: ProfilePoint, p3: Profi
   }
 }
 
-/** The first knot lies at nought. */
+/** The first knot lies at 0. */
 function pyramid(v0: number, v1: number, v2: number, v3: number, t1: number, t2: number, t3: number, t: number): number {
   const a1 = mix(v0, v1, 0, t1, t);
   const a2 = mix(v1, v2, t1, t2, t);

@@ -1,16 +1,16 @@
 import type { ProfilePoint } from './profile';
 import { curveThrough } from './curve-through';
 
-/** A point that a hand drags: on the outside, from the foot's edge up to the rim. */
+/** A point that can be dragged: on the outside, from the foot's edge up to the rim. */
 export interface FormPoint extends ProfilePoint {
-  /** The line breaks here instead of going round. */
+  /** The curve has a corner here. */
   corner?: boolean | undefined;
 }
 
 /** A strap handle, or lugs: two short ones, each a bow of a flat strip. */
 export interface Grip {
   kind: 'handle' | 'lugs';
-  /** Heights of its joints above the shelf, how far it stands out, and the strip's width and thickness, mm. */
+  /** Heights of its joints above the shelf, how far it stands out, and width and thickness of the strip, mm. */
   upperMm: number;
   lowerMm: number;
   outMm: number;
@@ -20,21 +20,21 @@ export interface Grip {
 
 export type FootKind = 'flat' | 'ring' | 'flared';
 
-/** A piece as it is drawn: what a hand changes. */
+/** A piece as it is drawn and edited. */
 export interface PieceForm {
   points: FormPoint[];
   wallMm: number;
   /** Clay under the inside floor, mm. */
   floorMm: number;
   grip?: Grip | undefined;
-  /** Drain hole through the floor, across, mm. */
+  /** Diameter of a drain hole through the floor, mm. */
   holeMm?: number | undefined;
   foot?: FootKind | undefined;
-  /** A flat tile of this width instead of a turned form, mm: its points tell only its height. */
+  /** Width of a flat tile, which is not a turned form, mm; its points give only its height. */
   slabMm?: number | undefined;
 }
 
-/** A piece ready to be reckoned with. */
+/** A piece with its curve computed. */
 export interface PieceShape extends Omit<PieceForm, 'points'> {
   id: string;
   name: string;

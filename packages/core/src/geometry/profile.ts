@@ -79,7 +79,7 @@ export function profileBetween({ profile, fromMm, toMm }: { profile: readonly Pr
   return cut;
 }
 
-/** A point, or where the line from it to another one comes between two heights. */
+/** The point itself, or where the line from it to the next one crosses a height. */
 function between(point: ProfilePoint, other: ProfilePoint, fromMm: number, toMm: number): ProfilePoint {
   const heightMm = Math.min(toMm, Math.max(fromMm, point.heightMm));
   if (heightMm === point.heightMm) return point;

@@ -17,7 +17,7 @@ export interface NamedForm {
   form: PieceForm;
 }
 
-/** Forms to start from. Sizes are of no maker: chosen to cover steep, flaring, closed and flat walls. */
+/** Forms to start from. The sizes are made up, to cover steep, flaring, closed and flat walls. */
 export const PIECE_FORMS: readonly NamedForm[] = [
   { id: 'cup', name: 'Cup', form: { wallMm: 4, floorMm: 6, foot: 'ring', points: points([30, 0], [32, 4], [38, 14], [41, 40], [41, 70], [42, 88]) } },
   {
@@ -89,7 +89,7 @@ export function shapeOf({ shapeId, form }: { shapeId: string; form?: PieceForm |
   return form ? drawnOut(form, ready) : ready;
 }
 
-/** A form is asked for its line many times while it stays as it is: the very same form has the very same line. */
+/** The curve of a form is asked for many times: the same object is computed once. */
 const drawn = new WeakMap<PieceForm, PieceShape>();
 
 function drawnOut(form: PieceForm, ready: PieceShape): PieceShape {
@@ -129,7 +129,7 @@ export function insideProfile({ outside, wallMm, floorMm }: Pick<PieceShape, 'ou
       heightMm: here.heightMm + (wallMm * (after.radiusMm - before.radiusMm)) / run,
     };
     if (i === outside.length - 1) moved.heightMm = here.heightMm;
-    // Where a curve bends tighter than the wall is thick, the moved line would loop: it only ever climbs.
+    // Where a curve bends tighter than the wall is thick, the moved line would loop. It is made to climb only.
     if (moved.heightMm > Math.max(floorMm, wall.at(-1)?.heightMm ?? floorMm)) wall.push(moved);
   }
   const floorRadius = wall[0]?.radiusMm ?? 1;

@@ -20,7 +20,7 @@ export interface GlazeSource {
   powders: readonly Powder[];
 }
 
-/** Flow of a glaze whose powders nobody analysed: the middle of all, with the widest spread. */
+/** Flow of a glaze whose powders have no analysis: the middle of all, with the widest spread. */
 const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, basis: 'startingGuess' };
 
 /**

@@ -3,7 +3,7 @@ import type { PlannedArea } from '../plan/areas';
 import type { GlazeFacts } from '../plan/facts';
 
 export interface GlazeNeeded {
-  /** Dry powder that stays on the place, and the slurry that carries it, with nothing for what drips off. */
+  /** Dry powder that stays on the place, and the slurry that carries it, without drips. */
   dryGrams: number;
   slurryMl: number;
 }

@@ -21,9 +21,9 @@ export interface OutsideRun {
   edgeMm: number;
   runMm: number;
   run95Mm: number;
-  /** Whether nobody measured or told how one of its glazes moves. */
+  /** Whether the flow of one of its glazes was neither measured nor told. */
   guess: boolean;
-  /** The weakest of what its glazes' flow leans on, and the fired feet among it. */
+  /** The weakest basis among its glazes' flows, and how many fired feet are part of it. */
   basis: FlowGuess['basis'];
   feet: number;
 }
@@ -45,7 +45,7 @@ export function outsideRun({ plan, shape, glazes }: PieceQuestion): OutsideRun |
   const rim = rimIsApart(plan) ? [] : meltedLayers([...plan.zones.outside, ...plan.zones.rim], glazes);
   const overlapEdgeMm = Math.max(plan.waxFootMm, topMm - plan.rimBandMm);
   const rimRun = rim.length > layers.length ? stackRun({ layers: rim, bandMm: Math.max(1, plan.rimBandMm) }) : undefined;
-  // The rim's own edge starts higher: it matters only when it runs past the edge below it.
+  // The edge of the rim starts higher: it matters only when it runs past the edge below it.
   const reach95 = Math.max(alone.run95Mm, rimRun ? rimRun.run95Mm - (overlapEdgeMm - plan.waxFootMm) : 0);
   const used = new Set([...plan.zones.outside, ...plan.zones.rim].filter((layer) => coatingKindOf(layer) === 'glaze').map((layer) => layer.bucketId));
   const flows = glazes.flatMap((glaze) => (used.has(glaze.bucketId) ? [glaze.flow] : []));

@@ -8,13 +8,13 @@ import type { Warning } from './warnings';
 
 export { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion };
 
-/** A rule of the bench: what it looks at is its own small function. Those of the order stand in `order-rules`. */
+/** A rule of the bench: a small function of its own. Rules about the order are in `order-rules`. */
 export interface PieceRule {
   id: string;
   check: (question: PieceQuestion) => Warning[];
 }
 
-/** Every rule that looks at a piece, in the order they are told when equally bad. */
+/** Every rule about a piece, in the order in which equally bad warnings are listed. */
 export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'F1', check: flaking },
   { id: 'M4', check: running },

@@ -5,7 +5,7 @@ import type { PiecePlan } from '../plan/piece-plan';
 import type { Layer } from '../plan/layer';
 import type { GlazeFacts } from '../plan/facts';
 
-/** One piece of a set: the bucket its uppermost coat of each place comes from. */
+/** One piece of a set: the bucket of the uppermost coat of each place. */
 export interface Variation {
   buckets: Record<string, string>;
 }
@@ -16,7 +16,7 @@ export interface Variations {
   pieces: Variation[];
 }
 
-/** More combinations than this are not looked through one by one. */
+/** With more combinations than this, not every one is tried. */
 const MOST_COMBINATIONS = 20_000;
 
 /**
@@ -76,7 +76,7 @@ export function spreadVariations(question: { plan: PiecePlan; glazes: readonly G
   }
   return chosen;
 
-  /** Less is better: turns its glazes already had, then how alike it is to the nearest of those chosen. */
+  /** Less is better: how often its glazes were used, then how similar it is to the nearest of those chosen. */
   function worth(variation: Variation): number {
     let turns = 0;
     const overall = new Map<string, number>();

@@ -9,7 +9,7 @@ export interface Warning {
   what: string;
   why: string;
   remedies: string[];
-  /** Remedies that are a change of the plan: taken with one tap. */
+  /** Remedies that change the plan: taken with one tap. */
   fixes?: PlanFix[];
 }
 

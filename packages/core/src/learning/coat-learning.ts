@@ -8,13 +8,13 @@ import { maximumAPosteriori } from '../math/maximum-a-posteriori';
 /** A dip whose coat was measured. */
 export interface CoatObservation {
   id: string;
-  /** What J_cake and f belong to, and what J_wall belongs to: a body, or a bisque lot that had a thirst test of its own. */
+  /** The glaze that J_cake and f belong to, and the body or tested bisque lot that J_wall belongs to. */
   glazeId: string;
   bodyId: string;
   situation: CoatSituation;
   seconds: number;
   coatMm: number;
-  /** Standard deviation of ln(coat) of the measuring alone. */
+  /** Standard deviation of ln(coat) of the measurement alone. */
   lnSd: number;
 }
 
@@ -33,16 +33,16 @@ export interface CoatLearning {
   covariance: readonly (readonly number[])[];
   /** How each dip fits, in its own sd. */
   fits: readonly { id: string; sds: number }[];
-  /** Dips no model can use: too thick to dip, or not a dip at all. */
+  /** Dips that no model can use: too thick to dip in, or not a dip. */
   unusable: readonly string[];
   counts: ReadonlyMap<string, number>;
   converged: boolean;
 }
 
-/** People count seconds to about a third. */
+/** People count seconds to about 0.3 s. */
 const SECONDS_SD = 0.3;
 const STEP = 0.05;
-/** Missing by more than this many of its own sd, a dip is asked about. */
+/** A dip that misses its prediction by more than this many of its own sd is asked about. */
 export const OUTLIER_SDS = 3;
 
 /**
@@ -121,13 +121,13 @@ export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glaze
 interface Usable {
   observation: CoatObservation;
   lnCoat: number;
-  /** Of the measuring and the counting of seconds together. */
+  /** Of the measurement and of counting seconds together. */
   sd: number;
-  /** Where its three parameters stand. */
+  /** Positions of its three parameters. */
   at: readonly [cake: number, wall: number, film: number];
 }
 
-/** A wall told by water: where it stands, and what it weighs. */
+/** A wall measured in water: the position of its parameter, and its weight. */
 interface Told {
   at: number;
   lnWall: number;
@@ -156,7 +156,7 @@ function usableFrom(observation: CoatObservation, glazeIds: readonly string[], b
   };
 }
 
-/** Undefined where the glaze is too thick to dip, or nothing at all would cling. */
+/** Returns undefined where the glaze is too thick to dip in, or nothing would cling. */
 function lnCoatOf(dip: Omit<Dip, 'seconds'>, seconds: number): number | undefined {
   const coat = checkedDipCoat(dip, seconds);
   return coat.kind === 'ok' && coat.coatMm > 0 ? Math.log(coat.coatMm) : undefined;
@@ -177,7 +177,7 @@ function cost({ usable, told }: Evidence, mean: readonly number[]): number {
   return sum;
 }
 
-/** Information matrix and the push of residuals and priors at a point. */
+/** Information matrix, and the gradient of residuals and priors, at a point. */
 function slopesAt({ usable, told }: Evidence, mean: readonly number[]): { information: Matrix; push: number[] } {
   const information = Matrix.eye(mean.length, mean.length, 1 / PRIOR_LN_SD ** 2);
   const push = mean.map((value) => -value / PRIOR_LN_SD ** 2);
@@ -194,7 +194,7 @@ function slopesAt({ usable, told }: Evidence, mean: readonly number[]): { inform
       for (let j = 0; j <= i; j++) {
         const [row, column] = [one.at[i]!, one.at[j]!];
         const value = information.get(row, column) + weight * slopes[i]! * slopes[j]!;
-        // Both at once, so that rounding never makes it lopsided.
+        // Both entries at once, so that rounding never makes the matrix asymmetric.
         information.set(row, column, value);
         information.set(column, row, value);
       }

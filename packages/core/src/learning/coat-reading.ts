@@ -11,7 +11,7 @@ export type CoatReading =
   /** By caliper, needle, scratch or comb. */
   | { kind: 'thickness'; coatMm: number };
 
-/** What weights cannot tell: area, packing, drips, as a share of the coat. */
+/** What weights leave open (area, packing, drips), as a share of the coat. */
 const WEIGHED_LN_SD = 0.08;
 /** Error of a caliper, needle or comb, mm. */
 const THICKNESS_SD_MM = 0.1;

@@ -6,7 +6,7 @@ import type { GlazeFacts } from '../plan/facts';
 import type { PiecePlan } from '../plan/piece-plan';
 import { footToTell, learnFromFeet, type FootSeen } from './foot-evidence';
 
-/** Results looked at: the newest are enough, and each costs a run. */
+/** How many results are looked at: the newest are enough, and each costs a run. */
 const MOST_FEET = 40;
 
 /** A fired piece, as the records keep it. */

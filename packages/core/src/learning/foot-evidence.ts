@@ -7,7 +7,7 @@ import { normalHazard } from '../math/normal';
 import { coatingKindOf } from '../plan/layer';
 import type { GlazeFacts } from '../plan/facts';
 
-/** What a fired foot told of the one glaze above it: whether its edge came down to the shelf, and at which flow it would have. */
+/** What a fired foot says of the one glaze above it: whether its edge came down to the shelf, and at which flow it would. */
 export interface FootSeen {
   glazeId: string;
   /** ln of the flow figure, 1/mm at the usual firing, at which the edge just comes to the shelf. */
@@ -16,7 +16,7 @@ export interface FootSeen {
   isClean: boolean;
 }
 
-/** sd of ln F around that edge of one fired piece: its coat as planned, the kiln, and what a result leaves unsaid. */
+/** Sd of ln F around that edge for one fired piece: its coat as planned, the kiln, and what a result leaves out. */
 export const FOOT_LN_SD = 0.5;
 
 /**
@@ -32,7 +32,7 @@ export function footToTell(question: {
   plan: PiecePlan;
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
-  /** How much more its firing flowed than the usual one. */
+  /** How many times as much its firing flowed as the usual one. */
   firingRatio: number;
 }): { bucketId: string; lnReach: number } | undefined {
   const { plan, shape, glazes } = question;

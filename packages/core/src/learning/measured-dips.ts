@@ -19,11 +19,11 @@ export interface MeasuredDip {
     earthenware: boolean;
     /** A dip where it is left out. */
     method?: ContactMethod | PassMethod | undefined;
-    /** How many, for what is put on in passes. */
+    /** How many, for methods in passes. */
     passes?: number | undefined;
     seconds: number;
     reading: CoatReading;
-    /** What the wall had on it and in it before. */
+    /** Coat on the wall and water in it before. */
     before?: Pick<CoatSituation, 'underMm' | 'underDryness' | 'wallTakenMm' | 'thirst' | 'firedUnder'> | undefined;
     /** Why it does not count. */
     leftOut?: string | undefined;

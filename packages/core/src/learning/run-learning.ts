@@ -6,19 +6,19 @@ import { STUCK_FILM_MM } from '../run/run-solver';
 import { OVERLAP_OMEGA } from '../run/stack-flow';
 import type { PairFlow } from '../run/piece-run';
 
-/** What a fired runner tile told: a band of one glaze, or of two over one another, and how far its lower edge ran. */
+/** What a fired runner tile says: a band of one glaze, or of two over one another, and how far its lower edge ran. */
 export interface RunReading {
   /** Lower one first. One glaze alone, or two. */
   layers: readonly { glazeId: string; meltedMm: number }[];
   bandMm: number;
   runMm: number;
-  /** How much more its firing flowed than the usual one. */
+  /** How many times as much its firing flowed as the usual one. */
   firingRatio: number;
 }
 
-/** sd of ln F of one measured run: the ruler, the coat and the kiln's own unevenness. */
+/** Sd of ln F of one measured run: ruler, coat and the unevenness of the kiln. */
 export const RUN_LN_SD = 0.3;
-/** A run shorter than this is no run: it only says that the glaze flows no more than that, mm. */
+/** A shorter run is no run: it only says that the glaze flows no more than that, mm. */
 const SHORTEST_RUN_MM = 0.5;
 
 /**

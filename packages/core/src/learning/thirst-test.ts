@@ -7,7 +7,7 @@ export interface ThirstTest {
   afterGrams: number;
   soakedGrams: number;
   seconds: number;
-  /** One face of the tile, and how many went under. */
+  /** Area of one face of the tile, and how many faces went under. */
   faceCm2: number;
   faces: 1 | 2;
   divisionGrams: number;
@@ -17,17 +17,17 @@ export interface Thirst {
   /** J_wall, mm²/s, and the sd of its ln. */
   wallSuction: number;
   lnSd: number;
-  /** All the wall can drink, mm of water. */
+  /** All that the wall can take up, mm of water. */
   waterMm: number;
   absorptionPercent: number;
   /** Water taken by one face in the seconds, mm. */
   takenMm: number;
 }
 
-/** What neither scale nor clock tells: the blotting, the edges, the area. */
+/** What neither scale nor clock tells: blotting, edges, area. Sd of ln J. */
 const HANDLING_LN_SD = 0.16;
 const SECONDS_SD = 0.3;
-/** Nearly full before the time was over: the seconds then say nothing. */
+/** The tile was nearly full before the time was over, so the seconds say nothing. */
 const FULL_SHARE = 0.9;
 
 /**

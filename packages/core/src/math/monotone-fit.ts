@@ -12,12 +12,12 @@ export type MonotoneFit =
       /** Fitted values at the points' x, rising in x; between them the fit runs straight. */
       knots: FitPoint[];
       points: number;
-      /** Spread of a new reading about the fit: what each point was missed by when it was left out. */
+      /** Spread of a new reading about the fit: from the misfit of each point when it was left out. */
       sd: number;
     };
 
 export const LEAST_FIT_POINTS = 4;
-/** Old pairs say little of today's bucket, and each costs a fit: the newest count. */
+/** Old pairs say little of today's bucket, and each costs a fit: only the newest count. */
 const MOST_FIT_POINTS = 120;
 
 /**
@@ -48,7 +48,7 @@ export interface FitAnswer {
   /** 80 % range. */
   low: number;
   high: number;
-  /** Beyond every point there is: the end value stands, and says so. */
+  /** Outside the points the end value stands. */
   outside: boolean;
 }
 

@@ -1,4 +1,4 @@
-/** Steps of the table for each doubling, and the powers of e it spans: flow figures lie well within. */
+/** Steps of the table for each doubling, and the powers of e it covers: flow figures lie well within. */
 const PER_DOUBLING = 256;
 const SPAN = 22;
 const STEP = Math.LN2 / PER_DOUBLING;
@@ -19,7 +19,7 @@ const SIXTH = 1 / 6;
  */
 export function nearExp(x: number): number {
   if (!(x > -SPAN && x < SPAN)) return Math.exp(x);
-  // Above nought there: cutting off its decimals rounds it, and it is a whole number to the machine too.
+  // The argument is positive here, so cutting off its decimals rounds it.
   const at = (x * PER_STEP + HALF + 0.5) | 0;
   const r = x - (at - HALF) * STEP;
   return TABLE[at]! * (1 + r * (1 + r * (0.5 + r * SIXTH)));

@@ -11,7 +11,7 @@ export interface FiringPoint {
 
 /** Gas constant, kJ/(mol K), CODATA 2018. */
 const GAS_CONSTANT = 8.314462618e-3;
-/** 1222 °C, where cone 6 bends: only sets the scale of the integral. */
+/** 1222 °C, where cone 6 bends. It only sets the scale of the integral. */
 const REFERENCE_KELVIN = 1495.15;
 /** Activation energy of glaze flow, kJ/mol, ± 60. */
 export const FLOW_ACTIVATION = 350;
@@ -73,7 +73,7 @@ export type ConeReached =
 
 let rampWork: { cone: string; lnWork: number }[] | undefined;
 
-/** ln heat-work of each cone's own 60 °C/h ramp from 20 °C. Computed once: it is a table of constants. */
+/** ln heat-work of each cone's own 60 °C/h ramp from 20 °C. Computed once: it never changes. */
 function coneTable(): { cone: string; lnWork: number }[] {
   rampWork ??= CONES.map(({ cone, celsius }) => {
     const firing = [

@@ -46,7 +46,7 @@ export function celsiusAt(firing: readonly FiringPoint[], hours: number): number
   return b.hours === a.hours ? b.celsius : a.celsius + ((b.celsius - a.celsius) * (hours - a.hours)) / (b.hours - a.hours);
 }
 
-/** When the curve has come down to a temperature that may be opened; its end when it never does. */
+/** Hours until the curve has come down to a temperature at which it may be opened; its end when it never does. */
 function hoursBelow(firing: readonly FiringPoint[], peakHours: number): number {
   for (let i = 1; i < firing.length; i++) {
     const a = firing[i - 1]!;

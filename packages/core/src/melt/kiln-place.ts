@@ -2,18 +2,18 @@ import { PotterError } from '../checks/potter-error';
 import { firingFromPeak, peakForCone } from './simple-firing';
 import { FLOW_ACTIVATION, flowRatio, type FiringPoint } from './heat-work';
 
-/** How a kiln is let cool, as the time it takes against the usual one. */
+/** How a kiln is let cool: a factor on the usual time. */
 export const COOLINGS = { fast: 0.5, usual: 1, slow: 2 } as const;
 export type Cooling = keyof typeof COOLINGS;
 
-/** Where a piece stands, °C against the middle of the kiln: our word, until a shelf's own witness cones say better. */
+/** Where a piece stands: °C against the middle of the kiln. A guess until witness cones on a shelf say better. */
 export const SHELF_PLACES = { cool: -8, middle: 0, hot: 8 } as const;
 export type ShelfPlace = keyof typeof SHELF_PLACES;
 
-/** Hours up of the reference firing, and its hold. */
+/** Rise of the reference firing in hours, and its hold. */
 const HOURS_UP = 8 + 100 / 60;
 export const USUAL_HOLD_MINUTES = 10;
-/** Flow figures are told for this firing. */
+/** Flow figures are given for this cone. */
 const FLOW_CONE = '6';
 
 export interface FiringAsked {

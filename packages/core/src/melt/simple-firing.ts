@@ -7,7 +7,7 @@ import { CONE_ACTIVATION, heatWorkHours, type FiringPoint } from './heat-work';
 const ROOM_CELSIUS = 20;
 /** A peak is found this closely, °C: far below what any kiln can hold. */
 const PEAK_WIDTH_CELSIUS = 1e-9;
-/** Share of the way up after which the last 100 °C begin, as in the reference firing. */
+/** Share of the rise after which the last 100 °C begin, as in the reference firing. */
 const LAST_HUNDRED_FROM = 0.827;
 /** Cooling as in the reference firing: hours from the end of the hold. Below 600 °C a usual well-insulated kiln. */
 const COOLING: readonly FiringPoint[] = [

@@ -25,7 +25,7 @@ export interface StudioNow {
   firings: readonly { id: string; kiln: string; startedAt: string; points: readonly FiringPoint[] }[];
   /** Ids of firings that have a result already. */
   readFiringIds: ReadonlySet<string>;
-  /** Step tiles that came out of the fire and were not looked at yet. */
+  /** Step tiles that were fired and not looked at yet. */
   unreadTiles?: readonly { code: string; glazeName: string; bucketId: string; bodyId: string }[];
 }
 
@@ -58,7 +58,7 @@ export type NowItem =
   | { kind: 'tileToRead'; code: string; glazeName: string; bucketId: string; bodyId: string }
   | { kind: 'neverMeasured'; bucketId: string; name: string };
 
-/** Opened kilns older than this are history, days. */
+/** A kiln opened longer ago than this is no longer listed, days. */
 const READ_WITHIN_DAYS = 10;
 
 /**

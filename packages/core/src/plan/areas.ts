@@ -17,13 +17,13 @@ export interface PlannedArea {
   roundShare: number;
   layers: readonly Layer[];
   areaCm2: number;
-  /** What it pushes aside when it is under, mL: for a dip. Nothing inside. */
+  /** Volume it displaces in a dip, mL; 0 inside. */
   displacedMl: number;
 }
 
 /** The foot as a zone, mm. */
 export const FOOT_ZONE_MM = 8;
-/** Places round an edge that is not level at which its band is measured. */
+/** At how many places round the piece the band of an uneven edge is measured. */
 const ROUND = 24;
 
 /**
@@ -129,7 +129,7 @@ function insideCm2(shape: PieceShape): number {
 function solidMl(shape: PieceShape, fromMm: number, toMm: number): number {
   const cut = part(shape.outside, fromMm, toMm);
   if (cut.length < 2) return 0;
-  // A tile is its face times its thickness; as a tube it only has the face of its own.
+  // A tile displaces its face times its thickness; as a tube it only has the right face.
   return shape.slabMm === undefined ? volumeMl({ profile: cut }) : (shape.slabMm * shape.wallMm * (toMm - fromMm)) / 1000;
 }
 

@@ -5,10 +5,10 @@ import { edgeDipMm } from './edge-line';
 import type { PiecePlan } from './piece-plan';
 import type { Turn } from './strip';
 
-/** A zone narrower than this is none, mm. */
+/** A narrower zone counts as none, mm. */
 export const NARROWEST_ZONE_MM = 1;
 
-/** Narrower than this a part of the turn is none. From nought to one it is all of it. */
+/** A narrower part of the turn counts as none. From 0 to 1 is all of it. */
 const NARROWEST_SHARE = 0.01;
 const isNoPart = ({ from, to }: Turn): boolean => Math.abs(to - from) < 0.5 && (to - from + 1) % 1 < NARROWEST_SHARE - 1e-9;
 

@@ -1,4 +1,4 @@
-/** How an edge goes round a piece: level, tilted as by a slanted dip, or in waves. `riseMm` is from its lowest to its highest place. */
+/** How an edge goes round a piece: level, tilted as by a slanted dip, or in waves. `riseMm` is the height from its lowest to its highest place. */
 export type EdgeLine = { kind: 'straight' } | { kind: 'slanted'; riseMm: number } | { kind: 'waving'; riseMm: number; waves: number };
 
 export const STRAIGHT: EdgeLine = { kind: 'straight' };

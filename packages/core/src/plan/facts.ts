@@ -5,23 +5,23 @@ import type { SlurryState } from '../slurry/slurry-state';
 export interface GlazeFacts {
   bucketId: string;
   name: string;
-  /** 0 black – 1 white, from the recipe's own stated colour. */
+  /** 0 black – 1 white, from the colour of its recipe. */
   lightness: number;
   sg: number;
   density: number;
   packing: number;
   filmMm: number;
-  /** The slurry by the user's swirl: decides film and packing of a dip. */
+  /** The state of the slurry by the swirl test: it decides film and packing of a dip. */
   slurryState: SlurryState;
   shrinkShare: number;
   loiPercent: number;
   flow: FlowGuess;
   surface: string;
   foodTested: boolean;
-  /** Fired oxides, percent by weight, and unity; empty when unknown (a jar, a bought base). */
+  /** Fired oxides, percent by weight, and unity; empty when they are not known (a jar, a bought base). */
   firedPercent: Record<string, number>;
   unity: Record<string, number>;
-  /** Cones its recipe is for, where one is known. */
+  /** Cones of its recipe, where they are known. */
   coneLow?: string | undefined;
   coneHigh?: string | undefined;
 }

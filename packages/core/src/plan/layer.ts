@@ -8,11 +8,11 @@ export type CoatingKind = (typeof COATING_KINDS)[number];
 /** A coat wanted on a zone. Layers are listed bottom up. */
 export interface Layer {
   id: string;
-  /** The bucket, or the pot of the plan, it comes from. */
+  /** The bucket, or the decorating colour of the plan, it comes from. */
   bucketId: string;
   method: ApplicationMethod;
   coatMm: number;
-  /** Glaze where nothing is said. */
+  /** Glaze when left out. */
   coatingKind?: CoatingKind | undefined;
 }
 
@@ -25,13 +25,13 @@ export interface Layer {
  */
 export const coatingKindOf = (layer: Pick<Layer, 'coatingKind'>): CoatingKind => layer.coatingKind ?? 'glaze';
 
-/** A small pot of colour, slip or wash that is no bucket of the studio: told by name. */
+/** A small amount of underglaze, slip or wash that is no bucket of the studio; it has a name. */
 export interface DecoratingColour {
   id: string;
   name: string;
   colour: string;
   coatingKind: Exclude<CoatingKind, 'glaze'>;
-  /** Of a slip, wet to fired, %: compared with the body's. */
+  /** Shrinkage of a slip from wet to fired, %: compared with the body's. */
   shrinkagePercent?: number | undefined;
   /** What gives it its colour, where that can quarrel with a glaze. */
   colourant?: 'chromeGreen' | 'chromeTinPink' | 'encapsulated' | 'other' | undefined;

@@ -11,40 +11,40 @@ export type Zone = (typeof ZONES)[number];
 
 export interface PiecePlan {
   shapeId: string;
-  /** The form where it was drawn otherwise than the one it started from. */
+  /** The form, where it was drawn; else the one of `shapeId`. */
   form?: PieceForm | undefined;
   zones: Record<Zone, Layer[]>;
   strips?: Strip[] | undefined;
   masks?: Mask[] | undefined;
   decoratingColours?: DecoratingColour[] | undefined;
-  /** Kept bare from the shelf up the outside, mm; 0 for nothing. */
+  /** Height that is kept bare from the shelf up the outside, mm; 0 for none. */
   waxFootMm: number;
   footBy?: FootBy | undefined;
   /** Height of the rim band, mm: its layers lie over those of the outside. */
   rimBandMm: number;
   edges?: { wax?: EdgeLine | undefined; rim?: EdgeLine | undefined } | undefined;
-  /** Of the clay; the rim band as the outside where nothing is said. */
+  /** Texture of the clay; the rim band is as the outside when left out. */
   textures?: { inside?: Texture | undefined; outside?: Texture | undefined; rim?: Texture | undefined } | undefined;
-  /** How it stands in the kiln. Bare on the shelf where nothing is said. */
+  /** How it stands in the kiln; bare on the shelf when left out. */
   setting?: KilnSetting | undefined;
   lid?: boolean | undefined;
-  /** Fired and glazed once before. */
+  /** It was fired with glaze before. */
   refire?: boolean | undefined;
-  /** Cone it will be fired to; 6 where nothing is said. */
+  /** Cone it will be fired to; 6 when left out. */
   cone?: string | undefined;
   /** Step keys in the order the potter chose; empty for the safe order. */
   order: string[];
-  /** Steps wanted one before the other, whatever it costs. */
+  /** Pairs of steps that must keep this order, whatever it costs. */
   pins?: { before: string; after: string }[] | undefined;
-  /** What no way there may do. */
+  /** What no alternative may do. */
   unwanted?: { changes?: PlanChange[] | undefined; steps?: UnwantedStep[] | undefined } | undefined;
-  /** The rim band's glaze goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
+  /** The glaze of the rim band goes on first, on bare clay, and is waxed: the outside ends below it and they never lie on one another. */
   rimFirst?: boolean | undefined;
-  /** Buckets with gum in them for this plan, so that their coat holds another. */
+  /** Buckets that get gum for this plan, so that their coat holds another one. */
   gumIn?: string[] | undefined;
-  /** Recipe versions its glazes had when it was planned, by bucket. */
+  /** Recipe versions of its glazes when it was planned, by bucket. */
   versions?: { bucketId: string; recipeVersionId: string; number: number }[] | undefined;
-  /** Rules put aside, with the reason kept. */
+  /** Rules that were put aside, with the reason. */
   putAside: { rule: string; reason: string }[];
 }
 

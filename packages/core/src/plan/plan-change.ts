@@ -1,4 +1,4 @@
-/** What a way there does otherwise than drawn. */
+/** How an alternative differs from the plan as drawn. */
 export const PLAN_CHANGES = [
   'gum',
   'rimFirst',
@@ -18,7 +18,7 @@ export const PLAN_CHANGES = [
 
 export type PlanChange = (typeof PLAN_CHANGES)[number];
 
-/** A step that nobody wants, as it would be done: by its way, or its kind. */
+/** A step that nobody wants, by its key and its method or kind. */
 export interface UnwantedStep {
   key: string;
   by: string;

@@ -2,7 +2,7 @@ import type { EdgeLine } from './edge-line';
 import type { Layer } from './layer';
 import type { Texture } from './texture';
 
-/** Part of the way round, from and to in shares of the turn. */
+/** Part of the turn, from and to as shares of it. */
 export interface Turn {
   from: number;
   to: number;
@@ -15,7 +15,7 @@ export interface Strip {
   toMm: number;
   turn?: Turn | undefined;
   edge?: EdgeLine | undefined;
-  /** Of the clay there; as the rest of the outside where nothing is said. */
+  /** Texture of the clay there; as the rest of the outside when left out. */
   texture?: Texture | undefined;
   layers: Layer[];
   /** Glazed first on bare clay and waxed over: the outside stops at its edges. */

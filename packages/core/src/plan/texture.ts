@@ -1,4 +1,4 @@
-/** Grooves across, carved lines and trailed slip hold melt; flutes down lead it. */
+/** Grooves, carved lines and trailed slip hold melt; flutes lead it down. */
 export type Texture =
   { kind: 'smooth' } | { kind: 'grooves' | 'carved' | 'trailed'; depthMm: number } | { kind: 'flutes'; pitchMm: number; valleyMm: number };
 

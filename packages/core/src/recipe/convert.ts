@@ -9,10 +9,10 @@ export interface PresentPowder {
 
 export type Conversion =
   | { kind: 'ok'; totalGrams: number; add: PresentPowder[] }
-  /** The powders that are in and that the other recipe does not have: nothing that is added takes them out. */
+  /** Powders that are in and that the other recipe does not have: nothing that is added takes them out. */
   | { kind: 'impossible'; powderIds: string[] };
 
-/** What a dry weight counts as nothing at all, g. */
+/** A lower dry weight counts as nothing, g. */
 const NOTHING_GRAMS = 1e-6;
 
 /**

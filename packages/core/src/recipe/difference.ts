@@ -5,7 +5,7 @@ export type LineDifference =
   | { kind: 'removed'; part: RecipeLine['part']; powderId: string; percent: number }
   | { kind: 'changed'; part: RecipeLine['part']; powderId: string; fromPercent: number; toPercent: number };
 
-/** Below this two percentages are the same on any scale. */
+/** Percentages that differ by less are the same on any scale. */
 const SAME_PERCENT = 0.0005;
 
 /**

@@ -2,7 +2,7 @@ import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
 import { MASS_UNITS, VOLUME_UNITS, toCanonical, type Entered } from '../units/units';
 
-/** How a label says it: so much powder to so much water, each in the label's own unit. */
+/** The ratio on a label: so much powder to so much water, each in the label's own unit. */
 export interface LabelRule {
   powder: Entered;
   water: Entered;

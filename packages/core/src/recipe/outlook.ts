@@ -14,7 +14,7 @@ export interface RecipeOutlook {
   shares: PowderShares;
   suspension: Suspension;
   dryCoat: DryCoat;
-  /** How it moves at cone 6 with its 80 % range; absent without a flux or without analyses. A starting guess. */
+  /** How it moves at cone 6 with its 80 % range; left out without a flux or without analyses. A starting guess. */
   fire?: { likely: MovementWord; least: MovementWord; most: MovementWord };
   unity: Unity;
   /** Hazards of its powders, each once, with the powders that have them. */
@@ -38,7 +38,7 @@ export function recipeOutlook({ lines, powders }: { lines: readonly RecipeLine[]
   const shares = powderShares({ parts });
   const oxides = oxideGrams({ parts });
   const formula = unityFormula({ oxideGrams: oxides });
-  // A powder nobody analysed would be missing from the formula in silence.
+  // A powder without an analysis would be missing from the formula unnoticed.
   const analysed = parts.every((part) => part.grams === 0 || Object.keys(part.powder.oxides).length > 0);
   const colouring = (['Fe2O3', 'TiO2', 'P2O5', 'SnO2', 'ZrO2'] as const).reduce((sum, oxide) => sum + (oxides[oxide] ?? 0), 0);
   return {

@@ -18,7 +18,7 @@ export interface UnreadLine {
   message: string;
 }
 
-/** Columns as spreadsheets copy and export them; a comma only with a space after it, since it may be a decimal comma. */
+/** Columns as spreadsheets copy and export them; a comma only with a space after it, because it may be a decimal comma. */
 const COLUMN = /\t|;|\|| {2,}|, +/;
 const BASE_HEADING = /^(base|recipe|material|powder)s?\b.*$/i;
 const ADDITION_HEADING = /^(add(ition)?s?|over( the base)?|plus)\b:?\s*$/i;
@@ -78,7 +78,7 @@ function readLine(line: string, powders: readonly Powder[]): { powder: Powder; p
     : `There is no powder “${name}” in your table: write it as it stands there.`;
 }
 
-/** Name and figure, whichever comes first. */
+/** Name and figure, in either order. */
 function cellsOf(line: string): [name: string, figure: string] | undefined {
   const cells = line
     .split(COLUMN)

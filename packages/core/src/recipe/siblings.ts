@@ -13,7 +13,7 @@ export interface Sibling {
   differingPowderIds: string[];
 }
 
-/** Bases that agree to this many percent are the same base: what rounding in a spreadsheet does. */
+/** Bases that agree to this many percent are the same base: such differences come from rounding in a spreadsheet. */
 const SAME_BASE_PERCENT = 0.06;
 
 /**

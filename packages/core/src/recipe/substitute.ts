@@ -10,7 +10,7 @@ import type { Powder } from '../powder/powder';
 export interface SubstituteQuestion {
   lines: readonly RecipeLine[];
   powders: readonly Powder[];
-  /** Powders the base may be made of: those that stay and those offered instead. */
+  /** Powders that the base may be made of: those that stay and those offered in place of others. */
   allowedIds: readonly string[];
   /** Ids for lines of powders that are new to the recipe. */
   newId: (powderId: string) => string;
@@ -18,22 +18,22 @@ export interface SubstituteQuestion {
 
 export interface OxideDifference {
   oxide: Oxide;
-  /** Moles to one mole of flux; absent from a base without a flux. */
+  /** Moles to one mole of flux; left out for a base without a flux. */
   before: number;
   after: number;
 }
 
 export interface Substitution {
   lines: RecipeLine[];
-  /** In unity, the largest first; differences nobody would see are left out. */
+  /** In unity, the largest first; differences too small to see are left out. */
   differences: OxideDifference[];
 }
 
-/** How much a move away from the recipe as written counts against the oxides: only where the oxides cannot tell. */
+/** Weight of staying near the recipe as written: small, so that it only decides where the oxides do not. */
 const STAY_CLOSE = 1e-3;
 /** A base line under this is not worth weighing, percent. */
 const LEAST_PERCENT = 0.05;
-/** Moles in unity under which no difference shows in a fired glaze. */
+/** Moles in unity below which no difference shows in a fired glaze. */
 const LEAST_DIFFERENCE = 0.005;
 
 /**
@@ -88,7 +88,7 @@ function solve({ wanted, candidates, written }: { wanted: Moles; candidates: rea
   const oxides = [...new Set([wanted, ...perGram].flatMap((one) => Object.keys(one) as Oxide[]))];
   const rows = oxides.map((oxide) => perGram.map((one) => one[oxide] ?? 0));
   const aims = oxides.map((oxide) => wanted[oxide] ?? 0);
-  // Moles per gram are about a hundredth: the pull towards the recipe stays a thousandth of that.
+  // Moles per gram are about a hundredth; the weight of the recipe as written stays a thousandth of that.
   const pull = STAY_CLOSE / 100;
   candidates.forEach((_, index) => {
     rows.push(candidates.map((__, other) => (other === index ? pull : 0)));

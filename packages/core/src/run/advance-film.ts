@@ -3,7 +3,7 @@ import { flowsAt, heightAt, movingFilm, putBack } from './film-record';
 import type { WallStrip } from './wall-strip';
 import { carry, fluxes } from './carry-film';
 
-/** Courant number of the explicit steps: below 1, so that no cell ever gives more than it has. */
+/** Courant number of the explicit steps: below 1, so that no cell gives more than it has. */
 const COURANT = 0.9;
 
 /**
@@ -37,7 +37,7 @@ export function advance(
   let fastest = fluxes(film, first, last);
   while (left > 0 && steps < until.mostSteps && last >= first) {
     const step = fastest > 0 ? Math.min(left, COURANT / (3 * fastest)) : left;
-    // What leaves the lowest cell that moves goes to the next one, or at the end off the strip.
+    // What leaves the lowest cell that moves goes to the next one, or off the strip at its end.
     if (last + 1 < count && flowsAt(film, last)) last += 1;
     fastest = carry(film, step, first, last, off);
     left -= step;

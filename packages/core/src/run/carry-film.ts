@@ -3,10 +3,10 @@ import { nearExp } from '../math/near-exp';
 import { EMPTY, stackOf } from './film-mixtures';
 import { HEIGHT, DRIVEN, PER_AREA, THROUGH, MOBILITY, STACK, MORE, type MovingFilm } from './film-record';
 
-/** A film thinner than this stands: what it would pass on is nothing, and such numbers are slow to reckon with. */
+/** A thinner film stands still: it would pass on nothing, and such small numbers are slow to compute with. */
 const THINNEST_MOVING_MM = 1e-7;
 
-/** A trace of a layer that is passed on no further: such numbers are slow to reckon with. */
+/** A smaller trace of a layer is not passed on: such small numbers are slow to compute with. */
 const TRACE_MM = 1e-20;
 
 /**
@@ -51,9 +51,9 @@ export function carry(film: MovingFilm, step: number, first: number, last: numbe
 }
 
 /**
- * Three layers, the most a zone has, written out: their numbers stay at hand from one cell to the next. It asks for its arrays, not for what
- * holds them: made ready by the machine during one run, it would be thrown away when the next one makes such a holder anew, and for good go half
- * as fast.
+ * Takes a step of three layers, the most a zone has, written out so that their numbers stay in registers from one cell to the next. It takes its
+ * arrays as arguments, not the film that holds them: V8 compiles it during one run for the shape of that film, throws the code away when the next
+ * run makes a new film, and is then half as fast.
  */
 function carryThree(
   cells: Float64Array,
@@ -141,7 +141,7 @@ function carryAny(film: MovingFilm, step: number, first: number, last: number, o
   return fluxes(film, first, last);
 }
 
-/** What goes through the lower face of one cell, its record's further numbers from `more` on; gives its share of the cell's volume. */
+/** Computes what goes through the lower face of one cell, whose further numbers begin at `more`; returns its share of the cell's volume. */
 function passOn({ cells, pieces, flow }: MovingFilm, more: number, above: number): number {
   const h = cells[more + HEIGHT]!;
   const out = cells[more + DRIVEN]!;

@@ -2,14 +2,14 @@ import { overlapOf, runLayers, type SideToRun } from './piece-run';
 import { solveRun } from './run-solver';
 import { normalDraw } from '../math/normal';
 
-/** What is not known before the fire, as sd of a logarithm: the coat where it was not measured, and half a cone of the kiln. */
+/** What is not known before the fire, as sd of a logarithm: a coat that was not measured, and half a cone of the kiln. */
 export const COAT_LN_SD = 0.2;
 export const KILN_LN_SD = 0.25;
 
 export interface DrawnRuns {
   /** Lower edges after the fire, mm down the strip, in the order they were drawn. */
   fronts: Float64Array;
-  /** Draws that came down to the end of the strip. */
+  /** How many draws came down to the end of the strip. */
   reached: number;
 }
 
@@ -38,7 +38,7 @@ export function drawRuns(
   for (let draw = 0; draw < draws; draw++) {
     const kiln = Math.exp(KILN_LN_SD * normalDraw(random));
     const together = normalDraw(random);
-    // A glaze is as it is wherever it lies on the piece; every coat of it is put on anew.
+    // A glaze is the same everywhere on the piece; every coat of it is put on anew.
     const flows = new Map<string, number>();
     const scales = side.layers.map(({ layer, flowLnSd }) => {
       const flow = flows.get(layer.bucketId) ?? Math.exp(flowLnSd * normalDraw(random));
@@ -56,7 +56,7 @@ export function drawRuns(
     const front = Math.max(side.startMm, moments[0]!.frontMm ?? side.startMm);
     fronts[draw] = reachedEnd ? side.endMm : front;
     if (reachedEnd) reached += 1;
-    // Whoever asks only whether it is too often knows enough.
+    // A caller that asks only whether it is too often knows enough.
     if (reached >= enoughReached) return { fronts: fronts.slice(0, draw + 1), reached };
   }
   return { fronts, reached };

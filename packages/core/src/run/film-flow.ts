@@ -1,7 +1,7 @@
 import { nearExp } from '../math/near-exp';
 import type { RunLayer } from './film';
 
-/** ln F of each layer and 4 ln ω of each pair, flat; in each cell times the square of what flutes gather there. */
+/** ln F of each layer and 4 ln ω of each pair, as flat arrays; and how much flutes gather in each cell. */
 export interface Flow {
   ln: Float64Array;
   /** Row by row, only above the diagonal. */

@@ -1,7 +1,7 @@
-/** A stack is another one when its mobility changed by more than this share. */
+/** A stack counts as another one when its mobility changed by more than this share. */
 const TRACE_SHARE = 1e-5;
 
-/** A cell nothing lies on, and one where two stacks came together, have no number of their own. */
+/** An empty cell, and a cell where two stacks came together, have no number of their own. */
 export const EMPTY = 0;
 
 const MIXED = -1;
@@ -19,7 +19,7 @@ const MIXED = -1;
  */
 export function stackOf(own: number, above: number, before: number, now: number): number {
   if (own === EMPTY) return above;
-  // A trace of another stack changes nothing yet: what lies below is left alone until it does.
+  // A trace of another stack changes nothing yet: what lies below keeps its stack until it does.
   return above !== EMPTY && above !== own && Math.abs(now - before) > TRACE_SHARE * before ? MIXED : own;
 }
 
@@ -38,7 +38,7 @@ export function stacksOf(moving: Float64Array, pieces: number, count: number): I
   let number = 0;
   for (let cell = 0; cell < count; cell++) {
     if (!rows.some((row) => row[cell]! > 0)) continue;
-    // As the one above it, when every layer stands to every other as there.
+    // The same as above when every layer has the same share as there.
     const same = cell > 0 && stack[cell - 1] !== EMPTY && rows.every((row) => Math.abs(row[cell]! - row[cell - 1]!) <= 1e-12 * row[cell - 1]!);
     stack[cell] = same ? stack[cell - 1]! : (number += 1);
   }

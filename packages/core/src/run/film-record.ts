@@ -1,27 +1,27 @@
 import { type Flow } from './film-flow';
 import type { WallStrip } from './wall-strip';
 import { stacksOf } from './film-mixtures';
-/** What a cell's record holds after the mm of each of its layers. */
+/** What the record of a cell holds after the mm of each layer: the height of all of them. */
 export const HEIGHT = 0;
-/** What drives the melt through its lower face, with what flutes gather there. */
+/** What drives the melt through the lower face, with what flutes gather there. */
 export const DRIVEN = 1;
 /** One over its area, 1/mm². */
 export const PER_AREA = 2;
-/** What goes through its lower face, per mm of each layer in it. */
+/** What goes through the lower face, per mm of each layer in the cell. */
 export const THROUGH = 3;
-/** Flow figure of its mixture, 1/mm; no number where it was not asked for yet. */
+/** Flow figure of the mixture, 1/mm; NaN until it is asked for. */
 export const MOBILITY = 4;
-/** Cells of one mixture have one number: `stacksOf`. */
+/** Number of the mixture: see `stacksOf`. */
 export const STACK = 5;
 export const MORE = 6;
 
 /**
- * A moving film on its strip, one record for each cell: with a row for each of these numbers instead, there are more rows than a processor has
- * registers for, and a step takes half as long again.
+ * A moving film on its strip, one record for each cell. With one row for each of these numbers there are more rows than a processor has registers,
+ * and a step takes half as long again.
  */
 export interface MovingFilm {
   cells: Float64Array;
-  /** Layers; with more than one, mobility differs from cell to cell. */
+  /** How many layers; with more than one, mobility differs from cell to cell. */
   pieces: number;
   flow: Flow;
 }

@@ -1,6 +1,6 @@
 import type { WallStrip } from './wall-strip';
 
-/** A layer as it lies melted on each cell of the strip, mm, with its own flow figure at this firing, 1/mm. */
+/** A layer melted on each cell of the strip, mm, with its flow figure at this firing, 1/mm. */
 export interface RunLayer {
   meltedMm: Float64Array;
   flow: number;
@@ -10,11 +10,11 @@ export interface RunLayer {
 export interface RunMoment {
   /** Share of the firing's flow that is done, 0–1. */
   share: number;
-  /** All that lies on each cell, stuck film included, mm. */
+  /** Everything on each cell, stuck film included, mm. */
   heightMm: Float64Array;
   /** The same by layer. */
   layerMm: Float64Array[];
-  /** How far down the strip the lowest edge of all and of each layer has come, mm from its top; undefined where there is none. */
+  /** How far down the strip the lowest edge has come, of all and of each layer, mm from its top; undefined where there is none. */
   frontMm: number | undefined;
   layerFrontMm: (number | undefined)[];
 }
@@ -26,7 +26,7 @@ export const EDGE_SHARE = 0.1;
 export interface Film {
   moving: Float64Array;
   still: Float64Array;
-  /** All that was put on each cell. */
+  /** Everything that was put on each cell. */
   putMm: Float64Array;
   putMm3: number;
   firstWhole: number;
@@ -99,12 +99,12 @@ export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, 
   return { share, heightMm, layerMm, frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm), layerFrontMm };
 }
 
-/** Cells over which upwind differences smear an edge. */
+/** Number of cells over which upwind differences smear an edge. */
 const SMEARED_CELLS = 4;
 
 /**
- * Where the film ends, mm down the strip: at the lowest cell that holds more than so much, sharpened by its volume. What lies in the smeared
- * cells below the last full one would fill so much of them at its height.
+ * Returns where the film ends, mm down the strip: the lowest cell that holds more than the threshold, sharpened by volume. What lies in the
+ * smeared cells below the last full one would fill part of them at its height.
  */
 function edgeOf(row: Float64Array, threshold: number, cellMm: number): number | undefined {
   if (threshold <= 0) return undefined;

@@ -25,18 +25,18 @@ export interface PlannedLayer {
   meltedMm: number;
   flow: number;
   flowLnSd: number;
-  /** Whether nobody measured or told how it moves. */
+  /** Whether its flow was neither measured nor told. */
   isGuess: boolean;
 }
 
-/** One side of a piece ready to be run, from the rim down. */
+/** One side of a piece, ready for the solver, from the rim down. */
 export interface SideToRun {
   side: RunSide;
   /** Which panel, where it is one. */
   panelId?: string | undefined;
   strip: WallStrip;
   layers: readonly PlannedLayer[];
-  /** Of each cell: what stays on the wall, mm, and how much thicker the melt lies in flutes. */
+  /** For each cell: what stays on the wall, mm, and how many times as thick the melt lies in flutes. */
   stuckMm: Float64Array;
   gathers: Float64Array;
   /** Lower edge of the glaze before the fire, mm down the strip, and where the strip ends: at the shelf, or in the middle of the floor. */
@@ -45,7 +45,7 @@ export interface SideToRun {
   overlaps?: readonly PairFlow[] | undefined;
 }
 
-/** How much more two glazes run together than by themselves: learnt, or the start guess. */
+/** How many times as much two glazes run together as by themselves: learnt, or the starting guess. */
 export interface PairFlow {
   a: string;
   b: string;
@@ -58,13 +58,13 @@ export interface SideQuestion {
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
   side: RunSide;
-  /** Which panel; the one that runs furthest where nothing is said. */
+  /** Which panel; the one that runs furthest when left out. */
   panelId?: string | undefined;
-  /** How much more this firing flows than the reference one. */
+  /** How many times as much glaze flows in this firing as in the reference one. */
   firingRatio?: number;
-  /** Instead of what the plan says of that side. */
+  /** In place of what the plan says of that side. */
   texture?: Texture;
-  /** Pairs whose ω was measured here. */
+  /** Pairs whose ω was measured in this studio. */
   overlaps?: readonly PairFlow[];
   cellMm?: number;
 }
@@ -154,7 +154,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
 }
 
 const insideBands = ({ zones }: PiecePlan, shape: PieceShape): Band[] =>
-  // The floor's middle too: its cells lie at the floor's own height.
+  // The middle of the floor too: its cells lie at the height of the floor.
   zones.inside.map((layer) => ({ layer, fromMm: -1, toMm: tallMm(shape) + 1 }));
 
 function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | undefined): Band[] {
@@ -175,7 +175,7 @@ function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | undefin
   return (plan.masks ?? []).filter((mask) => liesOn(mask, panel)).reduce((left, mask) => kept(left, mask), bands);
 }
 
-/** Whether a mask lies on the way down: all round, or over all of the panel whose way it is. */
+/** Whether a mask lies on the path down: all round, or over the whole panel whose path it is. */
 const liesOn = ({ where, turn }: Mask, panel: Strip | undefined): boolean =>
   where === 'band' || (where === 'panel' && turn !== undefined && panel?.turn !== undefined && covers(turn, panel.turn));
 
@@ -185,7 +185,7 @@ const covers = (outer: Turn, inner: Turn): boolean => {
   return from + roundShare(inner) <= roundShare(outer) + 1e-9;
 };
 
-/** What a mask all round leaves: nothing of what goes over it, all of what lies under it. */
+/** Heights that a mask all round leaves: none of what goes over it, all of what lies under it. */
 function kept(bands: readonly Band[], { kind, overLayerId, fromMm, toMm }: Mask): Band[] {
   const takesAll = kind === 'scrape' || kind === 'sponge';
   const after = takesAll || overLayerId === undefined ? -1 : bands.findLastIndex(({ layer }) => layer.id === overLayerId);
@@ -206,7 +206,7 @@ const without = (bands: readonly Band[], fromMm: number, toMm: number): Band[] =
 const panelsOf = ({ strips = [] }: PiecePlan): Strip[] =>
   strips.filter((strip) => strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
 
-/** The panel asked for, or the one that runs furthest: a film goes by the square of its thickness times its flow. */
+/** The panel that was asked for, or the one that runs furthest: a film runs by the square of its thickness times its flow. */
 function panelToRun({ plan, glazes, panelId }: SideQuestion): Strip | undefined {
   const panels = panelsOf(plan);
   if (panelId !== undefined) return panels.find((panel) => panel.id === panelId);

@@ -4,17 +4,17 @@ import { overlapOf, pairFlow, runLayers, sideToRun, type SideQuestion, type Side
 import { solveRun } from './run-solver';
 import { EIGHTY_PERCENT_Z, NINETY_FIVE_PERCENT_Z, normalShareBelow } from '../math/normal';
 
-/** Coarse, so that one solve is done within a frame of a dragging hand. */
+/** Coarse, so that one solve fits into a frame while something is dragged, mm. */
 const QUICK_CELL_MM = 3;
 /** An odd number, so that the middle is one of them. */
 const LOOKS = 41;
-/** Flow multipliers reckoned with, from 1/24 to 24 of the middle: past three sd of what is least known. */
+/** Flow multipliers from 1/24 to 24 of the middle: past three sd of what is known least. */
 const LN_SPAN = Math.log(24);
 
-/** Where the lower edge ends, against how much more than the middle it flows. */
+/** Where the lower edge ends, by how many times as much as the middle it flows. */
 export interface QuickRun {
   side: SideToRun;
-  /** ln of the multiplier, rising, and the edge down the strip then, mm. */
+  /** ln of the multiplier, rising, and the edge down the strip for it, mm. */
   lnMore: Float64Array;
   frontMm: Float64Array;
   /** sd of the ln of the multiplier: coats, flow, pairs and kiln together. */

@@ -23,9 +23,7 @@ export function runPath(shape: PieceShape, side: RunSide): PathPoint[] | undefin
   return shape.grip ? downTheGrip(shape, shape.grip) : undefined;
 }
 
-/**
- * A handle is a highway: what lies on all its sides comes down to one joint, and goes on from there on a strip of wall as wide as the handle.
- */
+/** A handle leads glaze down: what lies on all its sides comes to one joint and goes on from there on a strip of wall as wide as the handle. */
 function downTheGrip(shape: PieceShape, grip: Grip): PathPoint[] {
   const { upperMm, lowerMm, outMm, widthMm, thickMm } = grip;
   const radiusAt = (heightMm: number): number =>
@@ -34,7 +32,7 @@ function downTheGrip(shape: PieceShape, grip: Grip): PathPoint[] {
   const middle = (upperMm + lowerMm) / 2;
   const girthMm = 2 * (widthMm + thickMm);
   const reach = (above + below) / 2 + outMm;
-  // A quarter of an ellipse out and down, then a straight way back in: a handle comes to its lower joint slanting, not flat.
+  // A quarter of an ellipse out and down, then straight back in: a handle comes to its lower joint slanting, not flat.
   const out = Array.from({ length: BOW_POINTS + 1 }, (_, at): PathPoint => {
     const angle = (Math.PI / 2) * (at / BOW_POINTS);
     return { radiusMm: above + (reach - above) * Math.sin(angle), heightMm: middle + (upperMm - middle) * Math.cos(angle), girthMm };

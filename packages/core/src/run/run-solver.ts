@@ -8,31 +8,31 @@ import type { WallStrip } from './wall-strip';
 export interface RunQuestion {
   strip: WallStrip;
   layers: readonly RunLayer[];
-  /** ω of two layers of the list: how much more they run together. */
+  /** ω of two layers of the list: how many times as much they run together. */
   overlap?: (a: number, b: number) => number;
-  /** What stays on the wall of each cell whatever happens, mm: the stuck film, and what grooves hold. */
+  /** What stays on the wall of each cell in any case, mm: the stuck film, and what grooves hold. */
   stuckMm?: number | Float64Array;
-  /** Flutes gather the melt: so much thicker in the valleys of each cell. 1 on a smooth wall. */
+  /** How many times as thick the melt lies in the valleys of flutes; 1 on a smooth wall. */
   gathers?: number | Float64Array;
-  /** Enough once it came down to the end: for draws that only ask whether it does. */
+  /** Stops once it came down to the end: for draws that only ask whether it does. */
   stopAtEnd?: boolean;
-  /** Shares of the firing at which to look, 0–1, rising. The end is always looked at. */
+  /** Shares of the firing at which to keep the film, 0–1, rising. The end is always kept. */
   lookAt?: readonly number[];
 }
 
 export interface RunAnswer {
   moments: readonly RunMoment[];
-  /** Whether its edge came down to the end of the strip: outside, to the shelf. */
+  /** Whether its edge came down to the end of the strip: the shelf, outside. */
   reachedEnd: boolean;
   /** What left the lower end of the strip, mm³, and what hangs at an overhang. */
   offMm3: number;
   hangsMm3: number;
-  /** Whether the volume was kept: put on, minus what is there and left, as a share. */
+  /** Volume that was lost: put on, minus what is there and what left, as a share. */
   lostShare: number;
   steps: number;
 }
 
-/** What stays put of every melted coat, mm. */
+/** Film of every melted coat that stays on the wall, mm. */
 export const STUCK_FILM_MM = 0.05;
 const MOST_STEPS = 400_000;
 

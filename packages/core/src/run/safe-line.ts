@@ -19,13 +19,13 @@ export interface SafeLineQuestion {
 
 export type SafeLine =
   | { kind: 'ok'; waxFootMm: number; chance: number }
-  /** Not even a start high up keeps it off the shelf. */
+  /** Even a start high up does not keep it off the shelf. */
   | { kind: 'none'; chance: number };
 
-/** A reach of the shelf rarer than this is called safe. */
+/** A line is called safe when the shelf is reached less often than this. */
 export const SAFE_CHANCE = 0.05;
 const DRAWS = 400;
-/** No wax line lies higher than this share of the piece. */
+/** The highest wax line that is offered, as a share of the height. */
 const HIGHEST_SHARE = 0.7;
 
 /**

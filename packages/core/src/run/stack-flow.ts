@@ -4,7 +4,7 @@ import { NINETY_FIVE_PERCENT_Z } from '../math/normal';
 import { bandRunMm } from '../melt/band';
 import type { FlowGuess } from '../chemistry/flow-guess';
 
-/** Two glazes together run more than either: start guess of ω and the sd of its ln, to be learnt per pair. */
+/** Two glazes together run more than either: starting guess of ω and the sd of its ln; learnt for each pair. */
 export const OVERLAP_OMEGA = { omega: 1.3, lnSd: 0.4 } as const;
 
 export interface MeltedLayer {

@@ -2,7 +2,7 @@ import type { WallStrip } from './wall-strip';
 
 type Heights = Pick<WallStrip, 'heightMm' | 'cellMm' | 'count'>;
 
-/** Height of the middle of a cell, mm; beyond the ends the strip goes on as it came. */
+/** Height of the middle of a cell, mm; beyond the ends the strip goes on in the same direction. */
 function middleOf({ heightMm, count }: Heights, cell: number): number {
   if (cell < 0) return 2 * heightMm[0]! - heightMm[1]!;
   if (cell >= count) return 2 * heightMm[count - 1]! - heightMm[count - 2]!;

@@ -2,7 +2,7 @@ import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
 import type { ProfilePoint } from '../geometry/profile';
 
-/** The way melted glaze takes down a wall, cut into cells of one length, from the top. */
+/** The path of melted glaze down a wall, cut into cells of one length, from the top. */
 export interface WallStrip {
   /** Length of a cell along the wall, mm. */
   cellMm: number;
@@ -21,10 +21,10 @@ export interface WallStrip {
 /** Cells no longer than this, mm. */
 export const LONGEST_CELL_MM = 1;
 const MOST_CELLS = 2_000;
-/** Gentler than this a floor levels by itself: it is a pool, not a slope (sin of about one degree). */
+/** A floor less steep than this levels by itself: it is a pool, not a slope (sin of about one degree). */
 const FLAT_SINE = 0.018;
 
-/** A point of a way down; on a handle its own girth counts instead of the turn of the wall. */
+/** A point of a path down; on a handle its own girth counts in place of the turn of the wall. */
 export interface PathPoint extends ProfilePoint {
   girthMm?: number | undefined;
 }

@@ -45,9 +45,9 @@ export function wallSurface(question: {
   shape: PieceShape;
   side: RunSide;
   strip: WallStrip;
-  /** The panel whose way down this is. */
+  /** The panel, when this is its path down. */
   panel?: Strip | undefined;
-  /** The whole side, instead of what the plan says of it. */
+  /** For the whole side, in place of what the plan says of it. */
   texture?: Texture | undefined;
 }): WallSurface {
   const { strip, texture } = question;
@@ -67,7 +67,7 @@ function textureAt({ plan, shape, side, panel }: Parameters<typeof wallSurface>[
   if (side === 'inside') return () => textures?.inside ?? SMOOTH;
   const rimFromMm = tallMm(shape) - rimBandMm;
   const joinedMm = side === 'grip' && shape.grip ? shape.grip.lowerMm : Infinity;
-  // The last one lies over the others.
+  // Later strips lie over earlier ones.
   const own = strips.filter((strip) => strip.texture && (strip.turn === undefined || strip === panel)).reverse();
   return (heightMm) => {
     if (heightMm > joinedMm) return SMOOTH;

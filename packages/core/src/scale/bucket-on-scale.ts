@@ -2,17 +2,17 @@ import { requireNotNegative, requirePositive, requireSg } from '../checks/requir
 
 /** What is known of the bucket that stands on a scale. */
 export interface BucketOnScale {
-  /** Last weight it rested at, g; absent until it stood still once. */
+  /** Last weight at rest, g; left out until it stood still once. */
   restGrams?: number;
   /** What it weighed before it was lifted off. */
   beforeLiftGrams?: number;
-  /** Since when something has hung in the glaze, ms: its displaced weight shows. */
+  /** Since when something has hung in the glaze, ms: the weight of what it displaces shows. */
   underSinceMs?: number;
-  /** Seconds the last piece was under, until its loss is known. */
+  /** Seconds that the last piece was under, until its loss is known. */
   underSeconds?: number;
   dips: readonly ScaleDip[];
   asked: readonly Asked[];
-  /** Numbers the deeds, so that screens can tell them apart. */
+  /** Counts the dips and questions, so that screens can tell them apart. */
   count: number;
 }
 
@@ -20,18 +20,18 @@ export interface BucketOnScale {
 export interface ScaleDip {
   id: number;
   atMs: number;
-  /** What left the bucket, drips that came back taken off, g. */
+  /** What left the bucket, less the drips that came back, g. */
   lossGrams: number;
   dripsBackGrams: number;
-  /** As the weight showed it, when the piece's own lift was seen. */
+  /** As the weight showed it, when the piece was seen going in and out. */
   seconds?: number;
 }
 
-/** A change that could be anything: nothing is booked until somebody says what it was. */
+/** A change that may be anything: nothing is booked until somebody says what it was. */
 export interface Asked {
   id: number;
   atMs: number;
-  /** Less than before when positive. */
+  /** Positive when the bucket is lighter than before. */
   lossGrams: number;
   guess: 'spilled' | 'tooLittle' | 'added' | 'lifted';
 }
@@ -40,18 +40,18 @@ export const NOTHING_ON_SCALE: BucketOnScale = { dips: [], asked: [], count: 0 }
 
 export interface DipLimits {
   divisionGrams: number;
-  /** Least and most that a piece can take off on it, wet, g. */
+  /** Least and most wet glaze that a piece can take out, g. */
   leastGrams: number;
   mostGrams: number;
 }
 
-/** Touched and let go: so many divisions are no change. */
+/** A change of so many divisions is none: somebody touched the bucket. */
 const SAME_DIVISIONS = 2;
-/** A bucket that lost this share at once was lifted, not dipped in. */
+/** A bucket that lost this share at once was lifted, not dipped into. */
 const LIFTED_SHARE = 0.5;
-/** Drips run back into the bucket within this long. */
+/** Drips run back into the bucket within this time. */
 const DRIPS_WITHIN_MS = 90_000;
-/** A piece under shows at least so many divisions of what it displaces. */
+/** A piece that is under shows at least so many divisions of what it displaces. */
 const UNDER_DIVISIONS = 5;
 
 /**
@@ -72,7 +72,7 @@ export function readBucketScale(
   const { atMs, settledGrams } = reading;
   const same = SAME_DIVISIONS * limits.divisionGrams * 1.0001;
   if (before.restGrams === undefined && before.beforeLiftGrams === undefined) {
-    // Less than a piece can take is no bucket: an empty scale, or a cloth on it.
+    // Lighter than what a piece can take: an empty scale, or a cloth on it.
     return settledGrams === undefined || settledGrams <= limits.mostGrams ? before : { ...before, restGrams: settledGrams };
   }
   if (before.beforeLiftGrams !== undefined) {
@@ -90,7 +90,7 @@ export function readBucketScale(
   }
   const lossGrams = restGrams - settledGrams;
   if (Math.abs(lossGrams) <= same) return calm(before);
-  // Held still under the glaze it rests as well: heavier than before by what it displaces, and not yet out.
+  // A piece that is held still under the glaze rests as well: the bucket is heavier by what it displaces, and the piece is not out yet.
   if (lossGrams < 0 && before.underSinceMs !== undefined && !isDripping(before, atMs, -lossGrams)) {
     return before.underSinceMs + LONGEST_UNDER_MS > atMs
       ? before
@@ -105,10 +105,10 @@ export function readBucketScale(
   return { ...stands, count: id, dips: [...before.dips, dip] };
 }
 
-/** Nothing is held under for longer, ms: then it is something that was put in. */
+/** Nothing is held under for longer, ms; then it is something that was put in. */
 const LONGEST_UNDER_MS = 60_000;
 
-/** While it moves: a piece that goes under lifts the weight, and its coming out lets go of it. */
+/** While the weight moves: a piece that goes under adds to it, and coming out takes that away. */
 function watchUnder(
   before: BucketOnScale,
   { atMs, shownGrams }: { atMs: number; shownGrams: number },
@@ -127,7 +127,7 @@ function calm(state: BucketOnScale): BucketOnScale {
   return rest;
 }
 
-/** The last thing that left the bucket, a dip or a loss that was asked about. */
+/** The last thing that left the bucket: a dip, or a loss that was asked about. */
 function lastLoss({ dips, asked }: BucketOnScale): ScaleDip | Asked | undefined {
   const [dip, question] = [dips.at(-1), asked.at(-1)];
   return question && question.lossGrams > 0 && (!dip || question.atMs > dip.atMs) ? question : dip;
@@ -169,12 +169,12 @@ export function answerAsked(state: BucketOnScale, { id, wasDip }: { id: number; 
 
 export type OvernightWater =
   | { kind: 'lost'; waterGrams: number; sg: number; sgSd: number }
-  /** Too short a time, or no loss the scale can tell. */
+  /** Too short a time, or no loss that the scale can tell. */
   | { kind: 'nothing' }
-  /** It weighs more, or so much less that water alone is no likely answer. */
+  /** It weighs more, or so much less that water alone is not likely. */
   | { kind: 'notWaterAlone'; changeGrams: number };
 
-/** Hours after which a loss is the air's, and the largest share of the water that goes that way in a night and a day. */
+/** Hours after which a loss may be evaporation, and the largest share of the water that evaporates in a day. */
 const LEAST_HOURS = 2;
 const MOST_SHARE_A_DAY = 0.15;
 
@@ -200,7 +200,7 @@ export function overnightWater(question: {
   if (waterGrams < 0 || waterGrams > MOST_SHARE_A_DAY * days * bucket.waterGrams) return { kind: 'notWaterAlone', changeGrams: -waterGrams };
   const leftMl = requirePositive('volumeMl', bucket.volumeMl) - waterGrams;
   const sg = (requireSg('sg', bucket.sg) * bucket.volumeMl - waterGrams) / leftMl;
-  // What was not known of it yesterday is not known today either; two readings of the scale are new.
+  // What was not known of the SG yesterday is not known today either; the two weighings add their error.
   const sgSd = Math.hypot((bucket.sgSd * bucket.volumeMl) / leftMl, ((sg - 1) * Math.SQRT1_2 * divisionGrams) / leftMl);
   return { kind: 'lost', waterGrams, sg, sgSd };
 }

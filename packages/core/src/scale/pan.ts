@@ -1,22 +1,22 @@
 import { toleranceGrams } from './pour';
 
-/** The pan on the scale and the line that is weighed into it. Kept on this device, so that a reload goes on in the middle of a pour. */
+/** The pan on the scale and the line that is weighed into it. It is kept on this device, so that a reload goes on in the middle of a pour. */
 export interface Pan {
   /** Which line of which batch the zero belongs to. */
   lineKey: string;
-  /** The empty pan, as T found it. */
+  /** Weight of the empty pan, as taring found it. */
   panGrams: number;
   /** Where this line began: the pan, or the pan with the lines before in it. */
   zeroGrams: number;
-  /** Lifted off or emptied out of sight: nothing is accepted until it is back. */
+  /** Lifted off or emptied: nothing is accepted until it is back. */
   lifted: boolean;
-  /** Where the lines before began: a weight taken back goes on from its own zero. */
+  /** Where the lines before began: a weight that is taken back goes on from its own zero. */
   trail: { lineKey: string; zeroGrams: number }[];
 }
 
 export const EMPTY_PAN: Pan = { lineKey: '', panGrams: 0, zeroGrams: 0, lifted: false, trail: [] };
 
-/** What sticks in a pan that was emptied, at most: three divisions or this share of what was in it. */
+/** What may stick in an emptied pan: three divisions, or this share of what was in it. */
 const STICKS_SHARE = 0.005;
 const STICKS_DIVISIONS = 3;
 
@@ -38,7 +38,7 @@ export function panAfter(pan: Pan, settledGrams: number, divisionGrams: number):
   return pan;
 }
 
-/** Lines kept for going back. */
+/** How many lines can be gone back. */
 const MOST_TRAIL = 20;
 
 /**

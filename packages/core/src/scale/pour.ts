@@ -1,6 +1,6 @@
-/** Off by less than this share of the target, a line is what it should be. */
+/** A line is right when it is off by less than this share of its target. */
 const CLOSE_ENOUGH_SHARE = 0.005;
-/** The last part of the way, magnified: a tenth of the target, and never less than this many divisions. */
+/** The last stretch is magnified: a tenth of the target, and at least this many divisions. */
 const NEAR_SHARE = 0.1;
 const NEAR_DIVISIONS = 20;
 
@@ -8,9 +8,9 @@ export interface Pour {
   zone: 'far' | 'near' | 'there' | 'over';
   /** What is still missing; negative when too much is in. */
   missingGrams: number;
-  /** Of the whole way, 0–1. */
+  /** Share of the whole pour, 0–1. */
   share: number;
-  /** Of the last stretch, 0–1; 0 before it begins. */
+  /** Share of the last stretch, 0–1; 0 before it begins. */
   nearShare: number;
   /** Length of that last stretch, g. */
   nearGrams: number;

@@ -1,15 +1,15 @@
 import { MASS_UNITS, type MassUnit } from '../units/units';
 
-/** One line of text from a scale, understood. */
+/** One line of text from a scale, read. */
 export type ScaleLine =
   | { kind: 'reading'; grams: number; saysStable: boolean }
-  /** More is on it than it can weigh. */
+  /** More is on the scale than it can weigh. */
   | { kind: 'overload' }
   | { kind: 'unreadable'; text: string };
 
 const OVERLOAD = /^(ol|overload|over|-{3,}|h{3,})$/i;
 const NUMBER_AND_UNIT = /([+\-−]?)\s*(\d+(?:[.,]\d+)?)\s*(kg|g|oz|lb)?\b/i;
-/** Words by which scales say that the weight stands still, and that it does not. */
+/** Words by which scales say that the weight is stable, or not. */
 const STABLE = /(^|[\s,;])(s|st|stable|\*)($|[\s,;])/i;
 const MOVING = /(^|[\s,;])(d|us|sd|moving|unstable|\?)($|[\s,;])/i;
 

@@ -8,19 +8,19 @@ export interface ScaleReading {
 export interface Settling {
   /** The newest readings, oldest first. */
   readonly window: readonly ScaleReading[];
-  /** To show: the middle of the last few, so that one odd reading never jumps across the screen. */
+  /** The median of the last readings, so that one odd reading does not show. */
   shownGrams: number;
   settled: boolean;
-  /** Mean of the still readings; absent while it moves. */
+  /** Mean of the still readings; left out while it moves. */
   settledGrams?: number;
 }
 
-/** Readings looked back on, ms. */
+/** How far back readings count, ms. */
 const WINDOW_MS = 1200;
-/** This long the weight must stand still; less when the scale itself says so. */
+/** How long the weight must stand still; less when the scale itself says that it is stable. */
 const STILL_MS = 700;
 const STILL_WHEN_SAID_MS = 300;
-/** A scale's last digit may flicker up and down by this many divisions and still stand. */
+/** The last digit may flicker by this many divisions while the weight stands still. */
 const FLICKER_DIVISIONS = 2;
 const SHOWN_FROM = 3;
 
@@ -45,7 +45,7 @@ export function settle(before: Settling, reading: ScaleReading, { divisionGrams 
   const spread = Math.max(...grams) - Math.min(...grams);
   const half = Math.floor(grams.length / 2);
   const drift = half > 0 ? Math.abs(mean(grams.slice(-half)) - mean(grams.slice(0, half))) : 0;
-  // A float's last bit must not decide whether two divisions are two divisions.
+  // A rounding error must not decide whether two divisions are two divisions.
   const within = spread <= FLICKER_DIVISIONS * divisionGrams * 1.0001 && drift <= divisionGrams * 1.0001;
   if (!covers || grams.length < 3 || !within) return { window, shownGrams, settled: false };
   return { window, shownGrams, settled: true, settledGrams: mean(grams) };

@@ -14,7 +14,7 @@ export type CorrectionPlan =
   | { kind: 'thin'; waterMl: number; firstMl: number; restMl: number; newVolumeMl: number }
   | { kind: 'thicken'; pourOffMl: number; firstMl: number; restMl: number };
 
-/** Most of it first, then stir and measure: a bucket's volume is rarely known to better than a fifth. */
+/** Most of it first, then stir and measure: the volume of a bucket is rarely known to better than a fifth. */
 export const FIRST_STAGE_SHARE = 0.8;
 
 /**

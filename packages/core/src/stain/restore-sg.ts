@@ -13,7 +13,7 @@ export interface StainedBucket {
 
 export interface RestoredSg {
   sgAfterStain: number;
-  /** Negative when the stained bucket is still thinner than wanted: that much is to be poured off. */
+  /** Negative when the stained bucket is still thinner than wanted: that much is poured off. */
   addWaterGrams: number;
   volumeMl: number;
 }

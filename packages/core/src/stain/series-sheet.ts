@@ -17,9 +17,9 @@ export type SeriesQuestion = { percents: readonly number[] } & (
 export interface SeriesSheet {
   steps: SeriesStep[];
   stainGrams: number;
-  /** Absent for a blend, which leaves nothing that is not in its cups. */
+  /** Left out for a blend, which leaves nothing outside its cups. */
   left?: Series['left'];
-  /** Glaze it takes, in the order in which its buckets are named, mL. */
+  /** Glaze it takes, mL, in the order in which its buckets are listed. */
   glaze: { bucketId: string | null; millilitres: number }[];
 }
 

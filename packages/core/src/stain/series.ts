@@ -6,7 +6,7 @@ import { stainForPercent } from './percent';
 
 /** One tile of a series and what is done just before it is dipped. */
 export interface SeriesStep {
-  /** On the back of the tile: the series' code and the step, "K7-3". */
+  /** What is written on the back of the tile: code of the series and step, "K7-3". */
   code: string;
   percent: number;
   baseGrams?: number;
@@ -19,11 +19,11 @@ export interface Series {
   steps: SeriesStep[];
   baseGrams: number;
   stainGrams: number;
-  /** What is left when the last tile is dipped. Separate cups leave one each. */
+  /** What is left when the last tile is dipped. Separate cups leave one rest each. */
   left: { baseGrams: number; stainGrams: number; percent: number } | { cups: number };
 }
 
-/** A ladder goes on for at most this many steps. */
+/** A series has at most this many steps. */
 export const MOST_STEPS = 20;
 
 /**

@@ -10,7 +10,7 @@ export function decimalsForDivision(divisionGrams: number): number {
   return Math.max(0, Math.min(3, Math.ceil(-Math.log10(divisionGrams) - 1e-9)));
 }
 
-/** Made once for each number of decimals: making one takes a hundred times as long as using it. */
+/** Made once for each number of decimals: making a formatter takes a hundred times as long as using it. */
 const FORMATS = new Map<number, Intl.NumberFormat>();
 
 function formatWith(decimals: number): Intl.NumberFormat {

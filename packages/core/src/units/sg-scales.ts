@@ -72,7 +72,7 @@ export function sgFromOuncesPerPint({ ounces }: { ounces: number }): number {
   return requireSg('sg', ounces / 20);
 }
 
-/** Scales a hydrometer or an old recipe book may be written in. */
+/** Scales of hydrometers and old recipe books. */
 export const SG_SCALES = ['SG', '°Bé', '°Tw', 'oz/pt'] as const;
 export type SgScale = (typeof SG_SCALES)[number];
 

@@ -30,7 +30,7 @@ export interface BatchPlan {
   waterGrams: number;
   expectedSg: number;
   expectedMl: number;
-  /** In working order: the order in which they are weighed. */
+  /** In the order in which they are weighed. */
   lines: BatchPlanLine[];
 }
 
@@ -118,7 +118,7 @@ function waterFor(question: { water: WaterRule; baseGrams: number; totalGrams: n
     case 'perDryGram':
       return totalGrams * requireNotNegative('waterGrams', water.millilitres);
     case 'label':
-      // The label knows the powder as it comes; stain goes over it and is given its water by the SG later.
+      // A label is about the powder as it comes; stain goes over it and gets its water by the SG later.
       return baseGrams * labelWaterPerGram(water.rule);
     case 'toSg':
       return totalGrams * waterPerDryGram({ sg: water.sg, density });

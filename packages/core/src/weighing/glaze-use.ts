@@ -5,7 +5,7 @@ import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
 export interface GlazeUseRow extends PiecesToCoat {
   dryGrams: number;
   slurryMl: number;
-  /** How many of these alone the bucket still covers. */
+  /** How many of these alone the bucket covers. */
   bucketCovers: number;
 }
 

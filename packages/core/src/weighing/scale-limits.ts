@@ -1,7 +1,7 @@
 import { PotterError } from '../checks/potter-error';
 import { requirePositive } from '../checks/require';
 
-/** A line should be weighed to 2 % or better: more than that and the colour moves. */
+/** A line should be weighed to 2 % or better: beyond that its colour changes. */
 export const LARGEST_WEIGHING_ERROR = 0.02;
 
 export type LineOnScale = { kind: 'fine'; error: number; loads: number } | { kind: 'tooSmall'; error: number; loads: 1; baseFactor: number };

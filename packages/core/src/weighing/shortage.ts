@@ -1,6 +1,6 @@
 export interface StockOfPowder {
   powderId: string;
-  /** Absent when nobody ever counted it: then nothing is said of it. */
+  /** Left out when nobody counted it: then nothing is said of it. */
   stockGrams?: number | undefined;
 }
 

@@ -9,7 +9,7 @@ export interface StockDilution {
   /** To mix and keep in a jar: this much of the small powder and nine times as much of the carrier. */
   powderGrams: number;
   carrierGrams: number;
-  /** Of the mixture into the batch, and that much less of the carrier. */
+  /** What of the mixture goes into the batch, and how much less of the carrier. */
   mixtureGrams: number;
   carrierLessGrams: number;
   /** Relative error of the mixture on this scale. */
@@ -45,7 +45,7 @@ export function stockDilution({
   const mixtureGrams = line.targetGrams + carrierLessGrams;
   const error = divisionGrams / 2 / mixtureGrams;
   if (!carrier || carrier.targetGrams < carrierLessGrams || error > LARGEST_WEIGHING_ERROR) return undefined;
-  // As much as the scale can weigh well, and never less than this batch wants.
+  // As much as the scale can weigh well, and at least what this batch wants.
   const powderGrams = Math.max(line.targetGrams, divisionGrams / 2 / LARGEST_WEIGHING_ERROR);
   return {
     carrierLineId: carrier.lineId,

@@ -2,11 +2,11 @@ import { requireNotNegative, requirePositive } from '../../checks/require';
 import type { DropKind } from '../events/bucket-events';
 
 export const DROP_ML = 0.05;
-/** What one mL of the bottle holds that counts, g: salts (heptahydrate) of a saturated brine; liquid silicate as it is bought. */
+/** What counts in one mL of the bottle, g: Epsom salts (heptahydrate) in a saturated brine; liquid silicate as it is bought. */
 export const GRAMS_PER_ML: Readonly<Record<DropKind, number>> = { epsom: 0.69, silicate: 1.4 };
-/** A drop of saturated Epsom brine is taken as 0.035 g, a drop of silicate as 0.05 mL of it. */
+/** A drop of saturated Epsom brine counts as 0.035 g, a drop of silicate as 0.05 mL of it. */
 const GRAMS_PER_DROP: Readonly<Record<DropKind, number>> = { epsom: 0.035, silicate: DROP_ML * GRAMS_PER_ML.silicate };
-/** Share of the dry glaze, percent: where it usually does something, and where more makes it worse. */
+/** Percent of the dry glaze: where it usually works, and where more makes it worse. */
 export const DOSE_PERCENT: Readonly<Record<DropKind, { least: number; most: number; ceiling: number }>> = {
   epsom: { least: 0.05, most: 0.2, ceiling: 0.3 },
   silicate: { least: 0.1, most: 0.3, ceiling: 0.4 },
@@ -25,14 +25,14 @@ const DROPS_BY_SYRINGE = 30;
 export const dropGrams = ({ drops, of }: { drops: number; of: DropKind }): number => requireNotNegative('drops', drops) * GRAMS_PER_DROP[of];
 
 export interface DropDose {
-  /** Drops these grams are, to the nearest. */
+  /** The same in drops, rounded. */
   drops: number;
   grams: number;
   millilitres: number;
   /** Of the dry glaze. */
   percent: number;
   zone: 'little' | 'usual' | 'much' | 'ceiling';
-  /** Drops still allowed before the ceiling. */
+  /** Drops left before the most. */
   dropsLeft: number;
   bySyringe: boolean;
 }
@@ -60,7 +60,7 @@ export function dropDose({ grams, of, dryGrams }: { grams: number; of: DropKind;
   };
 }
 
-/** A dose that did well, kept with its glaze: so much for each kilogram of dry powder. */
+/** A dose that did well, kept with its glaze, g for each kg of dry powder. */
 export interface KeptDose {
   of: DropKind;
   gramsPerDryKg: number;

@@ -5,12 +5,12 @@ import type { ReadingAfter } from './response';
 export interface DropsCounted {
   /** Tapped in since the bucket was last filled. */
   drops: number;
-  /** Swirls and flow cups timed at this work, each with the drops that were in by then. */
+  /** Swirls and flow cups timed in this session, each with the drops that were in by then. */
   swirls: ReadingAfter[];
   flows: ReadingAfter[];
 }
 
-/** A reading belongs to a step when it is taken this soon before the first drop or after the last one, ms. */
+/** A reading belongs to the drops when it is taken this soon before the first or after the last one, ms. */
 const SAME_WORK_MS = 6 * 3_600_000;
 
 /**
@@ -41,7 +41,7 @@ export function dropsCounted({ events, of = 'epsom' }: { events: readonly Bucket
   }
   const pointsOf = (kind: 'swirls' | 'flows'): ReadingAfter[] =>
     readings.filter((reading) => reading.kind === kind).map((reading) => ({ drops: reading.drops, seconds: reading.seconds }));
-  // Without a drop there is nothing to answer to yet: the newest reading is where it starts from.
+  // Without a drop there is nothing to respond to yet: the newest reading is where it starts.
   if (drops === 0) readings = newestOfEach(readings);
   return { drops, swirls: pointsOf('swirls'), flows: pointsOf('flows') };
 }

@@ -7,7 +7,7 @@ export interface ReadingAfter {
 export type TurningPoint = { kind: 'ok'; drops: number; before: number; after: number } | { kind: 'tooFew'; points: number } | { kind: 'noTurn' };
 
 const LEAST_POINTS = 5;
-/** A broken line explains the points better than a straight one by this factor, or there is no turn to speak of. */
+/** A broken line counts as a turn only when it explains the points better than a straight one by this factor. */
 const CLEARLY_BETTER = 3;
 
 /**
@@ -22,7 +22,7 @@ export function turningPoint({ points }: { points: readonly ReadingAfter[] }): T
   if (points.length < LEAST_POINTS) return { kind: 'tooFew', points: points.length };
   const sorted = [...points].sort((a, b) => a.drops - b.drops);
   const straight = brokenAt(sorted, []);
-  // Swirls are timed to a few tenths of a second: below that nothing is explained better.
+  // Swirls are timed to a few tenths of a second: a smaller misfit means nothing, s².
   const noise = 0.05 * sorted.length;
   const inner = sorted.map((_, index) => index).slice(2, -1);
   const broken = [...inner.map((one) => [one]), ...inner.flatMap((one) => inner.filter((two) => two > one).map((two) => [one, two]))];
@@ -45,7 +45,7 @@ export type ThinnestPoint =
   /** It thickens again: more silicate gels it, and nothing takes it out. */
   | { kind: 'past'; drops: number; seconds: number };
 
-/** Seconds, and share, that a flow cup cannot tell. */
+/** Differences that a flow cup cannot tell apart: seconds, and a share. */
 const FLOW_NOISE = { seconds: 0.3, share: 0.03 } as const;
 
 /**
@@ -67,7 +67,7 @@ export function thinnestPoint({ points }: { points: readonly ReadingAfter[] }): 
   return { kind: 'falling', drops: last.drops };
 }
 
-/** A line broken at these points: what its pieces leave unexplained, and their slopes. Pieces share the point they meet in. */
+/** A line broken at these points: its misfit and the slopes of its pieces. Pieces share the point where they meet. */
 function brokenAt(points: readonly ReadingAfter[], at: readonly number[]): { error: number; slopes: number[] } {
   const ends = [0, ...at, points.length - 1];
   const pieces = ends.slice(1).map((end, index) => lineThrough(points.slice(ends[index]!, end + 1)));

@@ -56,7 +56,7 @@ export interface GumPlan {
   /** In all, per litre of glaze. */
   perLitreAfter: number;
   overMost: boolean;
-  /** Water that may go in with it: never more than the gum itself. */
+  /** Water that may go in with it; never more than the gum solution itself. */
   mostWaterMl: number;
 }
 

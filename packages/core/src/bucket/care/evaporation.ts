@@ -6,17 +6,17 @@ import { daysInRange, type DaysInRange } from '../sg/drift';
 import { EVAPORATION_GUESS, exposureOf } from './lid';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';
 
-/** A guess for a lid and a room is good to half or double. */
+/** A guess for a lid and a room may be half or double the truth. */
 const GUESS_SPREAD = 2;
 
-/** What an estimate of water lost rests on: the bucket's own readings, or the start guess for its surface and lid. */
+/** What an estimate of lost water rests on: the bucket's own readings, or the starting guess for its surface and lid. */
 export type EvaporationBasis = 'learnt' | 'guess';
 
 export interface Evaporated {
   basis: EvaporationBasis;
   /** Estimated SG today. */
   sgNow: number;
-  /** Water to put back so that it stands as when it was last measured, mL, and its 80 % range. */
+  /** Water that brings it back to its last reading, mL, with an 80 % range. */
   waterMl: number;
   lowMl: number;
   highMl: number;

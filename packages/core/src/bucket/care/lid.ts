@@ -22,7 +22,7 @@ export class ExposureClock {
   private openDays = 0;
   private unknown = false;
 
-  /** A new spell begins. */
+  /** Starts a new spell. */
   restart(atMs: number): void {
     this.sinceMs = atMs;
     this.openDays = 0;
@@ -35,7 +35,7 @@ export class ExposureClock {
     this.lid = lid;
   }
 
-  /** Open days since the spell began, and whether the lid was known all along. */
+  /** Returns the open days since the spell began, and whether the lid was known all the time. */
   read(atMs: number): { openDays: number; lidKnown: boolean } {
     return { openDays: this.openDays + this.daysTo(atMs), lidKnown: !this.unknown };
   }

@@ -3,7 +3,7 @@ import type { Suspension } from '../../powder/behaviour';
 export interface StirringNeed {
   /** Before every piece, every so many minutes, or now and then. */
   every: 'piece' | 'while' | 'nowAndThen';
-  /** After so long without stirring a reminder is due, minutes. */
+  /** A reminder is due after so long without stirring, minutes. */
   minutes: number;
 }
 

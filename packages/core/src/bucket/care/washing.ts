@@ -8,7 +8,7 @@ export interface ToolInBucket {
   stirredAt?: string | undefined;
 }
 
-/** Darker by less than this leaves no trace worth a wash. */
+/** A bucket that is darker by less than this needs no wash. */
 const TELLING_DARKER = 0.08;
 const SAME_DAY_MS = 14 * HOUR_MS;
 
@@ -28,7 +28,7 @@ export function washBefore<Bucket extends ToolInBucket>(question: {
   const last = others
     .filter((bucket) => bucket.id !== into.id && bucket.stirredAt !== undefined && Date.parse(nowAt) - Date.parse(bucket.stirredAt) < SAME_DAY_MS)
     .sort((a, b) => b.stirredAt!.localeCompare(a.stirredAt!))[0];
-  // A tool that has been in this bucket since then carries its own glaze.
+  // A tool that has been in this bucket since then carries its glaze already.
   if (!last || (into.stirredAt !== undefined && into.stirredAt >= last.stirredAt!)) return undefined;
   return into.lightness - last.lightness > TELLING_DARKER ? last : undefined;
 }

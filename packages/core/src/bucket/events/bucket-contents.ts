@@ -26,7 +26,7 @@ export interface BucketContents {
   volumeMl: number;
   /** SG now, from the last reading and everything added since. */
   sg: number;
-  /** Standard deviation of that SG; absent when nobody ever measured it. */
+  /** Standard deviation of that SG; left out when nobody has measured it. */
   sgSd?: number;
   measuredAt?: string;
   /** Readings combined in that SG, when more than one was taken with nothing in between. */
@@ -37,26 +37,26 @@ export interface BucketContents {
   stirredAt?: string;
   additives?: Additives;
   feel?: FeelNow;
-  /** Unknown until somebody says it. */
+  /** Left out until somebody says it. */
   lid?: 'open' | 'closed';
   /** When its code was last read before dipping. */
   codeReadAt?: string;
   /** What got into it that should not have. */
   contaminated?: string[];
-  /** The glazes it is made of, by name and version, as far as anybody told. */
+  /** The glazes it is made of, by name and version, as far as it is known. */
   glazes?: string[];
-  /** How fast it thickens by itself, kept beside the state for the shelf. */
+  /** How fast it thickens by itself; kept with the state for the list of buckets. */
   drift?: { perDay: number; perDaySd: number; spells: number };
 }
 
-/** A bucket without powder may still hold rinse water; it goes into whatever is poured in next. */
+/** A bucket without powder may still hold rinse water, which goes into whatever is poured in next. */
 export type BucketReplay = { kind: 'empty'; waterGrams: number } | { kind: 'ok'; contents: BucketContents };
 
 /** A bucket in the middle of its replay. */
 export interface RunningBucket {
   parts: BucketPart[];
   waterGrams: number;
-  /** Readings of this spell: nothing went in between them. */
+  /** Readings of this spell, with nothing added in between. */
   readings: SgReading[];
   sgSd?: number | undefined;
   measuredAt?: string | undefined;
@@ -88,7 +88,7 @@ export const emptyBucket = (): RunningBucket => ({
   glazes: [],
 });
 
-/** Powder below this is what rounding leaves of an emptied bucket, g. */
+/** Less powder than this is a rounding rest of an emptied bucket, g. */
 export const NOTHING_GRAMS = 1e-6;
 
 /**
@@ -111,7 +111,7 @@ function contentsOf(running: RunningBucket): BucketContents {
   const baseDryGrams = of('base');
   const { epsomGrams, silicateGrams, gumMl } = additives;
   return {
-    // A copy: the replay may go on.
+    // A copy, because the replay may go on.
     parts: parts.map((part) => ({ ...part })),
     dryGrams,
     baseDryGrams,

@@ -1,7 +1,7 @@
 import type { Entered } from '../../units/units';
 import type { EventHead } from '../../events/event-head';
 
-/** A powder that is in a bucket, with what the core needs of it kept as it was on that day. */
+/** A powder in a bucket, with what the core needs of it as it was on that day. */
 export interface BucketPart {
   powderId: string;
   name: string;
@@ -10,7 +10,7 @@ export interface BucketPart {
   density: number;
 }
 
-/** What was put in to change how the slurry stands, and travels with it when part is poured elsewhere. */
+/** What was added to change how the slurry stands. It travels along when part of the bucket is poured elsewhere. */
 export interface Additives {
   /** Epsom salts (heptahydrate), g. */
   epsomGrams: number;
@@ -27,7 +27,7 @@ export type DropKind = (typeof DROP_KINDS)[number];
 export const NAIL_LOOKS = ['clear', 'softened', 'hidden'] as const;
 export type NailLook = (typeof NAIL_LOOKS)[number];
 
-/** What happened to a bucket. The order is that of the bench, whatever the order of arrival: see event-order.ts. */
+/** What happened to a bucket. Events are replayed in the order of the bench, not of their arrival: see event-order.ts. */
 export type BucketEvent = EventHead &
   (
     | {
@@ -39,7 +39,7 @@ export type BucketEvent = EventHead &
         /** The glazes it is made of, by name and version, so that a mixture is known as one. */
         glazes?: string[] | undefined;
         additives?: Additives | undefined;
-        /** The event in the other bucket that goes with it: taken back together. */
+        /** The matching event in the other bucket; both are taken back together. */
         pairEventId?: string | undefined;
       }
     | {
@@ -48,7 +48,7 @@ export type BucketEvent = EventHead &
         sgSd: number;
         reading?: { grossGrams: number; tareGrams: number; volumeMl: number; massSd: number; volumeSd: number; vessel: string } | undefined;
         entered?: Entered | undefined;
-        /** The instrument, where it was no weighed vessel. */
+        /** The instrument, when it was not a weighed vessel. */
         how?: string | undefined;
       }
     | { type: 'volumeMeasured'; volumeMl: number; entered?: Entered | undefined; depthMm?: number | undefined }
@@ -60,7 +60,7 @@ export type BucketEvent = EventHead &
         millilitres: number;
         reason: 'split' | 'dips' | 'other' | 'waste';
         toId?: string | undefined;
-        /** What it was made of at that moment: fixed when it went into another bucket, so that both balance. */
+        /** What the glaze was made of at that moment. It is fixed when it goes into another bucket, so that both balance. */
         parts?: BucketPart[] | undefined;
         waterGrams?: number | undefined;
         additives?: Additives | undefined;

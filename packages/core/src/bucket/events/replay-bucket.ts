@@ -8,7 +8,7 @@ import { standingEvents } from '../../events/event-order';
 import { DOSE_PERCENT, dropGrams } from '../additives/drop-dose';
 import { slurryStateFromSwirl } from '../../slurry/slurry-state';
 
-/** SG readings further apart than this are two visits to the bucket, not one repeated, ms. */
+/** SG readings further apart than this are two visits to the bucket, not one repeated reading, ms. */
 export const SAME_VISIT_MS = 6 * HOUR_MS;
 /** Gum solution is water but for 1.5 %. */
 const GUM_WATER_SHARE = 0.985;
@@ -129,7 +129,7 @@ function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 's
   running.changed = false;
 }
 
-/** What left for another bucket is booked as it was then; what went on pots is a share of all. */
+/** What went into another bucket is booked as it was then. What went on pots is a share of everything. */
 function take(running: RunningBucket, event: Extract<BucketEvent, { type: 'glazeTaken' }>): void {
   const before = runningMl(running);
   if (before <= 0) return;
@@ -147,7 +147,7 @@ function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<Bucket
   const key = of === 'epsom' ? 'epsomGrams' : 'silicateGrams';
   running.additives[key] += grams;
   const percent = (100 * running.additives[key]) / sumGrams(running.parts);
-  // Until a swirl says better, a dose that usually works is taken to have worked.
+  // A usual dose is assumed to have worked until a swirl says otherwise.
   if (percent >= DOSE_PERCENT[of].least) running.slurryState = of === 'epsom' ? 'flocculated' : 'deflocculated';
 }
 
@@ -156,7 +156,7 @@ function changed(running: RunningBucket): void {
   if (running.readings.length > 0) running.readings = [];
 }
 
-/** Glaze poured into an empty bucket is a new glaze; lid, last stirring and what water stood in it are the bucket's own. */
+/** Glaze poured into an empty bucket is a new glaze. Lid, last stirring and rinse water belong to the bucket and stay. */
 function startAnew(running: RunningBucket): void {
   const { lid, stirredAt, waterGrams } = running;
   Object.assign(running, emptyBucket(), {

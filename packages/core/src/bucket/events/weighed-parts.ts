@@ -19,7 +19,7 @@ export function weighedParts({ parts, powders }: { parts: readonly BucketPart[];
 
 export interface SuspensionRisk {
   suspension: Suspension;
-  /** What makes it so. */
+  /** The reason. */
   causes: ('littleClay' | 'heavy' | 'ash' | 'alkali')[];
   rawClayShare: number;
 }

@@ -6,14 +6,14 @@ import type { PieceShape } from '../../geometry/piece-form';
 import { insideProfile } from '../../geometry/shapes';
 import { brimMl, depthAtVolume, narrowestMm, type BucketShape } from './bucket-shape';
 
-/** Room kept under a piece and beside it, mm: knuckles, tongs, sediment. */
+/** Free space kept under and beside a piece, mm: knuckles, tongs, sediment. */
 export const CLEARANCE_MM = 10;
 
 export interface DipInBucket {
   bucket: BucketShape;
   glazeMl: number;
   piece: Pick<PieceShape, 'outside' | 'wallMm' | 'floorMm'>;
-  /** Rim first with air kept inside displaces all of its outside; filled or on its side, only its clay. */
+  /** Rim first, air stays inside and the piece displaces its whole volume; filled, or on its side, only its clay. */
   inside: 'air' | 'full';
 }
 
@@ -21,7 +21,7 @@ export type DipReach =
   | { kind: 'tooWide'; acrossMm: number; narrowestMm: number }
   /** All of it goes under. */
   | { kind: 'whole'; heightMm: number; risesMm: number; displacedMl: number }
-  /** Only so much, from the rim: the glaze is not deep enough, or would spill. */
+  /** Only part of it, from the rim: the glaze is not deep enough, or would spill. */
   | { kind: 'part'; heightMm: number; reachMm: number; risesMm: number; spills: boolean; moreMl: number };
 
 /**
@@ -78,10 +78,10 @@ export function displacedMl({ piece, reachMm, inside }: { piece: DipInBucket['pi
   return part(piece.outside) - (inside === 'full' ? part(insideProfile(piece)) : 0);
 }
 
-/** Share of a form's inside that is poured in to be rolled round, and the least that rolls at all, mL: bench rules, to be learnt. */
+/** Share of the inside that is poured in to be rolled round, and the least that can be rolled, mL: rules of the bench. */
 const ROLLED_SHARE = 1 / 3;
 const LEAST_POUR_ML = 100;
-/** Over the outside four times what stays on it runs past into the basin. */
+/** Over the outside, four times what stays on runs past into the basin. */
 const POURED_OVER_TIMES = 4;
 
 /**
@@ -117,7 +117,7 @@ export function piecesCovered(question: { dryGrams: number; stayShare: number; g
 
 const heightOf = (outside: readonly ProfilePoint[]): number => Math.max(...outside.map((point) => point.heightMm));
 
-/** Upside down in the bucket: each part of the piece beside the bucket's width at the height where it comes to stand. */
+/** Upside down in the bucket: each part of the piece against the bucket's width at its height. */
 function tooWide(bucket: BucketShape, outside: readonly ProfilePoint[], heightMm: number): DipReach | undefined {
   const widestFirst = [...outside].sort((a, b) => b.radiusMm - a.radiusMm);
   for (const { radiusMm, heightMm: at } of widestFirst) {

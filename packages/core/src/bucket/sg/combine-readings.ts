@@ -9,13 +9,13 @@ export interface SgReading {
 
 export interface CombinedReading extends SgReading {
   count: number;
-  /** False when the readings differ by more than their own errors allow: the spread is widened then. */
+  /** False when the readings differ by more than their errors allow; the sd is widened then. */
   agree: boolean;
 }
 
-/** Bubbles, and glaze that was not stirred twice alike: no number of readings makes an SG surer than this. */
+/** Bubbles and uneven stirring: no number of readings makes an SG surer than this. */
 export const LEAST_SG_SD = 0.001;
-/** χ² per degree of freedom from which readings disagree. */
+/** Readings disagree from this χ² per degree of freedom on. */
 const DISAGREES = 3;
 
 /**
@@ -46,10 +46,10 @@ export function combineReadings({ readings }: { readings: readonly SgReading[] }
   return { sg, sgSd, count: readings.length, agree: perFreedom < DISAGREES };
 }
 
-/** A new reading beside those of the same bucket taken just before, nothing having gone in between. */
+/** A new reading compared with those of the same bucket taken just before, with nothing added in between. */
 export type AgainstEarlier = { kind: 'agrees' } | { kind: 'differs'; earlierSg: number; apart: number; sds: number };
 
-/** Three sd of both together: at one honest pair in four hundred, worth asking about. */
+/** Three sd of both together: one honest pair in four hundred differs more, so it is worth asking. */
 const OUTLIER_SDS = 3;
 
 /**

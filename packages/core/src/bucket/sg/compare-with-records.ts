@@ -3,16 +3,16 @@ import { requireSg } from '../../checks/require';
 import { sgOfMix } from '../../slurry/mix';
 
 export type RecordsComparison =
-  /** Within what the reading and the book can tell. */
+  /** Within what the reading and the records can tell. */
   | { kind: 'agrees'; bookSg: number }
   /** Thicker than what was weighed in: water has left, or glaze was used with thin water on top. */
   | { kind: 'thicker' | 'thinner'; bookSg: number; waterGrams: number }
   /** No water or powder explains it: the reading, the vessel or its unit is wrong. */
   | { kind: 'impossible'; bookSg: number };
 
-/** A reading this far from the book, in sd of both together, is a difference and not noise. */
+/** A reading this far from the records, in sd of both together, is a real difference. */
 const TELLING_SDS = 3;
-/** More than this share of the water cannot have gone unseen. */
+/** A larger share of the water cannot have left unseen. */
 const MOST_LOST_SHARE = 0.6;
 const MOST_GAINED_SHARE = 1;
 

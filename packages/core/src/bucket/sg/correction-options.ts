@@ -27,7 +27,7 @@ export interface CorrectionOptionsQuestion {
   others: readonly OtherBucket[];
 }
 
-/** What is in the way of one way; empty when nothing is. */
+/** What prevents one correction; empty when nothing does. */
 export type CorrectionObstacle = 'overflows' | 'soluble' | 'doesNotClear' | 'notEnoughOther' | 'moreThanItsWater';
 
 interface CorrectionHead {
@@ -52,10 +52,10 @@ export type CorrectionOptions =
   | { kind: 'measureBetter'; off: number; neededSd: number }
   | { kind: 'options'; side: 'tooThick' | 'tooThin'; options: Correction[] };
 
-/** Until clear water stands on top, minutes, by how the powder stays up: starting guesses. One that holds hardly clears at all. */
+/** Minutes until clear water stands on top, by how the powder stays up: starting guesses. A glaze that holds hardly clears at all. */
 export const SETTLING_MINUTES: Readonly<Record<Suspension, number>> = { hardPans: 30, settles: 90, holds: 24 * 60 };
 const STIR_MINUTES = 5;
-/** Powder sprinkled in drinks before it can be stirred and sieved. */
+/** Powder that is sprinkled in must soak before it can be stirred and sieved. */
 const POWDER_MINUTES = 30;
 
 /**
@@ -111,7 +111,7 @@ function thickening(question: CorrectionOptionsQuestion, targetSg: number): Corr
   ];
 }
 
-/** Glaze of another bucket of the same kind that stands on the other side of the wanted SG. */
+/** Glaze of the same kind in another bucket, on the other side of the wanted SG. */
 function others(
   { volumeMl, sg, capacityMl, others: buckets }: CorrectionOptionsQuestion,
   targetSg: number,
@@ -120,7 +120,7 @@ function others(
   return buckets
     .filter((other) => (side === 'tooThin' ? other.sg > targetSg + 0.005 : other.sg < targetSg - 0.005 && other.sg > 1))
     .map((other) => {
-      // Thinning with a thinner bucket is the same balance seen from the other side: V(d − t)/(t − e).
+      // Thinning with a thinner bucket is the same balance from the other side: V(d − t)/(t − e).
       const allMl =
         side === 'tooThin' ? slurryToBlend({ volumeMl, sg, targetSg, otherSg: other.sg }) : (volumeMl * (sg - targetSg)) / (targetSg - other.sg);
       const correction = head(allMl, volumeMl + allMl, STIR_MINUTES, capacityMl);
@@ -136,7 +136,7 @@ function head(allMl: number, newVolumeMl: number, minutes: number, capacityMl: n
 export type Thickness = 'thick' | 'right' | 'thin';
 export type TwoTargets =
   | 'right'
-  /** SG first in every case: it is what the coat is made of. */
+  /** SG always comes first: it decides the coat. */
   | 'water'
   | 'waterThenSalts'
   | 'thicken'

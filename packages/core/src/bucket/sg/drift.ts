@@ -8,24 +8,24 @@ import { EIGHTY_PERCENT_Z } from '../../math/normal';
 
 export interface Drift {
   kind: 'ok';
-  /** How much the SG rises a day by itself, open where the lid was told; below 0 when it falls. */
+  /** How much the SG rises in a day by itself, in open days where the lid is known; below 0 when it falls. */
   perDay: number;
   /** Standard deviation of that. */
   perDaySd: number;
   /** Spells between two readings it rests on. */
   spells: number;
-  /** False while the readings cannot tell it from standing still. */
+  /** False while the readings cannot tell it from 0. */
   tells: boolean;
 }
 
 export type DriftAnswer = Drift | { kind: 'tooFewReadings'; spells: number };
 
-/** Readings closer together than this say more about the reading than about the water that left, days. */
+/** Readings closer together say more about the reading than about lost water, days. */
 const SHORTEST_SPELL_DAYS = 0.5;
-/** A jug and a scoop are not exact: what they add to the spread of an SG after water or powder went in. */
+/** A jug and a scoop are not exact: sd that an addition of water or powder adds to the SG. */
 const ADDITION_SD = 0.004;
 const LEAST_SPELLS = 2;
-/** Leave the SG as it is, whatever else they do. */
+/** Events that leave the SG as it is. */
 const QUIET = new Set<BucketEvent['type']>([
   'glazeTaken',
   'stirred',
@@ -91,7 +91,7 @@ export function bucketDrift({ events }: { events: readonly BucketEvent[] }): Dri
 export interface DaysInRange {
   days: number;
   leastDays: number;
-  /** Absent when it may never leave. */
+  /** Left out when it may never leave the range. */
   mostDays?: number;
 }
 

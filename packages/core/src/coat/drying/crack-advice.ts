@@ -20,18 +20,18 @@ export interface DryCoatAdvice {
     | { rule: 'shrinks'; shrinkShare: number; coatMm: number }
     | { rule: 'F2'; shrinkShare: number; coatMm: number }
     | { rule: 'F1'; upper: number; lower: number; worse: boolean };
-  /** Those that help against it, cheapest first. */
+  /** Remedies, cheapest first. */
   remedies: readonly CrackRemedy[];
 }
 
-/** An upper coat that holds more than this much dry shrinkage than the one beneath pulls it off, when that one has less than this itself (F1). */
+/** An upper coat pulls the lower one off when it shrinks this much more, and the lower one shrinks less than this (F1). */
 export const FLAKE_DIFFERENCE = 12;
 const POWDERY_BELOW = 6;
 const SHRINKS_ABOVE = 25;
-/** Less clay cracks too, on a thick coat. */
+/** On a thick coat, less clay already cracks. */
 const SHRINKS_THICK_ABOVE = 18;
 const THICK_COAT_MM = 0.7;
-/** From here on cracks are wide: glaze draws back from them in the fire. */
+/** From this thickness on cracks are wide, and glaze draws back from them in the fire. */
 const CRAWLS_ABOVE_MM = 1;
 const FLAKES_WORSE_ABOVE_MM = 0.5;
 

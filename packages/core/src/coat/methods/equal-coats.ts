@@ -8,7 +8,7 @@ import { STATE_GUESSES } from '../prediction/state-guesses';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';
 import { WASTE_SHARE } from './application-method';
 
-/** Hands for one piece, seconds. A ladle round the outside takes as long as a pour. */
+/** Labor for one piece, seconds. A ladle round the outside takes as long as a pour. */
 const LABOR_SECONDS = { dip: 25, pour: 35, ladle: 35 } as const;
 
 export type ContactMethod = keyof typeof LABOR_SECONDS;
@@ -18,16 +18,16 @@ export interface EqualCoat {
   method: CoatMethod;
   /** Seconds in the glaze: of a dip, of a pour's contact, of the stream of a ladle. */
   seconds?: SecondsForCoat;
-  /** Passes, and the coat that so many whole ones give with its 80 % band. */
+  /** Number of passes, and the coat that so many whole ones give with its 80 % band. */
   passes?: number;
   givesMm: number;
   lowMm?: number;
   highMm?: number;
-  /** Readings of this glaze by this way that the pass rests on. */
+  /** How many readings of this glaze and method the pass rests on. */
   readings?: number;
   laborSeconds?: number;
   waitMinutes: number;
-  /** Wet glaze it takes with its waste, mL. */
+  /** Wet glaze it takes, with waste, mL. */
   glazeMl: number;
 }
 

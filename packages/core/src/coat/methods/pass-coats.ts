@@ -3,7 +3,7 @@ import { combineEstimates, type NormalEstimate } from '../../math/normal';
 import { requirePositive } from '../../checks/require';
 import { PASS_METHODS, type PassMethod } from './pass-methods';
 
-/** Some passes of one way, measured together. */
+/** Some passes of one method, measured together. */
 export interface PassReading {
   method: PassMethod;
   passes: number;
@@ -19,7 +19,7 @@ export interface PassCoat {
   readings: number;
 }
 
-/** No two passes of a hand are alike: sd of ln of one. */
+/** No two passes are alike: sd of ln of one. */
 const PASS_LN_SD = 0.2;
 
 /**

@@ -1,18 +1,18 @@
-/** Ways that build a coat pass by pass. */
+/** Methods that build a coat pass by pass. */
 export type PassMethod = 'brushLoaded' | 'brushDry' | 'sponge' | 'spray';
 
 interface PassWayFacts {
   /** Dry coat of one pass, mm: starting guess for any glaze. */
   guessMm: number;
-  /** Where the guess is worth less than usual, the sd of its ln. */
+  /** Sd of the ln of the guess, where it is less sure than usual. */
   guessLnSd?: number;
   waste: number;
-  /** Hands for one pass over one piece, s, and drying before the next, minutes, where there is a figure. */
+  /** Labor for one pass over one piece, s, and drying before the next one, minutes, where there is a figure. */
   laborSeconds?: number;
   betweenMinutes: number;
 }
 
-/** Nobody has a figure for a dabbed sponge: taken as a brush drawn dry, and very unsure. */
+/** There is no figure for a dabbed sponge: it is taken as a dry brush, and very unsure. */
 export const PASS_METHODS: Readonly<Record<PassMethod, PassWayFacts>> = {
   brushLoaded: { guessMm: 0.13, waste: 0.15, laborSeconds: 150, betweenMinutes: 20 },
   brushDry: { guessMm: 0.08, waste: 0.15, laborSeconds: 150, betweenMinutes: 20 },

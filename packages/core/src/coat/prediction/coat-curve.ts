@@ -25,7 +25,7 @@ export function coatCurve(
   const predict = coatPredictor(situation, knowledge);
   const curve: CoatCurvePoint[] = [];
   for (let i = 0; i < points; i++) {
-    // Close together where it rises steeply, as it does with the root of the time.
+    // Points lie close together where the curve is steep: it rises with the root of time.
     const seconds = mostSeconds * (i / (points - 1)) ** 2;
     const { coat, lowMm, highMm } = predict(seconds);
     if (coat.kind === 'ok') curve.push({ seconds, coatMm: coat.coatMm, lowMm: lowMm ?? coat.coatMm, highMm: highMm ?? coat.coatMm });

@@ -63,7 +63,7 @@ function fillRow(into: Float32Array, from: number, columns: number, stepSeconds:
   }
   const most = factor * roomMm(dip);
   const growth = 2 * suction * factor;
-  // As in cake.ts: dryness between 0 and 1 interpolates the damp and the dry coat beneath.
+  // As in cake.ts: dryness between 0 and 1 lies between the damp and the dry coat beneath.
   const dry = underMm > 0 ? underDryness : 0;
   const damp = 1 - dry;
   const pores = (1 - packing) * underMm;

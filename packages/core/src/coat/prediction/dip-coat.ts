@@ -3,7 +3,7 @@ import { PotterError } from '../../checks/potter-error';
 import { cakeFactor, unlimitedCakeMm } from './cake';
 
 export interface Dip {
-  /** Time fully under plus half of going in and out. */
+  /** Time fully under, plus half of going in and out. */
   seconds: number;
   solidsByVolume: number;
   packing: number;
@@ -22,7 +22,7 @@ export type DipCoat =
   | { kind: 'ok'; coatMm: number; cakeMm: number; waterTakenMm: number; saturated: boolean }
   | { kind: 'tooThickToDip'; solidsByVolume: number; mostSolidsByVolume: number };
 
-/** Above this share of the packing fraction the slurry no longer runs off a piece. */
+/** Above this share of the packing the slurry no longer runs off a piece. */
 export const TOO_THICK_SHARE = 0.9;
 
 /**

@@ -1,7 +1,7 @@
-/** Priors: sd of ln J_cake, ln J_wall and ln f before any weighing. */
+/** Sd of ln J_cake, ln J_wall and ln f before anything was weighed. */
 export const PRIOR_LN_SD = 0.5;
 
-/** What a prediction rests on: the studio's own dips, counted by what they share with the question, or the starting guesses alone. */
+/** What a prediction rests on: the studio's own dips, counted by what they share with the question, or starting guesses alone. */
 export type CoatBasis = { kind: 'startingGuess' } | { kind: 'learnt'; pair: number; glaze: number; body: number; thirstTest?: true };
 
 /** What is known of one glaze on one body: J_cake and f belong to the glaze, J_wall to the bisque. */
@@ -15,7 +15,7 @@ export interface CoatKnowledge {
 
 const variance = PRIOR_LN_SD ** 2;
 
-/** Nobody weighed anything yet. */
+/** Nothing was weighed yet. */
 export const PRIOR_KNOWLEDGE: CoatKnowledge = {
   shift: [0, 0, 0],
   covariance: [

@@ -27,7 +27,7 @@ export interface CoatSituation {
   underDryness?: number;
   /** Water the wall has already drunk, mm. */
   wallTakenMm?: number;
-  /** How much of its thirst the face has, from 0 just dipped to 1. */
+  /** How thirsty the face is, from 0 just dipped to 1. */
   thirst?: number;
   /** A fired glaze beneath: nothing is drunk. */
   firedUnder?: boolean;
@@ -38,7 +38,7 @@ export interface CoatPrediction {
   coat: DipCoat;
   /** Standard deviation of ln(coat). */
   lnSd?: number;
-  /** 80 % band, mm; absent when the bucket is too thick to dip. */
+  /** 80 % band, mm; left out when the bucket is too thick to dip in. */
   lowMm?: number;
   highMm?: number;
 }
@@ -154,7 +154,7 @@ export function dipsFor(situation: Omit<CoatSituation, 'sg'>, [lnCake, lnWall, l
   return (sg) => {
     const phi = solidsByVolume({ sg: requireSg('sg', sg), density });
     const factor = cakeFactor({ solidsByVolume: phi, packing });
-    // Above the packing fraction there is no cake to speak of; dipCoat answers tooThickToDip before it uses J.
+    // Above the packing there is no cake; dipCoat answers tooThickToDip before it uses J.
     const suction = phi < packing && !firedUnder ? thirst * effectiveSuction({ cakeSuction, wallSuction, cakeFactor: factor }) : 0;
     return { solidsByVolume: phi, suction, ...rest };
   };

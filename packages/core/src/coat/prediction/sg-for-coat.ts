@@ -7,7 +7,7 @@ import { STATE_GUESSES } from './state-guesses';
 
 export type SgForCoat =
   | { kind: 'ok'; sg: number }
-  /** Not even the thickest bucket that still runs off gives it in that time. */
+  /** Even the thickest bucket that can be dipped in does not give it in that time. */
   | { kind: 'outOfReach'; mostSg: number; mostMm: number };
 
 /**
@@ -38,7 +38,7 @@ export function sgForCoat(
   return { kind: 'ok', sg: 1 + middle * (situation.density - 1) };
 }
 
-/** Most solids by volume that can still be dipped in, and no SG above a stiff paste's. */
+/** Most solids by volume that can be dipped in, and no SG above that of a stiff paste. */
 function mostSolids({ state, density }: Pick<CoatSituation, 'state' | 'density'>): number {
   const stiffestSg = 2.2;
   return Math.min(TOO_THICK_SHARE * STATE_GUESSES[state].packing * (1 - 1e-9), (stiffestSg - 1) / (density - 1));

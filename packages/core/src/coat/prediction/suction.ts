@@ -46,7 +46,7 @@ export function wallSuctionGuess({ bisqueCone }: { bisqueCone: string }): number
   );
 }
 
-/** Absorption by bisque cone, percent: starting guesses for stoneware; earthenware drinks 3 more. */
+/** Absorption by bisque cone, percent: starting guesses for stoneware; earthenware takes up 3 more. */
 const ABSORPTION_BY_CONE: readonly { cone: string; value: number }[] = [
   { cone: '08', value: 15 },
   { cone: '06', value: 13 },

@@ -11,13 +11,13 @@ export type TileMethod = 'inOneGo' | 'dipOverDip';
 
 export interface StepTileStrip {
   wantedMm: number;
-  /** What comes out, with its 80 % band; absent where it cannot be reached. */
+  /** The coat with its 80 % band; left out where it cannot be reached. */
   coatMm?: number;
   lowMm?: number;
   highMm?: number;
   /** In one go: seconds from going under until this strip comes out. Dip over dip: seconds of the dip that reaches down to this strip. */
   seconds: SecondsForCoat;
-  /** Depth from the lower end that is under for it, mm. */
+  /** Depth from the lower end that is under, mm. */
   depthMm: number;
 }
 
@@ -25,14 +25,14 @@ export interface StepTilePlan {
   /** From the thinnest strip at the top to the thickest at the foot. */
   strips: readonly StepTileStrip[];
   stripMm: number;
-  /** Two strips so close in time that no hand can tell them apart. */
+  /** Two strips so close in time that a person cannot tell them apart. */
   tooClose: boolean;
 }
 
-/** Bare clay at the top to hold it by, mm, and the narrowest strip that can be read. */
+/** Bare clay at the top to hold the tile by, mm, and the narrowest strip that can be read. */
 const HOLD_MM = 15;
 const NARROWEST_STRIP_MM = 10;
-/** People count seconds to about a third: closer than two of these cannot be told apart. */
+/** People count seconds to about 0.3 s: strips closer than two of these cannot be told apart. */
 const TELL_APART_SECONDS = 0.6;
 const MOST_STRIPS = 8;
 
@@ -83,7 +83,7 @@ export function planStepTile(
     });
   }
 
-  /** Strip by strip: each dip leaves one strip more of the top above the glaze, and adds to all below it. */
+  /** Strip by strip: each dip leaves one more strip above the glaze and adds to all below it. */
   function dipOverDip(): StepTileStrip[] {
     const dips: number[] = [];
     return wanted.map((wantedMm, index) => {
@@ -93,7 +93,7 @@ export function planStepTile(
       const head = { wantedMm, depthMm: depthOf(index) };
       if (missing <= 0) return { ...head, seconds: { kind: 'filmAlreadyExceeds', filmCoatMm: before.outside.coatMm } as const };
       const seconds = predictSeconds({ ...now, coatMm: missing }, knowledge);
-      // A dip that cannot be made is left out: the strips below build on those that can.
+      // A dip that cannot be made is left out; the strips below build on the others.
       if (seconds.kind !== 'ok') return { ...head, seconds };
       dips.push(seconds.seconds);
       const { coat, lnSd = 0 } = coatPredictor(now, knowledge)(seconds.seconds);

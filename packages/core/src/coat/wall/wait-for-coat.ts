@@ -5,14 +5,14 @@ import type { SecondsForCoat } from '../prediction/seconds-for-coat';
 import type { SlurryState } from '../../slurry/slurry-state';
 import { type Face, type Air, type PieceWall, type WallState, waited, faceNow } from './wall-state';
 
-/** Nobody waits longer than this for one coat. */
+/** Longest wait that is offered, minutes. */
 const LONGEST_WAIT_MINUTES = 48 * 60;
 
 export type WaitForCoat =
   | { kind: 'now'; seconds: number }
-  /** Least wait after which a dip gives the coat, and the seconds it takes then. */
+  /** Shortest wait after which a dip gives the coat, and its seconds then. */
   | { kind: 'wait'; minutes: number; seconds: number }
-  /** Not even a dry wall gives it, and why. */
+  /** Even a dry wall does not give it, and why. */
   | { kind: 'never'; because: SecondsForCoat };
 
 /**

@@ -3,11 +3,11 @@ import { type CoatSituation } from '../prediction/predict';
 import { absorptionGuessPercent, wallCapacityMm } from '../prediction/suction';
 import { BODY_DENSITY } from '../prediction/state-guesses';
 
-/** A face that was dipped or wetted has its thirst back with this time constant, minutes. */
+/** Time constant with which a dipped or wetted face gets its thirst back, minutes. */
 export const THIRST_BACK_MINUTES = 20;
-/** Water an exposed face gives back to the air, mm/h, in a usual room. */
+/** Water that an exposed face loses to the air, mm/h, in a usual room. */
 export const EVAPORATION_MM_PER_HOUR = 0.06;
-/** How much faster or slower the air takes it. */
+/** Factor on it by the air. */
 export const AIR_FACTORS = { damp: 0.5, usual: 1, draught: 3 } as const;
 /** Dry through, hours. */
 export const DRY_THROUGH_HOURS = 12;
@@ -15,7 +15,7 @@ export const DRY_THROUGH_HOURS = 12;
 const FULL_WALL_SLOWS = 5;
 /** A damp wipe leaves this much water in the wall, mm. */
 export const WIPE_WATER_MM = 0.05;
-/** A wall counts as full no longer once this share of its water has gone. */
+/** A wall counts as full until this share of its water has gone. */
 const ROOM_AGAIN_SHARE = 0.1;
 export type Face = 'inside' | 'outside';
 export type Air = keyof typeof AIR_FACTORS;
@@ -29,7 +29,7 @@ export interface PieceWall {
 
 /** Both faces and the one reservoir of water behind them. */
 export interface WallState {
-  /** What the whole wall can drink, mm of water, and what is in it. */
+  /** What the whole wall can take up and what is in it, mm of water. */
   capacityMm: number;
   takenMm: number;
   inside: FaceState;
@@ -39,9 +39,9 @@ export interface WallState {
 export interface FaceState {
   /** Dry glaze on it, mm. */
   coatMm: number;
-  /** 0 just dipped, 1 as thirsty as ever; the coat on it is as dry. */
+  /** 0 just dipped, 1 fully thirsty; the coat on it is as dry. */
   thirst: number;
-  /** It was full when it came out: dries slower. */
+  /** The wall was full when it came out: it dries slower. */
   slow: boolean;
 }
 

@@ -6,7 +6,7 @@ import { WIPE_WATER_MM, type Face, type Air, type PieceWall, type WallState, dry
 /** What was done to a piece before the dip that is asked about. */
 export type PieceTreatment =
   | { kind: 'wiped' }
-  /** Washed, or its foot soaked: so much of what the wall can drink. */
+  /** Washed, or its foot soaked: share of what the wall can take up. */
   | { kind: 'wetted'; share: number }
   | { kind: 'dipped'; faces: readonly Face[]; seconds: number; glaze: { sg: number; density: number; state: SlurryState }; knowledge?: CoatKnowledge }
   | { kind: 'waited'; minutes: number; air?: Air };

@@ -2,7 +2,7 @@ import { PotterError } from '../../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../../checks/require';
 import { normalShareBelow } from '../../math/normal';
 
-/** Coats at which a glaze looks as wanted on a body, mm, and how it looks below, within and above. */
+/** The coats at which a glaze looks as wanted on a body, mm, and how it looks below, within and above. */
 export interface CoatWindow {
   thinMm: number;
   thickMm: number;

@@ -12,14 +12,14 @@ export type WindowFromLooks =
   | {
       kind: 'ok';
       window: CoatWindow;
-      /** Nothing thinner, or thicker, was looked at: that end is only as far as anybody saw. */
+      /** Nothing thinner, or thicker, was looked at: that end is only the last one seen. */
       thinOpen: boolean;
       thickOpen: boolean;
       /** Looks that contradict the window, such as a right one among the thin. */
       contradictions: number;
       looks: number;
     }
-  /** Nothing looked right yet. */
+  /** Nothing looked right. */
   | { kind: 'nothingRight'; looks: number };
 
 /**
@@ -46,13 +46,13 @@ export function windowFromLooks({ looks }: { looks: readonly CoatLook[] }): Wind
       .filter((look) => look.verdict === verdict && look.words.trim())
       .at(-1)
       ?.words.trim() ?? '';
-  // A window of one single coat has no width of its own: as wide as a caliper errs.
+  // A window from a single coat has no width: it gets that of a caliper's error.
   const [low, high] = thinMm < thickMm ? [thinMm, thickMm] : [0.95 * Math.min(thinMm, thickMm), 1.05 * Math.max(thinMm, thickMm)];
   const window = { thinMm: low, thickMm: high, looks: { thin: words('thin'), right: words('right'), thick: words('thick') } };
   return { kind: 'ok', window, thinOpen, thickOpen, contradictions, looks: looks.length };
 }
 
-/** The cut with most of the lower kind below it and the others above. */
+/** Returns the cut with most of the lower kind below it and the others above. */
 function bestCut(sorted: readonly CoatLook[], isLower: (look: CoatLook) => boolean): number {
   let best = { wrong: Infinity, at: sorted[0]!.coatMm };
   for (let cut = 0; cut <= sorted.length; cut++) {

@@ -10,10 +10,10 @@ export interface AlternativesQuestion {
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
   body: BodyFacts;
-  /** Pieces made alike: while they are handled, the first of them dries. */
+  /** Pieces made alike: while the others are handled, the first of them dries. */
   count: number;
   knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
-  /** Pairs of step keys that somebody wants in this order whatever it costs. */
+  /** Pairs of step keys that must keep this order, whatever it costs. */
   pins?: readonly { before: string; after: string }[];
 }
 

@@ -11,11 +11,11 @@ import type { PlanChange } from '../../plan/plan-change';
 
 export interface PlanRisk {
   what: 'flakes' | 'cracks' | 'noSuchCoat' | 'runs';
-  /** Chance that a piece is spoilt, 0–1: by rules of the bench, to be learnt. */
+  /** Chance that a piece is spoilt, 0–1: a rule of the bench. */
   chance: number;
 }
 
-/** One way to the wanted piece: its changes, its steps in their order, what it costs and risks. */
+/** One alternative to the drawn plan: its changes, its steps in order, its cost and its risks. */
 export interface PlanAlternative {
   changes: readonly PlanChange[];
   plan: PiecePlan;
@@ -23,19 +23,19 @@ export interface PlanAlternative {
   /** For all the pieces together, minutes. */
   laborMinutes: number;
   waitMinutes: number;
-  /** Left overnight somewhere on the alternative. */
+  /** Some step is left to dry overnight. */
   overnight: boolean;
   risks: readonly PlanRisk[];
-  /** How likely one piece comes out as drawn. */
+  /** Chance that one piece comes out as drawn, 0–1. */
   goodShare: number;
   skill: 1 | 2 | 3;
-  /** Minutes that all of it is worth, by which ways are ranked. */
+  /** Cost in minutes, by which alternatives are ranked. */
   price: number;
 }
 
-/** A spoilt piece is made again, minutes of hands. */
+/** Labor to make a spoilt piece again, minutes. */
 const REMAKE_MINUTES = 40;
-/** Waiting is worth less than hands, and a night is slept through. */
+/** Waiting costs less than labor, and nobody waits up for a night. */
 const WAIT_WORTH = 0.25;
 const NIGHT_WORTH_MINUTES = 45;
 const GUM_MINUTES = 5;
@@ -54,7 +54,7 @@ const CRACKS_ABOVE_MM = 1;
 export function planAlternatives(question: AlternativesQuestion): PlanAlternative[] {
   const alternatives = changesWorthTrying(question).flatMap((changes) => {
     const plan = changes.reduce((made, change) => changed(made, change, question), question.plan);
-    // Wax above the rim keeps any glaze off the shelf, and is no alternative.
+    // Wax above the rim keeps all glaze off, so it is no alternative.
     if (changes.length > 0 && planFault(plan)) return [];
     return priced(question, plan, changes) ?? [];
   });
@@ -94,7 +94,7 @@ function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readon
     const next = steps[at + 1];
     if (!next) return;
     if (step.waitFor === 'dryThrough') overnight = true;
-    // The first piece dries while the others are in hand.
+    // The first piece dries while the others are handled.
     else waitMinutes += Math.max(0, step.waitMinutes - (stepMinutes * (count - 1)) / count);
   });
   const risks = risksOf(question, plan, steps);
@@ -110,10 +110,10 @@ function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readon
   return { changes, plan: { ...plan, order: found.keys }, steps, laborMinutes, waitMinutes: wait, overnight, risks, goodShare, skill, price };
 }
 
-/** Chances of the bench: worse over half a millimetre, better with gum. */
+/** Chances by rules of the bench: worse above half a millimetre, better with gum. */
 const FLAKES = { asDrawn: 0.5, thick: 0.7, gummed: 0.15 } as const;
 
-/** The film alone is a little more than wanted; a full wall or no suction gives another coat altogether. */
+/** A film alone is a little more than wanted; a full wall or no suction gives another coat altogether. */
 const MISSED = { film: 0.2, other: 0.7 } as const;
 
 function risksOf({ shape, glazes }: AlternativesQuestion, plan: PiecePlan, steps: readonly TimedStep[]): PlanRisk[] {

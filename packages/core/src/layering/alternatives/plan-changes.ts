@@ -9,7 +9,7 @@ import type { FootBy, Mask } from '../../plan/mask';
 import type { GlazeFacts } from '../../plan/facts';
 import type { UnwantedStep, PlanChange } from '../../plan/plan-change';
 
-/** A coat no thicker pulls less as it dries, mm. */
+/** A coat no thicker than this pulls less as it dries, mm. */
 export const THIN_MM = 0.5;
 const MOST_CHANGES = 5;
 
@@ -130,7 +130,9 @@ export function flakingPairs(plan: PiecePlan, glazes: readonly GlazeFacts[]): { 
   return [...pairs.values()];
 }
 
-/** Other ways to what the plan's unwanted steps are for. One that it does not take is only kept out of the others. */
+/**
+ * Other methods for what the unwanted steps of a plan are for. An unwanted step that the plan does not take is only kept out of the alternatives.
+ */
 function insteadOf(plan: PiecePlan): PlanChange[] {
   const taken = stepsOf({ plan });
   return (plan.unwanted?.steps ?? []).flatMap((unwanted): PlanChange[] => {
@@ -149,7 +151,7 @@ const STEP_OF_MASKING = { wax: 'wax', tape: 'tape', sponge: 'spongeOff' } as con
 const isUnwanted = (plan: PiecePlan, layer: Layer): boolean =>
   (plan.unwanted?.steps ?? []).some(({ key, by }) => key.startsWith('layer:') && key.includes(layer.id) && by === layer.method);
 
-/** What an unwanted wax, tape or sponge keeps bare is kept bare by other means. */
+/** A place that an unwanted wax, tape or sponge would keep bare is kept bare by another masking. */
 function keptBareBy(plan: PiecePlan, masking: FootBy & Mask['kind']): PiecePlan {
   const unwanted = (key: string): boolean => (plan.unwanted?.steps ?? []).some((step) => step.key === key);
   return {

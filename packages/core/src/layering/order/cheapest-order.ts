@@ -3,21 +3,21 @@ import { PotterError } from '../../checks/potter-error';
 import type { Precedence } from './order';
 import type { PieceStep } from '../steps/steps';
 
-/** Minutes for fetching, drilling and reading another bucket, and for washing tools on the way from dark to light. */
+/** Minutes for fetching, stirring and measuring another bucket, and for washing tools between dark and light. */
 export const CHANGE_MINUTES = 5;
 export const WASH_MINUTES = 5;
-/** Lighter by more than this, the tools are washed first. */
+/** When the next glaze is lighter by more than this, the tools are washed first. */
 const LIGHTER_BY = 0.15;
-/** So little that it only chooses among orders that cost the same: the usual order's place of a step. */
+/** So small that it only decides between orders of equal cost: the place of a step in the usual order. */
 const USUAL_PLACE_MINUTES = 1e-4;
-/** Of so many, every order is weighed and the usual one decides between equals; of more, what costs nothing is done as soon as it can be. */
+/** Up to so many steps every order is weighed and the usual one decides between equals; above, steps that cost nothing are done at once. */
 const ALL_WEIGHED_STEPS = 20;
-/** As many as a plan can hold, and as a number has bits. */
+/** As many steps as a plan can hold, and as a number has bits. */
 const MOST_STEPS = 53;
 const LOW_BITS = 27;
 
 export interface OrderToFind {
-  /** In the usual order, which decides between equals. */
+  /** Place in the usual order, which decides between equals. */
   steps: readonly PieceStep[];
   before: readonly Pick<Precedence, 'before' | 'after'>[];
   /** Lightness of each bucket, 0–1. */
@@ -26,7 +26,7 @@ export interface OrderToFind {
 
 export type FoundOrder =
   | { kind: 'ok'; keys: string[]; changeMinutes: number }
-  /** What was pinned and what must be contradict one another. */
+  /** The pinned order contradicts what must come first. */
   | { kind: 'contradiction' };
 
 /**
@@ -45,14 +45,14 @@ export function changeMinutes(from: string | undefined, to: string | undefined, 
   return CHANGE_MINUTES + (wash ? WASH_MINUTES : 0);
 }
 
-/** A set of steps that are done: the bits of two numbers, for the plainest operations know only 32. */
+/** A set of steps that are done, as the bits of two numbers: bit operations know only 32. */
 interface Done {
   low: number;
   high: number;
 }
 
 interface Node extends Done {
-  /** Which bucket is at hand, -1 for none. */
+  /** Which bucket is in hand; -1 for none. */
   hand: number;
   cost: number;
   least: number;
@@ -96,7 +96,7 @@ export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundO
     const gift = count > ALL_WEIGHED_STEPS ? free.find((at) => isFreeOfCharge(node, at)) : undefined;
     return gift === undefined ? free : [gift];
   };
-  /** What each set of steps cost so far, by the bucket at hand. */
+  /** Least cost of each set of steps so far, by the bucket in hand. */
   const best = [undefined, ...buckets].map(() => new Map<number, number>());
   const start: Node = { low: 0, high: 0, hand: -1, cost: 0, least: left({ low: 0, high: 0 }, -1), place: 0, step: -1, from: undefined };
   const open = new TinyQueue<Node>([start], (a, b) => a.least - b.least);

@@ -13,7 +13,7 @@ export interface OrderQuestion {
 
 type PrecedenceRule = Precedence['rule'];
 
-/** The words of each broken order. */
+/** The words for each broken rule. */
 const BROKEN: Record<PrecedenceRule, Omit<Warning, 'rule'>> = {
   O1: {
     severity: 'look',
@@ -83,7 +83,7 @@ export function orderWarnings({ plan, steps, glazes }: OrderQuestion): Warning[]
 
 function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
   const waxAt = steps.findIndex((step) => step.key === 'wax' && step.kind === 'wax');
-  // Wash, slip and underglaze under it are meant to be there.
+  // Wash, slip and underglaze are meant to lie under it.
   const under = steps.slice(0, Math.max(0, waxAt)).some((step) => step.layer && coatingKindOf(step.layer) === 'glaze');
   if (!under) return [];
   return [
@@ -97,7 +97,7 @@ function waxOverGlaze(steps: readonly TimedStep[]): Warning[] {
   ];
 }
 
-/** Tape that stays under a coat until it is bone dry takes the edge with it. */
+/** Tape that stays under a coat until it is bone dry tears the edge off. */
 function tapeTooLong(steps: readonly TimedStep[]): Warning[] {
   const late = steps.some((step, at) => {
     if (step.kind !== 'untape') return false;

@@ -3,7 +3,7 @@ import { stepsOf, type PieceStep } from '../steps/steps';
 import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
 
-/** Pairs of steps where the first must come before the second, with the rule that says so. */
+/** A pair of steps of which the first must come before the second, with the rule that says so. */
 export interface Precedence {
   before: string;
   after: string;
@@ -30,7 +30,7 @@ export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonl
   ];
 }
 
-/** Checked first, the foot wiped last. */
+/** The check comes first, wiping the foot last. */
 function frame(steps: readonly PieceStep[]): Precedence[] {
   return steps.flatMap((step): Precedence[] => [
     ...(step.key === 'check' ? [] : [{ before: 'check', after: step.key, rule: 'O1' } as const]),
@@ -79,7 +79,7 @@ function partedFirst(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[
     ),
   ];
   const lowest = lowestColours(plan);
-  // What goes into the clay itself ends at the band by hand, before anything is waxed.
+  // Decoration in the clay itself is ended at the band by hand, before anything is waxed.
   const after = plan.zones.outside.filter((layer) => !lowest.has(layer.id));
   return parted.flatMap(([wax, own]) => [
     ...of(own).map((step): Precedence => ({ before: step.key, after: wax, rule: 'O4' })),
@@ -107,7 +107,7 @@ function masked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
   });
 }
 
-/** What lies beneath a layer, itself included, and what goes over it, in whatever stacks it is. */
+/** Returns what lies beneath a layer, itself included, and what goes over it, in whichever stack it is. */
 function aroundLayer(plan: PiecePlan, layerId: string | undefined): { under: Layer[]; above: Layer[] } {
   const stacks = outerStacks(plan).flatMap((stack) => {
     const at = stack.findIndex((layer) => layer.id === layerId);

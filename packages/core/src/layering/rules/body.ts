@@ -6,12 +6,12 @@ import type { Warning } from '../warnings';
 import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
 
-/** Slip and body may differ by so much in shrinkage, points of percent (B1). */
+/** Slip and body may differ by this much in shrinkage, percentage points (B1). */
 const SHRINK_ALIKE_POINTS = 1.5;
 const DARK_BELOW = 0.45;
 const LIGHT_ABOVE = 0.55;
 const THIN_BELOW_MM = 0.45;
-/** Zinc and lime of the fired glaze that matter to stains, percent by weight. */
+/** Zinc and lime in the fired glaze from which stains change, percent by weight. */
 const ZINC_PERCENT = 1;
 const LIME_PERCENT = 8;
 const ENCAPSULATED_CONE = '8';
@@ -56,7 +56,7 @@ export function slipPeels({ plan, glazes, body }: PieceQuestion): Warning[] {
   return [];
 }
 
-/** Slips in use: of a small pot with its shrinkage where it is told, or of a bucket, whose shrinkage nobody measured. */
+/** Slips in use: a decorating colour with its shrinkage where it is known, or a bucket, whose shrinkage is not known. */
 function slipsOf(plan: PiecePlan, glazes: readonly GlazeFacts[]): { name: string; shrinkagePercent?: number | undefined }[] {
   const used = new Set(layersOf(plan).flatMap((layer) => (coatingKindOf(layer) === 'slip' ? [layer.bucketId] : [])));
   return [

@@ -7,10 +7,10 @@ import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
 
 const THINNER_MM = 0.5;
-/** A stack over this cracks as it dries; a glaze over this shrink share cracks by itself (F2). */
+/** A thicker stack cracks as it dries; a glaze above this shrink share cracks by itself (F2). */
 const CRACKS_ABOVE_MM = 1;
 const CRACKS_ABOVE_SHARE = 25;
-/** A bisque that takes up less than this hardly draws a coat, %. */
+/** Bisque that takes up less than this hardly draws a coat, %. */
 const THIRSTY_ABOVE_PERCENT = 4;
 
 /**
@@ -44,7 +44,7 @@ export function flaking({ plan, glazes }: PieceQuestion): Warning[] {
   return [];
 }
 
-/** Put on first and waxed, gum beneath, thinner: those that change something. */
+/** Put on first and waxed, gum beneath, thinner: those of them that change something. */
 function flakeFixes(plan: PiecePlan, layer: Layer, lower: GlazeFacts, upper: GlazeFacts): PlanFix[] {
   const fixes: PlanFix[] = [];
   const strip = plan.strips?.find((one) => one.layers.some(({ id }) => id === layer.id));

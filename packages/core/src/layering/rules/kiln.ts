@@ -4,7 +4,7 @@ import { layersOf, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { PieceQuestion } from '../outside-run';
 import type { PlanFix, Warning } from '../warnings';
 import type { GlazeFacts } from '../../plan/facts';
-/** Stilts hold up to about this cone; above, their wires sink or stick. */
+/** Stilts hold up to about this cone; above it their wires sink or stick. */
 const STILTS_UP_TO_CONE = '1';
 /** Seats and galleries kept bare, mm. */
 const SEAT_MM = 6;
@@ -137,5 +137,5 @@ export function lidSeat({ plan, shape }: PieceQuestion): Warning[] {
   ];
 }
 
-/** There is one seat: the same mask every time it is asked for. */
+/** There is one seat, so its mask always has the same id. */
 export const SEAT_MASK_ID = '00000000-0000-7000-8000-00000000005e';

@@ -5,7 +5,7 @@ import type { PlanFix, Warning } from '../warnings';
 import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
 
-/** From here on a glaze "runs" at a normal dip of 0.3 mm melted: more than 8 mm. */
+/** From this flow on a glaze "runs": more than 8 mm at a normal dip of 0.3 mm melted. */
 const RUNS_ABOVE_FLOW = 8 / 0.3 ** 2;
 const THINNER_MM = 0.3;
 

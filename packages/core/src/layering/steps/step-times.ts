@@ -9,7 +9,7 @@ import type { BodyFacts, GlazeFacts } from '../../plan/facts';
 
 /** Thickest loaded brush coat, mm. */
 export const BRUSH_COAT_MM = PASS_METHODS.brushLoaded.guessMm;
-/** Dry coat of one pass of the ways that build up, mm. A rubbed wash is one pass. */
+/** Dry coat of one pass, for methods that build up, mm. A rubbed wash is one pass. */
 const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
   brush: BRUSH_COAT_MM,
   spray: PASS_METHODS.spray.guessMm,
@@ -18,14 +18,14 @@ const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
 };
 const isBath = (method: ApplicationMethod): method is 'dip' | 'pour' => method === 'dip' || method === 'pour';
 export interface TimedStep extends PieceStep {
-  /** Seconds in the glaze for a dip or a pour; absent for wax, wiping and what is put on in passes. */
+  /** Seconds in the glaze for a dip or a pour; left out for wax, wiping and passes. */
   dip?: SecondsForCoat;
   /** Passes of brush, spray or sponge. */
   brushCoats?: number;
   /** Minutes before the next step may touch it. */
   waitMinutes: number;
   waitFor: 'handleDry' | 'dryThrough' | 'nothing';
-  /** Share of the wall's water in use after this step, 0–1 and above when it is full. */
+  /** Share of the wall's water in use after this step, 0–1, and more when it is full. */
   wallUsed: number;
 }
 
@@ -44,13 +44,13 @@ export function timeSteps(question: {
   glazes: readonly GlazeFacts[];
   body: BodyFacts;
   wallMm: number;
-  /** What the studio's own dips taught of a glaze on this body; starting guesses where it is not given. */
+  /** What the studio's own dips taught of a glaze on this body; starting guesses when left out. */
   knowledge?: (glaze: GlazeFacts) => CoatKnowledge;
 }): TimedStep[] {
   const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
   const wall = { ...body, wallMm };
   let state = dryWall(wall);
-  /** The last coat, and the wall as it came out of it. */
+  /** The last coat, and the wall after it. */
   let last: { at: number; state: WallState } | undefined;
   const done: TimedStep[] = [];
   for (const step of steps) {
@@ -64,7 +64,7 @@ export function timeSteps(question: {
       continue;
     }
     const faces = facesOf(step);
-    // Rule O5: over a thick pair, or a wall that is full, the next coat waits until all is dry through.
+    // Rule O5: over a thick pair, or on a full wall, the next coat waits until all is dry through.
     const pairMm = faceNow(state, faces).underMm + step.layer.coatMm;
     const isOver = pairMm > step.layer.coatMm;
     if (last && ((isOver && pairMm > THICK_PAIR_MM) || wallUsed(last.state) > FULL_SHARE)) {
@@ -83,11 +83,11 @@ export function timeSteps(question: {
   return done;
 }
 
-/** Coats together over this, or more of the wall's water in use than this share, must be dry through before the next. */
+/** When coats are thicker together than this, or more of the wall's water is in use than this share, they must be dry through before the next. */
 const THICK_PAIR_MM = 0.8;
 const FULL_SHARE = 0.7;
 
-/** A rim band and a foot lie on the outside; a dip over inside and outside touches both. */
+/** A rim band and a foot lie on the outside; a dip of inside and outside touches both. */
 function facesOf({ zones }: PieceStep): Face[] {
   const inside = zones.includes('inside');
   const outside = zones.some((zone) => zone !== 'inside');
@@ -109,7 +109,7 @@ function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowle
   };
 }
 
-/** Water a face drinks for this coat, mm, and whether the wall is full then. */
+/** Water that a face drinks for this coat, mm, and whether the wall is full then. */
 function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): { waterMm: number; full: boolean } {
   const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm }, known);
   const seconds = wanted.kind === 'ok' ? wanted.seconds : wanted.kind === 'filmAlreadyExceeds' ? 0.5 : 10;

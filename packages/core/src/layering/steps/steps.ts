@@ -10,13 +10,13 @@ export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', '
 export type StepKind = (typeof STEP_KINDS)[number];
 type Deed = Exclude<StepKind, 'layer'>;
 
-/** One thing hands do to a piece. `key` stays the same while the plan's layers do. */
+/** One thing done to a piece. `key` stays the same while the layers of the plan do. */
 export interface PieceStep {
   key: string;
   kind: StepKind;
   /** Zones and strips it touches. */
   zones: string[];
-  /** Where, in words, when it is neither a zone of its own nor the foot. */
+  /** Where, in words, when it is no zone of its own and not the foot. */
   place?: string;
   layer?: Layer;
   /** Share of the piece that it wets through, 0–1. */
@@ -24,7 +24,7 @@ export interface PieceStep {
   laborSeconds: number;
 }
 
-/** Hand time per piece, s: starting guesses. A rubbed wash is wiped back in the same breath. */
+/** Labor for one piece, s: starting guesses. A rubbed wash is wiped back in the same step. */
 export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
   check: 20,
   wax: 40,
@@ -43,7 +43,7 @@ export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
   wipeFoot: 30,
 };
 
-/** Waits before the piece may be touched again, minutes at 0.6 mm: starting guesses, to be learnt from "dry" taps. */
+/** Wait before the piece may be touched again, minutes at 0.6 mm: starting guesses. */
 export const WAIT_MINUTES: Record<ApplicationMethod | Deed, number> = {
   check: 10,
   wax: 20,
