@@ -6,7 +6,7 @@ import { percentile, type Row } from './measure';
 const SLOW_DOWN = 4;
 const MOST_MS = 50;
 const EDITS = 40;
-/** A heap may breathe by this much and still be called flat. */
+/** A heap may vary by this much and still count as flat. */
 const MOST_GROWTH = 1.15;
 
 interface Seen {
@@ -48,12 +48,12 @@ async function editing(page: Page, session: CDPSession, address: string): Promis
       await field.evaluate(
         (input: HTMLInputElement, value) =>
           new Promise<number>((resolve) => {
-            // From a task of its own, as a key comes: not from within a frame that is being made.
+            // In a task of its own, as a key press comes: not within a frame that is being made.
             setTimeout(() => {
               const started = performance.now();
               input.value = value;
               input.dispatchEvent(new Event('input', { bubbles: true }));
-              // The sums and the drawing are tasks and frames behind this one: after the frame that shows them, it is painted.
+              // The computation and the drawing are tasks and frames behind this one: after the frame that shows them, it is painted.
               setTimeout(() => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - started))));
             }, 7);
           }),

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** The same loop in plain C, compiled here and now: its middle time in ms and the sum of what it worked out; nothing without a compiler. */
+/** The same loop in plain C, compiled now: its median time in ms and the sum it computed; undefined without a compiler. */
 function besideC(source: string, args: readonly (number | string)[]): { ms: number; sum: number } | undefined {
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-c-'));
   try {
@@ -21,8 +21,8 @@ function besideC(source: string, args: readonly (number | string)[]): { ms: numb
 const TURNS = 5;
 
 /**
- * Ours and C in turn, and the quietest turn of each: other work on the machine comes and goes, and would fall on one of the two. Without a
- * compiler only ours.
+ * Runs ours and C in turn and returns the quietest turn of each: other work on the machine comes and goes, and would fall on one of the two.
+ * Without a compiler only ours.
  */
 export function inTurnWithC(
   ours: () => number,

@@ -9,12 +9,12 @@ import { percentile, type Row } from './measure';
 const EVENTS = 5_000;
 const OPENINGS = 7;
 const MOST_OPEN_MS = 300;
-/** What the bundler wraps named functions in is not there in a page. */
+/** The bundler wraps named functions with a helper that does not exist in a page. */
 const NAMED = 'globalThis.__name = (named) => named';
-/** A frame at 60 Hz, and what still counts as one when the clock of the machine jitters, ms. */
+/** A frame at 60 Hz, and what still counts as one when the machine's clock jitters, ms. */
 const LATE_FRAME_MS = 25;
 
-/** A bucket with 5,000 steps behind it, from the tap on it to its chart, and moved through; a shelf of 500 buckets, scrolled. */
+/** A bucket with 5,000 events, from the tap on it to its chart, and moved through; a list of 500 buckets, scrolled. */
 export async function bucketRows(address: string, db: MariaDbAddress): Promise<Row[]> {
   const sql = await createConnection({ host: db.host, port: db.port, user: db.user, password: db.password, database: db.database });
   const browser = await chromium.launch({
@@ -57,7 +57,7 @@ export async function bucketRows(address: string, db: MariaDbAddress): Promise<R
   }
 }
 
-/** Frames late while something moves, beside those that come late on an empty page in the same run: the machine's own. */
+/** Late frames while something moves, beside those on an empty page in the same run, which are the machine's own. */
 function frameRow(what: string, times: readonly number[], idle: readonly number[]): Row {
   const lateShare = (some: readonly number[]): number => some.filter((ms) => ms > LATE_FRAME_MS).length / some.length;
   const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
@@ -92,10 +92,10 @@ async function standing(page: Page): Promise<void> {
   );
 }
 
-/** A hand rests on what it is about to press, ms. */
+/** A pointer rests on what it is about to press, ms. */
 const POINTED_MS = 200;
 
-/** Pointed at as a hand does it, then from the tap on the shelf to the frame after which the chart is there. */
+/** Hovered as by hand, then from the tap in the list to the frame after which the chart is there. */
 async function open(page: Page, address: string, id: string): Promise<number> {
   await page.goto(`${address}/bucket`);
   await page.locator(`a[href="/bucket/${id}"]`).waitFor();
@@ -134,7 +134,7 @@ async function frames(page: Page, moving: (page: Page) => Promise<void>): Promis
   return at.slice(1).map((time, index) => time - at[index]!);
 }
 
-/** Closer first, then to and fro, one move a frame as a finger makes them. */
+/** Zoomed in first, then to and fro, one move a frame as a finger does it. */
 async function panning(page: Page): Promise<void> {
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Closer' }).click();
   await page.evaluate(

@@ -29,7 +29,7 @@ const SITUATION: CoatSituation = {
 };
 const MAP = { lowSg: 1.32, highSg: 1.6, mostSeconds: 10, columns: 200, rows: 200 };
 
-/** The sums of the coat: one prediction with its band, a studio's fit, the whole map beside the same loop in C. */
+/** The computation of the coat: one prediction with its band, a studio's fit, the whole map beside the same loop in C. */
 export function coatRows(): Row[] {
   const observations = Array.from({ length: 40 }, (_, index): CoatObservation => {
     const situation: CoatSituation = { sg: 1.42 + 0.002 * index, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 4 + (index % 4), faces: 1 };
@@ -78,7 +78,7 @@ export function coatRows(): Row[] {
   ];
 }
 
-/** A hand drags the coat and the SG in the chart: from the move to the next frame painted. And the map as the page sees it. */
+/** The coat and the SG are dragged in the chart: from the move to the next painted frame. And the map as the page sees it. */
 export async function coatPageRows(address: string): Promise<Row[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
@@ -90,7 +90,7 @@ export async function coatPageRows(address: string): Promise<Row[]> {
   await page.locator('cz-line-chart canvas').waitFor();
   const box = (await page.locator('cz-line-chart canvas').boundingBox())!;
   const rows: Row[] = [];
-  // The handle of the line wanted is at its right end; the curve is taken in its middle.
+  // The handle of the wanted line is at its right end; the curve is dragged in its middle.
   const line = { x: box.x + box.width - 8, y: await yOfLine(page) };
   const dragged = await dragOnPage(page, line);
   rows.push({

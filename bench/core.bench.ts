@@ -25,7 +25,7 @@ const LINES: RecipeLine[] = POWDERS.slice(0, 12).map((powder, index) => ({
 }));
 const head = { id: 'e', at: '2026-03-01T09:00:00.000Z', by: 'Inés' };
 
-/** The sums behind a keystroke: a batch with its bucket, a coat curve, a long history. */
+/** The computation behind a keystroke: a batch with its bucket, a coat curve, a long history. */
 export function coreRows(): Row[] {
   const batch = (): unknown => {
     const plan = planBatch({

@@ -3,11 +3,11 @@ import { percentile } from './measure';
 
 const MOVES = 60;
 
-/** Moves the hand to and fro by real input; each move is timed inside the page, from its being heard until the frame with it was painted. */
+/** Drags to and fro by real input. Each move is timed inside the page, from its event until the frame with it was painted. */
 export async function dragOnPage(page: Page, from: { x: number; y: number }, across = { x: 0, y: -60 }): Promise<number> {
   await page.evaluate(() => {
     const taken: number[] = [];
-    // Heard only until this drag ends: what measures one must not weigh on the next.
+    // Listens only until this drag ends: the measuring must not slow down the next one.
     const ends = new AbortController();
     Object.assign(window, { taken, ends });
     const { scheduler } = window as unknown as { scheduler: { postTask: (run: () => void, options: { priority: 'user-blocking' }) => unknown } };
@@ -15,7 +15,7 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
       'pointermove',
       () => {
         const heard = performance.now();
-        // Asked for within the frame, told right after it: before whatever else waits, such as the next word of what moves the hand.
+        // Asked for within the frame and posted right after it: before other waiting work, such as the next move.
         requestAnimationFrame(() => void scheduler.postTask(() => taken.push(performance.now() - heard), { priority: 'user-blocking' }));
       },
       { capture: true, signal: ends.signal },
@@ -28,7 +28,7 @@ export async function dragOnPage(page: Page, from: { x: number; y: number }, acr
     await page.mouse.move(from.x + across.x * share, from.y + across.y * share);
     await page.waitForTimeout(25);
   }
-  // Back where it was taken: the next drag must find the same piece.
+  // Back where it was picked up: the next drag must find the same piece.
   await page.mouse.move(from.x, from.y);
   await page.mouse.up();
   const taken = await page.evaluate(() => {

@@ -26,7 +26,7 @@ export async function listRows(address: string, db: MariaDbAddress): Promise<Row
       );
     await timesMs(list, 30);
     await timesMs(bare, 30);
-    // Taken in turns, so that whatever else the machine does hits both alike.
+    // Taken in turns, so that other work on the machine affects both alike.
     const api: number[] = [];
     const query: number[] = [];
     for (let i = 0; i < REQUESTS / 10; i++) {

@@ -1,4 +1,4 @@
-/** Repeats a computation until its time is known well, and gives its middle in milliseconds. */
+/** Repeats a computation until its time is known well, and returns the median in milliseconds. */
 export function middleMs(
   work: () => unknown,
   { warmUp = 200, rounds = 31, perRound = 200 }: { warmUp?: number; rounds?: number; perRound?: number } = {},

@@ -10,7 +10,7 @@ const FRAME_MS = 16;
 const DRAGS = 5;
 const SETTLES_MS = 1_500;
 
-/** A point of a form dragged on a slow page with all its numbers, and what the view in the round weighs when it is opened. */
+/** A point of a form dragged on a slowed page with all its numbers, and the size of the 3D view when it is opened. */
 export async function pieceRows(address: string): Promise<Row[]> {
   const browser = await chromium.launch({
     executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
@@ -22,7 +22,7 @@ export async function pieceRows(address: string): Promise<Row[]> {
     await page.getByRole('link', { name: /Lidded pot, tall/ }).click();
     await page.getByRole('radio', { name: 'Form' }).click();
     const rows: Row[] = [];
-    // Once warm, and with the two thousand runs of the plan as it stands out of the way.
+    // Once to warm up, and after the two thousand runs of the plan are done.
     await restsFrom(page);
     await dragOnPage(page, await middleOf(page), { x: 24, y: 0 });
     for (const rate of [1, SLOW_DOWN]) {
@@ -68,13 +68,13 @@ async function restsFrom(page: Page): Promise<void> {
   await page.getByRole('progressbar', { name: 'Runs drawn' }).waitFor({ state: 'detached', timeout: 60_000 });
 }
 
-/** Of the dot itself: the words beside it belong to the same handle. */
+/** The dot itself: its label belongs to the same handle. */
 async function middleOf(page: Page): Promise<{ x: number; y: number }> {
   const box = (await page.getByRole('slider', { name: 'Point 4' }).locator('.dot').boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 
-/** Programs fetched so far, as they came over the wire. */
+/** Scripts fetched so far, as they came over the network. */
 const loadedBytes = (page: Page): Promise<number> =>
   page.evaluate(() =>
     performance

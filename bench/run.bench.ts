@@ -93,7 +93,7 @@ export function runRows(): Row[] {
   ];
 }
 
-/** Of a layer at a cell, what stays on the wall: its share of the stuck film. */
+/** What stays on the wall of a layer in a cell: its share of the stuck film. */
 function stillMm(put: Float64Array, layers: readonly RunLayer[], at: number): number {
   const whole = layers.reduce((sum, layer) => sum + layer.meltedMm[at]!, 0);
   return whole > 0 ? (put[at]! * Math.min(whole, 0.05)) / whole : 0;

@@ -1,4 +1,4 @@
-/** Times of the demo count back from the moment it is loaded, so that "what now?" always has something to say. */
+/** Times of the demo count back from the moment it is loaded, so that "What now?" always shows something. */
 export class DemoClock {
   constructor(private readonly now: Date) {}
 

@@ -11,11 +11,11 @@ import {
   type BatchPlan,
   type BucketEvent,
   type BucketPart,
+  seededUniform,
 } from '@cazuela/core';
 import { appendToStream, eventsOf } from '../apps/server/src/features/events/append-events';
 import { createBucketRow } from '../apps/server/src/features/buckets/create-bucket-row';
 import type { DemoLoad, LoadedRecipe } from './demo-load';
-import { seeded } from './random';
 
 export type LoadedBuckets = Map<string, { id: string; colour: string; recipe?: LoadedRecipe }>;
 
@@ -23,11 +23,11 @@ interface BucketStory {
   name: string;
   daysOld: number;
   baseGrams: number;
-  /** SG at the last measuring, its sd, and litres then. */
+  /** SG at the last measurement, its sd, and litres then. */
   last: { sg: number; sgSd: number; litres: number; daysAgo: number };
   by: string;
   extra?: (clock: DemoLoad['clock']) => BucketEvent[];
-  /** SG it gains a day by itself; a lid that is off is told. */
+  /** SG it gains in a day by itself; a lid that is off is recorded. */
   perDay: number;
   lidOff?: boolean;
 }
@@ -74,7 +74,7 @@ const STORIES: readonly BucketStory[] = [
     perDay: 0.0009,
     by: 'Bruno',
     extra: (clock) => [
-      // Fifteen drops at a time: nothing, nothing, then it turns.
+      // Fifteen drops at a time: twice nothing, then it turns.
       ...[14, 13.8, 14.1, 9.2, 5.6, 4.3, 4].flatMap((seconds, step): BucketEvent[] => [
         ...(step > 0 ? [{ ...event(clock.ago({ days: 6, minutes: -10 * step }), 'Bruno'), type: 'dropsAdded', drops: 15 } as const] : []),
         { ...event(clock.ago({ days: 6, minutes: -10 * step - 4 }), 'Bruno'), type: 'swirlTimed', seconds },
@@ -83,7 +83,7 @@ const STORIES: readonly BucketStory[] = [
   },
 ];
 
-/** Buckets with their months of measuring and watering; one batch left lying at its fourth line; one jar. */
+/** Buckets with their months of measuring and watering; one batch interrupted at its fourth line; one jar. */
 export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, LoadedRecipe>): Promise<LoadedBuckets> {
   const buckets: LoadedBuckets = new Map();
   for (const [index, story] of STORIES.entries()) {
@@ -119,7 +119,11 @@ export async function loadBuckets(load: DemoLoad, recipes: ReadonlyMap<string, L
       from: 'batch',
       glazes: [`${story.name}, version ${recipe.version}`],
     };
-    await append(load, id, [filled, ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seeded(index + 7)), ...(story.extra?.(load.clock) ?? [])]);
+    await append(load, id, [
+      filled,
+      ...monthsOfUse(load, story, (sgLow + sgHigh) / 2, seededUniform(index + 7)),
+      ...(story.extra?.(load.clock) ?? []),
+    ]);
   }
   await loadUnfinishedBatch(load, recipes.get('Noche Honda')!);
   await loadScraps(load, buckets);

@@ -1,10 +1,9 @@
 import { v7 as uuid } from 'uuid';
-import { predictCoat, PRIOR_KNOWLEDGE, replayBucket, type BucketEvent, type CoatKnowledge } from '@cazuela/core';
+import { predictCoat, PRIOR_KNOWLEDGE, replayBucket, type BucketEvent, type CoatKnowledge, seededUniform } from '@cazuela/core';
 import type { ClayBody, CoatDipBody } from '@cazuela/contract';
 import { eventsOf } from '../apps/server/src/features/events/append-events';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
-import { seeded } from './random';
 
 interface DipStory {
   glaze: string;
@@ -47,7 +46,7 @@ const WINDOWS = [
 
 /** Dips measured over the months: a step tile or two, pots weighed before and after; one that slipped and was left out. */
 export async function loadCoats(load: DemoLoad, buckets: LoadedBuckets): Promise<void> {
-  const random = seeded(41);
+  const random = seededUniform(41);
   const { context, studioId, transaction } = load;
   const rows = await context.models.bodies.findAll({ where: { studioId }, transaction });
   const clays = rows.map((row): ClayBody => ({ id: row.get().id, version: row.get().version, name: row.get().name, ...row.get().body }));

@@ -23,7 +23,7 @@ interface PieceStory {
   rim?: Coat[];
   waxFootMm: number;
   rimBandMm?: number;
-  /** Whatever else the plan says. */
+  /** Further fields of the plan. */
   also?: Partial<PiecePlan>;
   /** Each one different: which glazes take turns, and where. */
   turns?: { glazes: string[]; places: string[] };
@@ -161,7 +161,7 @@ function planOf(story: PieceStory, buckets: LoadedBuckets): PiecePlan {
   };
 }
 
-/** Only the rule is kept here: the pieces follow from it when the plan is opened. */
+/** Only the rule is stored: the pieces follow from it when the plan is opened. */
 function setOf({ turns }: PieceStory, buckets: LoadedBuckets): Pick<PieceBody, 'variations'> {
   return turns ? { variations: { rule: { palette: turns.glazes.map((glaze) => buckets.get(glaze)!.id), places: turns.places }, pieces: [] } } : {};
 }

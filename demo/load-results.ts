@@ -1,12 +1,11 @@
 import { v7 as uuid } from 'uuid';
-import type { FiringPoint } from '@cazuela/core';
+import { type FiringPoint, seededUniform } from '@cazuela/core';
 import type { FAULTS, Result } from '@cazuela/contract';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 import { factsOf, itemOf } from './load-days';
 import type { LoadedPiece } from './load-pieces';
 import { potPicture } from './picture';
-import { seeded } from './random';
 
 type Fault = (typeof FAULTS)[number];
 
@@ -17,10 +16,10 @@ interface ResultStory {
   note: string;
 }
 
-/** Peak at which the demo's kilns, with their hold and cooling, come to cone 6. */
+/** Peak at which the demo's kilns, with their hold and cooling, reach cone 6. */
 const CONE_6_PEAK = 1206;
 
-/** What the kiln gave back, newest firing first. */
+/** What came out of the kiln, newest firing first. */
 const STORIES: readonly ResultStory[][] = [
   [
     { piece: 1, stars: 4, faults: [], note: 'Ceniza breaks over the amber just as drawn; 5 mm to spare.' },
@@ -52,7 +51,7 @@ const STORIES: readonly ResultStory[][] = [
 
 /** Six months of firings; the newest is cooling, its results are still to be read. */
 export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
-  const random = seeded(41);
+  const random = seededUniform(41);
   const glazes = await factsOf(load, buckets);
   await createFiring(load, 'Abuela', load.clock.ago({ hours: 13, minutes: 20 }), curve(CONE_6_PEAK, 1), null);
   for (let i = 0; i < 14; i++) {
@@ -104,7 +103,7 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
   }
 }
 
-/** Somewhere in the range its glaze wants. */
+/** Somewhere in the range of its glaze. */
 function sgOfThatDay(buckets: LoadedBuckets, bucketId: string, random: () => number): number {
   const { sgLow, sgHigh } = [...buckets.values()].find((bucket) => bucket.id === bucketId)?.recipe?.body ?? { sgLow: 1.46, sgHigh: 1.54 };
   return Number((sgLow + random() * (sgHigh - sgLow)).toFixed(2));

@@ -3,7 +3,7 @@ import type { ScaleCheck } from '@cazuela/contract';
 import type { DemoClock } from './clock';
 import type { DemoLoad } from './demo-load';
 
-/** What the studio counted on its shelf: grams, price per kilogram, and the mark below which it is low. All made up. */
+/** What the studio counted on its shelf: grams, price per kilogram, and the limit below which it is low. All made up. */
 const SHELF: Record<string, [grams: number, pricePerKg: number, lowGrams: number]> = {
   Silica: [21_400, 1.1, 5000],
   Kaolin: [14_800, 1.6, 4000],

@@ -14,7 +14,7 @@ interface TileStory {
   strips: Strip[];
 }
 
-/** One tile that was read, which made a window, and one that came out of the fire and waits to be looked at. */
+/** One tile that was read and made a window, and one that was fired and waits to be looked at. */
 const TILES: readonly TileStory[] = [
   {
     glaze: 'Marisma',

@@ -1,6 +1,5 @@
 import sharp from 'sharp';
-import { PIECE_SHAPES } from '@cazuela/core';
-import { seeded } from './random';
+import { PIECE_SHAPES, seededUniform } from '@cazuela/core';
 
 const SIZE = 640;
 const FLOOR_Y = 520;
@@ -13,7 +12,7 @@ export async function potPicture(pot: {
   fault: string | undefined;
 }): Promise<{ jpeg: Buffer; width: number; height: number }> {
   const { colour, fault } = pot;
-  const random = seeded(pot.seed);
+  const random = seededUniform(pot.seed);
   const { outside } = PIECE_SHAPES.find((shape) => shape.id === pot.shapeId) ?? PIECE_SHAPES[0]!;
   const tall = Math.max(...outside.map((point) => point.heightMm));
   const wide = Math.max(...outside.map((point) => point.radiusMm));
@@ -44,7 +43,7 @@ export async function potPicture(pot: {
     <rect width="${SIZE}" height="${SIZE}" fill="#E6DCCB"/><rect y="505" width="${SIZE}" height="135" fill="#CBBBA0"/>
     <path d="${body}" fill="#C9AE8A"/><g clip-path="url(#c)"><rect width="${SIZE}" height="${glazeEnd}" fill="${colour}"/>${drips}${bare}${specks}<rect width="${SIZE}" height="${SIZE}" fill="url(#g)"/></g>
     <ellipse cx="320" cy="${top}" rx="${rim}" ry="${Math.max(4, rim * 0.13)}" fill="#30231B" opacity=".75"/></svg>`;
-  // Its own drawings alone: a server blocks them again before it listens.
+  // Its own drawings only: a server blocks them again before it listens.
   sharp.unblock({ operation: ['VipsForeignLoadSvgBuffer'] });
   const jpeg = await sharp(Buffer.from(svg)).jpeg({ quality: 80 }).toBuffer();
   return { jpeg, width: SIZE, height: SIZE };

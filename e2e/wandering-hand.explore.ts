@@ -1,3 +1,4 @@
+import { seededUniform } from '@cazuela/core';
 import type { Locator, Page } from '@playwright/test';
 import { expect, StudioUnderTest, test } from './studio';
 
@@ -30,8 +31,7 @@ const NO_NUMBER = /.{0,40}\b(?:NaN|undefined|Infinity|\[object Object\])\b.{0,40
 
 /** The same hand from the same seed, as far as what it presses is there in time. */
 function drawn(seed: number): { share: () => number; of: <T>(things: readonly T[]) => T } {
-  let state = seed;
-  const share = (): number => (state = (state * 1664525 + 1013904223) % 2 ** 32) / 2 ** 32;
+  const share = seededUniform(seed);
   return { share, of: (things) => things[Math.floor(share() * things.length)]! };
 }
 

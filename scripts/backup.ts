@@ -3,7 +3,7 @@ import { join, resolve } from 'node:path';
 import { backupName, writeBackup } from './lib/backup';
 import { backupFolder, hostedDatabase, studioFolder, withStudioDatabase } from './lib/studio-database';
 
-/** `./cazuela backup [file]`: all records and photos of your studio in one file, also while people are at work. */
+/** `./cazuela backup [file]`: all records and photos of the studio in one file, also while people are at work. */
 const folder = studioFolder('start');
 const now = new Date();
 const file = resolve(process.argv[2] ?? join(backupFolder(folder), backupName(now)));

@@ -5,8 +5,8 @@ import { ensureBuilt } from './lib/build';
 import { ROOT } from './lib/project';
 
 /**
- * `./cazuela explore [minutes]`: every property drawn anew, twenty times as much as the tests do, until one fails or the time is up.
- * `./cazuela explore hands [minutes]`: a hand that wanders through the app in a real browser.
+ * `./cazuela explore [minutes]`: every property with new random values, twenty times as many as in the tests, until one fails or the time is over.
+ * `./cazuela explore hands [minutes]`: random actions in a real browser.
  */
 const DRAWS = '20';
 const [what, ...rest] = process.argv.slice(2);

@@ -5,8 +5,8 @@ import { killLoop } from './prove/kill';
 import { Random } from './prove/random';
 
 /**
- * `./cazuela prove [minutes] [kill|fuzz|crowd]`: kills, floods and crowds studios made for it, all on loopback and bounded, and counts what
- * was lost. `--short` is the part of it that belongs to `./cazuela test`.
+ * `./cazuela prove [minutes] [kill|fuzz|crowd]`: kills, floods and crowds studios made for it, on loopback and with limits, and counts what was
+ * lost. `--short` is the part that belongs to `./cazuela test`.
  */
 const WHOLE = { kills: 200, requests: 100_000, crowdMinutes: 2 };
 const SHORT = { kills: 12, requests: 4_000, crowdMinutes: 0.2 };

@@ -39,7 +39,7 @@ async function fail(error: unknown): Promise<void> {
 
 async function ownDatabase(): Promise<MariaDbAddress> {
   if (demo && flags.includes('--fresh')) {
-    // Started and stopped once, so that a database left over from a killed run lets go of the folder.
+    // Started and stopped once, so that a database left over from a killed run releases the folder.
     await (await PrivateMariaDb.start(folder)).stop();
     for (const name of ['data', 'tmp']) rmSync(`${folder}/${name}`, { recursive: true, force: true });
   }

@@ -8,13 +8,13 @@ import { throwAwayFolder } from './lib/throw-away-folder';
 import { ROOT } from './lib/project';
 import { startServer, stopServer } from './lib/server-process';
 
-/** `./cazuela shots`: one picture a main view, from fresh demo data, into docs/screenshots. Names given take those only. */
+/** `./cazuela shots`: one picture for each main view, from fresh demo data, into docs/screenshots. With names, only those. */
 interface Shot {
   name: string;
-  /** Which thing of a list the path ends in, by its name. */
+  /** The name of the record at the end of the path. */
   of?: { list: string; name: string };
   path: string;
-  /** What follows the thing in the address. */
+  /** What follows it in the address. */
   end?: string;
   viewport?: { width: number; height: number };
   dark?: boolean;

@@ -10,7 +10,7 @@ const fast = process.argv.includes('--fast');
 const RESULTS = join(ROOT, 'test-results');
 let passed = 0;
 let failed = 0;
-/** Told at the very end: a long log is read from there. */
+/** Repeated at the very end: a long log is read from there. */
 const faults: string[] = [];
 
 const bin = (name: string): string => join(ROOT, 'node_modules/.bin', name);
@@ -25,7 +25,7 @@ function run(command: string, args: string[], quiet = true): { ok: boolean; text
   return { ok: done.status === 0, text: `${done.stdout ?? ''}${done.stderr ?? ''}`, out: done.stdout ?? '' };
 }
 
-/** One after another as they end; as many at once as the machine has hands for, for each of them uses only one. */
+/** Runs the checks as workers become free; as many at once as the machine has processors, because each uses only one. */
 async function checks(all: readonly (readonly [name: string, command: string, args: readonly string[]])[]): Promise<void> {
   const waiting = [...all];
   const hand = async (): Promise<void> => {
@@ -59,7 +59,7 @@ function check(name: string, command: string, args: readonly string[]): Promise<
   });
 }
 
-/** Known holes in what ships. A registry that cannot be asked is said, never passed over in silence. */
+/** Known security holes in what ships. A registry that cannot be asked is reported, never passed over. */
 function audit(): void {
   // Its warnings go to stderr and are no JSON.
   const { out } = run('npm', ['audit', '--omit=dev', '--json']);
@@ -78,7 +78,7 @@ function audit(): void {
   }
 }
 
-/** Where nobody tells of holes: which of what ships is not at the newest version, in which known ones are mended. */
+/** Where no advisories are known: which packages that ship are not at their newest version, in which known holes are mended. */
 function behind(): string {
   const { out } = run('npm', ['outdated', '--workspaces', '--omit=dev', '--json']);
   const report = parse<Record<string, object>>(out || '{}');
@@ -168,7 +168,7 @@ function parse<T>(text: string): T | undefined {
 mkdirSync(RESULTS, { recursive: true });
 await checks([
   ['types', bin('tsc'), ['-b', '--noEmit']],
-  // The build that the journeys need asks the same of the same files.
+  // The build that the journeys need checks the same types.
   ...(fast ? ([['types of the interface', bin('ngc'), ['-p', 'apps/web/tsconfig.app.json', '--noEmit']]] as const) : []),
   ['format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
   ['types of the interface’s tests', bin('tsc'), ['-p', 'apps/web/tsconfig.spec.json', '--noEmit']],

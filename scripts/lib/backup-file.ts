@@ -5,8 +5,8 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 
 /**
- * A backup is SQL, packed with gzip, so that any MariaDB reads it back without us. Its first line says what it is, its last one how many
- * bytes lie between and what they add up to: a file that was cut off or changed is known before anything is written.
+ * A backup is SQL, packed with gzip, so that any MariaDB can read it without us. Its first line says what it is, its last one how many bytes lie
+ * between and their checksum: a file that was cut off or changed is recognised before anything is written.
  */
 export const BACKUP_FORMAT = 'cazuela-backup';
 export const BACKUP_VERSION = 1;
@@ -16,19 +16,19 @@ const FOOT = `\n-- ${BACKUP_FORMAT} end `;
 export interface BackupHeader {
   version: number;
   madeAt: string;
-  /** Changes to the tables that were done when it was made: a program that knows fewer cannot read it. */
+  /** Migrations that were done when it was made: a program that knows fewer cannot read it. */
   migrations: string[];
 }
 
 /**
- * Gives the SQL of a backup as it is read. Throws, in a sentence, when the file is none of ours, was cut off or changed; what was given until
+ * Returns the SQL of a backup as it is read. Throws, in a sentence, when the file is none of ours, was cut off or changed; the part returned until
  * then must not be kept.
  */
 export async function readBackup(file: string, use: (sql: Transform, head: BackupHeader) => Promise<void>): Promise<void> {
   if (!existsSync(file)) throw new Error(`There is no file ${file}.`);
   const parts = new BackupReader();
   const read = pipeline(createReadStream(file), createGunzip(), parts);
-  // Told by whoever awaits it below; until then a broken file must not end the process.
+  // Reported by whoever awaits it below; until then a broken file must not end the process.
   read.catch(() => undefined);
   try {
     await use(parts, await parts.head);
@@ -39,7 +39,7 @@ export async function readBackup(file: string, use: (sql: Transform, head: Backu
   }
 }
 
-/** Puts the first and the last line round what passes. */
+/** Puts the first and the last line around the stream. */
 export function addHeaderAndChecksum(head: BackupHeader): Transform {
   const hash = createHash('sha256');
   let bytes = 0;
@@ -62,7 +62,7 @@ export function addHeaderAndChecksum(head: BackupHeader): Transform {
 const LONGEST_FOOT = 300;
 const LONGEST_HEAD = 20_000;
 
-/** Takes the first and the last line off, and fails when what lay between is not what the last one says. */
+/** Takes the first and the last line off, and fails when what lay between does not match the last one. */
 class BackupReader extends Transform {
   private readonly hash = createHash('sha256');
   private bytes = 0;
@@ -93,7 +93,7 @@ class BackupReader extends Transform {
       this.begin(head);
       this.waiting = this.waiting.subarray(end + 1);
     }
-    // The last line may come in any number of pieces: so much is held back.
+    // The last line may come in any number of pieces, so this much is held back.
     const sure = this.waiting.length - LONGEST_FOOT;
     if (sure > 0) {
       this.pass(this.waiting.subarray(0, sure));

@@ -48,7 +48,7 @@ export async function checkBackup(file: string): Promise<BackupState> {
   return state!;
 }
 
-/** Puts a backup into an empty database. It is read to its end first. Throws when there is anything in the database, or it is too new. */
+/** Puts a backup into an empty database, after reading it to its end. Throws when the database is not empty, or the backup is too new. */
 export async function restoreBackup(db: MariaDbAddress, file: string, known: readonly string[]): Promise<BackupHeader> {
   const head = await checkBackup(file);
   const unknown = head.migrations.filter((name) => !known.includes(name));
@@ -68,7 +68,7 @@ export interface BackupFile {
   madeAt: Date;
 }
 
-/** The backups in a folder, newest first. */
+/** Returns the backups in a folder, newest first. */
 export function backupsIn(folder: string): BackupFile[] {
   if (!existsSync(folder)) return [];
   return readdirSync(folder)

@@ -8,7 +8,7 @@ import { DEMO_SERVER_FILE, ROOT, SERVER_FILE, WEB_FOLDER } from './project';
 const SOURCES = ['packages', 'apps', 'demo', 'angular.json', 'package-lock.json', 'tsconfig.base.json'];
 const STAMP = join(ROOT, 'dist/built-from');
 
-/** Builds server and interface when a source changed since the last build; otherwise at once. */
+/** Builds server and interface when a source changed since the last build. */
 export async function ensureBuilt(say: (line: string) => void): Promise<void> {
   const stamp = sourceStamp();
   const isBuilt =

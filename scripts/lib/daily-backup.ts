@@ -5,13 +5,15 @@ import type { MariaDbAddress } from './private-mariadb';
 import { backupFolder } from './studio-database';
 
 const EVERY_MS = 24 * 3_600_000;
-/** Looked for more often than made: a machine may be off at night. */
+/** Checked more often than a backup is made: a machine may be off at night. */
 const LOOK_MS = 30 * 60_000;
 const FIRST_LOOK_MS = 60_000;
-/** Two weeks of days. Those made by hand elsewhere are nobody's but the potter's. */
+/** Two weeks of daily backups. Those made by hand elsewhere are never deleted. */
 export const KEPT = 14;
 
-/** One backup a day while the studio is open, the oldest let go. What goes wrong is said, and tried again. Gives a function that ends it. */
+/**
+ * Makes one backup a day while the studio is open and deletes the oldest. A failure is reported and tried again. Returns a function that stops it.
+ */
 export function keepDailyBackups(folder: string, db: MariaDbAddress, say: (line: string) => void): () => void {
   let isAt = false;
   const look = (): void => {
@@ -26,7 +28,7 @@ export function keepDailyBackups(folder: string, db: MariaDbAddress, say: (line:
   return () => timers.forEach((timer) => clearTimeout(timer));
 }
 
-/** Makes one when the newest is older than a day. Gives its file when it did. */
+/** Makes a backup when the newest is older than a day. Returns its file when it did. */
 export async function backupWhenDue(folder: string, db: MariaDbAddress, now: Date): Promise<string | undefined> {
   const backups = backupFolder(folder);
   const [newest] = backupsIn(backups);

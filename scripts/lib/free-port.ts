@@ -1,6 +1,6 @@
 import { createServer } from 'node:net';
 
-/** A port nobody uses on loopback, asked from the system. */
+/** Returns a free port on loopback, asked from the system. */
 export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();

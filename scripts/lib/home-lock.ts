@@ -3,11 +3,11 @@ import { mkdirSync, readFileSync, realpathSync, renameSync, rmSync, writeFileSyn
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 
-/** What is told of the process that has a home open. */
+/** What is stored about the process that has a home open. */
 export interface HomeHolder {
   pid: number;
   command: string;
-  /** Where it can be opened, and the port of its database, once they are known. */
+  /** Its address and the port of its database, once they are known. */
   address?: string;
   databasePort?: number;
 }
@@ -18,8 +18,8 @@ export interface HomeLock {
 }
 
 /**
- * Takes a home for this process: one at a time may run its database. Throws, with who has it and where, when somebody does. It is given
- * back when the process ends, however it ends; `running.json` in the home says who it is.
+ * Takes a home for this process: only one at a time may run its database. Throws, with who has it and where, when another one does. The lock ends
+ * with the process, however it ends; `running.json` in the home says who has it.
  */
 export async function lockHome(folder: string, command: string): Promise<HomeLock> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -45,7 +45,7 @@ export async function lockHome(folder: string, command: string): Promise<HomeLoc
   };
 }
 
-/** Who has the home open now, if anybody does. */
+/** Returns who has the home open now, if anybody does. */
 export async function homeHolder(folder: string): Promise<HomeHolder | undefined> {
   const holder = readHolder(folder);
   if (!holder) return undefined;
@@ -69,7 +69,7 @@ function readHolder(folder: string): HomeHolder | undefined {
   }
 }
 
-/** A name without a file, known to the kernel for as long as the process lives: nothing is left behind by one that was killed. */
+/** A socket name without a file, known to the kernel for as long as the process lives: a killed process leaves nothing behind. */
 const socketName = (folder: string): string => `\0cazuela-${createHash('sha256').update(realpathSync(folder)).digest('hex').slice(0, 32)}`;
 
 function listen(name: string): Promise<Server | undefined> {

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import type { MariaDbAddress } from './private-mariadb';
 
-/** One of MariaDB's own programs, talking to this database. The password is not among its arguments, where everybody could read it. */
+/** Runs one of MariaDB's own programs on this database. The password is not among its arguments, where everybody could read it. */
 export function mariadbClient(name: 'mariadb' | 'mariadb-dump', { host, port, user, password, tls }: MariaDbAddress, args: readonly string[]) {
   const secure = tls ? ['--ssl', ...(tls.verify ? ['--ssl-verify-server-cert'] : []), ...(tls.caFile ? [`--ssl-ca=${tls.caFile}`] : [])] : [];
   const where = ['--no-defaults', `--host=${host}`, `--port=${port}`, `--user=${user}`, '--protocol=tcp', '--default-character-set=utf8mb4'];
@@ -19,7 +19,7 @@ export function mariadbClient(name: 'mariadb' | 'mariadb-dump', { host, port, us
   return { in: child.stdin, out: child.stdout, ended };
 }
 
-/** The answer to one question, as text. */
+/** Returns the answer to one query, as text. */
 export async function ask(db: MariaDbAddress, sql: string): Promise<string> {
   const asked = mariadbClient('mariadb', db, ['--batch', '--skip-column-names', '--execute', sql, db.database]);
   asked.in.end();

@@ -14,7 +14,7 @@ export interface MariaDbAddress {
   user: string;
   password: string;
   database: string;
-  /** How a database elsewhere is spoken to; on loopback nothing is hidden. */
+  /** TLS options for a database elsewhere; on loopback nothing is encrypted. */
   tls?: { verify: boolean; caFile?: string };
 }
 
@@ -24,8 +24,8 @@ const START_WAIT_MS = 30_000;
 const STOP_WAIT_MS = 20_000;
 
 /**
- * A MariaDB of our own on loopback: own data folder, own socket, a port asked from the system, a generated password.
- * Never the machine's own service. Durability is MariaDB's default, which is full.
+ * A MariaDB of our own on loopback: own data folder, own socket, a port asked from the system, a generated password. Never the machine's own
+ * service. Durability is MariaDB's default, which is full.
  */
 export class PrivateMariaDb {
   private child: ChildProcess | undefined;
@@ -38,7 +38,7 @@ export class PrivateMariaDb {
     private readonly moreArgs: readonly string[],
   ) {}
 
-  /** `durable: false` is for tests alone: their data folder is thrown away. */
+  /** `durable: false` is for tests only: their data folder is thrown away. */
   static async start(
     folder: string,
     { durable = true, moreArgs = [] }: { durable?: boolean; moreArgs?: readonly string[] } = {},
@@ -60,7 +60,7 @@ export class PrivateMariaDb {
     throw lastError;
   }
 
-  /** The address of the database in a folder, while it runs on this port. */
+  /** Returns the address of the database in a folder, while it runs on this port. */
   static addressIn(folder: string, port: number): MariaDbAddress {
     return addressOf(folder, port);
   }
@@ -115,12 +115,12 @@ export class PrivateMariaDb {
     if (this.stopping) await new Promise(() => undefined);
   }
 
-  /** As when the machine's power fails: no goodbye. */
+  /** As when the power fails: without a shutdown. */
   kill(): void {
     this.child?.kill('SIGKILL');
   }
 
-  /** A clean shutdown, bounded in time. */
+  /** A clean shutdown, with a time limit. */
   async stop(): Promise<void> {
     this.stopping = true;
     if (!this.child || !this.running) return;
@@ -141,7 +141,7 @@ export class PrivateMariaDb {
   }
 }
 
-/** The server program, if Debian's package is there. */
+/** Returns the server program, if Debian's package is installed. */
 export function findMariadbd(): string | undefined {
   return ADMIN_TOOLS.find((path) => existsSync(path));
 }
@@ -152,7 +152,7 @@ function mariadbd(): string {
   return found;
 }
 
-/** A server that starts clears away the temporary tables it finds, those of another one as well: each has a place of its own. */
+/** A starting server deletes the temporary tables it finds, also those of another one: each has a folder of its own. */
 function ownTemp(folder: string): string {
   const temp = join(folder, 'tmp');
   mkdirSync(temp, { recursive: true, mode: 0o700 });
@@ -172,7 +172,7 @@ function install(data: string, temp: string): void {
   }
 }
 
-/** Runs before the server listens, at every start: the same accounts again, whoever was here before. */
+/** Runs before the server listens, at every start: it makes the same accounts again, whoever was here before. */
 function initSql({ user, password, database }: MariaDbAddress): string {
   return [
     `CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;`,
@@ -200,7 +200,7 @@ function readSecrets(folder: string): { password: string } {
   return JSON.parse(readFileSync(file, 'utf8')) as { password: string };
 }
 
-/** Unix sockets have short names; deep project folders would not fit. */
+/** Unix sockets have short names; paths of deep project folders would not fit. */
 function socketPath(folder: string): string {
   const near = join(folder, 'mariadbd.sock');
   return near.length < 100 ? near : join(tmpdir(), `cazuela-${Buffer.from(folder).toString('hex').slice(-24)}.sock`);

@@ -1,7 +1,7 @@
 const IN_A_ROW = 5;
 const HEALTHY_MS = 60_000;
 
-/** A program that dies is started again, but not for ever: five times in a row, counted anew after a minute of health. */
+/** A program that dies is started again, but not for ever: five times in a row, counted anew after a minute without a failure. */
 export class RestartBudget {
   private spent = 0;
   private startedMs: number;

@@ -10,9 +10,9 @@ export interface ServerOptions {
   demo: boolean;
   /** Further environment, e.g. limits for a test. */
   env?: Record<string, string>;
-  /** Whether its words are shown. */
+  /** Whether its messages are shown. */
   stderr?: 'inherit' | 'ignore';
-  /** Told the process as soon as there is one, before it listens. */
+  /** Called with the process as soon as it exists, before it listens. */
   began?: (child: ChildProcess) => void;
 }
 
@@ -27,7 +27,7 @@ const LISTEN_WAIT_MS = 60_000;
 export function startServer({ db, port, demo, env = {}, stderr = 'inherit', began }: ServerOptions): Promise<ServerProcess> {
   const child = spawnChild(process.execPath, ['--enable-source-maps', demo ? DEMO_SERVER_FILE : SERVER_FILE], {
     stdio: ['ignore', 'pipe', stderr],
-    // A group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
+    // A process group of its own: Ctrl-C reaches the command, which stops the server and then the database, in that order.
     detached: true,
     env: {
       ...process.env,
@@ -54,7 +54,7 @@ export function startServer({ db, port, demo, env = {}, stderr = 'inherit', bega
       const match = /\{"listening":"([^"]+)"\}/.exec(text);
       if (!match) return;
       clearTimeout(timer);
-      // It says nothing more there; what comes all the same is not kept.
+      // It writes nothing more there; whatever comes is not kept.
       text = '';
       child.stdout!.removeAllListeners('data').resume();
       resolve({ address: match[1]!, child });
@@ -66,7 +66,7 @@ export function startServer({ db, port, demo, env = {}, stderr = 'inherit', bega
   });
 }
 
-/** Asks the server to stop and waits for it, bounded. */
+/** Asks the server to stop and waits for it, with a time limit. */
 export async function stopServer(child: ChildProcess): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null) return;
   const gone = new Promise((resolve) => child.once('exit', resolve));

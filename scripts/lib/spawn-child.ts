@@ -3,9 +3,9 @@ import { existsSync } from 'node:fs';
 
 const SETPRIV = '/usr/bin/setpriv';
 
-/** Starts a program that is asked to stop when this process ends, however it ends: the kernel tells it. */
+/** Starts a program that the kernel asks to stop when this process ends, however it ends. */
 export function spawnChild(command: string, args: readonly string[], options: SpawnOptions): ChildProcess {
-  // Debian's util-linux, which every machine has, sets the signal and becomes the program itself.
+  // Debian's util-linux, which every machine has, sets the signal and then becomes the program itself.
   if (!existsSync(SETPRIV)) return spawn(command, args, options);
   return spawn(SETPRIV, ['--pdeathsig', 'TERM', command, ...args], options);
 }

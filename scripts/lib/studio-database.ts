@@ -7,7 +7,7 @@ import { HOME } from './project';
 export const studioFolder = (command: string): string => join(HOME, command === 'demo' ? 'demo' : 'studio');
 export const backupFolder = (folder: string): string => join(folder, 'backups');
 
-/** A MariaDB the studio hosts itself, when the environment names one. */
+/** The database that the studio hosts itself, when the environment names one. */
 export function hostedDatabase(): MariaDbAddress | undefined {
   const {
     CAZUELA_DB_HOST: host,
@@ -31,8 +31,7 @@ export function hostedDatabase(): MariaDbAddress | undefined {
 }
 
 /**
- * Does something with the database of a studio: the hosted one, the one that runs for people who are at work now, or the private one,
- * started for it and stopped again.
+ * Does something with the database of a studio: the hosted one, the one that is running now, or the private one, started for it and stopped again.
  */
 export async function withStudioDatabase<T>(command: string, folder: string, work: (db: MariaDbAddress) => Promise<T>): Promise<T> {
   const hosted = hostedDatabase();
@@ -52,7 +51,7 @@ export async function withStudioDatabase<T>(command: string, folder: string, wor
   }
 }
 
-/** An empty home is left as it was when what was to be put there could not be. */
+/** An empty home stays empty when the restore failed. */
 export function clearHome(folder: string): void {
   for (const name of ['data', 'tmp', 'secrets.json', 'init.sql', 'mariadbd.log']) rmSync(join(folder, name), { recursive: true, force: true });
 }

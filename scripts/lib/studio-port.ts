@@ -8,9 +8,9 @@ import { freePort } from './free-port';
 const WAIT_MS = 8_000;
 
 /**
- * The port a studio was opened at last, or, at its very first start, a free one that is kept from then on. A browser keeps bench work not
- * yet acknowledged under the page's address: with another port it would not be found again, so a port that is taken is an error, said in
- * a sentence, and never changed in silence.
+ * Returns the port at which a studio was last opened or, at its first start, a free one that is kept from then on. A browser keeps bench events
+ * that are not yet acknowledged under the page's address: on another port it would not find them. So a port that is taken is an error, said in a
+ * sentence, and the port never changes by itself.
  */
 export async function studioPort(folder: string, waitMs = WAIT_MS): Promise<number> {
   const file = join(folder, 'port');

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 const IN_MEMORY = '/dev/shm';
 const ROOM_BYTES = 2 * 1024 ** 3;
 
-/** A folder for a database that is thrown away: in memory where there is room, for a slow disk would make every test wait for it. */
+/** Returns a folder for a database that is thrown away: in memory where there is room, because every test would wait for a slow disk. */
 export function throwAwayFolder(name: string): string {
   return mkdtempSync(join(hasRoom(IN_MEMORY) ? IN_MEMORY : tmpdir(), `cazuela-${name}-`));
 }

@@ -5,7 +5,10 @@ import { eventsOf } from '../../apps/server/src/features/events/append-events';
 import { batchSnapshot, bucketSnapshot } from '../../apps/server/src/features/events/snapshots';
 import type { PowderUse } from '../../apps/server/src/features/powders/stock';
 
-/** What is wrong in a studio's records, a sentence each: every snapshot must equal the replay of its events. Nothing else may be writing. */
+/**
+ * Returns what is wrong in a studio's records, a sentence each: every snapshot must equal the replay of its events. Nothing else may write
+ * meanwhile.
+ */
 export async function checkRecords(context: Context, studioId: string): Promise<string[]> {
   const faults: string[] = [];
   const { models } = context;
@@ -21,20 +24,20 @@ export async function checkRecords(context: Context, studioId: string): Promise<
   for (const row of await models.batches.findAll({ where: { studioId } })) {
     const { id, plan, bucketId, linesDone, lastAt, lastBy, setAside } = row.get();
     const events = await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id });
-    // Finished before steps were noted, as the demo's older ones: there is nothing to replay.
+    // Finished before steps were recorded, as the demo's older ones: there is nothing to replay.
     if (bucketId && events.length === 0) continue;
     const { uses, ...replayed } = batchSnapshot(plan, events);
     const kept = { linesDone, lastAt, lastBy, setAside: Boolean(setAside) };
     if (events.length > 0 && !isSame(kept, replayed)) faults.push(`Batch ${id} is not what its events say.`);
     if (events.length === 0 && linesDone > 0) faults.push(`Batch ${id} has lines weighed that nobody weighed.`);
-    // A batch weighed elsewhere and read from a file took nothing from this shelf.
+    // A batch that was weighed elsewhere and imported took nothing from this shelf.
     const took = summed(usesOf('batch', id));
     if (Object.keys(took).length > 0 && !isSame(took, summed(uses))) faults.push(`The shelf does not know what batch ${id} took.`);
   }
   return faults;
 }
 
-/** As it is after a way through JSON: what is undefined is not there. */
+/** As it is after JSON: undefined fields are gone. */
 const isSame = (a: unknown, b: unknown): boolean => isDeepStrictEqual(JSON.parse(JSON.stringify(a)), JSON.parse(JSON.stringify(b)));
 
 function summed(uses: readonly PowderUse[]): Record<string, number> {

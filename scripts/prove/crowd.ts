@@ -11,10 +11,10 @@ export interface CrowdCounts {
 
 const CLIENTS = 20;
 const SERVERS = 2;
-/** Share of answers that may say “kept, try again”: now and then is how a crowd is told to wait, often is a lock held too long. */
+/** Share of answers that may be `busy`: now and then is how a crowd is told to wait; often means a lock that is held too long. */
 const MOST_BUSY = 0.02;
 const DATE = '2026-12-24';
-/** A day holds a hundred. */
+/** A day holds a hundred items. */
 const MOST_ITEMS = 90;
 
 /** What a crowd needs of a studio, wherever its database is. */
@@ -31,8 +31,8 @@ interface Done {
 }
 
 /**
- * Twenty clients on two servers of one database write to the same buckets, batch, day and recipe. Water and powder are conserved, no
- * acknowledged change is lost, and nobody is shown a deadlock.
+ * Twenty clients on two servers of one database write to the same buckets, batch, day and recipe. Water and powder are conserved, no acknowledged
+ * change is lost, and nobody is shown a deadlock.
  */
 export async function crowd(
   random: Random,
@@ -161,7 +161,7 @@ class Client {
     if (this.day.items.length >= MOST_ITEMS) return;
     const item = { id: this.random.uuid(), pieceId: this.random.uuid(), name: 'Cup', count: 1, steps: [] };
     const answer = await this.send('PUT', `/days/${this.day.id}`, { version: this.day.version, items: [...this.day.items, item] });
-    // Somebody was faster: the day as it is now, with theirs on it, comes with the refusal.
+    // Somebody was faster: the refusal brings the day as it is now, with their change in it.
     const current = (answer.body as { current?: Day }).current;
     if (answer.ok) {
       this.day = answer.body as Day;
@@ -185,7 +185,7 @@ class Client {
     return { id: this.random.uuid(), at: new Date().toISOString(), by: 'Maia' };
   }
 
-  /** True when the step was acknowledged. */
+  /** Returns true when the event was acknowledged. */
   private async note(streamId: string, step: object): Promise<boolean> {
     const event = { ...this.head(), ...step };
     const answer = await this.send('POST', '/events', { events: [{ stream: 'bucket', streamId, event }] });

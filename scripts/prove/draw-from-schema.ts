@@ -1,7 +1,7 @@
 import type * as z from 'zod';
 import type { Random } from './random';
 
-/** Parts of a Zod 4 schema that a drawing of values needs. */
+/** Parts of a Zod 4 schema that are needed to draw a value. */
 interface Def {
   type: string;
   format?: string;
@@ -41,11 +41,11 @@ const WORDS = [
   'dos\nlíneas',
   'Inés',
 ] as const;
-/** A list longer than this shows nothing a shorter one does not. */
+/** A longer list shows nothing that a shorter one does not. */
 const LONGEST = 4;
 const SMALLEST = [Number.MIN_VALUE, 1e-300, 1e-9] as const;
 
-/** Draws a value that mostly fits a schema; refinements it does not know of may still refuse it. `id` gives ids of things that are there. */
+/** Draws a value that mostly fits a schema; refinements it does not know of may still refuse it. `id` returns ids of existing records. */
 export function drawFrom(schema: z.ZodType, random: Random, id: () => string): unknown {
   const draw = (inner: z.ZodType): unknown => drawFrom(inner, random, id);
   const def = (schema as unknown as { _zod: { def: Def } })._zod.def;
@@ -113,7 +113,7 @@ function drawNumber(def: Def, checks: readonly Check[], random: Random): number 
     return random.chance(0.7)
       ? random.int(Math.ceil(low), Math.min(Math.floor(high), Math.ceil(low) + 5))
       : random.int(Math.ceil(low), Math.floor(high));
-  // The ends of what is allowed, the smallest numbers there are, and what lies between.
+  // The limits, the smallest numbers there are, and values between.
   if (random.chance(0.08)) return low;
   if (random.chance(0.08)) return high;
   if (low <= 0 && random.chance(0.06)) return random.pick(SMALLEST);
@@ -129,13 +129,13 @@ function lengths(checks: readonly Check[], low: number, high: number): [number, 
   return [low, high];
 }
 
-/** What nobody should send: a value of another kind, a number beyond all, half a character, a key that is none. */
+/** Values that nobody should send: of another kind, a number beyond all limits, half a character, a strange key. */
 const STRANGE: readonly unknown[] = [
   null, -1, 0, 1e308, -1e308, 1e-300, Number.MIN_VALUE, 2 ** 53, 0.1, true, '', ' ', 'x'.repeat(3_000), 'half \ud83c', '\udc00', 'zero \0 in it', '\u202e',
   [], [[]], {}, { a: 1 }, '0001-01-01T00:00:00.000Z', '9999-12-31T23:59:59.999Z', '2026-02-30', "'; DROP TABLE studios; --", '__proto__', 'constructor',
 ]; // prettier-ignore
 
-/** The same value with one place of it changed into something strange, taken out, or a key more. */
+/** Returns the same value with one place changed into something strange, removed, or with a key added. */
 export function mutate(value: unknown, random: Random): unknown {
   if (typeof value !== 'object' || value === null || random.chance(0.03)) return random.pick(STRANGE);
   const copy = structuredClone(value) as Record<string, unknown>;

@@ -12,7 +12,7 @@ import type { Random } from './random';
 
 export interface FuzzCounts {
   requests: number;
-  /** Answers by the first figure of their status. */
+  /** Answers by the first digit of their status. */
   statuses: Record<string, number>;
   sockets: number;
   highestMb: number;
@@ -29,15 +29,15 @@ const IN_ONE_ROUND = 8_000;
 const AT_ONCE = 8;
 const INSPECT_EVERY = 2_000;
 const SLOW_MS = 30_000;
-/** A machine that stands still for seconds makes a database look away: such an answer is asked for once more. */
+/** A machine that stalls for seconds makes a database look away: such a request is sent once more. */
 const BUSY_WAIT_MS = 2_000;
-/** More than this and the server keeps what it should let go. */
+/** Above this the server keeps memory that it should release. */
 const MOST_MB = 900;
 const MOST_FAULTS = 40;
 
 /**
- * Requests on every route, drawn from its schema and against it, broken messages and sockets. No answer is a 500 or none at all, the
- * server does not end, nothing is half written, and its memory is bounded.
+ * Sends requests on every route, drawn from its schema and against it, broken messages and sockets. No answer is a 500 or missing, the server does
+ * not end, nothing is half written, and its memory has a limit.
  */
 export async function fuzz(random: Random, requests: number, until: number, say: (line: string) => void): Promise<FuzzCounts> {
   const counts: FuzzCounts = { requests: 0, statuses: {}, sockets: 0, highestMb: 0, faults: [] };
@@ -54,7 +54,7 @@ export async function fuzz(random: Random, requests: number, until: number, say:
 }
 
 class Round {
-  /** Ids of things that are there, by the list they come from. */
+  /** Ids of existing records, by the list they come from. */
   private readonly ids = new Map<string, string[]>();
   private readonly all: string[] = [];
   private scaleId = '';
@@ -139,7 +139,7 @@ class Round {
     return all.length > 0 && random.chance(0.7) ? random.pick(all) : random.uuid();
   }
 
-  /** A message that was cut, is written in another way, or is called what it is not. */
+  /** A message that was cut, is encoded otherwise, or has a wrong type in its header. */
   private broken(text: string): Message {
     const json = 'application/json';
     return this.random.pick<Message>([
@@ -175,7 +175,7 @@ class Round {
     return { body: new Uint8Array(Buffer.from(text, 'latin1')), headers: { 'Content-Type': type } };
   }
 
-  /** A practice scale that is talked to, talked nonsense to, or hung up on in the middle of a word. */
+  /** A practice scale that gets commands, nonsense, or a connection that breaks in the middle of a word. */
   private async socket(): Promise<void> {
     const { random } = this;
     this.counts.sockets += 1;
@@ -204,7 +204,7 @@ class Round {
     });
   }
 
-  /** Still there, all lists readable, all snapshots right, and no more memory than it needs. */
+  /** Still running, all lists readable, all snapshots right, and no more memory than it needs. */
   private async inspect(): Promise<void> {
     const { child } = this.studio.servers[0]!;
     if (child.exitCode !== null || child.signalCode !== null) {
@@ -218,7 +218,7 @@ class Round {
     this.counts.faults.push(...(await this.studio.faults()), ...(await this.unreadable()));
   }
 
-  /** Lists with rows that the contract does not know: what is in the records must be readable by everybody. */
+  /** Lists with rows that do not fit the contract: everybody must be able to read what is in the records. */
   private async unreadable(): Promise<string[]> {
     const faults: string[] = [];
     for (const { path, schema } of LISTS) {

@@ -15,15 +15,15 @@ export interface KillCounts {
 
 const LONGEST_LIFE_MS = 350;
 const LONGEST_FIRST_START_MS = 1_800;
-/** Every so many kills of the server one of the database, and one of a very first start. */
+/** After so many kills of the server, one of the database, and one of a first start. */
 const DATABASE_EVERY = 4;
 const FIRST_START_EVERY = 12;
-/** Replays of all histories take longer and longer: so often is enough to know which kill it was. */
+/** Replays of all histories take longer and longer: this often is enough to know which kill it was. */
 const INSPECT_EVERY = 5;
 
 /**
- * Kills server and database with SIGKILL at random moments while a tablet writes steps and a screen writes documents, both remembering what
- * was acknowledged. After each start: all of it is there, exactly once, and every snapshot is what its events say.
+ * Kills server and database with SIGKILL at random moments while a tablet writes events and a screen writes documents, both remembering what was
+ * acknowledged. After each start all of it must be there, exactly once, and every snapshot must equal the replay of its events.
  */
 export async function killLoop(random: Random, kills: number, until: number, say: (line: string) => void): Promise<KillCounts> {
   const studio = await ProvedStudio.open('prove-kill');
@@ -60,7 +60,7 @@ export async function killLoop(random: Random, kills: number, until: number, say
   return counts;
 }
 
-/** A first start on an empty database, killed anywhere, must start the next time. */
+/** A first start on an empty database, killed anywhere, must succeed the next time. */
 async function killFirstStart(studio: ProvedStudio, random: Random, name: string): Promise<string[]> {
   studio.killServer();
   await studio.inspect((context) => context.sequelize.query(`CREATE DATABASE ${name}`));
@@ -82,13 +82,13 @@ async function killFirstStart(studio: ProvedStudio, random: Random, name: string
   return faults;
 }
 
-/** One who writes: what was not acknowledged is sent again, as the app does. */
+/** One client: what was not acknowledged is sent again, as the app does. */
 class Tablet {
   readonly acknowledged = new Map<string, string>();
   documents = 0;
   private waiting: { streamId: string; id: string; event: object }[] = [];
   private stopping = false;
-  /** Reasons of the recipe's versions that were acknowledged, and of the one under way. */
+  /** Reasons of the recipe's versions that were acknowledged, and of the one being sent. */
   private readonly reasons: string[] = [];
   private pending: string | undefined;
 
@@ -179,7 +179,7 @@ class Tablet {
     }
   }
 
-  /** A change whose answer was lost is sent again as it was, and finds itself done. */
+  /** A change whose answer was lost is sent again as it was, and is found done. */
   private async sendDocument(): Promise<void> {
     if (this.pending === undefined) return;
     const change = { version: this.recipe.version, reason: this.pending, body: { ...this.recipe.body, notes: this.pending } };
@@ -196,7 +196,7 @@ async function get<T>(studio: ProvedStudio, path: string): Promise<T> {
   return (await (await fetch(studio.at() + path)).json()) as T;
 }
 
-/** The answer when it is a good one; nothing when the server died or could not. */
+/** Returns the answer when it is a good one; undefined when the server died or could not. */
 async function send<T>(method: string, url: string, body: object): Promise<T | undefined> {
   try {
     const answer = await fetch(url, {

@@ -48,7 +48,7 @@ export class ProvedStudio {
     this.id = studio.id;
   }
 
-  /** Another, empty database of the same MariaDB is used from the next start on. */
+  /** The next start uses another, empty database of the same MariaDB. */
   useDatabase(name: string): void {
     this.name = name;
   }
@@ -69,7 +69,7 @@ export class ProvedStudio {
     this.servers[index]?.child.kill('SIGKILL');
   }
 
-  /** One that may not listen yet. */
+  /** A server that may not listen yet. */
   killStarting(): void {
     this.starting?.kill('SIGKILL');
   }
@@ -80,7 +80,7 @@ export class ProvedStudio {
     await this.database.launch();
   }
 
-  /** The records read past the server; nothing may be writing. */
+  /** Reads the records past the server; nothing may write meanwhile. */
   async inspect<T>(look: (context: Context) => Promise<T>): Promise<T> {
     const { host, port, user, password } = this.database.address;
     const config = { ...configFrom(readEnv({})), db: { host, port, user, password, database: this.name, tls: false as const } };

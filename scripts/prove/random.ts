@@ -1,18 +1,12 @@
-/** A seeded source of numbers (mulberry32), so that what went wrong can be drawn again. */
+import { seededUniform } from '@cazuela/core';
+
+/** Random values from a seed, so that what went wrong can be drawn again. */
 export class Random {
-  private state: number;
+  /** Returns a number from 0 up to, but not including, 1. */
+  readonly next: () => number;
 
   constructor(readonly seed: number) {
-    this.state = seed >>> 0;
-  }
-
-  /** From 0 up to, and without, 1. */
-  next(): number {
-    this.state = (this.state + 0x6d2b79f5) >>> 0;
-    let t = this.state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+    this.next = seededUniform(seed);
   }
 
   between(low: number, high: number): number {
@@ -23,7 +17,7 @@ export class Random {
     return Math.floor(this.between(low, high + 1));
   }
 
-  /** True so often, from 0 to 1. */
+  /** Returns true with this chance, 0–1. */
   chance(share: number): boolean {
     return this.next() < share;
   }

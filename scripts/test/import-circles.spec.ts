@@ -4,7 +4,7 @@ import { join, normalize } from 'node:path';
 import { preProcessFile } from 'typescript';
 import { ROOT } from '../lib/project';
 
-/** Every file with the files of this project that it imports, types too: the lint rule leaves type imports out. */
+/** Returns every file with the files of this project that it imports, types too: the lint rule leaves type imports out. */
 function importsByFile(): Map<string, string[]> {
   const files = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard', '*.ts'], { cwd: ROOT, encoding: 'utf8' })
     .split('\n')
@@ -22,7 +22,7 @@ function importsByFile(): Map<string, string[]> {
   );
 }
 
-/** Files that import one another, in a circle (Tarjan, 1972). */
+/** Returns the files that import one another, in a circle (Tarjan, 1972). */
 function circles(imports: ReadonlyMap<string, readonly string[]>): string[][] {
   const order = new Map<string, number>();
   const lowest = new Map<string, number>();

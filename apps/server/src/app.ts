@@ -15,7 +15,7 @@ import { studioRoutes } from './routes';
 import { listStudios } from './features/studios/list-studios';
 import { health } from './features/studios/health';
 
-/** The whole server without a port. */
+/** The whole server, without a port. */
 export function createApp(context: Context): Express {
   const app = express();
   app.disable('x-powered-by');

@@ -13,17 +13,17 @@ export interface DbConfig {
 export interface Config {
   bind: string;
   port: number;
-  /** Host names a browser may use for us: keeps other sites from reaching a loopback server by a name of theirs. */
+  /** Host names that a browser may use for this server. They keep other sites from reaching a loopback server by a name of their own. */
   allowedHosts: string[];
   db: DbConfig;
   webFolder: string;
   logLevel: Env['CAZUELA_LOG'];
   writesPerMinute: number;
-  /** Address of the one proxy whose word for who is asking is taken; false where there is none. */
+  /** Address of the one proxy that may say who the client is; false where there is none. */
   trustProxy: string | false;
 }
 
-/** Decides what the environment means. Throws, in a sentence, when it would open the records to a whole network without saying so. */
+/** Decides what the environment means. Throws, in a sentence, when it would open the records to a whole network unintentionally. */
 export function configFrom(env: Env): Config {
   if (!isLoopback(env.CAZUELA_BIND) && env.CAZUELA_OPEN !== 'yes') {
     throw new Error(

@@ -13,7 +13,7 @@ const envSchema = z.object({
   CAZUELA_DB_PASSWORD: z.string().default(''),
   CAZUELA_DB_NAME: z.string().default('cazuela'),
   CAZUELA_DB_TLS: z.enum(['off', 'on', 'skip-verify']).default('off'),
-  /** File with the certificate that signed the database's own, where no public one did. */
+  /** File with the certificate that signed the database's own, where no public authority did. */
   CAZUELA_DB_CA: z.string().default(''),
   CAZUELA_WEB: z.string().default(''),
   CAZUELA_LOG: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('warn'),
@@ -24,7 +24,7 @@ const envSchema = z.object({
     .string()
     .refine((text) => text === '' || isIP(text) > 0, 'is the address of one proxy, like 127.0.0.1.')
     .default(''),
-  /** Writes a client may make in a minute. */
+  /** Writes that a client may make in a minute. */
   CAZUELA_WRITES_PER_MINUTE: z.coerce.number().int().min(1).default(600),
 });
 export type Env = z.infer<typeof envSchema>;

@@ -43,7 +43,7 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
   return { address: `http://${config.bind}:${port}`, context, stop };
 }
 
-/** A client that sends nothing, or drop by drop, does not hold a place for ever. */
+/** A client that sends nothing, or byte by byte, does not hold a connection for ever. */
 function setLimits(server: Server): void {
   server.headersTimeout = 10_000;
   // A photo over a slow line takes its time.

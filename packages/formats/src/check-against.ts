@@ -12,7 +12,7 @@ export interface CheckedFile {
   /** In the order in which they go in: powders before the recipes that name them. */
   rows: ImportRow[];
   counts: { powders: number; recipes: number; batches: number };
-  /** Names that are here already: nothing is overwritten, somebody chooses. */
+  /** Names that the studio has already: nothing is overwritten, somebody chooses. */
   powdersHere: string[];
   recipesHere: string[];
   problems: FileProblem[];

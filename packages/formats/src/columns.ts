@@ -60,7 +60,7 @@ export const BATCH_COLUMNS = [
   'in_g',
 ] as const;
 
-/** Measurements, written for other programs; no studio reads another one's. */
+/** Measurements, written for other programs; no studio imports another one's. */
 export const DIP_COLUMNS = [
   'measured_at',
   'by',

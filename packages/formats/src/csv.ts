@@ -49,8 +49,8 @@ export function writeTable(heading: readonly string[], rows: readonly (readonly 
 }
 
 /**
- * What a spreadsheet would run as a formula gets an apostrophe in front, at the beginning of the cell and wherever a spreadsheet that parts
- * cells by semicolons, tabs or lines would begin one; so does what begins with an apostrophe already.
+ * A cell that a spreadsheet would run as a formula gets an apostrophe in front: at its beginning, and wherever a spreadsheet that splits at
+ * semicolons, tabs or line ends would begin a cell. So does a cell that begins with an apostrophe already.
  */
 function harmless(cell: string): string {
   return cell.replace(/(^|[;\t\r\n])(?=[=+\-@'])/g, "$1'");
@@ -60,7 +60,7 @@ function plain(cell: string): string {
   return cell.trim().replace(/(^|[;\t\r\n])'(?=[=+\-@'])/g, '$1');
 }
 
-/** By the heading, which holds no commas of its own. */
+/** Decided by the heading, which has no commas of its own. */
 function delimiterOf(text: string): string {
   const heading = text.slice(0, text.search(/[\r\n]|$/));
   const count = (sign: string): number => heading.split(sign).length;

@@ -3,7 +3,7 @@ import { OXIDE_COLUMNS } from './columns';
 import { readCell, type CsvRow, type CsvTable } from './csv';
 import type { FileProblem } from './file-problem';
 
-/** A thing read from rows, not checked yet, with the row it began on and those of its lines. */
+/** An entry read from rows, not checked yet, with the row it began on and those of its lines. */
 export interface Raw {
   row: number;
   lineRows: number[];
@@ -125,7 +125,7 @@ function productFrom(text: Reader['text'], number: Reader['number']): { product?
   }
 }
 
-/** "1 US pt" as a value and a unit we know. */
+/** Reads "1 US pt" as a value and a known unit. */
 function amountOf(text: string): { value: number; unit: Unit } | undefined {
   const match = /^([\d.,]+)\s*(.+)$/.exec(text.trim());
   const unit = match?.[2] as Unit | undefined;
@@ -162,7 +162,7 @@ export function batchesFrom(table: CsvTable, problems: FileProblem[]): Raw[] {
   });
 }
 
-/** Rows of one name that stand together are one thing. */
+/** Consecutive rows of one name are one entry. */
 function grouped({ rows }: CsvTable, column: string): CsvRow[][] {
   const groups: CsvRow[][] = [];
   for (const row of rows) {

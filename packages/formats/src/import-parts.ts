@@ -32,7 +32,7 @@ export function importParts(rows: readonly ImportRow[]): ImportPart[] {
   return parts;
 }
 
-/** Bytes of a text on its way. Half a character is sent as three, like the sign that stands for it. */
+/** Bytes of a text when it is sent. Half a character is sent as three bytes, like the sign that replaces it. */
 function utf8Bytes(text: string): number {
   let bytes = 0;
   for (const letter of text) {

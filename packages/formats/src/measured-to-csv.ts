@@ -3,10 +3,10 @@ import { DIP_COLUMNS, RUNNER_COLUMNS } from './columns';
 import { writeTable } from './csv';
 import { coneCell } from './to-csv';
 
-/** A measured coat with the names of what its ids mean. */
+/** A measured coat with the names for its ids. */
 export interface NamedDip extends CoatDipBody {
   bucket: string;
-  /** Of the bucket's recipe; undefined where there is none. */
+  /** Name of the bucket's recipe; undefined where there is none. */
   recipe?: string | undefined;
   body: string;
   lot?: string | undefined;

@@ -11,11 +11,11 @@ import {
   timeSchema,
 } from '@cazuela/contract';
 
-/** What stands at the head of every file of ours, so that it is known again in ten years. */
+/** The head of every file of ours, so that it is recognised in ten years. */
 export const FORMAT_NAME = 'cazuela';
 export const FORMAT_VERSION = 1;
 
-/** Between studios a powder is known by its name; ids stay at home. */
+/** Between studios a powder is known by its name; ids are left out. */
 export const portablePowderSchema = powderBodySchema;
 export type PortablePowder = z.infer<typeof portablePowderSchema>;
 
@@ -35,7 +35,7 @@ export const portableRecipeSchema = z.strictObject({
 });
 export type PortableRecipe = z.infer<typeof portableRecipeSchema>;
 
-/** What was weighed: a record, never a batch that waits. */
+/** What was weighed: a record, never an open batch. */
 export const portableBatchSchema = z.strictObject({
   recipe: nameSchema,
   /** 1 is the first version. */
@@ -63,7 +63,7 @@ export const cazuelaFileSchema = z.strictObject({
 });
 export type CazuelaFile = z.infer<typeof cazuelaFileSchema>;
 
-/** One thing on its way in, as it is sent to the server. */
+/** One entry of an import, as it is sent to the server. */
 export const importRowSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('powder'), powder: portablePowderSchema }),
   z.strictObject({ kind: z.literal('recipe'), recipe: portableRecipeSchema }),

@@ -3,8 +3,16 @@ import type * as z from 'zod';
 import { tableKind } from './columns';
 import { readTable } from './csv';
 import { batchesFrom, powdersFrom, recipesFrom, type Raw } from './from-csv';
-import { FORMAT_NAME, FORMAT_VERSION, portableBatchSchema, portablePowderSchema, portableRecipeSchema } from './portable';
-import type { PortableBatch, PortablePowder, PortableRecipe } from './portable';
+import {
+  FORMAT_NAME,
+  FORMAT_VERSION,
+  portableBatchSchema,
+  portablePowderSchema,
+  portableRecipeSchema,
+  type PortableBatch,
+  type PortablePowder,
+  type PortableRecipe,
+} from './portable';
 import type { FileProblem } from './file-problem';
 
 export interface Read<T> {
@@ -112,7 +120,7 @@ function checked<T>(raws: readonly Raw[], schema: z.ZodType<T>, problems: FilePr
     const issue = read.error.issues[0]!;
     const lineIndex = issue.path[issue.path.indexOf('lines') + 1];
     const at = typeof lineIndex === 'number' && issue.path.includes('lines') ? (lineRows[lineIndex] ?? row) : row;
-    // What was said of a row already is not said again in other words.
+    // A row that has an error already is not reported again in other words.
     if (!told.has(at)) problems.push({ row: at, message: wordsOf(issue) });
     return [];
   });

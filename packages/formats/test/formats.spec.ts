@@ -58,7 +58,7 @@ describe('a table for any spreadsheet', () => {
 const NOW = '2026-03-10T10:00:00.000Z';
 const SHELF = { powderNames: ['Silica', 'Kaolin', 'Copper carbonate'], recipeNames: ['Tinaja'] };
 
-/** Names and notes with everything a spreadsheet trips over. */
+/** Names and notes with everything that trips a spreadsheet. */
 const words = fc
   .string({ unit: fc.constantFrom('a', 'É', 'ñ', ' ', ',', ';', '"', "'", '=', '+', '-', '@', '1', '·'), minLength: 1, maxLength: 20 })
   .map((text) => text.trim())

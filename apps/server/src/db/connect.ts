@@ -1,7 +1,10 @@
 import { Sequelize } from 'sequelize';
 import type { DbConfig } from '../config';
 
-/** A Sequelize on MariaDB in strict mode, UTC, with numbers as numbers and bounded waits; a `socketTimeoutMs` of 0 waits for an answer without end. */
+/**
+ * A Sequelize on MariaDB in strict mode, UTC, with numbers as numbers and limited waits. A `socketTimeoutMs` of 0 waits for an answer without
+ * limit.
+ */
 export function connect(db: DbConfig, { socketTimeoutMs = 15_000 }: { socketTimeoutMs?: number } = {}): Sequelize {
   return new Sequelize(db.database, db.user, db.password, {
     dialect: 'mariadb',
@@ -22,7 +25,7 @@ export function connect(db: DbConfig, { socketTimeoutMs = 15_000 }: { socketTime
       autoJsonMap: false,
       initSql: [
         "SET SESSION sql_mode='STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'",
-        // After a lock was waited for, what is read is what is there now, and not what was there when the transaction began.
+        // After waiting for a lock, a read sees what is there now, not what was there when the transaction began.
         'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED',
       ],
       ...(db.tls ? { ssl: db.tls } : {}),

@@ -3,22 +3,22 @@ import { setTimeout as delay } from 'node:timers/promises';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { withRetries } from './in-transaction';
 
-/** How long a lease holds when its holder is not heard of any more, s; renewed well before that. */
+/** How long a lease holds when nothing is heard of its holder, s; it is renewed well before that. */
 const HOLD_SECONDS = 15;
 const RENEW_MS = 4_000;
 const LOOK_AGAIN_MS = 150;
-/** How long a second server waits while the first one is at it. */
+/** How long a second server waits for the first one. */
 const WAIT_MS = 120_000;
 
 export interface Lease {
-  /** Throws when somebody else took over, because nothing was heard from here for too long. */
+  /** Throws when another server took over, because nothing was heard from this one for too long. */
   check: () => void;
 }
 
 /**
- * Several servers may start at once on one database, also on different nodes of a cluster: what must happen once is done by the one that
- * has the row. MariaDB's GET_LOCK would not do: it is known to one node only and ends with its connection.
- * Throws when the row was not to be had within two minutes.
+ * Several servers may start at once on one database, also on different nodes of a cluster: what must happen once is done by the one that holds the
+ * row. MariaDB's GET_LOCK would not do: it is known to one node only, and ends with its connection. Throws when the row is still held after two
+ * minutes.
  */
 export async function withLease<T>(sequelize: Sequelize, name: string, work: (lease: Lease) => Promise<T>): Promise<T> {
   const holder = randomUUID();
@@ -65,7 +65,7 @@ async function renew(sequelize: Sequelize, name: string, holder: string): Promis
   return (await change(sequelize, `UPDATE leases SET ends_at = ${END} WHERE name = ? AND holder = ?`, [name, holder])) === 1;
 }
 
-/** Rows changed. */
+/** Number of changed rows. */
 async function change(sequelize: Sequelize, sql: string, replacements: string[]): Promise<number> {
   const [, rows] = await withRetries(() => sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }));
   return rows;

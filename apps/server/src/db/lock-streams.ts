@@ -9,8 +9,8 @@ export interface Stream {
 }
 
 /**
- * Holds the rows of batches, buckets and days until the transaction ends, always in the same order (batches, buckets, days; then by id), so
- * that two who want the same two never wait for each other. Gives those that are there, keyed `stream:streamId`.
+ * Locks the rows of batches, buckets and days until the transaction ends, always in the same order (batches, buckets, days; then by id), so that
+ * two requests for the same two rows never wait for each other. Returns the rows that exist, by `stream:streamId`.
  */
 export async function lockStreams({ models }: Context, streams: readonly Stream[], transaction: Transaction): Promise<Set<string>> {
   const tables = { batch: models.batches, bucket: models.buckets, day: models.days } as unknown as Record<Stream['stream'], ModelStatic<Model>>;

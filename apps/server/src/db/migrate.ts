@@ -31,7 +31,7 @@ export const MIGRATIONS: readonly Migration[] = [
   standardNames,
 ];
 
-/** Brings the tables up to date. Several servers may start at once: one of them does it, the others wait. */
+/** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */
 export async function migrateUp(db: DbConfig): Promise<void> {
   await migrating(db, (umzug) => umzug.up());
 }
@@ -41,7 +41,7 @@ export async function migrateDown(db: DbConfig): Promise<void> {
 }
 
 async function migrating(db: DbConfig, work: (umzug: Umzug) => Promise<unknown>): Promise<void> {
-  // A change to a large table takes as long as it takes: these connections have no time limit on an answer.
+  // A change to a large table may take long: these connections have no time limit on an answer.
   const sequelize = connect(db, { socketTimeoutMs: 0 });
   try {
     await withLease(sequelize, 'migrate', async (lease) => {
@@ -71,8 +71,8 @@ function umzugFor(sequelize: Sequelize, lease: Lease): Umzug {
 }
 
 /**
- * MariaDB commits each change to a table at once, so a migration can be cut off between two of them. Each is recorded when it is done;
- * the one that was under way is done again, which is why every statement may be repeated.
+ * MariaDB commits each change to a table at once, so a migration can be cut off between two of them. Each statement is recorded when it is done;
+ * one that was cut off is done again, so every statement must be repeatable.
  */
 async function runSteps(sequelize: Sequelize, lease: Lease, name: string, statements: readonly string[]): Promise<void> {
   const rows = await sequelize.query<{ step: number }>('SELECT step FROM migration_steps WHERE name = ?', {

@@ -57,7 +57,7 @@ const time = DataTypes.DATE(3);
 const version = DataTypes.INTEGER;
 const name = DataTypes.STRING(120);
 
-/** A JSON column: text on the wire, parsed once here. */
+/** A JSON column: text in the database, parsed once here. */
 function json(field: string): ModelAttributes[string] {
   return {
     type: DataTypes.TEXT('long'),
@@ -71,7 +71,7 @@ function json(field: string): ModelAttributes[string] {
   };
 }
 
-/** Tables as Sequelize sees them. Keys, constraints and indexes live in the migrations. */
+/** Tables as Sequelize sees them. Keys, constraints and indexes are in the migrations. */
 export function defineModels(sequelize: Sequelize): Models {
   const table = <Row extends object>(tableName: string, columns: ModelAttributes): Table<Row> =>
     sequelize.define(tableName, columns, { tableName, timestamps: false, underscored: true }) as unknown as Table<Row>;

@@ -4,7 +4,7 @@ import type { Context } from '../context';
 /** First letter of the codes that are written on the thing itself: buckets, series, step tiles, runner tiles. */
 export type CodeLetter = 'B' | 'K' | 'T' | 'R';
 
-/** Holds a studio's codes of one letter until the transaction ends, so that what is looked up next cannot be made by somebody else meanwhile. */
+/** Locks a studio's codes of one letter until the transaction ends, so that nobody else can make one meanwhile. */
 export async function holdCodes({ sequelize }: Context, studioId: string, letter: CodeLetter, transaction: Transaction): Promise<void> {
   await sequelize.query('INSERT INTO code_counters (studio_id, letter, last) VALUES (?, ?, 0) ON DUPLICATE KEY UPDATE last = last', {
     replacements: [studioId, letter],
@@ -12,7 +12,7 @@ export async function holdCodes({ sequelize }: Context, studioId: string, letter
   });
 }
 
-/** The next free code (T1, T2 …) of a studio. No two tablets get the same one. */
+/** Returns the next free code of a studio (T1, T2 …). No two tablets get the same one. */
 export async function nextCode(context: Context, studioId: string, letter: CodeLetter, transaction: Transaction): Promise<string> {
   const { sequelize } = context;
   await holdCodes(context, studioId, letter, transaction);

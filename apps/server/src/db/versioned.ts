@@ -9,9 +9,8 @@ interface VersionedRow {
 }
 
 /**
- * Writes a document only if it still has the version the writer read; otherwise says who came first by handing back the
- * document as it is now, so that the screen can offer both. The same change sent twice, as when the answer to the first was lost on its
- * way, finds itself done.
+ * Writes a document only if it still has the version that the writer read; otherwise throws `stale` with the document as it is now, so that the
+ * screen can offer both. The same change sent twice, because the first answer was lost, is found done.
  */
 export async function updateVersioned<Row extends VersionedRow>(question: {
   table: ModelStatic<Model<Row, Row>>;
@@ -26,7 +25,7 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
   const options = transaction ? { transaction } : {};
   const write = (): Promise<[number]> =>
     table.update({ ...values, version: version + 1 } as Partial<Row>, { where: { ...where, version } as WhereOptions<Row>, ...options });
-  // Inside a transaction it is the transaction that is done again.
+  // Inside a transaction, the transaction is repeated.
   const [affected] = transaction ? await write() : await withRetries(write);
   const current = await table.findOne({ where, ...options });
   if (!current) throw new ProblemError('notFound', missing);
@@ -39,15 +38,15 @@ export async function updateVersioned<Row extends VersionedRow>(question: {
   return row;
 }
 
-/** Whether a row holds these values already; what was not told and what is null are the same. */
+/** Returns whether a row holds these values already; a value that is left out and null are the same. */
 function isKept<Row extends VersionedRow>(row: Row, values: Partial<Row>): boolean {
   return (Object.keys(values) as (keyof Row)[]).every((key) => isDeepStrictEqual(row[key] ?? null, values[key] ?? null));
 }
 
-/** Creates a row once: a second create with the same id in the same studio answers with what is there. */
+/** Creates a row once: a second create with the same id in the same studio answers with the existing row. */
 export async function createOnce<Row extends { id: string; studioId: string }>(table: ModelStatic<Model<Row, Row>>, values: Row): Promise<Row> {
   const where = { id: values.id } as unknown as WhereOptions<Row>;
-  // Sent twice at the same moment, the slower one finds the key taken, looks again and sees what the other made.
+  // When both are sent at the same moment, the slower one finds the key taken, looks again and sees the other's row.
   const row = await withRetries(async () => (await table.findOne({ where }))?.get() ?? (await table.create(values as never)).get());
   if (row.studioId !== values.studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
   return row;

@@ -12,30 +12,30 @@ const MOST_BYTES = 8_000;
 const MOST_LISTENERS = 40;
 
 const MOST_MESSAGES_A_SECOND = 20;
-/** What may wait to be read by one listener; one that reads nothing is let go. */
+/** What may wait to be read by one client; a client that reads nothing is disconnected. */
 const MOST_WAITING_BYTES = 64_000;
 const PING_MS = 20_000;
 
-/** Clients that were heard of since the last ping. */
+/** Clients that answered since the last ping. */
 const answered = new WeakSet<WebSocket>();
 
 interface Device {
   scale: SimulatedScale;
   listeners: Set<WebSocket>;
-  /** Whose hand holds the scoop: it lets go when its page goes. */
+  /** The client that is pouring: pouring stops when its page closes. */
   pouring?: WebSocket | undefined;
   timer: NodeJS.Timeout;
 }
 
 /**
- * The practice scales of a studio over a WebSocket: lines of text out, commands of the pouring panel in. It stands for hardware on the
- * bench, so it lives in this process and not in the database; it is forgotten when the last listener has gone.
+ * The practice scales of a studio over a WebSocket: lines of text out, commands of the pouring panel in. A practice scale stands for hardware on
+ * the bench, so it lives in this process and not in the database; it is dropped when the last client has gone.
  */
 export function attachScales(server: Server, context: Context): () => void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: MOST_BYTES });
   const devices = new Map<string, Device>();
   server.on('upgrade', (request, socket, head) => {
-    // Before anything else: a line that breaks while it is being opened must not end the server.
+    // First of all: a connection that breaks while it is being opened must not end the server.
     socket.on('error', () => socket.destroy());
     void accept(context, request, socket).then((limits) => {
       if (!limits || socket.destroyed) return;
@@ -57,7 +57,7 @@ interface Limits {
   capacityGrams: number;
 }
 
-/** Which scale is asked for; the socket is closed with a plain answer when there is none or the page is not ours. */
+/** Which scale is asked for. The socket is closed with a plain answer when there is none, or when the page is not ours. */
 async function accept(context: Context, request: IncomingMessage, socket: Duplex): Promise<Limits | undefined> {
   const refuse = (status: string): undefined => {
     socket.end(`HTTP/1.1 ${status}\r\nConnection: close\r\n\r\n`);
@@ -112,7 +112,7 @@ function send(client: WebSocket, line: string): void {
   else client.send(line);
 }
 
-/** A page whose machine went to sleep or lost its network says no goodbye. */
+/** A page whose machine went to sleep or lost its network does not close its socket. */
 function pingAll(clients: Iterable<WebSocket>): void {
   for (const client of clients) {
     if (answered.delete(client)) client.ping();
@@ -120,7 +120,7 @@ function pingAll(clients: Iterable<WebSocket>): void {
   }
 }
 
-/** True while no more than so many were asked within the last second. */
+/** Returns true while fewer than the limit were asked within the last second. */
 function limitRate(perSecond: number): () => boolean {
   let second = 0;
   let count = 0;
@@ -143,7 +143,7 @@ function open(devices: Map<string, Device>, { key, divisionGrams, capacityGrams 
   return device;
 }
 
-/** A reload comes back within seconds and finds its pan as it left it. */
+/** A reload connects again within seconds and finds its pan as it was. */
 const KEEP_MS = 120_000;
 
 function forgetLater(devices: Map<string, Device>, key: string): void {

@@ -3,11 +3,11 @@ import type { ScaleCommand } from '@cazuela/contract';
 export interface SimulatedScaleOptions {
   divisionGrams: number;
   capacityGrams: number;
-  /** From 0 to 1, as Math.random; a seeded one in tests. */
+  /** Returns 0 to 1, as Math.random; a seeded one in tests. */
   random: () => number;
 }
 
-/** Time for a load to come to rest, s; the wobble of a hand and of the air, in divisions; drift, divisions a minute. */
+/** Time for a load to come to rest, s; the noise of a pour and of the air, in divisions; drift, divisions a minute. */
 const SETTLE_SECONDS = 0.18;
 const WOBBLE_DIVISIONS = 0.35;
 const DRIFT_DIVISIONS_PER_MINUTE = 0.3;
@@ -15,7 +15,7 @@ const DRIFT_DIVISIONS_PER_MINUTE = 0.3;
 const STILL_DIVISIONS = 0.6;
 const STILL_READINGS = 4;
 
-/** A small bench scale that is not there: it settles, wobbles, drifts, has a division and a capacity, and can be unplugged. */
+/** A simulated bench scale: it settles, wobbles, drifts, has a division and a capacity, and can be unplugged. */
 export class SimulatedScale {
   private loadGrams = 0;
   private restingGrams = 0;
@@ -56,7 +56,7 @@ export class SimulatedScale {
     }
   }
 
-  /** A moment passes; gives the line the scale sends, or nothing when it is unplugged. */
+  /** Advances the scale by some seconds; returns the line it sends, or undefined when it is unplugged. */
   advance(seconds: number): string | undefined {
     this.pour(seconds);
     const { divisionGrams, capacityGrams, random } = this.options;

@@ -5,7 +5,7 @@ import { PotterError } from '@cazuela/core';
 import type { Context } from '../context';
 import { isAway, ProblemError } from './problem-error';
 
-/** Mounted last: every error leaves as problem details; a broken server reveals nothing but that. */
+/** Mounted last: every error leaves as problem details; an unexpected error reveals nothing more. */
 export function errorMiddleware({ log }: Pick<Context, 'log'>): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) {

@@ -3,8 +3,8 @@ import type { RequestHandler } from 'express';
 import { ProblemError } from './problem-error';
 
 /**
- * A server on loopback can be reached by any page the browser has open. The Host header must be one of ours (a foreign
- * name that points here is refused), and a write must come from our own page.
+ * A server on loopback can be reached by any page the browser has open. The Host header must be one of ours (a foreign name that points here is
+ * refused), and a write must come from our own page.
  */
 export function guardOrigin({ allowedHosts }: { allowedHosts: readonly string[] }): RequestHandler {
   return (request, _response, next) => {

@@ -3,12 +3,12 @@ import { pino, type Logger } from 'pino';
 import { BaseError } from 'sequelize';
 import type { Config } from '../config';
 
-/** Lines of JSON to stderr, as a service manager keeps them: stdout says only where the server listens. */
+/** Lines of JSON to stderr, as service managers keep them; stdout says only where the server listens. */
 export function makeLog({ logLevel }: Pick<Config, 'logLevel'>, to: NodeJS.WritableStream = process.stderr): Logger {
   return pino({ level: logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: describeError } }, to);
 }
 
-/** What helps to mend it: kind, code and where. No statement with its values, and none of the names people gave: MariaDB's words quote both. */
+/** What helps to mend it: kind, code and place. No statement with its values, and no names that people gave: MariaDB's messages quote both. */
 export function describeError(error: unknown): Record<string, unknown> {
   if (!(error instanceof Error)) return { type: typeof error };
   const frames = (error.stack ?? '')
@@ -24,7 +24,7 @@ export function describeError(error: unknown): Record<string, unknown> {
   };
 }
 
-/** One line a request, with its path and without its query. */
+/** One line for each request, with its path and without its query. */
 export function logRequests(log: Logger): RequestHandler {
   return (request, response, next) => {
     const started = process.hrtime.bigint();

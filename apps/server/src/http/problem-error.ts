@@ -31,7 +31,7 @@ const TITLE: Record<ProblemCode, string> = {
   broken: 'Something went wrong',
 };
 
-/** The one way a handler says no. */
+/** How a handler refuses. */
 export class ProblemError extends Error {
   override readonly name = 'ProblemError';
   constructor(
@@ -55,7 +55,7 @@ export class ProblemError extends Error {
   }
 }
 
-/** Whether trying the very same later may work: the database is away or overrun. */
+/** Whether the same request may succeed later: the database is away or overloaded. */
 export function isAway(error: unknown): boolean {
   if (error instanceof ProblemError) return error.code === 'databaseAway' || error.code === 'busy';
   if (error instanceof ConnectionError) return true;

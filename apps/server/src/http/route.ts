@@ -4,11 +4,11 @@ import { idSchema } from '@cazuela/contract';
 import type { Context } from '../context';
 import { ProblemError } from './problem-error';
 
-/** What a handler is called with: everything checked already. */
+/** What a handler is called with: everything is checked already. */
 export interface Call<Body> {
   context: Context;
   studioId: string;
-  /** The id in the path; empty where the path has none. */
+  /** The id in the path; empty when the path has none. */
   id: string;
   body: Body;
   query: Record<string, unknown>;
@@ -20,12 +20,12 @@ export interface Route<Body = unknown> {
   method: 'get' | 'post' | 'put';
   path: string;
   body?: z.ZodType<Body>;
-  /** Run before the body is checked, e.g. to receive a file. */
+  /** Runs before the body is checked, e.g. to receive a file. */
   before?: readonly ((context: Context) => RequestHandler)[];
   handle: (call: Call<Body>) => Promise<unknown>;
 }
 
-/** Keeps the body's type inside one row of a routes table. */
+/** Keeps the type of the body inside one row of a routes table. */
 export const route = <Body>(row: Route<Body>): Route => row as unknown as Route;
 
 /** Turns a routes table into a router under one studio. */

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 
-/** Scripts only from our own files; styles by a nonce made for each response. */
+/** Scripts only from our own files; styles by a nonce for each response. */
 export function securityHeaders(): RequestHandler[] {
   const makeNonce: RequestHandler = (_request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');

@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { Router, type Response } from 'express';
 
-/** The built interface. The first page gets this response's style nonce; hashed files may be kept for ever. */
+/** Serves the built interface. The first page gets this response's style nonce; files with a hash in their name may be cached for ever. */
 export function serveWeb(webFolder: string): Router {
   const router = Router();
   const index = join(webFolder, 'index.html');

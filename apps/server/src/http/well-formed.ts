@@ -4,8 +4,8 @@ import { ProblemError } from './problem-error';
 const MOST_DEPTH = 40;
 
 /**
- * Half a character (a lone surrogate, as when an emoji was cut in the middle) cannot be written to the records. Gives a sentence when there
- * is one anywhere in `value`, or when it is nested deeper than anything of ours.
+ * Half a character (a lone surrogate, as when an emoji was cut in the middle) cannot be written to the records. Returns a sentence when there is
+ * one anywhere in `value`, or when it is nested deeper than anything of ours.
  */
 export function illFormedText(value: unknown, depth = 0): string | undefined {
   if (depth > MOST_DEPTH) return 'The message is nested too deep.';
@@ -18,7 +18,7 @@ export function illFormedText(value: unknown, depth = 0): string | undefined {
   return undefined;
 }
 
-/** Refuses a message with half a character in it. Bench events are looked at one by one instead: a bad one never takes its neighbours down. */
+/** Refuses a message with half a character in it. Bench events are checked one by one instead, so that a bad one does not take the others down. */
 export const requireWellFormed: RequestHandler = (request, _response, next) => {
   const bad = /\/events\/?$/.test(request.path) ? undefined : illFormedText(request.body);
   if (bad) throw new ProblemError('checkInput', bad);

@@ -68,7 +68,7 @@ export const feelRangesSchema = z.strictObject({
   nail: z.enum(NAIL_LOOKS).optional(),
 }) satisfies z.ZodType<FeelRanges>;
 
-/** A dose of drops that did well in a bucket; it goes on to the next bucket of the same glaze. */
+/** A dose of drops that did well in a bucket; it is offered for the next bucket of the same glaze. */
 export const keptDoseSchema = z.strictObject({
   of: z.enum(DROP_KINDS),
   gramsPerDryKg: z.number().gt(0).max(50),
@@ -111,7 +111,7 @@ export type BucketSummary = z.infer<typeof bucketSummarySchema>;
 export const bucketSchema = bucketSummarySchema.extend({ events: z.array(bucketEventSchema) });
 export type Bucket = z.infer<typeof bucketSchema>;
 
-/** A bucket of which only the least is asked, so that a step that spoiled it can be found and taken back. */
+/** A bucket with the least that is asked of it, so that an event that spoiled it can be found and taken back. */
 export const bucketStepsSchema = z.looseObject({
   id: idSchema,
   code: z.string(),
@@ -120,7 +120,7 @@ export const bucketStepsSchema = z.looseObject({
 });
 export type BucketSteps = z.infer<typeof bucketStepsSchema>;
 
-/** So many events: more than known, and somebody else was at it. */
+/** Number of events: when there are more than the page knows, somebody else worked on it. */
 export const bucketPulseSchema = z.strictObject({ events: z.int() });
 
 export const bucketUpdateSchema = z.strictObject({ version: versionSchema, body: bucketBodySchema });

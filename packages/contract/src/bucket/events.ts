@@ -9,7 +9,7 @@ const minutesSchema = z
   .max(7 * 24 * 60);
 const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
 
-/** Raised further than this, it is another batch. */
+/** Raised by a larger factor it would be another batch. */
 const MOST_RAISED = 20;
 
 export const batchEventSchema = z.discriminatedUnion('type', [
@@ -167,14 +167,14 @@ export const benchEventSchema = z.discriminatedUnion('stream', [
 ]);
 export type BenchEvent = z.infer<typeof benchEventSchema>;
 
-/** What is sent. Each event is checked by itself when it has come, so that a bad one never takes its neighbours down. */
+/** What is sent. Each event is checked by itself on arrival, so that a bad one does not take the others down. */
 export const eventsSendSchema = z.strictObject({
   events: z
     .array(z.looseObject({ event: z.looseObject({ id: idSchema }) }))
     .min(1, 'Nothing was sent.')
     .max(LIMITS.eventsInOneSend, `At most ${LIMITS.eventsInOneSend} steps are sent at once.`),
 });
-/** Refused ones are told apart, so that one bad event never holds up the others. */
+/** Refused events are listed by themselves, so that one bad event does not hold up the others. */
 export const eventsAnswerSchema = z.strictObject({
   acknowledged: z.array(idSchema),
   refused: z.array(z.strictObject({ id: idSchema, detail: z.string() })),

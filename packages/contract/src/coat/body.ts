@@ -16,12 +16,12 @@ export const thirstTestSchema = z.strictObject({
   divisionGrams: z.number().min(0).max(100),
 }) satisfies z.ZodType<ThirstTest>;
 
-/** One bisque firing of a body: what its pots really are like. */
+/** One bisque firing of a body. */
 export const bisqueLotSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   at: timeSchema,
-  /** The cone it really reached, by its witness cones. */
+  /** The cone it reached, by its witness cones. */
   bisqueCone: coneSchema,
   absorptionPercent: absorptionSchema.optional(),
   wallMm: wallSchema.optional(),
@@ -42,7 +42,7 @@ const bodyFields = {
   /** Cones it may be fired to. */
   lowCone: coneSchema.optional(),
   highCone: coneSchema.optional(),
-  /** Usual wall of what is thrown of it, mm. */
+  /** Usual wall of what is thrown from it, mm. */
   wallMm: wallSchema.optional(),
   /** Iron or manganese that comes through the glaze. */
   speckled: z.boolean().optional(),

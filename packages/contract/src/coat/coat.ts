@@ -18,7 +18,7 @@ export const coatReadingSchema = z.discriminatedUnion('kind', [
 const CONTACT_METHODS = ['dip', 'pour', 'ladle'] as const;
 const passMethods = Object.keys(PASS_METHODS) as [PassMethod, ...PassMethod[]];
 
-/** What the face it went on had been through: glaze beneath, water in the wall, thirst. */
+/** What the face had been through before: glaze beneath, water in the wall, thirst. */
 export const wallBeforeSchema = z.strictObject({
   underMm: z.number().min(0).max(10),
   underDryness: z.number().min(0).max(1),
@@ -27,17 +27,17 @@ export const wallBeforeSchema = z.strictObject({
   firedUnder: z.boolean().optional(),
 });
 
-/** A coat that was measured, with everything it was made in as it was on that day: dipped, or put on in passes. */
+/** A measured coat, dipped or put on in passes, with everything about it as it was on that day. */
 export const coatDipBodySchema = z.strictObject({
   bucketId: idSchema,
-  /** The recipe where there is one, else the bucket itself: what J_cake and the film belong to. */
+  /** The recipe, or the bucket when it has none: J_cake and the film belong to it. */
   glazeId: idSchema,
   bodyId: idSchema,
-  /** The bisque lot, where the body's card knows several. */
+  /** The bisque lot, when the body's card lists several. */
   lotId: idSchema.optional(),
   at: timeSchema,
   by: nameSchema,
-  /** A dip where nothing is said. */
+  /** A dip when left out. */
   method: z.enum([...CONTACT_METHODS, ...passMethods]).optional(),
   /** How many, for brush, sponge and spray; their seconds are 0. */
   passes: z.int().min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
@@ -52,14 +52,14 @@ export const coatDipBodySchema = z.strictObject({
   wallMm: z.number().gt(0, 'A wall is more than 0 mm.').max(60),
   faces: z.union([z.literal(1), z.literal(2)]),
   reading: coatReadingSchema,
-  /** Why it does not count; kept with the reason, never thrown away. */
+  /** Why it does not count. The dip is kept with the reason. */
   leftOut: noteSchema.min(1, 'Say why it does not count.').optional(),
 });
 export type CoatDipBody = z.infer<typeof coatDipBodySchema>;
 export const coatDipSchema = z.strictObject({ id: idSchema, version: versionSchema, body: coatDipBodySchema });
 export type CoatDip = z.infer<typeof coatDipSchema>;
 
-/** A step tile is told in one go, all of it or nothing. */
+/** A step tile is sent as a whole, all of it or nothing. */
 export const coatDipsCreateSchema = z.strictObject({
   dips: z
     .array(z.strictObject({ id: idSchema, body: coatDipBodySchema }))
@@ -82,7 +82,7 @@ export const coatWindowBodySchema = z
   }) satisfies z.ZodType<CoatWindow>;
 
 const windowChangeSchema = z.strictObject({ at: timeSchema, by: nameSchema, reason: noteSchema, window: coatWindowBodySchema });
-/** A glaze's window on one body, newest change last: results point at what was thought then. */
+/** A glaze's window on one body, newest change last: a result points to the window of its day. */
 export const coatWindowSchema = z.strictObject({
   id: idSchema,
   version: versionSchema,
@@ -92,7 +92,7 @@ export const coatWindowSchema = z.strictObject({
 });
 export type CoatWindowDocument = z.infer<typeof coatWindowSchema>;
 
-/** Version 0 for a window nobody set yet. */
+/** Version 0 for a window that was never set. */
 export const coatWindowPutSchema = z.strictObject({
   version: z.int().min(0),
   glazeId: idSchema,

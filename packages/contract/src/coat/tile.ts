@@ -3,9 +3,9 @@ import { coneSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, ver
 
 const coatSchema = z.number().gt(0, 'A coat is more than 0 mm.').max(5, 'A coat over 5 mm falls off.');
 
-/** One strip of a step tile: how it was meant, how it was dipped and measured, how it looks fired. */
+/** One strip of a step tile: as planned, as dipped and measured, and how it looks fired. */
 export const tileStripSchema = z.strictObject({
-  /** The measured dip it becomes has the same id: told twice, it counts once. */
+  /** The measured dip gets the same id: sent twice, it counts once. */
   id: idSchema,
   wantedMm: coatSchema,
   expectedMm: coatSchema.optional(),

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { cleanName } from './clean-name';
 import { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS, isCone, type Unit } from '@cazuela/core';
 
-/** Ids are UUID v7 made by whoever makes the thing, so that studios and tablets never collide. One way of writing them: in small letters. */
+/** Ids are UUID v7, made by whoever makes the record, so that studios and tablets never collide. Always in small letters. */
 export const idSchema = z.uuid('An id must be a UUID.').toLowerCase();
 
 /** Limits used in the check and in its message. */
@@ -22,7 +22,7 @@ export const LIMITS = {
   /** Photos of one studio together, and how many. */
   photosBytes: 4 * 1024 * 1024 * 1024,
   photos: 20_000,
-  /** Less than this no scale at a bench weighs into a batch. */
+  /** A smaller batch cannot be weighed on any bench scale. */
   leastBatchGrams: 0.1,
   windowChanges: 200,
   rowsInOneImport: 50_000,
@@ -36,7 +36,7 @@ export const nameSchema = z
   .min(1, 'Give it a name.')
   .max(LIMITS.nameLength, `A name has at most ${LIMITS.nameLength} characters.`);
 export const noteSchema = z.string().max(LIMITS.noteLength, `A note has at most ${LIMITS.noteLength} characters.`);
-/** What a device whose clock went wrong says is refused: it would stand before or after everything else for ever. */
+/** A time from a device whose clock is wrong is refused: it would come before or after everything else for ever. */
 const isOfOurDays = (text: string): boolean => Number(text.slice(0, 4)) >= LIMITS.firstYear && Number(text.slice(0, 4)) <= LIMITS.lastYear;
 const NOT_OF_OUR_DAYS = `A time lies between the years ${LIMITS.firstYear} and ${LIMITS.lastYear}: set the clock of this device.`;
 export const timeSchema = z.iso.datetime('A time must be in UTC, like 2026-03-01T09:30:00Z.').refine(isOfOurDays, NOT_OF_OUR_DAYS);
@@ -56,5 +56,5 @@ const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Obje
 /** What was typed, beside the canonical number. */
 export const enteredSchema = z.strictObject({ value: z.number(), unit: z.enum(UNITS) });
 
-/** Editable documents carry the version they were read at; a stale write is answered with both. */
+/** Editable documents carry the version they were read at; a stale write is answered with the newer document. */
 export const versionSchema = z.int().min(1).max(1_000_000_000);

@@ -1,6 +1,6 @@
-/** Marks that turn the writing direction, and what takes no room: two names that look the same would not be the same. */
+/** Marks that turn the writing direction, and characters without width: two names that look the same would not be the same. */
 const UNSEEN = /[\u00ad\u061c\u180e\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb]/gu;
-/** Line ends, tabs and other control characters, as they come with what is pasted. */
+/** Line ends, tabs and other control characters, as pasted text has them. */
 const CONTROL = /[\p{Cc}\p{Zl}\p{Zp}]/gu;
 
 /**

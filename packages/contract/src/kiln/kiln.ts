@@ -6,7 +6,7 @@ export const firingBodySchema = z.strictObject({
   kiln: nameSchema,
   startedAt: timeSchema,
   wantedCone: coneSchema,
-  /** A witness cone read by eye overrides what the curve says. */
+  /** A witness cone read by eye counts before the curve. */
   witnessCone: coneSchema.nullable(),
   points: z.array(firingPointSchema).min(2, 'A firing needs at least two points.').max(5000),
 });

@@ -17,7 +17,7 @@ const gripSchema = z.strictObject({
   thickMm: mmSchema,
 }) satisfies z.ZodType<Grip>;
 
-/** A piece as it is drawn. Whether it can be made is asked of the core, in words. */
+/** A piece as it is drawn. The core says whether it can be made. */
 export const pieceFormSchema = z.strictObject({
   points: z.array(formPointSchema).max(FORM_LIMITS.points, `A form has at most ${FORM_LIMITS.points} points.`),
   wallMm: mmSchema,

@@ -17,7 +17,7 @@ import {
 import { colourSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 import { pieceFormSchema } from './piece-form';
 
-/** More than any plan of these limits can have. */
+/** More than any plan within these limits can have. */
 const MOST_STEPS = 60;
 const heightSchema = z.number().min(0, 'A height cannot be less than 0.').max(1200, 'A height is at most 1200 mm: check the unit.');
 const layerSchema = z.strictObject({
@@ -124,7 +124,7 @@ export const variationsSchema = z.strictObject({
 export const pieceBodySchema = z.strictObject({
   name: nameSchema,
   bodyId: idSchema,
-  /** Bisque lot it comes from; the body's newest where nothing is said. */
+  /** Its bisque lot; the body's newest when left out. */
   lotId: idSchema.optional(),
   count: z.int().min(1, 'At least one piece.').max(500),
   plan: piecePlanSchema,

@@ -4,7 +4,7 @@ import { idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../
 
 const coneSchema = z.string().refine(isCone, 'Cones run from 022 over 01 and 1 to 10; 06 and 6 are different cones.');
 
-/** A glaze as it lies on a runner tile: what it melts down to is kept with it, for its bucket changes. */
+/** A glaze on a runner tile. How it melts is stored with it, because its bucket changes. */
 export const runnerLayerSchema = z.strictObject({
   bucketId: idSchema,
   glazeId: idSchema,

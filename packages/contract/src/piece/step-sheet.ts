@@ -5,7 +5,7 @@ import { colourSchema, nameSchema } from '../common/basics';
 const MOST_DRAWN = 200_000;
 
 const pathSchema = z.strictObject({
-  /** Straight lines and curves between plain numbers: nothing else reaches the page, and nothing that takes long to draw. */
+  /** Straight lines and curves between plain numbers: nothing else reaches the page, and nothing takes long to draw. */
   d: z
     .string()
     .max(20_000)
@@ -15,7 +15,7 @@ const pathSchema = z.strictObject({
   width: z.number().min(0).max(60).optional(),
 });
 
-/** What the screen tells of a plan, to be put on paper as it stands there: the server draws it and adds nothing. */
+/** What the screen shows of a plan, to be printed as it is: the server draws it and adds nothing. */
 export const stepSheetSchema = z.strictObject({
   title: nameSchema,
   lines: z.array(z.string().max(400)).max(12),

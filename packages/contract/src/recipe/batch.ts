@@ -31,7 +31,7 @@ export const waterRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('toSg'), sg: sgSchema }),
 ]);
 
-/** The server plans the batch itself from the recipe's version, so that no client can send another sum. */
+/** The server plans the batch itself from the recipe's version, so that no client can send another result. */
 export const batchCreateSchema = z.strictObject({
   id: idSchema,
   recipeVersionId: idSchema,

@@ -22,7 +22,7 @@ export const powderBodySchema = z.strictObject({
   loiPercent: z.number().min(-100).max(100),
   sieveMesh: z.number().optional(),
   hazards: z.array(z.string().trim().min(1).max(200)).max(20),
-  /** In the studio's currency; absent when nobody noted it. */
+  /** In the currency of the studio; left out when it is not known. */
   pricePerKg: z.number().min(0, 'A price cannot be less than 0.').max(100_000).optional(),
   /** Below this the shelf is marked low. */
   lowGrams: gramsSchema.optional(),
@@ -32,7 +32,7 @@ export type PowderBody = z.infer<typeof powderBodySchema>;
 export const powderSchema = powderBodySchema.extend({
   id: idSchema,
   version: versionSchema,
-  /** On the shelf now; absent when it was never counted. */
+  /** On the shelf now; left out when it was never counted. */
   stockGrams: z.number().optional(),
 }) satisfies z.ZodType<Powder>;
 export type StudioPowder = z.infer<typeof powderSchema>;

@@ -21,7 +21,7 @@ export const recipeLineSchema = z.strictObject({ id: idSchema, powderId: idSchem
 export const labelRuleSchema = z.strictObject({ powder: enteredSchema, water: enteredSchema });
 const priceSchema = z.number().min(0, 'A price cannot be less than 0.').max(100_000).optional();
 
-/** What is bought ready: a dry base with the water rule of its label, or a jar to brush. Absent for what is mixed from powders. */
+/** What is bought ready: a dry base with the water rule of its label, or a jar to brush. Left out for what is mixed from powders. */
 export const productSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('base'), label: labelRuleSchema, packGrams: gramsSchema.gt(0), packPrice: priceSchema }),
   z.strictObject({
@@ -29,13 +29,13 @@ export const productSchema = z.discriminatedUnion('kind', [
     coats: z.int().min(1, 'A label asks for at least one coat.').max(10),
     jarMl: millilitresSchema.gt(0),
     jarPrice: priceSchema,
-    /** As its maker says, which is no leach test of this studio. */
+    /** By its maker's word, which is no leach test of this studio. */
     makerSaysFoodSafe: z.enum(['yes', 'no', 'unsaid']),
   }),
 ]);
 export type Product = z.infer<typeof productSchema>;
 
-/** What a version of a recipe says. */
+/** What one version of a recipe says. */
 export const recipeBodySchema = z
   .strictObject({
     name: nameSchema,
@@ -50,7 +50,7 @@ export const recipeBodySchema = z
     movement: z.enum(['stays', 'moves', 'runs', 'pours', 'unknown']),
     foodTested: z.boolean(),
     notes: noteSchema,
-    /** Where it came from by sum and not by fire: said until it was tested. */
+    /** Why it is untested: it came from a computation. Kept until a test says otherwise. */
     untested: z.string().max(200).optional(),
     product: productSchema.optional(),
   })
@@ -60,7 +60,7 @@ export type RecipeBody = z.infer<typeof recipeBodySchema>;
 export const recipeSchema = z.strictObject({
   id: idSchema,
   version: versionSchema,
-  /** The row of this version: what batches point at. */
+  /** The row of this version: batches point to it. */
   versionId: idSchema,
   reason: z.string(),
   changedAt: timeSchema,

@@ -19,7 +19,7 @@ const percents = z
 const stain = { powderId: idSchema, powderName: nameSchema };
 const cup = { bucketId: idSchema.nullable(), bucketName: nameSchema, sg: sgSchema, density: z.number().gt(1).max(12) };
 
-/** A row of test tiles: what it is made of and which steps it has. The sheet is computed from it. */
+/** A series of test tiles: what it is made of and which steps it has. The sheet is computed from it. */
 export const seriesBodySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('oneCup'),

@@ -11,7 +11,7 @@ export const vesselSchema = z.strictObject({
 });
 export type Vessel = z.infer<typeof vesselSchema>;
 
-/** A scale laid against a known weight: what it showed, so that drift is seen over the months. */
+/** A check of a scale with a known weight: what it showed, so that drift is seen over the months. */
 export const scaleCheckSchema = z.strictObject({ at: timeSchema, by: nameSchema, knownGrams: gramsSchema.gt(0), shownGrams: gramsSchema });
 export type ScaleCheck = z.infer<typeof scaleCheckSchema>;
 
@@ -29,8 +29,8 @@ export const studioBodySchema = z.strictObject({
   members: z.array(nameSchema).min(1, 'A studio has at least one member.').max(30),
   vessels: z.array(vesselSchema).max(30),
   scales: z.array(scaleSchema).min(1, 'A studio has at least one scale.').max(10),
-  /** What prices are in, as it is written behind a number. */
-  /** What its buckets are judged by; both where nothing is said. */
+  /** The currency, as it is written behind a number. */
+  /** Which readings judge its buckets; both when left out. */
   reads: z.enum(['both', 'sg', 'feel']).optional(),
   currency: z.string().trim().min(1, 'Write a currency, like € or EUR.').max(5),
 });

@@ -1,6 +1,6 @@
 import type { Migration } from '../migration';
 
-/** A file on its way in waits here until all of it has come; then it goes in at once or not at all. */
+/** A file that is being sent waits here until all of it has come; then it goes in at once or not at all. */
 export const importTables: Migration = {
   name: '005-imports',
   up: [

@@ -1,6 +1,6 @@
 import type { Migration } from '../migration';
 
-/** Dips whose coat was measured: what the coat's prediction learns from. */
+/** Dips whose coat was measured: coat predictions are learnt from them. */
 export const coatDipTables: Migration = {
   name: '006-coat-dips',
   up: [

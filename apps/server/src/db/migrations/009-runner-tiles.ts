@@ -1,6 +1,6 @@
 import type { Migration } from '../migration';
 
-/** Runner tiles with codes of their own: what flow is learnt from. */
+/** Runner tiles with codes of their own: flow is learnt from them. */
 export const runnerTiles: Migration = {
   name: '009-runner-tiles',
   up: [

@@ -1,6 +1,6 @@
 import type { Migration } from '../migration';
 
-/** The last code given in a studio, by its letter: giving the next one no longer locks the studio, to which every other row points. */
+/** The last code given in a studio, by its letter. The next code no longer locks the row of the studio, to which every other row points. */
 export const codeCounters: Migration = {
   name: '010-code-counters',
   up: [

@@ -7,7 +7,7 @@ import { powdersOf } from '../powders/list-powders';
 import { recipeVersionById } from '../recipes/repository';
 import { batchById } from './read-batches';
 
-/** The plan is computed here, by the same core as on the screen, from the version as it is in the records. */
+/** The plan is computed here, by the same core as on the screen, from the version in the records. */
 export async function createBatch({ context, studioId, body }: Call<BatchCreate>): Promise<Batch> {
   const version = await recipeVersionById(context, studioId, body.recipeVersionId);
   const powders = await powdersOf(context, studioId);

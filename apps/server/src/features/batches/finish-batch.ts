@@ -10,12 +10,12 @@ import { versionName } from '../buckets/move-glaze';
 import { createBucketRow } from '../buckets/create-bucket-row';
 import { appendToStream, eventsOf } from '../events/append-events';
 
-/** Head room wanted over the glaze when a bucket's size is guessed. */
+/** Free height wanted over the glaze when the size of a bucket is guessed. */
 const HEAD_ROOM = 1.35;
 
 /**
- * Makes the bucket from what really went in. Batch and bucket change together or not at all; a second tablet that
- * finishes the same batch is led to the bucket that is there.
+ * Makes the bucket from what was weighed in. Batch and bucket change together or not at all; a second tablet that finishes the same batch is led
+ * to the existing bucket.
  */
 export async function finishBatch({ context, studioId, id, body }: Call<z.infer<typeof batchFinishSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;

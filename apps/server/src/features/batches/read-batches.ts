@@ -7,7 +7,7 @@ import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
 import { recipeVersionById } from '../recipes/repository';
 
-/** Batches kept on the list at once. */
+/** Most batches on the list. */
 const NEWEST = 100;
 
 export async function listBatches({ context, studioId }: Call<unknown>): Promise<BatchSummary[]> {

@@ -12,7 +12,7 @@ export interface NewBucket {
   transaction: Transaction;
 }
 
-/** A bucket's row with the next free code of the studio (B1, B2 …), short enough for tape on a lid. */
+/** Creates a bucket's row with the next free code of the studio (B1, B2 …), short enough for tape on a lid. */
 export async function createBucketRow(context: Context, bucket: NewBucket): Promise<void> {
   const { id, studioId, body, recipeId, recipeVersionId, transaction } = bucket;
   const code = await nextCode(context, studioId, 'B', transaction);
@@ -32,7 +32,7 @@ export async function createBucketRow(context: Context, bucket: NewBucket): Prom
   await context.models.buckets.create(values, { transaction });
 }
 
-/** What the last bucket of the same glaze taught, how it should feel and the drops it liked, goes on to the next. */
+/** What was learnt with the last bucket of the same glaze (how it should feel, how many drops) goes on to the next. */
 async function learntFromBefore({ models }: Context, { studioId, recipeId, transaction }: NewBucket): Promise<Pick<BucketBody, 'feel' | 'doses'>> {
   if (!recipeId) return {};
   const before = await models.buckets.findOne({ where: { studioId, recipeId }, order: [['createdAt', 'DESC']], transaction });

@@ -3,12 +3,12 @@ import type { BucketRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { versionNumbers } from './read-buckets';
 
-/** A row as MariaDB keeps it: the JSON columns still text. */
+/** A row as MariaDB keeps it: the JSON columns are still text. */
 type StoredBucket = Omit<BucketRow, 'body' | 'contents'> & { body: string; contents: string | null };
 
 /**
- * The shelf, the longest list of the app. What is stored as JSON goes out as it lies there: it was
- * checked on its way in, and reading and writing it again for every row costs more than the query.
+ * Lists the buckets, the longest list of the app. Stored JSON goes out as it is: it was checked when it came in, and parsing and writing it again
+ * for every row costs more than the query.
  */
 export async function listBuckets({ context, studioId, response }: Call<unknown>): Promise<void> {
   const [rows, numbers] = await Promise.all([

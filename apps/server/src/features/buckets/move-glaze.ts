@@ -18,8 +18,8 @@ export interface GlazeMove {
 }
 
 /**
- * Glaze out of one bucket and into another, in the caller's transaction: what leaves the one, gram by gram, is what the other gets, and
- * each event names the other so that they are taken back together.
+ * Moves glaze from one bucket into another, in the caller's transaction. What leaves the one, gram by gram, is what the other gets, and each event
+ * names the other so that they are taken back together.
  */
 export async function moveGlaze(context: Context, move: GlazeMove, transaction: Transaction): Promise<void> {
   const { studioId, fromId, toId, takenMl, reason, by } = move;
@@ -42,12 +42,12 @@ export async function moveGlaze(context: Context, move: GlazeMove, transaction: 
   await appendToStream(context, to, [filled as BucketEvent], transaction);
 }
 
-/** Clocks of tablets differ by so much, ms; what lies further ahead is a clock gone wrong, and not followed. */
+/** Clocks of tablets differ by up to this, ms; a time further ahead is a wrong clock and is not followed. */
 const CLOCKS_DIFFER_MS = 3_600_000;
 
 /**
- * The time of a pour: after everything that is booked in its two buckets. What leaves is reckoned from all of that, and replayed before some
- * of it more would leave than was there.
+ * Returns the time of a pour: after everything that is booked in its two buckets. What leaves is computed from all of that; replayed before some
+ * of it, more would leave than was there.
  */
 function afterAll(at: string, events: readonly BucketEvent[]): string {
   const time = Date.parse(at);
@@ -57,8 +57,8 @@ function afterAll(at: string, events: readonly BucketEvent[]): string {
 }
 
 /**
- * Whether this very pour is booked already, sent twice. Throws `conflict` when its number belongs to other work: taken for done, glaze
- * would come out of nothing.
+ * Returns whether this very pour is booked already, because it was sent twice. Throws `conflict` when its id belongs to other work: taken for
+ * done, glaze would come out of nothing.
  */
 export async function isPouredAlready(
   { models }: Context,

@@ -8,7 +8,7 @@ import { bucketById } from './read-buckets';
 import { createBucketRow } from './create-bucket-row';
 import { isPouredAlready, moveGlaze } from './move-glaze';
 
-/** The studio's bucket for leftovers is the one called so; it is made when it is first wanted. */
+/** The studio's bucket for leftovers has this name; it is made when it is first wanted. */
 const SCRAPS = {
   name: 'Scraps',
   sgLow: 1.4,
@@ -19,14 +19,14 @@ const SCRAPS = {
 };
 
 /**
- * Glaze poured from one bucket into another, or into the scraps: it stays known, powder by powder, what the mixture is made of. One
- * transaction; told twice it counts once.
+ * Pours glaze from one bucket into another, or into the scraps, in one transaction. It stays known, powder by powder, what the mixture is made of.
+ * Sent twice it counts once.
  */
 export async function pourIntoBucket({ context, studioId, id, body }: Call<z.infer<typeof bucketPourSchema>>): Promise<Bucket> {
   const { models, sequelize } = context;
   const pouredInto = await inTransaction(sequelize, async (transaction) => {
     if ((await models.buckets.count({ where: { id, studioId }, transaction })) === 0) throw new ProblemError('notFound', 'There is no such bucket.');
-    // The codes first: two who make the first scraps bucket at once make one.
+    // The codes first: two requests that make the first scraps bucket at once make one.
     if (!body.toId) await holdCodes(context, studioId, 'B', transaction);
     const scraps = body.toId ? undefined : await models.buckets.findOne({ where: { studioId, name: SCRAPS.name, recipeId: null }, transaction });
     const toId = body.toId ?? scraps?.get().id ?? body.scrapsId;

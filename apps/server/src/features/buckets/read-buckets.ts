@@ -7,8 +7,8 @@ import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
 
 /**
- * One bucket with all of its history. The events go out as the text they lie in: they were checked on their way in, and making five
- * thousand objects of them only to write them again costs more than reading them.
+ * Returns one bucket with all of its history. The events go out as stored text: they were checked when they came in, and parsing five thousand of
+ * them only to write them again costs more than reading them.
  */
 export async function readBucket({ context, studioId, id, response }: Call<unknown>): Promise<void> {
   const { models } = context;
@@ -27,7 +27,10 @@ export async function readBucket({ context, studioId, id, response }: Call<unkno
   response.type('json').send(`${plain.slice(0, -1)},"events":[${events.map((event) => event.body).join(',')}]}`);
 }
 
-/** How many events a bucket has: asked every few seconds by whoever has it open, so that two at one bucket see each other. */
+/**
+ * Returns how many events a bucket has. Every page that has it open asks every few seconds, so that two people at one bucket see each other's
+ * work.
+ */
 export async function bucketPulse({ context, studioId, id }: Call<unknown>): Promise<{ events: number }> {
   return { events: await context.models.benchEvents.count({ where: { studioId, stream: 'bucket', streamId: id } }) };
 }

@@ -17,7 +17,7 @@ export async function splitBucket({ context, studioId, id, body }: Call<z.infer<
     await holdCodes(context, studioId, 'B', transaction);
     if (await isPouredAlready(context, { studioId, fromId: id, toId: body.newBucketId, takenEventId: body.takenEventId }, transaction)) return;
     const { body: sourceBody, recipeId, recipeVersionId } = row.get();
-    // The new vessel is another one: neither its shape nor the brim of the old one is known of it.
+    // The new vessel is another one: neither the shape nor the brim of the old one is known of it.
     const { shape: _shape, closedAt: _closedAt, ...kept } = sourceBody;
     const newBody = { ...kept, name: body.name };
     await createBucketRow(context, { id: body.newBucketId, studioId, body: newBody, recipeId, recipeVersionId, transaction });

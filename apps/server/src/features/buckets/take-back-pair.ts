@@ -13,7 +13,7 @@ export interface Pair {
   otherEventId: string;
 }
 
-/** Which of these events of a bucket are halves of a pour. Events never change, so this may be asked before the buckets are held. */
+/** Returns which of these events of a bucket are halves of a pour. Events never change, so this may be asked before the buckets are locked. */
 export async function pairsOf({ models }: Context, target: Stream, eventIds: readonly string[], transaction: Transaction): Promise<Pair[]> {
   if (eventIds.length === 0) return [];
   const rows = await models.benchEvents.findAll({ where: { ...target, id: [...eventIds] }, transaction });
@@ -26,8 +26,8 @@ export async function pairsOf({ models }: Context, target: Stream, eventIds: rea
 }
 
 /**
- * Pouring is booked in two buckets: taking it back in one takes it back in the other, in the same transaction, which holds both. Refused
- * when some of what was poured has been used since, for then it cannot come back.
+ * A pour is booked in two buckets: taking it back in one takes it back in the other, in the same transaction, which locks both. Refused when some
+ * of what was poured has been used since, because then it cannot come back.
  */
 export async function takeBackPairs(
   context: Context,
@@ -47,7 +47,7 @@ export async function takeBackPairs(
   }
 }
 
-/** What sums of many grams differ by, as a share and in g. */
+/** Rounding errors of sums of many grams, as a share and in g. */
 const SUM_ERROR = 1e-9;
 const SUM_ERROR_GRAMS = 1e-6;
 
@@ -55,7 +55,7 @@ const SUM_ERROR_GRAMS = 1e-6;
 async function refuseWhenUsed(context: Context, filled: Stream, half: Pair['half'], transaction: Transaction): Promise<void> {
   const events = await eventsOf<BucketEvent>(context, filled, transaction);
   const fillId = half.type === 'filled' ? half.id : half.pairEventId!;
-  // As it stands without the taking back that has just come in, and with it.
+  // The bucket as it stands without the event that takes back, and with it.
   const before = events.filter((one) => !(one.type === 'undone' && one.eventId === fillId));
   const after: BucketEvent[] = [...before, { id: uuid(), at: half.at, by: half.by, type: 'undone', eventId: fillId }];
   const replay = replayBucket({ events: before });

@@ -22,7 +22,7 @@ async function listDips({ context, studioId }: Call<unknown>): Promise<CoatDip[]
   return rows.map((row) => dipFromRow(row.get()));
 }
 
-/** A step tile is one deed: all of its dips or none. Told twice, each counts once. */
+/** A step tile is saved as a whole: all of its dips or none. Sent twice, each counts once. */
 async function addDips({ context, studioId, body: { dips } }: Call<z.infer<typeof coatDipsCreateSchema>>): Promise<CoatDip[]> {
   const { models, sequelize } = context;
   await inTransaction(sequelize, async (transaction) => {

@@ -11,8 +11,8 @@ export async function listWindows({ context, studioId }: Call<unknown>): Promise
 }
 
 /**
- * Sets a window, or changes one that is there: the change is added, nothing is lost. One glaze on one body has one window, also when two set
- * it first at the same moment: the later one is shown what the other made of it.
+ * Sets a window, or adds a change to one; nothing is lost. One glaze on one body has one window, also when two people set it first at the same
+ * moment: the later one is shown what the other made of it.
  */
 export async function putWindow({ context, studioId, id, body }: Call<z.infer<typeof coatWindowPutSchema>>): Promise<CoatWindowDocument> {
   const { models, sequelize } = context;
@@ -28,7 +28,7 @@ export async function putWindow({ context, studioId, id, body }: Call<z.infer<ty
       return windowFromRow((await models.coatWindows.create(row, { transaction })).get());
     }
     const known = there.get();
-    // The same change sent twice is there already.
+    // The same change, sent twice, is there already.
     if (known.changes.some((one) => one.at === change.at && one.by === change.by)) return windowFromRow(known);
     if (known.version !== version) {
       throw new ProblemError('stale', 'Somebody changed this window while you were at it. Look at both, then keep again.', {

@@ -14,7 +14,7 @@ export const dayRoutes: readonly Route[] = [
   route({ method: 'put', path: '/days/:id', body: dayUpdateSchema, handle: updateDay }),
 ];
 
-/** Days kept on the list at once, newest first. */
+/** Most days on the list, newest first. */
 const NEWEST = 30;
 
 async function listDays({ context, studioId }: Call<unknown>): Promise<Day[]> {
@@ -22,7 +22,7 @@ async function listDays({ context, studioId }: Call<unknown>): Promise<Day[]> {
   return Promise.all(rows.map((row) => withEvents(context, row.get())));
 }
 
-/** One day a date: a second one for the same date answers with the first. */
+/** One day for each date: a second one for the same date answers with the first. */
 async function createDay({ context, studioId, body }: Call<z.infer<typeof dayCreateSchema>>): Promise<Day> {
   const { models, now } = context;
   const row = await withRetries(async () => {

@@ -8,9 +8,9 @@ import { setPowderUses } from '../powders/stock';
 import { batchSnapshot, bucketSnapshot, snapshotAfterUndo } from './snapshots';
 
 /**
- * Appends events to one stream inside a transaction that holds the stream's row, and brings the row's snapshot up to
- * date. Events that are there already are passed over, so sending twice is safe. Returns the new ones; undefined when there is no such row.
- * Throws `conflict` for an id that other work has, and `checkInput` when the stream would become one that nobody could read.
+ * Appends events to one stream, inside a transaction that locks the stream's row, and brings the row's snapshot up to date. Events that are there
+ * already are skipped, so sending twice is safe. Returns the new ones, or undefined when there is no such row. Throws `conflict` for an id that
+ * other work has, and `checkInput` when nobody could read the stream afterwards.
  */
 export async function appendToStream(
   context: Context,
@@ -23,7 +23,7 @@ export async function appendToStream(
   const ids = events.map((event) => event.id);
   const fresh = events.filter((event, index) => !known.has(event.id) && ids.indexOf(event.id) === index);
   if (fresh.length === 0) return [];
-  // What the server itself writes is checked like what comes from outside: whoever reads it back checks it again.
+  // What the server itself writes is checked like what comes from outside, because it is checked again when it is read back.
   for (const event of fresh) benchEventSchema.parse({ stream: target.stream, streamId: target.streamId, event });
   const receivedAt = context.now();
   const rows = fresh.map((event) => ({ ...target, id: event.id, body: event, receivedAt }));
@@ -43,7 +43,7 @@ export async function eventsOf<Event extends BenchEvent['event']>(context: Conte
   return rows.map((row) => row.get().body as Event);
 }
 
-/** Which of these events the stream has. The same id in another stream is other work, and must not pass for done. */
+/** Returns which of these events the stream has. The same id in another stream is other work, and must not count as done. */
 async function knownIds(
   { models }: Context,
   target: Stream,
@@ -60,7 +60,7 @@ async function knownIds(
   return new Set(there.map((row) => row.id));
 }
 
-/** Lists are read far more often than written: the replayed state is kept beside the row, in the same transaction. */
+/** Lists are read far more often than written: the replayed state is stored with the row, in the same transaction. */
 async function refreshSnapshot(context: Context, target: Stream, isTakenBack: boolean, transaction: Transaction): Promise<void> {
   const { models } = context;
   const { streamId: whatId, studioId, stream } = target;
@@ -68,7 +68,7 @@ async function refreshSnapshot(context: Context, target: Stream, isTakenBack: bo
   if (stream === 'bucket') {
     const events = await eventsOf<BucketEvent>(context, target, transaction);
     const snapshot = isTakenBack ? snapshotAfterUndo(events) : bucketSnapshot(events);
-    // Still wrong after one step of several was taken back: the next one is taken back too.
+    // Still wrong after one of several events was taken back: the next one is taken back too.
     if (!snapshot) return;
     const { contents, uses } = snapshot;
     await setPowderUses(context, { studioId, what: stream, whatId }, uses, transaction);

@@ -11,8 +11,8 @@ import { pairsOf, takeBackPairs } from '../buckets/take-back-pair';
 import { appendToStream } from './append-events';
 
 /**
- * Bench work as it comes from the tablets. Each event stands or falls alone: it is acknowledged when it is in the records, or refused with
- * a sentence. Only when the records cannot be reached is nothing said of any of them, and all are sent again.
+ * Takes bench events from the tablets, each by itself: it is acknowledged when it is in the records, or refused with a sentence. Only when the
+ * records cannot be reached is none of them answered, and all are sent again.
  */
 export async function sendEvents({ context, studioId, body }: Call<z.infer<typeof eventsSendSchema>>): Promise<EventsAnswer> {
   const answer: EventsAnswer = { acknowledged: [], refused: [] };
@@ -29,7 +29,7 @@ export async function sendEvents({ context, studioId, body }: Call<z.infer<typeo
     const events = group.map(({ event }) => event);
     const refusal = await append(context, target, events);
     for (const event of events) {
-      // What was refused together is tried one by one.
+      // Events that were refused together are tried one by one.
       const own = refusal && events.length > 1 ? await append(context, target, [event]) : refusal;
       if (own) refuse(event.id, own);
       else answer.acknowledged.push(event.id);
@@ -38,7 +38,7 @@ export async function sendEvents({ context, studioId, body }: Call<z.infer<typeo
   return answer;
 }
 
-/** Why an event cannot be taken, as far as it can be told without the records. */
+/** Why an event cannot be taken, as far as this can be known without the records. */
 function refusalOf(sent: z.infer<typeof eventsSendSchema>['events'][number]): string | undefined {
   const bad = illFormedText(sent);
   if (bad) return bad;
@@ -51,7 +51,7 @@ function refusalOf(sent: z.infer<typeof eventsSendSchema>['events'][number]): st
   return undefined;
 }
 
-/** A sentence when the stream cannot take the events, nothing when it did. */
+/** A sentence when the stream cannot take the events, else undefined. */
 async function append(context: Context, target: Stream, events: BenchEvent['event'][]): Promise<string | undefined> {
   try {
     return await inTransaction(context.sequelize, async (transaction) => {

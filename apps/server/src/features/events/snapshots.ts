@@ -13,13 +13,13 @@ import type { BatchRow } from '../../db/rows';
 import { ProblemError } from '../../http/problem-error';
 import type { PowderUse } from '../powders/stock';
 
-/** What is kept beside a bucket, and what it took from the shelf. Throws `checkInput` when nobody could read the contents back. */
+/** Returns what is stored with a bucket, and what it took from the shelf. Throws `checkInput` when nobody could read the contents back. */
 export function bucketSnapshot(events: readonly BucketEvent[]): { contents: BucketContents | null; uses: PowderUse[] } {
   const replay = replayBucket({ events: [...events] });
   return { contents: replay.kind === 'ok' ? readable({ ...replay.contents, ...driftOf(events) }) : null, uses: powderAddedTo(events) };
 }
 
-/** The same after steps were taken back; undefined while the bucket cannot be worked out or read. Taking back is never refused for that. */
+/** The same after events were taken back; undefined while the bucket cannot be computed or read. Taking back is never refused for that. */
 export function snapshotAfterUndo(events: readonly BucketEvent[]): ReturnType<typeof bucketSnapshot> | undefined {
   try {
     return bucketSnapshot(events);
@@ -28,7 +28,7 @@ export function snapshotAfterUndo(events: readonly BucketEvent[]): ReturnType<ty
   }
 }
 
-/** What is kept beside a batch, and what it took from the shelf. Throws `checkInput` when a line would weigh more than a tonne. */
+/** Returns what is stored with a batch, and what it took from the shelf. Throws `checkInput` when a line would weigh more than a tonne. */
 export function batchSnapshot(
   plan: BatchPlan,
   events: readonly BatchEvent[],
@@ -46,20 +46,20 @@ export function batchSnapshot(
   };
 }
 
-/** Contents that every tablet can read back; one step that spoils them is refused before it spoils the bucket for everybody. */
+/** Contents that every tablet can read back: an event that spoils them is refused before it spoils the bucket for everybody. */
 function readable(contents: BucketContents): BucketContents {
   const read = bucketContentsSchema.safeParse(contents);
   if (read.success) return contents;
   throw new ProblemError('checkInput', `With this the bucket could not be right: ${read.error.issues[0]!.message}`);
 }
 
-/** Kept beside the state, so that the shelf tells the days a bucket has left without its history. */
+/** Stored with the state, so that the list shows how many days a bucket has left without its history. */
 function driftOf(events: readonly BucketEvent[]): Pick<BucketContents, 'drift'> {
   const drift = bucketDrift({ events: [...events] });
   return drift.kind === 'ok' && drift.tells ? { drift: { perDay: drift.perDay, perDaySd: drift.perDaySd, spells: drift.spells } } : {};
 }
 
-/** What went into a bucket from the shelf after it was filled; a filling was taken by its batch. */
+/** What went into a bucket from the shelf after it was filled; the filling was taken by its batch. */
 function powderAddedTo(events: readonly BucketEvent[]): PowderUse[] {
   return standingEvents([...events]).flatMap((event) =>
     event.type === 'powderAdded' ? event.parts.map(({ powderId, grams }) => ({ powderId, grams })) : [],

@@ -8,7 +8,7 @@ const OLDEST_FIRST = [
   ['id', 'ASC'],
 ] as [string, string][];
 
-/** Every coat that was measured, those left out with their reason too. */
+/** Every measured coat, those left out too, with the reason. */
 export async function exportDips({ context, studioId, response }: Call<unknown>): Promise<void> {
   sendFile(response, 'dips.csv', 'text/csv', dipsToCsv(await namedDips(context, studioId)));
 }
@@ -36,7 +36,7 @@ async function namedDips({ models }: Context, studioId: string): Promise<NamedDi
     return {
       ...dip,
       bucket: bucketNames.get(dip.bucketId) ?? dip.bucketId,
-      // The glaze is the recipe of its day; a bucket without one stands for itself.
+      // The glaze is the recipe of that day; a bucket without one stands for itself.
       recipe: recipeNames.get(dip.glazeId),
       body: clay?.name ?? dip.bodyId,
       lot: clay?.body.lots?.find((lot) => lot.id === dip.lotId)?.name,

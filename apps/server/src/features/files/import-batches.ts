@@ -7,8 +7,8 @@ import type { FileImport } from './file-import';
 const key = (name: string): string => name.trim().toLowerCase();
 
 /**
- * Batches weighed elsewhere become records of this studio: set aside, so that they wait for nobody, and without taking from its shelf.
- * The same batch, by recipe and moment, is left alone.
+ * Batches weighed elsewhere become records of this studio. They are set aside, so that they are not open, and take nothing from its shelf. The
+ * same batch, by recipe and time, is left alone.
  */
 export async function importBatches(
   { context, studioId, transaction }: FileImport,

@@ -36,7 +36,7 @@ export async function importFile(
   return outcome;
 }
 
-/** A powder of the studio's name stays as it is, unless a new version is wanted: then its figures are the file's. */
+/** A powder that the studio has by name stays as it is, unless a new version is wanted: then it gets the figures of the file. */
 async function importPowders(
   { context, studioId, choice, transaction }: FileImport,
   powders: readonly PortablePowder[],

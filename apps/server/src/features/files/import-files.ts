@@ -7,7 +7,7 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { importFile } from './import-file';
 
-/** Files nobody finished are forgotten after a day. */
+/** Files that nobody finished sending are deleted after a day. */
 const FORGET_AFTER_MS = 24 * 3_600_000;
 
 /** Some rows of a file arrive and wait. Sent twice, they are there once. */
@@ -26,7 +26,7 @@ export async function stageRows({ context, studioId, id, body }: Call<z.infer<ty
   return { rows: await models.importRows.count({ where: { importId: id } }) };
 }
 
-/** All of it, or nothing: one transaction. Told again after a lost answer, it answers with what was done. */
+/** All of it or nothing, in one transaction. Sent again after a lost answer, it answers with what was done. */
 export async function commitImport({ context, studioId, id, body }: Call<z.infer<typeof importCommitSchema>>): Promise<ImportOutcome> {
   return inTransaction(context.sequelize, async (transaction) => {
     const { models } = context;
@@ -45,7 +45,7 @@ export async function commitImport({ context, studioId, id, body }: Call<z.infer
   });
 }
 
-/** Stopped on the way: what had come is forgotten, and nothing was taken in. */
+/** Stopped while sending: what had come is deleted, and nothing was imported. */
 export async function stopImport({ context, studioId, id }: Call<unknown>): Promise<{ rows: number }> {
   await context.models.imports.destroy({ where: { id, studioId, outcome: null } });
   return { rows: 0 };

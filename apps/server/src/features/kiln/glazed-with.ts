@@ -4,8 +4,8 @@ import type { Context } from '../../context';
 import { eventsOf } from '../events/append-events';
 
 /**
- * What was done to a piece, from the newest day it stood on: bucket, its SG then, coat planned, seconds really taken.
- * A piece that was never on a day has its plan only.
+ * Returns what was done to a piece, from the newest day it was on: bucket, its SG then, the planned coat, the seconds that were recorded. A piece
+ * that was never on a day has its plan only.
  */
 export async function glazedWith(context: Context, studioId: string, pieceId: string): Promise<Result['glazedWith']> {
   const buckets = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents'] });

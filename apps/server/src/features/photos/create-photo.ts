@@ -8,7 +8,7 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { reencode } from './photo-file';
 
-/** A photo that no result has after so long was taken and left. */
+/** A photo that belongs to no result after this time was abandoned. */
 const FORGET_AFTER_MS = 2 * 24 * 3_600_000;
 
 export async function createPhoto({ context, studioId, request }: Call<unknown>): Promise<z.infer<typeof photoAnswerSchema>> {

@@ -2,16 +2,16 @@ import pLimit from 'p-limit';
 import sharp, { type OutputInfo } from 'sharp';
 import { ProblemError } from '../../http/problem-error';
 
-/** Longest side kept, px: enough to see a crawl, small enough for a database. */
+/** Longest side that is kept, px: enough to see crawling, small enough for a database. */
 const LONGEST_PX = 1600;
 /** A picture that unpacks to more than this is an attack or a mistake. */
 const MOST_PIXELS = 60_000_000;
 /** The largest photo of a phone takes about two seconds on a slow machine. */
 const MOST_SECONDS = 15;
-/** More at once would only make each slower, and take the memory of the rest. */
+/** More at once would only make each slower, and need more memory. */
 const AT_ONCE = 2;
 
-/** How the files begin that cameras and phones write. */
+/** First bytes of the files that cameras and phones write. */
 const BEGINNINGS: readonly ((bytes: Buffer) => boolean)[] = [
   (jpeg) => jpeg.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])),
   (png) => png.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
@@ -26,7 +26,7 @@ export function blockOtherDecoders(): void {
 
 const waiting = pLimit(AT_ONCE);
 
-/** Re-encoded before it is stored: what is served is ours, upright, without place or camera data. Throws `notAPhoto`. */
+/** Re-encodes a photo before it is stored: what is served is upright, made by us, without place or camera data. Throws `notAPhoto`. */
 export function reencode(bytes: Buffer): Promise<{ data: Buffer; info: OutputInfo }> {
   const words = 'This file is not a photo we can read, whatever its name says. JPEG, PNG and WebP work.';
   if (!BEGINNINGS.some((begins) => begins(bytes))) return Promise.reject(new ProblemError('notAPhoto', words));

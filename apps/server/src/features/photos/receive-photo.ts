@@ -16,7 +16,10 @@ export const requireStudio =
     next();
   };
 
-/** One file in the field “photo”, in memory. What is cut short or put together wrongly is the sender's mistake, and said so. */
+/**
+ * Receives one file in the field “photo”, in memory. A request that was cut short or put together wrongly is the sender's mistake, and is answered
+ * so.
+ */
 export const receivePhoto = (): RequestHandler => (request, response, next) => {
   takeOne(request, response, (error: unknown) => next(error === undefined || error === null ? undefined : problemOf(error)));
 };

@@ -4,7 +4,7 @@ import { readPhoto } from './read-photo';
 import { receivePhoto, requireStudio } from './receive-photo';
 
 export const photoRoutes: readonly Route[] = [
-  // The studio is looked for before the file is read: nobody fills the memory for a studio that is not there.
+  // The studio is looked up before the file is read: nobody can fill the memory for a studio that does not exist.
   route({ method: 'post', path: '/photos', before: [requireStudio, receivePhoto], handle: createPhoto }),
   route({ method: 'get', path: '/photos/:id', handle: readPhoto }),
 ];

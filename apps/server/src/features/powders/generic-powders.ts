@@ -1,8 +1,8 @@
 import type { Powder } from '@cazuela/core';
 
 /**
- * Generic powders, of no supplier: a studio starts with a copy and corrects it from its own data sheets.
- * Oxides in percent by weight of the raw powder; density g/mL; raw clay and shrink weight per gram.
+ * Generic powders, of no supplier: a studio starts with a copy and corrects it from its own data sheets. Oxides in percent by weight of the raw
+ * powder; density g/mL; raw clay and shrink weight per gram.
  */
 export const GENERIC_POWDERS: readonly Omit<Powder, 'id'>[] = [
   { name: 'Silica', role: 'glass former', densityGMl: 2.65, rawClay: 0, shrinkWeight: 0, loiPercent: 0, sieveMesh: 60, oxides: { SiO2: 100 }, hazards: ['silica dust'] },

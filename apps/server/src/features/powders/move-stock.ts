@@ -5,8 +5,8 @@ import { ProblemError } from '../../http/problem-error';
 import { stockOf } from './stock';
 
 /**
- * Powder received, counted or thrown out. A count says what is there, whatever the sums say. The first note of a powder starts from an
- * empty shelf: what was used before anybody counted is not held against it.
+ * Powder received, counted or thrown out. A count is what is there, whatever the sums say. The first note of a powder starts from an empty shelf:
+ * what was used before is not subtracted.
  */
 export async function moveStock(call: Call<StockMove>): Promise<PowderMoves> {
   const { context, studioId, id: powderId, body } = call;
@@ -28,7 +28,7 @@ export async function moveStock(call: Call<StockMove>): Promise<PowderMoves> {
   return readMoves(call);
 }
 
-/** What came, what was counted, and what took from it, newest first. */
+/** What came in, what was counted, and what took from it, newest first. */
 export async function readMoves({ context, studioId, id: powderId }: Call<unknown>): Promise<PowderMoves> {
   const { models } = context;
   const moves = await models.stockMoves.findAll({ where: { studioId, powderId }, order: [['seq', 'DESC']], limit: 100 });

@@ -7,8 +7,8 @@ export interface PowderUse {
 }
 
 /**
- * What is on the shelf of each powder that was ever counted or received, g: everything that came in or was counted, less what batches,
- * buckets and series took. Powders nobody ever noted are absent: nothing is known of them.
+ * Returns what is on the shelf of each powder that was ever counted or received, g: everything that came in or was counted, less what batches,
+ * buckets and series took. Powders without a note are left out: nothing is known of them.
  */
 export async function stockOf({ sequelize }: Context, studioId: string, transaction?: Transaction): Promise<Map<string, number>> {
   const rows = await sequelize.query<{ powder_id: string; grams: number }>(
@@ -21,7 +21,7 @@ export async function stockOf({ sequelize }: Context, studioId: string, transact
   return new Map(rows.map((row) => [row.powder_id, Number(row.grams)]));
 }
 
-/** Brings what one batch, bucket or series took up to date, in the same transaction as its events. */
+/** Brings up to date what one batch, bucket or series took, in the same transaction as its events. */
 export async function setPowderUses(
   { models }: Context,
   target: { studioId: string; what: 'batch' | 'bucket' | 'series'; whatId: string },

@@ -12,7 +12,7 @@ import { sendPdf } from './weigh-sheet';
 
 const MOST_COPIES = 60;
 
-/** The label of a bucket: what it is, what it wants, what it does to people, and a code that opens it. One, or a sheet of them. */
+/** The label of a bucket: what it is, its range, its hazards, and a code that opens it. One, or a sheet of them. */
 export async function bucketLabelsPdf({ context, studioId, id, query, request, response }: Call<unknown>): Promise<void> {
   const asked = typeof query['size'] === 'string' ? query['size'] : '62x29';
   const size = Object.hasOwn(LABEL_SIZES, asked) ? LABEL_SIZES[asked] : undefined;
@@ -106,7 +106,7 @@ function draw(
   const top = yMm + pad + 6 * grow;
   doc.font('text').fontSize(5.4 * grow);
   doc.text(lines.join('\n'), left * MM, top * MM, { width: wide * MM });
-  // What it does to people is never cut off: smaller letters before fewer words.
+  // The hazards are never cut off: smaller letters before fewer words.
   if (words.hazards.length > 0)
     fitted(doc, words.hazards.join(' · '), { left: left * MM, width: wide * MM, bottom: (yMm + size.heightMm - 1.2) * MM, largest: 4.7 * grow });
   const cell = codeMm / modules.size;
@@ -114,17 +114,17 @@ function draw(
   const codeY = yMm + (size.heightMm - codeMm) / 2;
   for (let row = 0; row < modules.size; row++) {
     for (let column = 0; column < modules.size; column++) {
-      // A hair wider than the cell, so that printers leave no white lines in the code.
+      // Slightly wider than the cell, so that printers leave no white lines in the code.
       if (modules.get(row, column)) doc.rect((codeX + column * cell) * MM, (codeY + row * cell) * MM, cell * MM * 1.02, cell * MM * 1.02);
     }
   }
   doc.fill('black');
 }
 
-/** Letters of a data sheet's fine print; smaller nobody reads them. */
+/** Size of the small print; nobody reads smaller letters. */
 const SMALLEST_POINTS = 3.2;
 
-/** Below what stands there, in the largest letters that fit; only what does not fit in the smallest is sent to the data sheets. */
+/** Written below what is there, in the largest letters that fit; only what does not fit in the smallest is left to the data sheets. */
 function fitted(
   doc: PDFKit.PDFDocument,
   words: string,

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import * as woff2 from 'wawoff2';
 
-/** One millimetre in the points of a page. */
+/** One millimetre in points. */
 export const MM = 72 / 25.4;
 export const MARGIN_MM = 15;
 
@@ -21,7 +21,7 @@ export const A4: Paper = { widthMm: 210, heightMm: 297 };
 
 let loadedFonts: Promise<[string, Buffer][]> | undefined;
 
-/** Unpacked once: a subset of a packed font loses its accents and fractions, whose glyphs are made of two. */
+/** Unpacked once: a subset of a packed font loses accents and fractions, whose glyphs are made of two. */
 async function loadFonts(): Promise<[string, Buffer][]> {
   // Packages are found from the program that was started, wherever it was bundled to.
   const find = createRequire(process.argv[1]!);
@@ -55,7 +55,7 @@ export interface Column {
   font?: 'text' | 'figures';
 }
 
-/** A table with a line under every row and a box to tick; goes on over pages. Gives the y below it, mm. */
+/** Draws a table with a line under every row and a box to tick, over several pages when needed. Returns the y below it, mm. */
 export function table(
   doc: PDFKit.PDFDocument,
   question: { topMm: number; columns: readonly Column[]; rows: readonly (readonly string[])[]; withTickBox?: boolean; page: Paper },

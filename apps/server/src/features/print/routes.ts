@@ -9,6 +9,6 @@ export const printRoutes: readonly Route[] = [
   route({ method: 'get', path: '/batches/:id/sheet.pdf', handle: weighSheetPdf }),
   route({ method: 'get', path: '/buckets/:id/labels.pdf', handle: bucketLabelsPdf }),
   route({ method: 'get', path: '/series/:id/sheet.pdf', handle: seriesSheetPdf }),
-  // The seconds and waits are worked out on the screen: it sends what it shows.
+  // Seconds and waits are computed on the screen, which sends what it shows.
   route({ method: 'post', path: '/pieces/:id/steps.pdf', body: stepSheetSchema, handle: stepSheetPdf }),
 ];

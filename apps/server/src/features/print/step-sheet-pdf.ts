@@ -9,7 +9,7 @@ import { sendPdf } from './weigh-sheet';
 const DRAWING_HIGH_MM = 78;
 const BOX_MM = 5;
 
-/** The steps of a plan on paper with a box to tick, its section above them: what stands on the screen, black on white. */
+/** The steps of a plan on paper, with boxes to tick and the section above them: what stands on the screen, black on white. */
 export async function stepSheetPdf({ context, studioId, id, body, response }: Call<z.infer<typeof stepSheetSchema>>): Promise<void> {
   if ((await context.models.pieces.count({ where: { id, studioId } })) === 0) throw new ProblemError('notFound', 'There is no such piece.');
   const doc = await paper(A4, `Steps, ${body.title}`);
@@ -58,7 +58,7 @@ function steps(doc: PDFKit.PDFDocument, rows: StepSheet['steps'], topMm: number,
   return y;
 }
 
-/** On a new page where this one has no room left. */
+/** On a new page when this one has no room left. */
 function roomFor(doc: PDFKit.PDFDocument, yMm: number, needMm: number, page: Paper): number {
   if (yMm + needMm <= page.heightMm - MARGIN_MM) return yMm;
   doc.addPage({ size: [page.widthMm * MM, page.heightMm * MM], margin: 0 });

@@ -6,7 +6,7 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { recipeById } from './repository';
 
-/** Made once: the same id sent twice answers with what is there. */
+/** Made once: the same id sent twice answers with the existing recipe. */
 export async function createRecipe({ context, studioId, body }: Call<z.infer<typeof recipeCreateSchema>>): Promise<Recipe> {
   const { models, sequelize } = context;
   await inTransaction(sequelize, async (transaction) => {

@@ -1,7 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Context } from '../../context';
 
-/** Recipes with which a piece came out of a kiln of this studio: through the buckets its results were glazed from. */
+/** Returns the recipes with which a piece came out of a kiln of this studio, through the buckets its results were glazed from. */
 export async function firedRecipeIds({ sequelize }: Context, studioId: string, transaction?: Transaction): Promise<ReadonlySet<string>> {
   const rows = await sequelize.query<{ recipe_id: string }>(
     `SELECT DISTINCT b.recipe_id

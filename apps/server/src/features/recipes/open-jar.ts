@@ -12,7 +12,7 @@ import { powdersOf } from '../powders/list-powders';
 import { versionName } from '../buckets/move-glaze';
 import { recipeVersionById } from './repository';
 
-/** A ready jar is opened: a small bucket with what its label says is in it, at the middle of its SG range until somebody measures. */
+/** Opens a bought jar: a small bucket with what its label says, at the middle of its SG range until somebody measures. */
 export async function openJar({ context, studioId, id, body }: Call<z.infer<typeof jarOpenSchema>>): Promise<Bucket> {
   const version = await recipeVersionById(context, studioId, body.versionId);
   const { product, lines, name, sgLow, sgHigh, colour } = version.body;
@@ -28,7 +28,7 @@ export async function openJar({ context, studioId, id, body }: Call<z.infer<type
     return { powderId: powder.id, name: powder.name, part: line.part, grams: (dry * line.percent) / sum, density: powder.densityGMl };
   });
   await inTransaction(context.sequelize, async (transaction) => {
-    // The codes are held: the second of two taps waits, and then sees the first one's bucket.
+    // The codes are locked: the second of two taps waits, and then sees the bucket of the first.
     await holdCodes(context, studioId, 'B', transaction);
     const there = await context.models.buckets.findOne({ where: { id: body.bucketId, studioId }, transaction });
     if (there) return;

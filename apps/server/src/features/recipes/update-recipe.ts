@@ -15,7 +15,7 @@ export async function updateRecipe({ context, studioId, id, body }: Call<z.infer
     if (!row) throw new ProblemError('notFound', 'There is no such recipe.');
     if (row.get().version !== body.version) {
       const current = await recipeById(context, studioId, id, transaction);
-      // Sent again because the first answer was lost on its way: it is done already.
+      // Sent again because the first answer was lost: it is done already.
       const isDone = current.version === body.version + 1 && current.reason === body.reason && isDeepStrictEqual(current.body, body.body);
       if (isDone) return;
       throw new ProblemError('stale', 'Somebody saved this recipe while you were working on it. Both are kept here: choose one.', { current });

@@ -19,7 +19,7 @@ async function listRunners({ context, studioId }: Call<unknown>): Promise<Runner
   return rows.map((row) => runnerFromRow(row.get()));
 }
 
-/** Kept with the next free code (R1, R2 …), which is written on its back. Told twice, it is there once. */
+/** Gets the next free code (R1, R2 …), which is written on its back. Sent twice, it is there once. */
 async function createRunner({ context, studioId, body: { id, body } }: Call<z.infer<typeof runnerTileCreateSchema>>): Promise<RunnerTile> {
   const { models, sequelize } = context;
   return inTransaction(sequelize, async (transaction) => {

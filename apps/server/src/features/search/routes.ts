@@ -6,14 +6,14 @@ export const searchRoutes: readonly Route[] = [route({ method: 'get', path: '/se
 
 const MOST_HITS = 8;
 
-/** Anything by name; buckets, series and tiles by code too. */
+/** Finds anything by name; buckets, series and tiles by code too. */
 async function search({ context, studioId, query }: Call<unknown>): Promise<SearchHit[]> {
   const text = String(query['q'] ?? '')
     .trim()
     .slice(0, 80);
   if (text === '') return [];
   const { models } = context;
-  // % and _ are plain letters in a potter's search.
+  // In a search, % and _ are ordinary characters.
   const like = { [Op.like]: `%${text.replace(/[\\%_]/g, '\\$&')}%` };
   const named = { where: { studioId, name: like }, attributes: ['id', 'name'], limit: MOST_HITS };
   const [recipes, buckets, pieces, powders, series, tiles, runners, bodies] = await Promise.all([

@@ -7,7 +7,7 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { seriesById } from './read-series';
 
-/** Kept with the next free code (K1, K2 …), once its steps are known to be possible. */
+/** Gets the next free code (K1, K2 …), once its steps are known to be possible. */
 export async function createSeries({ context, studioId, body }: Call<z.infer<typeof seriesCreateSchema>>): Promise<SeriesDocument> {
   const { models, sequelize } = context;
   seriesSheet({ code: 'K', question: body.body });

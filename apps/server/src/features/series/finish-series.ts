@@ -9,7 +9,7 @@ import { appendToStream } from '../events/append-events';
 import { setPowderUses } from '../powders/stock';
 import { seriesById } from './read-series';
 
-/** The tiles are dipped: the stain has left the shelf and the glaze its buckets. Told twice, it counts once. */
+/** The tiles are dipped: the stain has left the shelf and the glaze its buckets. Sent twice, it counts once. */
 export async function finishSeries({ context, studioId, id, body }: Call<z.infer<typeof seriesDoneSchema>>): Promise<SeriesDocument> {
   const { models, sequelize } = context;
   await inTransaction(sequelize, async (transaction) => {

@@ -5,7 +5,7 @@ import { withLease } from '../../db/lease';
 import { GENERIC_POWDERS } from '../powders/generic-powders';
 import type { Context } from '../../context';
 
-/** What an empty studio starts with: names to change. No vessel: an empty weight that is not yours would be wrong in silence. */
+/** What an empty studio starts with: names to change. No vessel: a wrong empty weight would go unnoticed. */
 const freshStudio = (): StudioBody => ({
   name: 'Our studio',
   members: ['Me'],
@@ -14,10 +14,10 @@ const freshStudio = (): StudioBody => ({
   currency: '€',
 });
 
-/** Whoever makes the first studio of a database holds this. */
+/** The lease of whoever makes the first studio of a database. */
 export const FIRST_STUDIO = 'first_studio';
 
-/** A new database gets one empty studio, also when several servers start at once; an old one stays as it is. */
+/** Gives a new database one empty studio, also when several servers start at once; an old one stays as it is. */
 export async function ensureStudio(context: Context): Promise<void> {
   await withLease(context.sequelize, FIRST_STUDIO, async () => {
     if ((await context.models.studios.count()) > 0) return;
@@ -25,7 +25,7 @@ export async function ensureStudio(context: Context): Promise<void> {
   });
 }
 
-/** A studio with its own copy of the powder table, so that each can correct it. */
+/** Creates a studio with its own copy of the powder table, so that each can correct it. */
 export async function createStudio(
   context: Context,
   studio: { id: string; body: StudioBody; demo: boolean; transaction: Transaction },

@@ -5,8 +5,8 @@ import type { Context } from '../../context';
 class TakenBack extends Error {}
 
 /**
- * ErrorBanner whether the server and its database do their work: a row is written and taken back, for a database that answers may still refuse
- * to write (read-only, disk full, a cluster node by itself). The interface asks it to know when to go on.
+ * Says whether the server and its database work: a row is written and taken back, because a database that answers may still refuse to write
+ * (read-only, disk full, a cluster node by itself). The interface asks it to know when to go on.
  */
 export function health({ sequelize }: Context): RequestHandler {
   return async (_request, response) => {

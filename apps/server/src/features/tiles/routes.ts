@@ -18,7 +18,7 @@ async function listTiles({ context, studioId }: Call<unknown>): Promise<StepTile
   return rows.map((row) => tileFromRow(row.get()));
 }
 
-/** Kept with the next free code (T1, T2 …), which is written on its foot. */
+/** Gets the next free code (T1, T2 …), which is written on its foot. */
 async function createTile({ context, studioId, body: { id, body } }: Call<z.infer<typeof tileCreateSchema>>): Promise<StepTile> {
   const { models, sequelize } = context;
   return inTransaction(sequelize, async (transaction) => {

@@ -1,5 +1,4 @@
-import type { ElementRef } from '@angular/core';
-import { afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, viewChild } from '@angular/core';
+import { type ElementRef, afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, viewChild } from '@angular/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);

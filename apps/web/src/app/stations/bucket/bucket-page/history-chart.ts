@@ -1,5 +1,4 @@
-import { DAY_MS } from '@cazuela/core';
-import type { BucketMoment } from '@cazuela/core';
+import { DAY_MS, type BucketMoment } from '@cazuela/core';
 import { format } from 'date-fns';
 import { token, type LineChartConfig } from '../../../parts/line-chart';
 import type { Units } from '../../../data/units/units';

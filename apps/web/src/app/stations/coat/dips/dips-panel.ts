@@ -1,6 +1,5 @@
-import { isPassMethod, readCoat } from '@cazuela/core';
+import { isPassMethod, readCoat, type CoatReading, type CoatMethod } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
-import type { CoatReading, CoatMethod } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';

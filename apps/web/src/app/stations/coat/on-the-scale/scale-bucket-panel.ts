@@ -1,7 +1,6 @@
-import { readCoat } from '@cazuela/core';
+import { readCoat, type Asked } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { CoatDipBody } from '@cazuela/contract';
-import type { Asked } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
 import { createMutation } from '../../../data/http/mutation';

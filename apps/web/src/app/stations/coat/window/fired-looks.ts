@@ -1,7 +1,6 @@
-import { glazeIdOf } from '@cazuela/core';
+import { glazeIdOf, type CoatLook } from '@cazuela/core';
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary, Piece, Result, StepTile } from '@cazuela/contract';
-import type { CoatLook } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../../../data/http/studio-api';
 

@@ -1,4 +1,15 @@
-import { bowMm, edgeOffsetMm, rimIsApart, tallMm, type EdgeLine, type Layer, type PiecePlan, type PieceShape, type Turn } from '@cazuela/core';
+import {
+  bowMm,
+  edgeOffsetMm,
+  rimIsApart,
+  tallMm,
+  type EdgeLine,
+  type Layer,
+  type PiecePlan,
+  type PieceShape,
+  type Turn,
+  insideProfile,
+} from '@cazuela/core';
 import {
   AmbientLight,
   BoxGeometry,
@@ -18,7 +29,6 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
-import { insideProfile } from '@cazuela/core';
 
 const ROUND_PARTS = 72;
 const SKIN = { wide: 720, high: 480 };
