@@ -72,7 +72,7 @@ test.describe('at the bucket', () => {
     await expect(page.getByText('A hydrometer hangs in a thick glaze')).toBeVisible();
     await page.getByRole('button', { name: 'Keep the reading' }).click();
     await expect(page.getByRole('cell', { name: 'SG 1.465 ± 0.010, hydrometer, 46 °Bé', exact: true })).toBeVisible();
-    // Something that no glaze reads is refused with its reason.
+    // Something that cannot be read as a glaze is refused with the reason.
     await page.getByLabel('It reads').fill('145');
     await expect(page.getByRole('alert')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Keep the reading' })).toBeDisabled();

@@ -20,7 +20,7 @@ test.describe('at the coat station', () => {
     await page.getByRole('button', { name: 'Leave it out', exact: true }).click();
     await expect(page.getByText('Left out: the needle went into the clay')).toBeVisible();
     await expect(page.getByText('from 2 dips of this glaze on this body')).toBeVisible();
-    // What cannot be is said before it is kept.
+    // What is impossible is said before it is saved.
     await page.getByRole('radio', { name: 'weighed wet' }).click();
     await page.getByLabel('Area', { exact: true }).fill('120');
     await page.getByLabel('Before, dip 1').fill('200');
@@ -59,7 +59,7 @@ test.describe('at the coat station', () => {
     const timer = page.getByRole('dialog', { name: 'Dip timer' });
     await page.keyboard.press('Space');
     await expect(timer.getByRole('button', { name: 'Out, Space' })).toBeVisible();
-    // The hand is late: it comes out two seconds after the tone.
+    // The piece comes out two seconds after the tone.
     await expect(timer.locator('.big')).toHaveText(new RegExp(`^(${[2, 3].map((late) => `${Math.floor(wanted + late)}\\.\\d`).join('|')})$`), {
       timeout: 20_000,
     });
@@ -149,7 +149,7 @@ test.describe('at the coat station', () => {
     const coat = page.getByLabel('Coat wanted', { exact: true });
     await coat.fill('0.6');
     const box = (await chart.boundingBox())!;
-    // The handle lies at the right end, at 0.6 of an axis whose lines are 0.2 apart: looked for from the middle downwards.
+    // The handle is at the right end, at 0.6 of an axis whose lines are 0.2 apart: searched from the middle downwards.
     for (let share = 0.15; share < 0.9; share += 0.05) {
       await page.mouse.move(box.x + box.width - 10, box.y + share * box.height);
       await page.mouse.down();

@@ -3,7 +3,7 @@ import type { APIRequestContext, Page } from '@playwright/test';
 import type { RunOptions } from 'axe-core';
 import { expect, test, type StudioUnderTest } from './studio';
 
-/** What is sound need not be told element by element. */
+/** What is right need not be listed element by element. */
 const FAULTS_ONLY: RunOptions = { resultTypes: ['violations'] };
 
 async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Promise<string[]> {
@@ -48,7 +48,7 @@ test('axe finds nothing serious on any view, by day and in the dark', async ({ p
     await page.emulateMedia({ colorScheme: 'light' });
     await settled(page, path);
     const byDay = await new AxeBuilder({ page }).options(FAULTS_ONLY).analyze();
-    // In the dark only the colours are others.
+    // In the dark only the colours differ.
     await page.emulateMedia({ colorScheme: 'dark' });
     const inTheDark = await new AxeBuilder({ page }).options(FAULTS_ONLY).withRules(['color-contrast', 'link-in-text-block']).analyze();
     const serious = [...byDay.violations, ...inTheDark.violations].filter(({ impact }) => impact === 'serious' || impact === 'critical');

@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import journeys from './playwright.config';
 
-/** What looks for faults and is no test: it goes on until its time is up. */
+/** Searches for faults; it is no test, and goes on until its time is over. */
 export default defineConfig({
   ...journeys,
   testMatch: '*.explore.ts',

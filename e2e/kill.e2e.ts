@@ -33,7 +33,7 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.keyboard.press('Space');
     await expect(page.getByRole('button', { name: 'It is a bucket' })).toBeEnabled();
     await page.keyboard.press('Space');
-    // The bench’s own heading has the version behind the name: only the bucket’s page is called so.
+    // The heading of the bench has the version behind the name: only the bucket's page has the name alone.
     await expect(page.getByRole('heading', { name: 'Noche Honda', level: 1, exact: true })).toBeVisible();
 
     const [batch] = await own.records<Batch[]>(request, '/batches');
@@ -50,7 +50,7 @@ test.describe('when something dies in the middle of weighing', () => {
     own.killServer();
     await page.keyboard.press('Space');
     await expect(page.getByRole('heading', { name: 'Whiting' })).toBeVisible();
-    // The tab dies with the server; another one finds the tick in the device's keeping and sends it.
+    // The tab dies with the server; another one finds the event in the device's storage and sends it.
     await page.close();
     await own.startServer();
     const again = await page.context().newPage();

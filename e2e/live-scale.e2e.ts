@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Batch } from '@cazuela/contract';
 import { expect, StudioUnderTest, test } from './studio';
 
-/** Pours at the practice scale as a hand would: a stream for most of it, and nothing more. */
+/** Pours at the practice scale: a stream for most of it, and nothing more. */
 async function pour(page: Page, grams: number): Promise<void> {
   await page.evaluate((amount) => {
     const socket = (window as unknown as { scaleSocket: WebSocket }).scaleSocket;
@@ -10,7 +10,7 @@ async function pour(page: Page, grams: number): Promise<void> {
   }, grams);
 }
 
-/** The page's own socket to its scale, so that a test can pour an exact amount into it. */
+/** The page's own socket to its scale, so that a test can pour an exact amount. */
 const catchSocket = (): void => {
   const Real = window.WebSocket;
   window.WebSocket = class extends Real {
@@ -23,7 +23,7 @@ const catchSocket = (): void => {
 
 const targetOf = async (page: Page): Promise<number> => Number((await page.locator('.weight.figure').textContent())!.replace(/[^\d.]/g, ''));
 
-/** A test batch, its water in, at its first powder, with the practice scale asked for. */
+/** A test batch with its water in, at its first powder, with the practice scale connected. */
 async function startWithScale(page: Page, own: StudioUnderTest): Promise<void> {
   await page.goto(`${own.address}/weigh`);
   await page.getByRole('combobox', { name: 'Recipe' }).selectOption({ label: 'Leche de Higo, version 1' });
@@ -56,13 +56,13 @@ test.describe('a test batch with the live scale', () => {
     await page.keyboard.press('t');
     await expect(page.getByText(/^\s*0\.0\s*g/)).toBeVisible();
 
-    // The first line: its weight runs, stands, and the next line comes up by itself.
+    // The first line: its weight rises, stands still, and the next line comes by itself.
     await expect(page.getByRole('heading', { name: 'Kaolin', level: 2 })).toBeVisible();
     await pour(page, await targetOf(page));
     const second = page.getByRole('heading', { name: 'Silica', level: 2 });
     await expect(second).toBeVisible();
 
-    // In the middle of the second the scale is unplugged, and the page reloaded: what was poured is still there.
+    // In the middle of the second one the scale is unplugged and the page reloaded: what was poured is still there.
     const target = await targetOf(page);
     await pour(page, target / 2);
     await expect(page.getByRole('progressbar', { name: 'Of this line' })).toHaveAttribute('aria-valuenow', /^(49|50|51)$/);
@@ -73,7 +73,7 @@ test.describe('a test batch with the live scale', () => {
     await expect(second).toBeVisible();
     await expect(page.getByRole('progressbar', { name: 'Of this line' })).toHaveAttribute('aria-valuenow', /^(49|50|51)$/);
 
-    // Too much of it: the whole batch follows.
+    // Too much of it: the whole batch is raised.
     await pour(page, target * 0.6);
     await expect(page.getByText(/too much/).first()).toBeVisible();
     await expect(page.locator('.net')).toHaveText(new RegExp(`^\\s*${Math.floor(target * 1.1)}|${Math.ceil(target * 1.1)}`));
@@ -81,7 +81,7 @@ test.describe('a test batch with the live scale', () => {
     await page.keyboard.press('o');
     await expect(page.getByText(/raised to 1\d\d %/)).toBeVisible();
 
-    // The server dies, its practice scale with it: the display is read by eye, and the work goes on.
+    // The server dies, and its practice scale with it: the display is read by eye, and the work goes on.
     const newest = async (): Promise<Batch> => {
       const [first] = await own.records<Batch[]>(request, '/batches');
       return own.records<Batch>(request, `/batches/${first!.id}`);

@@ -2,7 +2,7 @@ import type { Batch, Bucket } from '@cazuela/contract';
 import type { BrowserContext, Page, Route } from '@playwright/test';
 import { expect, StudioUnderTest, test } from './studio';
 
-/** What may stand between a tablet and the records, each for a while. */
+/** What may answer in place of the records, each for a while. */
 const TROUBLES: readonly (readonly [name: string, answer: (route: Route) => Promise<void>])[] = [
   ['a proxy asks for a sign-in', (route) => route.fulfill({ status: 401, contentType: 'text/html', body: '<h1>Sign in</h1>' })],
   ['a hotel’s welcome page', (route) => route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Welcome</h1>' })],
@@ -76,7 +76,7 @@ test.describe('what hands did is never lost', () => {
     const batch = (await own.records<Batch[]>(request, '/batches')).find((one) => one.bucketId === null)!;
     await page.goto(`${own.address}/weigh/${batch.id}`);
     await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
-    // Its records are gone meanwhile, as far as this sending goes.
+    // For this request, the record it belongs to is gone.
     await context.route('**/events', async (route) => {
       const { events } = route.request().postDataJSON() as { events: { streamId: string }[] };
       const gone = events.map((event) => ({ ...event, streamId: '0198c0de-0000-7000-8000-00000000dead' }));

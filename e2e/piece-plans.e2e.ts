@@ -4,7 +4,7 @@ import { expect, test } from './studio';
 const steps = (page: Page) => page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
 const ways = (page: Page) => page.locator('cz-alternatives-panel').getByRole('article');
 
-/** A new piece of a form, with a name, as somebody new would begin. */
+/** A new piece of a form, with a name, as a new user would begin. */
 async function begin(page: Page, form: string, name: string): Promise<void> {
   await page.goto('/piece');
   await page.getByRole('button', { name: form, exact: true }).click();
@@ -172,7 +172,7 @@ test.describe('a form drawn by hand', () => {
     await expect(page.getByText(/block: check the unit|nothing is left inside/)).toBeVisible();
     await expect(page.getByRole('slider', { name: 'Rim' })).toHaveAttribute('aria-valuetext', '84 mm across, 93 mm up');
     await page.getByRole('textbox', { name: 'Wall', exact: true }).fill('5');
-    // The save of the last change is in the records once the page says nothing else.
+    // The last change is saved once the page shows nothing else.
     await expect
       .poll(async () => {
         await page.reload();
@@ -208,7 +208,7 @@ test.describe('a panel on a part of the turn', () => {
     const right = page.getByRole('slider', { name: 'Right side of panel 1' });
     const left = page.getByRole('slider', { name: 'Left side of panel 1' });
     await expect(right).toHaveAttribute('aria-valuetext', '15 % round');
-    // Left of the front, on the side that is not seen.
+    // Left of the front, on the side that is not visible.
     await expect(left).toHaveCount(0);
     const dot = (await right.locator('.dot').boundingBox())!;
     await page.mouse.move(dot.x + dot.width / 2, dot.y + dot.height / 2);

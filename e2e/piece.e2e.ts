@@ -22,7 +22,7 @@ test.describe('at the piece plan', () => {
       .first()
       .click();
     await expect(run.getByText(/yours is safe/)).toBeVisible({ timeout: 60_000 });
-    // Hotter, it is another line.
+    // Hotter, the line is another one.
     const before = await run.getByText(/Lowest safe line/).textContent();
     await run.getByRole('combobox', { name: 'Fired to cone' }).selectOption('8');
     await expect(run.getByText(/Lowest safe line/)).toBeVisible({ timeout: 60_000 });

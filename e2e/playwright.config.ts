@@ -14,7 +14,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'UTC',
-    // A journey need not wait for what only glides.
+    // A journey need not wait for smooth scrolling.
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'retain-on-failure',
     launchOptions: {

@@ -34,7 +34,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.getByLabel('Volume').fill('5');
     await page.getByLabel('SG wanted').fill('1.45');
     await expect(page.getByText('5.0 L', { exact: true })).toBeVisible();
-    // Nobody here has fired it: a bucket of it wants a word first.
+    // It was never fired here: a bucket of it asks first.
     await expect(page.getByRole('button', { name: 'Start weighing' })).toBeDisabled();
     await page.getByRole('checkbox', { name: 'I know it from another studio' }).check();
     await page.getByRole('button', { name: 'Start weighing' }).click();
@@ -54,7 +54,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
       await page.keyboard.press('Space');
       await expect(page.getByRole('heading', { name: next })).toBeVisible();
     }
-    // Words are typed with their spaces and their o: neither goes on to the next step there.
+    // Words are typed with their spaces and their o: neither moves to the next step there.
     await page.keyboard.press('n');
     await page.getByRole('textbox', { name: 'Note' }).click();
     await page.keyboard.type('room too warm, stirred over noon');
@@ -96,7 +96,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.getByRole('combobox', { name: 'Stain' }).selectOption({ label: 'Stain (zircon type)' });
     await page.getByRole('button', { name: 'Stain and water went in' }).click();
     await expect(page.getByText('3.00 % of the base')).toBeVisible();
-    // Loading down again is only possible with base.
+    // Lowering the percentage again is possible only with base.
     await page.getByLabel('Percent of the dry base').fill('2');
     await expect(page.getByText('Stain cannot be taken out')).toBeVisible();
     await page.getByRole('link', { name: 'Coat with it' }).click();

@@ -12,7 +12,7 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await page.getByRole('textbox', { name: 'Percent of line 1 over the base' }).fill('4');
     await page.getByText('Bought ready: a dry base, a jar').click();
     await page.getByRole('radio', { name: 'a bought dry base' }).click();
-    // A scoop is no weight: refused with the reason, then told in ounces.
+    // A scoop is no weight: refused with the reason, then entered in ounces.
     await page.getByRole('combobox', { name: 'Unit of the powder' }).selectOption('US tbsp');
     await expect(page.getByText('A volume of powder weighs more or less')).toBeVisible();
     await page.getByRole('combobox', { name: 'Unit of the powder' }).selectOption('oz');
@@ -22,7 +22,7 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await expect(page.getByText('0.978 mL of water for each gram of powder.')).toBeVisible();
     await page.getByRole('button', { name: 'Keep the recipe' }).click();
     await page.getByRole('link', { name: 'Weigh it' }).click();
-    // Nobody here has fired it: more than a test wants a word first.
+    // It was never fired here: more than a test asks first.
     await expect(page.getByText('Nobody here has fired it.')).toBeVisible();
     await page.getByRole('button', { name: /Make it a 300/ }).click();
     await page.getByRole('textbox', { name: 'Base of the test' }).fill('16 oz');

@@ -28,7 +28,7 @@ export class StudioUnderTest {
     return this.server.address;
   }
 
-  /** As when the machine's power fails: no goodbye. */
+  /** As when the power fails: without a shutdown. */
   killServer(): void {
     this.server.child.kill('SIGKILL');
   }
@@ -40,7 +40,7 @@ export class StudioUnderTest {
   stopDatabase = (): Promise<void> => this.database.stop();
   startDatabase = (): Promise<void> => this.database.launch();
 
-  /** Past everything that guards it, as an older version could: a step that no bucket can have, and contents that say so. */
+  /** Past every check, as an older version could: an event that no bucket can have, and contents that follow from it. */
   async corruptBucket(id: string): Promise<void> {
     const { host, port, user, password, database } = this.database.address;
     const connection = await createConnection({ connectTimeout: 30_000, host, port, user, password, database });
@@ -70,11 +70,11 @@ export class StudioUnderTest {
 const launch = (database: PrivateMariaDb, port: number, demo: boolean): Promise<ServerProcess> =>
   startServer({ db: database.address, port, demo, env: { TZ: 'UTC', CAZUELA_WRITES_PER_MINUTE: '100000' } });
 
-/** CAZUELA_SLOW=4 makes every page as slow as an old tablet: what only works because nothing is late shows itself. */
+/** CAZUELA_SLOW=4 makes every page as slow as an old tablet: what works only because nothing is late fails then. */
 const SLOWER = Number(process.env['CAZUELA_SLOW'] ?? 1);
 
 interface Fixtures {
-  /** Fails the journey when the page threw or the security policy had to stop something. */
+  /** Fails the journey when the page threw an error or the security policy stopped something. */
   noErrors: void;
 }
 interface WorkerFixtures {
@@ -96,7 +96,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       page.on('console', (message) => {
-        // A refused request is logged by the browser itself; whether it was handled is what the journeys look at.
+        // The browser logs a refused request by itself; the journeys check whether it was handled.
         if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) errors.push(message.text());
       });
       if (SLOWER > 1) await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });

@@ -34,7 +34,7 @@ test('two who plan one piece: the second sees both, and neither’s work goes un
   }
   await page.getByLabel('Wax up the foot').fill('15');
   await expect.poll(async () => (await kept()).body.plan.waxFootMm).toBe(15);
-  // Journeys share a studio, so how many versions there are already is not known before.
+  // Journeys share a studio, so the number of versions is not known before.
   const { version } = await kept();
   expect(version).toBe(piece.version + 1);
 
@@ -42,13 +42,13 @@ test('two who plan one piece: the second sees both, and neither’s work goes un
   for (let i = 0; i < 6; i++) await other.keyboard.press('ArrowUp');
   const both = other.getByRole('alert', { name: 'Changed meanwhile' });
   await expect(both).toContainText(`Lidded pot, tall, version ${version}`);
-  // Until one is chosen nothing is written over.
+  // Until one is chosen nothing is overwritten.
   expect((await kept()).body.plan.waxFootMm).toBe(15);
   await both.getByRole('button', { name: 'Keep mine' }).click();
   await expect.poll(async () => (await kept()).body.plan.waxFootMm).toBe(18);
   await expect(both).toHaveCount(0);
 
-  // The first goes on from what it knows, is told, and takes the other’s.
+  // The first one goes on from what it knows, is told, and takes the other's.
   await page.getByRole('textbox', { name: 'Rim band', exact: true }).fill('60');
   const again = page.getByRole('alert', { name: 'Changed meanwhile' });
   await expect(again).toBeVisible();

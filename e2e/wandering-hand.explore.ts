@@ -3,8 +3,8 @@ import type { Locator, Page } from '@playwright/test';
 import { expect, StudioUnderTest, test } from './studio';
 
 /**
- * `./cazuela explore hands`: a hand that presses, types and turns back anywhere, from a seed that is told. Whatever it does, no screen may
- * break, send what the records refuse as badly formed, or show a number that is none.
+ * `./cazuela explore hands`: presses, types and goes back at random, from a seed that is printed. Whatever it does, no screen may break, send what
+ * the records refuse as badly formed, or show a number that is none.
  */
 const SEED = Number(process.env['CAZUELA_SEED'] ?? Date.now() % 2 ** 31);
 const UNTIL = Date.now() + 60_000 * Number(process.env['CAZUELA_MINUTES'] ?? 10);
@@ -29,7 +29,7 @@ const PRESSABLE =
   'button:visible:enabled, summary:visible, [role=slider]:visible, input:visible:enabled, select:visible:enabled, textarea:visible:enabled';
 const NO_NUMBER = /.{0,40}\b(?:NaN|undefined|Infinity|\[object Object\])\b.{0,40}/;
 
-/** The same hand from the same seed, as far as what it presses is there in time. */
+/** The same actions from the same seed, as far as what they press is there in time. */
 function drawn(seed: number): { share: () => number; of: <T>(things: readonly T[]) => T } {
   const share = seededUniform(seed);
   return { share, of: (things) => things[Math.floor(share() * things.length)]! };
@@ -74,7 +74,7 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
   }
 });
 
-/** Whatever can be done with this: what was done, in words. What is gone by then is left. */
+/** Does something that is possible with this element, and returns what was done. An element that is gone is skipped. */
 async function act(page: Page, thing: Locator, draw: ReturnType<typeof drawn>): Promise<string> {
   const soon = { timeout: 1_000 };
   const [typed, key, also, option] = [draw.of(TYPED), draw.of(KEYS), draw.share(), draw.share()];

@@ -5,7 +5,7 @@ import { SCALE_SOCKET } from '@cazuela/contract';
 import { SimulatedScale } from '../src/devices/simulated-scale';
 import { serverUnderTest, type ServerUnderTest } from './server-under-test';
 
-/** A seeded random, so that the noise is the same in every run. */
+/** A seeded random source, so that the noise is the same in every run. */
 function seeded(seed: number): () => number {
   let state = seed;
   return () => (state = (state * 1664525 + 1013904223) % 4294967296) / 4294967296;

@@ -5,11 +5,11 @@ import type { MariaDbAddress } from '../../../scripts/lib/private-mariadb';
 /** The throw-away MariaDB of this run. */
 export const sharedDatabase = (): MariaDbAddress => JSON.parse(process.env['CAZUELA_TEST_DB']!) as MariaDbAddress;
 
-/** An empty database of its own in a MariaDB. Files share one process when Jest runs in band: the name differs there too. */
+/** Makes an empty database in a MariaDB. Test files share one process when Jest runs in band, so the name differs there too. */
 export async function emptyDatabase(address = sharedDatabase()): Promise<MariaDbAddress> {
   const { host, port, user, password } = address;
   const database = `cazuela_${randomBytes(6).toString('hex')}`;
-  // A machine that stands still for a moment is no reason to fail.
+  // A machine that stalls for a moment is no reason to fail.
   const admin = await createConnection({ connectTimeout: 30_000, host, port, user, password });
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.end();

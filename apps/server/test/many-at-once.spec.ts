@@ -7,7 +7,7 @@ import { serverUnderTest, type ServerUnderTest } from './server-under-test';
 
 const CLIENTS = 20;
 
-/** What many tablets do at the same moment is all done, each once, and nobody hears of a deadlock. */
+/** What many tablets do at the same moment is all done, each once, and nobody sees a deadlock. */
 describe('twenty who write at once', () => {
   let server: ServerUnderTest;
   beforeAll(async () => {

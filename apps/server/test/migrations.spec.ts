@@ -11,7 +11,7 @@ async function emptyConfig(): Promise<DbConfig> {
   return { ...configFrom(readEnv({})).db, host, port, user, password, database };
 }
 
-/** Every statement of a first start, in order: after each of them the power may fail. */
+/** Every statement of a first start, in order: the power may fail after each of them. */
 const ALL = MIGRATIONS.flatMap(({ up }) => up);
 
 describe('a first start that was cut off', () => {

@@ -31,7 +31,7 @@ export interface ServerUnderTest {
   stop: () => Promise<void>;
 }
 
-/** Every server of a test file is stopped at its end, whether its tests came through or not. */
+/** Every server of a test file is stopped at its end, also when a test failed. */
 const running: (() => Promise<void>)[] = [];
 afterAll(async () => {
   await Promise.all(running.map((stop) => stop()));

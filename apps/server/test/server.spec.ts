@@ -106,7 +106,7 @@ describe('the tables', () => {
     const server = await serverUnderTest();
     await migrateDown(server.context.config.db);
     const left = await server.context.sequelize.query('SHOW TABLES', { type: QueryTypes.SELECT });
-    // What is left tells which migrations are done, step by step, and who is at it.
+    // The tables that stay tell which migrations are done, step by step, and who is running them.
     expect(left.flatMap((row) => Object.values(row)).sort()).toEqual(['leases', 'migration_steps', 'migrations']);
     await migrateUp(server.context.config.db);
     await Promise.all([1, 2, 3].map(() => ensureStudio(server.context)));

@@ -1,6 +1,6 @@
 import type { GlazeFacts } from '../src/index';
 
-/** A sound, middling glaze of nobody's; each test says what is particular about its own. */
+/** A sound, middling, made-up glaze; each test says what is particular about its own. */
 export const glazeOf = (bucketId: string, change: Partial<GlazeFacts> = {}): GlazeFacts => ({
   bucketId,
   name: bucketId,

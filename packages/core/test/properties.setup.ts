@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 
 /**
- * The same draws in every run of the tests: a change is judged by itself, not by luck. `./cazuela explore` draws anew, and many times as much,
- * to find what no draw has hit yet.
+ * The same draws in every run of the tests, so that a change is judged by itself. `./cazuela explore` draws new ones, and many more, to find what
+ * no draw has hit yet.
  */
 const seed = Number(process.env['CAZUELA_SEED'] ?? 20_261);
 const times = Number(process.env['CAZUELA_DRAWS'] ?? 1);

@@ -23,7 +23,7 @@ export const appConfig: ApplicationConfig = {
       routes,
       withComponentInputBinding(),
       withNavigationErrorHandler(tellNavigationTrouble),
-      // Told once, by the strip; the promise of every link need not tell it again.
+      // Reported once, by the strip; the promise of each link need not report it again.
       withRouterConfig({ resolveNavigationPromiseOnError: true }),
       withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
     ),

@@ -1,6 +1,6 @@
 import type { Routes } from '@angular/router';
 
-/** Every view is its own file on the wire, fetched when it is first opened. */
+/** Every view is a chunk of its own, fetched when it is first opened. */
 export const routes: Routes = [
   { path: '', title: 'What now? · Cazuela', loadComponent: () => import('./stations/home/home').then((m) => m.Home) },
   {

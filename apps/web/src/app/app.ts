@@ -10,7 +10,7 @@ import { NavigationTrouble } from './shell/navigation-trouble';
 import { OpensDialogs } from './shell/opens-dialogs';
 import { STATIONS } from './shell/stations';
 
-/** The shell: stations left to right in the order of the work, keys, and how the records stand. */
+/** The shell: stations left to right in the order of the work, keys, and the state of the connection. */
 @Component({
   selector: 'cz-root',
   imports: [RouterOutlet, RouterLink, RouterLinkActive, ConnectionStrip],
@@ -38,7 +38,7 @@ export class App {
     ),
     { initialValue: '/' },
   );
-  /** The weighing bench fills the screen: hands are busy, nothing else is shown. */
+  /** The weighing bench fills the screen: the potter's hands are busy, so nothing else is shown. */
   protected readonly onBench = computed(() => /^\/weigh\/(?!series)[^/?]+/.test(this.url()));
   protected readonly studioName = computed(() => this.studio.studio()?.name ?? '');
 
@@ -57,7 +57,7 @@ export class App {
     ]);
   }
 
-  /** Steps that live in this page alone would go with it: the browser asks first. */
+  /** Events that are kept by this page alone would be lost with it: the browser asks first. */
   protected stay(event: BeforeUnloadEvent): void {
     if (this.outbox.unkeptCount() > 0) event.preventDefault();
   }

@@ -1,4 +1,4 @@
-/** Canvas is not there in jsdom: charts are looked at in the real browser. */
+/** jsdom has no canvas: charts are checked in the real browser. */
 export class Chart {
   static register(): void {
     // Nothing to register.

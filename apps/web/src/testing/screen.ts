@@ -23,7 +23,7 @@ export class Screen<T> {
     return this.fixture.nativeElement as HTMLElement;
   }
 
-  /** Everything that can be read, as somebody would read it out: one space between things, none before a full stop. */
+  /** Returns everything that can be read, as somebody would read it out: one space between words, none before a full stop. */
   get text(): string {
     const walker = document.createTreeWalker(this.root, NodeFilter.SHOW_TEXT);
     const words: string[] = [];
@@ -74,7 +74,7 @@ export class Screen<T> {
     await this.settle();
   }
 
-  /** A key of this screen, pressed with nothing focused. */
+  /** Presses a key of this screen, with nothing focused. */
   async key(key: string): Promise<void> {
     const event = new KeyboardEvent('keydown', { key, cancelable: true });
     Object.defineProperty(event, 'target', { value: document.body });

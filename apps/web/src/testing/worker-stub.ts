@@ -23,7 +23,7 @@ export const runWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage(job: RunJob) {
-    // A few draws say as much in a test as thousands.
+    // In a test a few draws say as much as thousands.
     doRunJob({ ...job, draws: 20 }, (message) => this.onmessage?.call(this as Worker, { data: message } as MessageEvent));
   },
   terminate: () => undefined,

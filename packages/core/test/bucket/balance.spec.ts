@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { replayBucket, splitBucket, type BucketContents, type BucketEvent, type BucketPart } from '../../src/index';
 
-/** A studio of three buckets kept twice: by the events, and by plain sums of what hands moved. */
+/** A studio of three buckets kept twice: by events, and by plain sums of what was moved. */
 interface Studio {
   events: BucketEvent[][];
   /** Powder that came in and left, g by powder. */

@@ -32,7 +32,7 @@ describe('a reading beside the records', () => {
     ['a paste that lost most of its water unseen', { sg: 2 }],
   ])('%s is impossible, and is asked about', (_name, change) => {
     const question = { ...book, ...change };
-    // What weighs more than its powder cannot have been mixed of it: the book's own SG must stay below its density.
+    // A slurry heavier than its powder cannot have been mixed from it: the SG of the records must stay below its density.
     const safe = question.density < 1.45 ? { ...question, waterGrams: 40_000 } : question;
     expect(compareWithRecords(safe).kind).toBe('impossible');
   });

@@ -38,7 +38,7 @@ describe('the same coat another way', () => {
   it('a label’s three coats are beside what the glaze wants', () => {
     expect(labelCoats({ coats: 3, coatMm: 0.6 })).toMatchObject({ wantsCoats: 5 });
     expect(labelCoats({ coats: 3, coatMm: 0.6 }).givesMm).toBeCloseTo(0.39, 9);
-    // A hand that lays it on thin, weighed twice, wants more of them.
+    // Thin passes, weighed twice, need more of them.
     const thin = [1, 2].map(() => ({ method: 'brushLoaded' as const, passes: 3, coatMm: 0.27, lnSd: 0.08 }));
     expect(labelCoats({ coats: 3, coatMm: 0.6 }, thin).wantsCoats).toBeGreaterThan(5);
   });

@@ -19,7 +19,7 @@ const THICK: PieceWall = { bisqueCone: '04', wallMm: 9 };
 const dip = (faces: Face[], seconds = 3): PieceTreatment => ({ kind: 'dipped', faces, seconds, glaze: GLAZE });
 const wait = (minutes: number, air: 'damp' | 'usual' | 'draught' = 'usual'): PieceTreatment => ({ kind: 'waited', minutes, air });
 
-/** The coat a dip of the outside gets after all that. */
+/** The coat of a dip of the outside after all that. */
 function outsideAfter(wall: PieceWall, treatments: PieceTreatment[], seconds = 3): number {
   const { coat } = predictCoat({ ...GLAZE, ...wall, ...faceNow(wallAfter(wall, treatments), ['outside']), seconds });
   return coat.kind === 'ok' ? coat.coatMm : 0;

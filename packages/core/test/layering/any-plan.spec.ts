@@ -47,10 +47,10 @@ const layer: fc.Arbitrary<Layer> = fc
     coatMm: fc.integer({ min: 5, max: 200 }).map((hundredths) => hundredths / 100),
     coatingKind: fc.option(fc.constantFrom(...COATING_KINDS), { nil: undefined }),
   })
-  // As long as one another: none may be found in another's.
+  // All of one length: none may be found in another's.
   .map((made) => ({ id: `layer ${1e6 + (numbers += 1)}`, ...made }));
 const stack = fc.array(layer, { maxLength: 3 });
-/** Whatever a hand may draw, whether it can stand or not. */
+/** Whatever can be drawn, whether it is possible or not. */
 const plan: fc.Arbitrary<PiecePlan> = fc
   .record({
     shapeId: fc.constantFrom(...PIECE_FORMS.map(({ id }) => id)),

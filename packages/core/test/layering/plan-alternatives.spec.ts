@@ -54,7 +54,7 @@ const costOf = (keys: readonly string[], steps: readonly PieceStep[]): number =>
   }, 0);
 };
 
-/** Every order there is, looked at one by one. */
+/** Every order there is, one by one. */
 function bruteForce(steps: readonly PieceStep[], before: readonly { before: string; after: string }[]): number {
   let best = Infinity;
   const walk = (done: string[], left: readonly PieceStep[]): void => {
@@ -131,7 +131,7 @@ describe('the cheapest order', () => {
         const of = plan({ inside: laid(inside), outside: laid(outside), rim: laid(rim) });
         const few = safeOrder({ plan: of, glazes: GLAZES });
         const before = precedencesOf({ plan: of, steps: few });
-        // Small deeds with no bucket lengthen the list, and change no minute of fetching.
+        // Short steps without a bucket lengthen the list and change no minute of fetching.
         const steps = [...few, ...Array.from({ length: 20 }, (_, at): PieceStep => ({ ...few[0]!, key: `mark ${at}` }))];
         const found = cheapestOrder({ steps, before, lightness });
         if (found.kind !== 'ok') throw new Error(found.kind);

@@ -76,7 +76,7 @@ describe('just within a rule, and just over it', () => {
     ['chromeGreen' as const, { ZnO: 1.1, CaO: 12 }, /1\.1 % zinc/],
     ['chromeTinPink' as const, { CaO: 8 }, undefined],
     ['chromeTinPink' as const, { CaO: 7.9 }, /only 7\.9 % lime/],
-    // Of a glaze whose powders were never told nothing is claimed.
+    // Nothing is claimed of a glaze whose powders are not known.
     ['chromeTinPink' as const, {}, undefined],
     ['other' as const, { ZnO: 9 }, undefined],
   ])('%s under a glaze of %j', (colourant, firedPercent, what) => {

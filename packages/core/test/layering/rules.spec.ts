@@ -183,7 +183,7 @@ describe('remedies as actions', () => {
     const before = rule(id, plan)!;
     const [first] = before.fixes!;
     const after = rule(id, { ...plan, ...first!.change });
-    // Thinner on a handle still runs: it is told until the glaze is another one.
+    // Thinner on a handle still runs: the warning stays until the glaze is another one.
     if (id === 'M2') expect(after?.fixes).toEqual([]);
     else expect(after === undefined || (before.severity === 'stop' && after.severity === 'look')).toBe(true);
   });

@@ -36,7 +36,7 @@ describe('a fired foot as evidence of flow', () => {
   });
 
   it('one foot is the cut normal’s own mean and sd, drawn by brute force', () => {
-    // Bayes on a fine grid: the prior times the chance of what was seen, the edge itself uncertain.
+    // Bayes on a fine grid: the prior times the chance of what was seen, with the edge itself uncertain.
     const grid = Array.from({ length: 4001 }, (_, at) => Math.log(60) - 6 + (12 * at) / 4000);
     const normal = (x: number): number => Math.exp((-x * x) / 2);
     const below = (z: number): number => {

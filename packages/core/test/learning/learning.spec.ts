@@ -17,7 +17,7 @@ import {
 
 const SITUATION: CoatSituation = { sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '06', wallMm: 5, faces: 1 };
 let count = 0;
-/** A dip as it would come out if the glaze and the body were so far from the starting guesses. */
+/** A dip as it comes out when glaze and body differ this much from the starting guesses. */
 function dipped(truth: CoatKnowledge['shift'], dip: Partial<CoatObservation> & { seconds: number; noise?: number }): CoatObservation {
   const { noise = 0, ...rest } = dip;
   const situation = rest.situation ?? SITUATION;
@@ -139,7 +139,7 @@ describe('what the studio’s dips teach', () => {
 });
 
 describe('its ranges, over seven hundred studios', () => {
-  /** Repeatable noise: a studio's luck is the same in every run. */
+  /** Repeatable noise: the same in every run. */
   function normals(seed: number): () => number {
     let state = seed >>> 0;
     const next = (): number => {

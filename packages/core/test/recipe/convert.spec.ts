@@ -108,7 +108,7 @@ describe('a powder that is no longer to be had', () => {
       );
     };
     const { lines } = solve(allowed);
-    // The solution was brought to 100: its best amount is found again along its own ratio.
+    // The mixture was brought to 100: its best amount is found again along its own ratio.
     const ratio = lines.filter((line) => line.part === 'base').map((line) => ({ powderId: line.powderId, grams: line.percent }));
     const best = Math.min(
       ...Array.from({ length: 400 }, (_, step) => distance(ratio.map((one) => ({ ...one, grams: one.grams * (0.8 + step / 1000) })))),

@@ -92,7 +92,7 @@ describe('how far it will run', () => {
     const logs = [...fronts].map((front) => Math.log(front - laid.startMm + 1e-9));
     const mean = logs.reduce((sum, ln) => sum + ln, 0) / logs.length;
     const sd = Math.sqrt(logs.reduce((sum, ln) => sum + (ln - mean) ** 2, 0) / logs.length);
-    // A wide band runs with the flow itself, so its ln scatters as the kiln's 0.25; edges are told to part of a cell.
+    // A wide band runs with the flow itself, so its ln scatters as the kiln's 0.25; edges are found to part of a cell.
     expect(sd).toBeGreaterThan(0.15);
     expect(sd).toBeLessThan(0.4);
   });
@@ -124,7 +124,7 @@ describe('where it may start', () => {
       drawRuns(side({ ...of, waxFootMm: line.waxFootMm - 1 }), { draws: 400, random: seededUniform(7) }),
     );
     expect(lower.reachChance).toBeGreaterThanOrEqual(SAFE_CHANCE);
-    // A glaze that stays may start low.
+    // A glaze that does not move may start low.
     const still = safeLine({ ...runner, plan: plan({ outside: [layer('tinaja', 0.4)] }) });
     expect(still.kind === 'ok' && still.waxFootMm).toBeLessThan(line.waxFootMm);
   });

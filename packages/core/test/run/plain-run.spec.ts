@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { solveRun, STUCK_FILM_MM, wallStrip, type RunLayer, type WallStrip } from '../../src/index';
 
-/** The scheme of the run as a plain loop that works everything out anew in every cell and step: slow, and easy to check by eye. */
+/** The scheme of the run as a plain loop that computes everything anew in every cell and step: slow, and easy to check by eye. */
 function plainRun(strip: WallStrip, layers: readonly RunLayer[], omega: number): { layerMm: number[][]; off: number[] } {
   const { count, areaMm2, drive } = strip;
   const wholeOf = (rows: readonly ArrayLike<number>[], cell: number): number => rows.reduce((sum, row) => sum + row[cell]!, 0);

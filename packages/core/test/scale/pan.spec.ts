@@ -20,7 +20,7 @@ describe('the pan on the scale', () => {
   it('lifted off is no weight: nothing is accepted until it is back', () => {
     const lifted = panAfter(tared(), 0, DIVISION);
     expect(lifted.lifted).toBe(true);
-    // A pan that weighs as much as the line wants would otherwise weigh itself in.
+    // A pan that weighs as much as the line wants would otherwise be taken as the powder.
     expect(acceptsItself({ pan: lifted, settledGrams: 300, targetGrams: 150, divisionGrams: DIVISION })).toBe(false);
     expect(panAfter(lifted, 150, DIVISION).lifted).toBe(false);
   });

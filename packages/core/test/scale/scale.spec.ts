@@ -23,7 +23,7 @@ describe('what a scale sends', () => {
   });
 });
 
-/** Noted from a bench: 10 readings a second while a scoop is emptied, then left alone. */
+/** Recorded at a bench: 10 readings a second while a scoop is emptied, then left alone. */
 const SCOOP = [0, 0, 0.1, 4.2, 11.8, 19.6, 27.3, 36.1, 44.9, 52.4, 58.8, 63.1, 66.2, 68.9, 70.4, 71.1, 71.4, 71.3, 71.4, 71.5];
 const LEFT_ALONE = [71.4, 71.5, 71.4, 71.4, 71.3, 71.4, 71.4, 71.5, 71.4, 71.4];
 

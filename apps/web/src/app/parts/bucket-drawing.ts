@@ -36,7 +36,7 @@ const BOTTOM = 146;
 const HALF_TOP = 56;
 const HALF_BOTTOM = 47;
 
-/** A bucket as what it is: a vessel filled to its level with its SG on a scale at its side. */
+/** A bucket drawn as a vessel, filled to its level, with its SG on a scale at its side. */
 @Component({
   selector: 'cz-bucket-drawing',
   template: `

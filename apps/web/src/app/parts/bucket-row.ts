@@ -22,7 +22,7 @@ interface ShelfEntry extends DrawnBucket {
   warns: string;
 }
 
-/** The shelf: every bucket as a vessel with its level and SG, one tap from its page. */
+/** A bucket in the list, as a vessel with its level and SG, one tap from its page. */
 @Component({
   selector: 'cz-bucket-row',
   imports: [PrefetchOnHover, BucketDrawing, RouterLink],

@@ -4,7 +4,7 @@ import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-
 export type ChoiceOption<T> = readonly [value: T, words: string];
 let counter = 0;
 
-/** One of a few, all in sight: a label over buttons of which one is pressed. */
+/** A choice of a few, all visible: a label over buttons of which one is pressed. */
 @Component({
   selector: 'cz-choice',
   imports: [MatButtonToggle, MatButtonToggleGroup],

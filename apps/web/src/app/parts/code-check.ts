@@ -69,7 +69,7 @@ export class CodeCheck {
   }
 }
 
-/** A bucket by what its label message: its short code, or the address that a scanner types. */
+/** Finds a bucket by the code on its label, or by the address that a scanner types. */
 export function bucketByCode<Bucket extends CodedBucket>(text: string, buckets: readonly Bucket[]): Bucket | undefined {
   const said = text.trim().toLowerCase();
   const scanned = /\/bucket\/([0-9a-f-]{36})/.exec(said)?.[1];

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 
-/** A failure in a sentence, with the way on. Every screen shows its failures with this. */
+/** A failure in a sentence, with a button to try again. Every screen shows its failures with this. */
 @Component({
   selector: 'cz-error-banner',
   template: `

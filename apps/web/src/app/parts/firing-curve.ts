@@ -8,7 +8,7 @@ const WIDTH = 300;
 const HEIGHT = 190;
 const PAD = 22;
 
-/** A firing as its curve: what is behind drawn full, what is to come dotted, where it stands now. */
+/** A firing as its curve: the past solid, the rest dotted, with a mark for now. */
 @Component({
   selector: 'cz-firing-curve',
   template: `

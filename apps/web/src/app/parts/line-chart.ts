@@ -5,7 +5,7 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryS
 
 export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number }[]>;
 
-/** Where a hand is in a chart, in its own numbers, and how much of them a pixel is. */
+/** Where the pointer is in a chart, in its own units, and how much of them a pixel is. */
 export interface ChartPoint {
   x: number;
   y: number;
@@ -71,12 +71,12 @@ export class LineChart {
     inject(DestroyRef).onDestroy(() => this.chart?.destroy());
   }
 
-  /** Same chart, new numbers: it moves with the hand instead of being drawn anew, and what did not change is not worked out again. */
+  /** The same chart with new numbers is updated in place while something is dragged; unchanged parts are not computed again. */
   private moveTo(chart: Chart<'line', { x: number; y: number }[]>, { data, options = {} }: LineChartConfig): void {
     const { datasets } = chart.data;
     if (datasets.length === data.datasets.length) data.datasets.forEach((dataset, index) => Object.assign(datasets[index]!, dataset));
     else chart.data = data;
-    // A function may see other things than last time, so options that hold one are always taken anew.
+    // A function may depend on other values than last time, so options with a function are always replaced.
     let hasFunction = false;
     const told = JSON.stringify(options, (_key, value: unknown) => {
       hasFunction ||= typeof value === 'function';
@@ -121,8 +121,8 @@ export class LineChart {
 let looked: { theme: string; colours: Map<string, string> } | undefined;
 
 /**
- * A colour token as the page has it now: canvas cannot read CSS variables. Looked up once a theme, for asking the page in the middle of
- * its making costs a layout each time.
+ * Returns a colour token as the page has it now: canvas cannot read CSS variables. Looked up once for each theme, because reading it forces a
+ * layout.
  */
 export function token(name: string): string {
   const theme = `${document.documentElement.dataset['theme'] ?? 'auto'} ${window.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'}`;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 
-/** The shape of what comes while it is fetched. */
+/** Placeholder bars while something is fetched. */
 @Component({
   selector: 'cz-loading',
   template: `<div role="status" aria-label="Fetching"></div>

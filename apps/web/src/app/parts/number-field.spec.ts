@@ -12,7 +12,7 @@ class Host {
   readonly quantity = signal<Quantity>('mass');
   readonly value = signal<number | null>(1000);
   typed: TypedNumber | undefined;
-  /** A screen that goes on with the last good number while something else is typed. */
+  /** A screen that keeps the last good number while something else is typed. */
   keepsLast = false;
 
   take(typed: TypedNumber): void {

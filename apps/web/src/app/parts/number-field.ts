@@ -11,7 +11,7 @@ import {
 } from '@cazuela/core';
 import { Units } from '../data/units/units';
 
-/** What a field measures: decides its unit, and which other units may be typed. */
+/** What a field measures: it decides the unit, and which other units may be typed. */
 export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature';
 
 export interface TypedNumber {
@@ -30,13 +30,13 @@ const FAMILY: Record<Quantity, readonly string[]> = {
   coat: ['mm', 'thou', 'in'],
   temperature: [],
 };
-/** An inch is told finer than a millimetre. */
+/** An inch is shown finer than a millimetre. */
 const INCH_DECIMALS = 2;
 let counter = 0;
 
 /**
- * A number with its unit. Takes what a potter types ("1,5", "2 lb", "1/2"), keeps it as typed, hands on the canonical
- * number, and says in a sentence what to type instead when it is none.
+ * A number with its unit. It takes what a potter types ("1,5", "2 lb", "1/2"), keeps it as typed, emits the canonical number, and says in a
+ * sentence what to type when it is none.
  */
 @Component({
   selector: 'cz-number-field',
@@ -114,7 +114,7 @@ let counter = 0;
 export class NumberField {
   readonly label = input.required<string>();
   readonly hint = input('');
-  /** For tables, where the column says it; screen readers still hear it. */
+  /** For tables, where the column has the label; screen readers still get it. */
   readonly labelHidden = input(false);
   readonly value = input<number | null | undefined>(null);
   readonly quantity = input<Quantity>('plain');
@@ -124,7 +124,7 @@ export class NumberField {
   readonly decimals = input(2);
   readonly least = input<number>();
   readonly most = input<number>();
-  /** A sentence from outside, e.g. the core's own refusal. */
+  /** An error from outside, e.g. the core's refusal. */
   readonly errorMessage = input<string | undefined>();
   readonly disabled = input(false);
   readonly changed = output<TypedNumber>();
@@ -153,8 +153,8 @@ export class NumberField {
     }
   });
   /**
-   * What stands in the box: the typed text while its number is still the value, else the value as text. A text that is no number yet stays
-   * while the value is the last number that was sent: a hand that types faster than the screen follows loses nothing.
+   * What the box shows: the typed text while its number is still the value, else the value as text. A text that is no number yet stays while the
+   * value is the last number that was emitted: fast typing loses nothing.
    */
   private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null; sent: number | null } | undefined>({
     source: this.value,
@@ -189,7 +189,7 @@ export class NumberField {
     this.changed.emit({ value, ...(unit ? { entered: { value: reading.value, unit } } : {}) });
   }
 
-  /** On leaving, a number typed in another unit is shown in the field's own. */
+  /** On blur, a number typed in another unit is shown in the unit of the field. */
   protected leave(): void {
     const typed = this.typed();
     if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
@@ -199,7 +199,7 @@ export class NumberField {
     if (value === null || value === undefined || !Number.isFinite(value)) return '';
     const unit = this.ownUnit();
     const shown = unit ? fromCanonical(value, unit) : this.isFahrenheit() ? celsiusToFahrenheit(value) : value;
-    // Up to so many decimals, none for show: 30 stays 30; a thousand has no comma inside a field.
+    // At most so many decimals, without trailing zeros: 30 stays 30; a thousand has no comma inside a field.
     return formatFixed(shown, this.decimals() + (unit === 'in' ? INCH_DECIMALS : 0))
       .replace(/,/g, '')
       .replace(/(\.\d*?)0+$/, '$1')
@@ -224,7 +224,7 @@ export class NumberField {
     return undefined;
   }
 
-  /** The unit a bare number is in; none for plain numbers and temperatures. */
+  /** The unit of a bare number; none for plain numbers and temperatures. */
   private ownUnit(): Unit | undefined {
     return FAMILY[this.quantity()].length === 0 ? undefined : (this.shownUnit() as Unit);
   }

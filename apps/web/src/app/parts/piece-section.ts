@@ -4,7 +4,7 @@ import { PieceDrawing } from './piece-drawing/piece-drawing';
 
 let counter = 0;
 
-/** All that moves when the piece does. */
+/** Everything that moves with the piece. */
 interface Lines {
   fit: PieceDrawing['fit'];
   outside: string;
@@ -102,15 +102,15 @@ export class PieceSection {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly small = input(false);
-  /** On a phone: as large as it can be, with nothing told beside it. */
+  /** On a phone: as large as possible, without labels beside it. */
   readonly narrow = input(false);
   /** Zones and coats told beside the drawing. */
   readonly labelled = input(true);
-  /** Drawn already, for whatever lies over it: not made twice. */
+  /** A finished drawing, for whatever lies over it: it is not made twice. */
   readonly made = input<PieceDrawing>();
   /** Height of the lower glaze edge after its 95 % run, mm above the shelf. */
   readonly runToMm = input<number>();
-  /** Several pieces stand on one shelf: their patterns must not share a name. */
+  /** Several pieces are on one page: their patterns must not share a name. */
   private readonly number = ++counter;
   protected readonly shadeId = `shade-${this.number}`;
   protected readonly shade = `url(#${this.shadeId})`;
@@ -132,7 +132,7 @@ export class PieceSection {
     return `${this.shape().name} in section. Coats: ${count}.${strips > 0 ? ` Strips and panels: ${strips}.` : ''} Wax ${waxFootMm} mm up.`;
   });
 
-  /** Under a moving hand, until the piece itself is told anew: drawn at once, and nothing else of the page is asked. */
+  /** The piece during a drag, until it is set anew: drawn at once, without change detection for the rest of the page. */
   follow(drawing: PieceDrawing, runToMm: number | undefined): void {
     this.followed = { since: untracked(this.lines), lines: untracked(() => this.linesOf(drawing, runToMm)) };
     this.view.detectChanges();
@@ -157,14 +157,14 @@ export class PieceSection {
   }
 }
 
-/** Room beside and under a drawing: for labels, for a phone without them, or none to speak of on a shelf. */
+/** Room beside and under a drawing: for labels, for a phone without them, or hardly any in a list. */
 const ROOMS = {
   labels: { left: 162, right: 162, above: 16, below: 50 },
   narrow: { left: 42, right: 88, above: 16, below: 50 },
   small: { left: 14, right: 14, above: 8, below: 8 },
 } as const;
 
-/** The sheet a drawing stands on, for whatever is laid over it. */
+/** The sheet of the drawing, for whatever is laid over it. */
 export function viewBoxOf(drawing: PieceDrawing, room: keyof typeof ROOMS): string {
   const { height, halfWidth } = drawing.fit;
   const { left, right, above, below } = ROOMS[room];

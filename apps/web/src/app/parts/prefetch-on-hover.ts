@@ -1,10 +1,10 @@
 import { DestroyRef, Directive, inject, input } from '@angular/core';
 import { BucketPrefetch } from '../data/http/bucket-prefetch';
 
-/** A pointer that rests this long on a link is on its way to press it, ms. */
+/** A pointer that rests this long on a link is about to press it, ms. */
 const RESTS_MS = 60;
 
-/** A link to a bucket that asks for it while it is pointed at, pressed or reached by keys. */
+/** Prefetches a bucket when its link is hovered, pressed or reached by keys. */
 @Directive({
   selector: 'a[czPrefetchOnHover]',
   host: { '(pointerenter)': 'enter()', '(pointerleave)': 'leave()', '(pointerdown)': 'start()', '(focus)': 'start()' },

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { animationFrameScheduler, interval } from 'rxjs';
 import { Units } from '../data/units/units';
 
-/** A stopwatch of one fat tap: first tap starts, second stops and hands the seconds on. Space and Enter tap it like any button. */
+/** A stopwatch with one large target: the first tap starts, the second stops and emits the seconds. Space and Enter tap it like any button. */
 @Component({
   selector: 'cz-tap-timer',
   template: `
@@ -54,7 +54,7 @@ export class TapTimer {
   });
   protected readonly said = computed(() => `${this.units.seconds(this.last()!)} kept`);
 
-  /** The finger coming down is the moment; a click arrives only when it leaves again. */
+  /** The moment counts at which the finger comes down; a click arrives only when it leaves again. */
   protected down(event: PointerEvent): void {
     if (event.button === 0) this.tap(event.timeStamp);
   }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
 
-/** What happens, why, what to do: at most three at a time, worst first. Each can be put aside with a reason. */
+/** What happens, why, and what to do: at most three at a time, worst first. Each can be put aside with a reason. */
 @Component({
   selector: 'cz-warning-list',
   template: `
@@ -110,7 +110,7 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
 export class WarningList {
   readonly warnings = input.required<readonly Warning[]>();
   readonly canPutAside = input(false);
-  /** Said when there is nothing to warn of. */
+  /** Shown when there is nothing to warn of. */
   readonly calm = input('');
   readonly fixed = output<PlanFix>();
   readonly putAside = output<{ rule: string; reason: string }>();

@@ -4,7 +4,7 @@ import { Outbox } from '../data/offline/outbox';
 import { UnreadableRows } from '../data/http/unreadable-rows';
 import { NavigationTrouble } from './navigation-trouble';
 
-/** Shown when the records cannot be reached, what waits on this device, and what was refused. Silent when all is well. */
+/** Shown when the records cannot be reached, with what waits on this device and what was refused. Nothing when all is well. */
 @Component({
   selector: 'cz-connection-strip',
   imports: [RouterLink],

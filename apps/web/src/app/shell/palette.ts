@@ -6,7 +6,7 @@ import type { SearchHit } from '@cazuela/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { StudioApi } from '../data/http/studio-api';
 
-/** Typing pauses shorter than this are not worth a question, ms. */
+/** Searches only after typing has paused for this long, ms. */
 const PAUSE_MS = 120;
 const WORDS: Record<SearchHit['kind'], string> = {
   bucket: 'bucket',
@@ -18,7 +18,7 @@ const WORDS: Record<SearchHit['kind'], string> = {
   runner: 'runner tile',
   body: 'clay body',
 };
-/** Where each lives. */
+/** The address of each kind. */
 const PATHS: Record<SearchHit['kind'], string> = {
   bucket: '/bucket',
   recipe: '/recipe',

@@ -13,7 +13,7 @@ describe('keys', () => {
     TestBed.runInInjectionContext(() =>
       TestBed.inject(Keys).bind(bindings.map((binding) => ({ words: '', ...binding, run: () => done.push(binding.words ?? binding.keys[0]!) }))),
     );
-  /** Pressed with the focus on an element; false when the key was used up. */
+  /** Presses a key with the focus on an element; returns false when the key was handled. */
   const press = (key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}): boolean => {
     const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });
     Object.defineProperty(event, 'target', { value: target });
@@ -114,7 +114,7 @@ describe('keys', () => {
     point(tare.firstElementChild as HTMLElement);
     expect(press(' ', tare)).toBe(false);
     expect(done).toEqual(['next']);
-    // The button is let go, or it would be pressed once more when the key comes up.
+    // The button loses the focus, or it would be pressed once more when the key comes up.
     expect(document.activeElement).toBe(document.body);
   });
 

@@ -5,15 +5,15 @@ export interface KeyBinding {
   keys: readonly string[];
   words: string;
   run: () => void;
-  /** Also while a field has the focus; letters and Space only while it is a field of figures: in one of words they are typed. */
+  /** Also while a field has the focus; letters and Space only in a field of figures: in a field of words they are typed. */
   inFields?: boolean;
-  /** In force only then; without it, always. */
+  /** Handled only while this returns true; always when left out. */
   when?: () => boolean;
-  /** The key still does what it does, e.g. types into the field that got the focus. */
+  /** The key also does what it does by itself, e.g. types into the field that got the focus. */
   passOn?: boolean;
 }
 
-/** The keys of the screen that is open. One listener in the shell hands every key press in. */
+/** The keys of the open screen. One listener in the shell passes every key press on. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
   private pointedAt: Element | undefined;
@@ -26,16 +26,16 @@ export class Keys {
     destroyRef.onDestroy(() => this.layers.update((layers) => layers.filter((layer) => layer !== bindings)));
   }
 
-  /** A button somebody points at gives Space and Enter back to the screen: after a tap on “tare”, Space still means “next”. */
+  /** A button that was clicked gives Space and Enter back to the screen: after a tap on “tare”, Space still means “next”. */
   point(event: Event): void {
     this.pointedAt = event.target instanceof Element ? (event.target.closest('button, a, summary') ?? undefined) : undefined;
   }
 
   press(event: KeyboardEvent): void {
-    // A key held down is one press.
+    // A key that is held down counts as one press.
     if (event.repeat || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
     const key = event.key.toLowerCase();
-    // From here on the focus is led by keys.
+    // From here on the focus is moved by keys.
     if (key === 'tab') this.pointedAt = undefined;
     const target = event.target instanceof HTMLElement ? event.target : undefined;
     const inField = target !== undefined && isField(target);
@@ -57,7 +57,7 @@ export class Keys {
 
 const pressedBy = (key: string): boolean => key === ' ' || key === 'enter';
 
-/** What has the focus has its own use for this key. */
+/** The focused element has its own use for this key. */
 function keeps(target: HTMLElement, key: string): boolean {
   if (pressedBy(key) && target.closest('[role="slider"]')) return true;
   if (isChoice(target)) return key === ' ';

@@ -1,4 +1,4 @@
-/** Hands a file to the browser, which asks or keeps it as it is set to. */
+/** Hands a file to the browser, which asks or saves it, depending on its settings. */
 export function saveFile(blob: Blob, name: string): void {
   const link = document.createElement('a');
   const address = URL.createObjectURL(blob);
@@ -7,6 +7,6 @@ export function saveFile(blob: Blob, name: string): void {
   document.body.append(link);
   link.click();
   link.remove();
-  // The browser has taken it once this turn is over.
+  // The browser has taken it once this task is over.
   setTimeout(() => URL.revokeObjectURL(address));
 }

@@ -9,35 +9,35 @@ import { StudioStore } from '../state/studio-store';
 export type ScaleNow =
   | { kind: 'none' }
   | { kind: 'connecting' }
-  /** The line broke, and is opened again by itself. */
+  /** The connection broke; it is opened again by itself. */
   | { kind: 'away' }
-  /** The line is open, and its first reading has not come yet. */
+  /** The connection is open, and its first reading has not come yet. */
   | { kind: 'opened' }
-  /** The line is open and nothing comes: it is unplugged, or its battery is empty. */
+  /** The connection is open and nothing comes: the scale is unplugged, or its battery is empty. */
   | { kind: 'silent' }
   | { kind: 'overload' }
   | { kind: 'reading'; settling: Settling };
 
 const KEY = 'cazuela.here.scale';
-/** A scale sends ten readings a second: this long without one, it is silent. */
+/** A scale sends ten readings a second: after this long without one it is silent, ms. */
 const SILENT_AFTER_MS = 1_500;
 const RETRY_MS = 1_000;
-/** A line that is not open after this long is asked for anew. */
+/** A connection that is not open after this long is opened anew, ms. */
 const OPEN_WITHIN_MS = 4_000;
 
-/** What comes over the line: that it opened, that it broke, and what the scale sends. */
+/** What comes from the connection: that it opened, that it broke, and what the scale sends. */
 type Heard = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: string };
 
 /**
- * The scale of this device. Any scale that sends lines of text (a number, a unit, a word for standing still) is read here and only
- * here: another way in, a cable for instance, is another `lines` beside `socketLines`.
+ * The scale of this device. Any scale that sends lines of text (a number, a unit, a word for stable) is read here and only here. Another
+ * connection, a cable for instance, is another source of `lines` beside `socketLines`.
  */
 @Injectable({ providedIn: 'root' })
 export class ScaleFeed {
   private readonly store = inject(StudioStore);
   private readonly chosenId = signal(localStorage.getItem(KEY));
   private socket: WebSocket | undefined;
-  /** The scale this device listens to; undefined when its display is read by eye. */
+  /** The scale that this device reads; undefined when its display is read by eye. */
   readonly scale = computed(() => this.store.studio()?.scales.find((scale) => scale.id === this.chosenId()));
   private readonly asked = computed(() => {
     const [studio, scale] = [this.store.studio(), this.scale()];
@@ -47,7 +47,7 @@ export class ScaleFeed {
     initialValue: { kind: 'none' } as ScaleNow,
   });
 
-  /** Whether what hands do at the practice scale is heard: a tap on a line that is not open would be lost. */
+  /** Whether commands reach the practice scale: a tap while the connection is not open would be lost. */
   readonly hears = computed(() => !['none', 'connecting', 'away'].includes(this.now().kind));
 
   listenTo(scaleId: string | null): void {
@@ -56,7 +56,7 @@ export class ScaleFeed {
     this.chosenId.set(scaleId);
   }
 
-  /** What hands do at the practice scale. */
+  /** Commands to the practice scale. */
   send(command: ScaleCommand): void {
     if (this.socket?.readyState === WebSocket.OPEN) this.socket.send(JSON.stringify(command));
   }
@@ -72,7 +72,7 @@ export class ScaleFeed {
     );
   }
 
-  /** What comes over the socket; opened again for as long as somebody listens. Unsubscribing closes it. */
+  /** Emits what comes from the socket, and opens it again while there is a subscriber. Unsubscribing closes it. */
   private overSocket(url: string): Observable<Heard> {
     return new Observable<Heard>((subscriber) => {
       const socket = new WebSocket(url);

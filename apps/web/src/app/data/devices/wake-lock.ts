@@ -6,7 +6,7 @@ export function keepAwake(destroyRef = inject(DestroyRef)): void {
   let over = false;
   const ask = (): void => {
     if (over || document.hidden) return;
-    // A browser gives it up when the page is hidden: asked again when it is back.
+    // A browser releases it when the page is hidden: it is asked for again when the page is back.
     void navigator.wakeLock?.request('screen').then(
       (given) => {
         lock = given;

@@ -4,11 +4,11 @@ import { catchError, EMPTY, map, of, scan, switchMap, type Observable } from 'rx
 import { toFailure } from './api';
 
 export interface ApiResource<T> {
-  /** The newest value, kept while a reload is under way and when one fails. */
+  /** The newest value, kept during a reload and when one fails. */
   value: Signal<T | undefined>;
   /** A sentence when the last try failed. */
   failure: Signal<string | undefined>;
-  /** True when it came and is not what it should be: asking again gives the same. */
+  /** True when an answer came and does not fit the contract: asking again gives the same. */
   isUnreadable: Signal<boolean>;
   reload: () => void;
 }
@@ -20,12 +20,12 @@ interface Attempt<T> {
   isUnreadable?: boolean;
 }
 
-/** Something asked of the records, reloadable; call it where fields are initialised. The newest request wins. */
+/** A resource of the records that can be reloaded. Call it where fields are initialised. The newest request wins. */
 export function apiResource<T>(source: () => Observable<T>): ApiResource<T> {
   return keyedResource(() => true, source);
 }
 
-/** The same for one thing by its key, e.g. the id in the address: asked again when the key changes, not before there is one. */
+/** The same for one record by its key, e.g. the id in the address: requested again when the key changes, and not before there is one. */
 export function keyedResource<K, T>(key: () => K | undefined, source: (key: K) => Observable<T>): ApiResource<T> {
   const round = signal(0);
   const request = computed(() => ({ round: round(), key: key() }));
@@ -41,7 +41,7 @@ export function keyedResource<K, T>(key: () => K | undefined, source: (key: K) =
             }),
           ),
     ),
-    // A failed reload keeps what is known, but never shows one thing under the name of another.
+    // A failed reload keeps what is known, but never shows one record under the key of another.
     scan((before: Attempt<T>, now) => (now.failure !== undefined && before.key === now.key ? { ...before, ...now } : now)),
   );
   const state = toSignal(attempts, { initialValue: { key: undefined } as Attempt<T> });

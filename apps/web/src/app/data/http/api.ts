@@ -4,12 +4,12 @@ import { problemSchema, type Problem } from '@cazuela/contract';
 import { catchError, from, map, switchMap, throwError, timeout, type Observable } from 'rxjs';
 import * as z from 'zod';
 
-/** How long one answer may take, ms. */
+/** Longest time for one answer, ms. */
 const ANSWER_WAIT_MS = 20_000;
 
 /**
- * A request that did not work, as a value screens can show. `problem`: our server said no, and why. `unreadable`: somebody answered, but
- * not in words of ours, as a proxy that wants a sign-in does. `unreachable`: nobody answered.
+ * A failed request, as a value that screens can show. `problem`: our server refused, and why. `unreadable`: something answered, but not our
+ * server, as a proxy that asks for a sign-in. `unreachable`: nothing answered.
  */
 export class ApiFailure extends Error {
   override readonly name = 'ApiFailure';
@@ -39,7 +39,7 @@ export class Api {
     return this.checked(this.http.post(`/api${path}`, body), schema);
   }
 
-  /** A file made for what is sent. Its refusals come as a file too, and are read as sentences. */
+  /** A file made from what is sent. A refusal comes as a file too, and is read as a sentence. */
   file(path: string, body: unknown): Observable<Blob> {
     return this.http.post(`/api${path}`, body, { responseType: 'blob' }).pipe(
       timeout(ANSWER_WAIT_MS),
@@ -65,7 +65,7 @@ export class Api {
   }
 }
 
-/** What stands between us and our server, by its number. */
+/** What stands between us and our server, by its status code. */
 const UNREADABLE: Readonly<Record<number, string>> = {
   401: 'Something before Cazuela wants to know who you are. Reload the page and sign in.',
   403: 'Something before Cazuela does not let this device in. Reload the page, or ask whoever looks after it.',

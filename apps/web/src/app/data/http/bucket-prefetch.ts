@@ -3,12 +3,12 @@ import type { Bucket } from '@cazuela/contract';
 import { catchError, firstValueFrom, from, type Observable } from 'rxjs';
 import { StudioApi } from './studio-api';
 
-/** What was asked for ahead is good for so long, ms: a bucket's page looks again every few seconds anyway. */
+/** A prefetched bucket is used for this long, ms: its page checks again every few seconds anyway. */
 const GOOD_FOR_MS = 5_000;
 
 /**
- * A bucket is asked for while the hand is still on its way to it: a long history is a long way from the records. Only the newest pending is
- * kept; one that failed is forgotten, and the page asks for itself.
+ * Asks for a bucket while the pointer is still on its way to the link: a long history takes long to load. Only the newest request is kept; one
+ * that failed is dropped, and the page asks for itself.
  */
 @Injectable({ providedIn: 'root' })
 export class BucketPrefetch {
@@ -22,7 +22,7 @@ export class BucketPrefetch {
     this.pending = { id, atMs: performance.now(), bucket };
   }
 
-  /** The bucket, from the pending when there is one; each pending is used once. */
+  /** Returns the bucket, from the pending request when there is one; each is used once. */
   take(id: string): Observable<Bucket> {
     const pending = this.pending;
     if (pending?.id !== id || performance.now() - pending.atMs >= GOOD_FOR_MS) return this.api.bucket(id);

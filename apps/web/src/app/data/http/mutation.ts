@@ -6,7 +6,7 @@ import { toFailure, type ApiFailure } from './api';
 export interface Mutation {
   busy: Signal<boolean>;
   failure: Signal<ApiFailure | undefined>;
-  /** Does one thing; a second press while it is under way does nothing. */
+  /** Runs one write; a second call while it is running does nothing. */
   run: <T>(work: Observable<T>, done: (value: T) => void) => void;
   clear: () => void;
 }

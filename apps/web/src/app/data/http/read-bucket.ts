@@ -1,7 +1,7 @@
 import { bucketEventSchema, bucketSchema, bucketStepsSchema, type Bucket } from '@cazuela/contract';
 
 /**
- * A bucket as it came. A step that nobody can read and that was taken back is left out: it no longer counts. One that still counts makes
+ * Returns a bucket from an answer. An event that cannot be read and was taken back is left out: it no longer counts. One that still counts makes
  * the whole bucket unreadable, and throws a ZodError.
  */
 export function readBucket(value: unknown): Bucket {

@@ -77,7 +77,7 @@ export class StudioApi {
   private readonly store = inject(StudioStore);
   private readonly unreadable = inject(UnreadableRows);
 
-  /** With what is on the shelf now, so never kept from before. */
+  /** With what is on the shelf now, so it is never cached. */
   powders = (): Observable<StudioPowder[]> => this.list('/powders', powderSchema);
   createPowder = (id: string, body: PowderBody): Observable<StudioPowder> => this.post('/powders', { id, body }, powderSchema);
   updatePowder = (id: string, version: number, body: PowderBody): Observable<StudioPowder> =>
@@ -122,7 +122,7 @@ export class StudioApi {
 
   buckets = (): Observable<BucketSummary[]> => this.list('/buckets', bucketSummarySchema);
   bucket = (id: string): Observable<Bucket> => this.get(`/buckets/${id}`, z.unknown()).pipe(map(readBucket));
-  /** What can still be read of a bucket whose contents cannot: its steps, to take back. */
+  /** What can be read of a bucket whose contents cannot: its events, to take back. */
   bucketSteps = (id: string): Observable<BucketSteps> => this.get(`/buckets/${id}`, bucketStepsSchema);
   updateBucket = (id: string, version: number, body: BucketBody): Observable<Bucket> => this.put(`/buckets/${id}`, { version, body }, bucketSchema);
   bucketPulse = (id: string): Observable<{ events: number }> => this.get(`/buckets/${id}/pulse`, bucketPulseSchema);
@@ -173,7 +173,7 @@ export class StudioApi {
     return this.fileUrl(`/photos/${photoId}`);
   }
 
-  /** Address of something the browser opens itself: a picture, a sheet, a file. */
+  /** Returns the address of something the browser opens itself: a picture, a sheet, a file. */
   fileUrl(path: string): string {
     return `/api/studios/${this.store.studio()?.id ?? ''}${path}`;
   }
@@ -182,7 +182,7 @@ export class StudioApi {
     return this.inStudio((studio) => this.api.get(studio + path, schema));
   }
 
-  /** A list, row by row: one that cannot be read never takes the others with it. */
+  /** Reads a list row by row: one that cannot be read does not hide the others. */
   private list<T>(path: string, schema: z.ZodType<T>): Observable<T[]> {
     return this.get(path, z.array(z.unknown())).pipe(map((rows) => this.unreadable.sort(path, rows, schema)));
   }

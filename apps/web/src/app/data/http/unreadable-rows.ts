@@ -1,7 +1,7 @@
 import { computed, Injectable, signal } from '@angular/core';
 import * as z from 'zod';
 
-/** What can still be told of a row that cannot be read. */
+/** What is known of a row that cannot be read. */
 export interface UnreadableRow {
   id: string;
   code?: string | undefined;
@@ -15,10 +15,10 @@ const knownSchema = z.looseObject({
   body: z.looseObject({ name: z.string() }).optional().catch(undefined),
 });
 
-/** Lists whose rows have a screen of their own to be mended on; the shelf names them itself. */
+/** Lists whose rows have a screen of their own for mending; the list of buckets names them itself. */
 const MENDED_ELSEWHERE = '/buckets';
 
-/** Rows of lists that came and could not be read: the others are shown all the same, and these are said. */
+/** Rows of lists that could not be read: the others are shown all the same, and these are reported. */
 @Injectable({ providedIn: 'root' })
 export class UnreadableRows {
   private readonly byPath = signal<Readonly<Record<string, UnreadableRow[]>>>({});
@@ -32,7 +32,7 @@ export class UnreadableRows {
     return this.byPath()[path] ?? [];
   }
 
-  /** The rows that fit; what does not is kept aside under the list's path. */
+  /** Returns the rows that fit; the others are stored under the list's path. */
   sort<T>(path: string, rows: readonly unknown[], schema: z.ZodType<T>): T[] {
     const bad: UnreadableRow[] = [];
     const good = rows.flatMap((row) => {

@@ -7,7 +7,7 @@ import { StudioStore } from '../state/studio-store';
 type Without<T, K extends string> = T extends unknown ? Omit<T, K> : never;
 export type NewEvent<Stream extends BenchEvent['stream']> = Without<Extract<BenchEvent, { stream: Stream }>['event'], 'id' | 'at' | 'by'>;
 
-/** Notes what hands did: gives the event its id, time and who, and puts it in the outbox. */
+/** Records what was done: gives the event its id, time and author, and puts it in the outbox. */
 @Injectable({ providedIn: 'root' })
 export class BenchLog {
   private readonly outbox = inject(Outbox);
@@ -20,7 +20,7 @@ export class BenchLog {
   }
 }
 
-/** What the records had when asked, and what was done here since, each event once. */
+/** Returns what the records had when asked, and what was done here since, each event once. */
 export function withLocalEvents<Event extends { id: string }>(known: readonly Event[], localEvents: readonly Event[]): Event[] {
   const ids = new Set(known.map((event) => event.id));
   return [...known, ...localEvents.filter((event) => !ids.has(event.id))];

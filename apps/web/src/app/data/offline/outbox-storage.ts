@@ -5,25 +5,25 @@ import * as z from 'zod';
 const PREFIX = 'cazuela.outbox.';
 const refusedSchema = z.object({ refused: z.object({ detail: z.string(), at: z.string() }) });
 
-/** A step the records would not take, with their sentence. */
+/** An event that the records refused, with their sentence. */
 export interface Refusal {
-  /** What it is kept under. */
+  /** The storage key. */
   key: string;
-  /** As it was noted; undefined when this version of the app cannot read it. */
+  /** The event; undefined when this version of the app cannot read it. */
   entry: BenchEvent | undefined;
-  /** The same as it lies on the device, for a file. */
+  /** The stored text, for a file. */
   text: string;
   detail: string;
 }
 
 /**
- * Bench work not yet acknowledged, one entry an event in localStorage: written before anything is sent, there again after
- * a reload, and safe with two tabs, since each event has its own key. Ids are time-ordered, so the keys sort by age. A refused event stays
- * under its key, marked, until the potter puts it aside: nothing is deleted because of an error.
+ * Bench events not yet acknowledged, one localStorage entry each: written before anything is sent, there again after a reload, and safe with two
+ * tabs, because each event has its own key. Ids are time-ordered, so the keys sort by age. A refused event stays under its key, marked, until the
+ * potter puts it aside: nothing is deleted because of an error.
  */
 @Injectable({ providedIn: 'root' })
 export class OutboxStorage {
-  /** False when the device has no room: the event is then kept by the open page alone. */
+  /** Returns false when the device has no room: then only the open page keeps the event. */
   put(event: BenchEvent): boolean {
     return write(PREFIX + event.event.id, JSON.stringify(event));
   }
@@ -36,7 +36,7 @@ export class OutboxStorage {
     return { key, entry: event, text, detail };
   }
 
-  /** What was put aside a moment ago is kept again. */
+  /** Keeps again what was put aside a moment ago. */
   bringBack({ key, text }: Refusal): void {
     write(key, text);
   }
@@ -50,17 +50,17 @@ export class OutboxStorage {
       try {
         localStorage.removeItem(key);
       } catch {
-        // A device that keeps nothing has nothing to remove.
+        // A device that stores nothing has nothing to remove.
       }
     }
   }
 
-  /** What waits to be sent, oldest first. */
+  /** Returns what waits to be sent, oldest first. */
   all(): BenchEvent[] {
     return entries().flatMap(({ event, isRefused }) => (event && !isRefused ? [event] : []));
   }
 
-  /** What was refused, and what cannot be read, oldest first. */
+  /** Returns what was refused, and what cannot be read, oldest first. */
   refused(): Refusal[] {
     return entries().flatMap(({ key, text, event, isRefused, detail }): Refusal[] =>
       event && !isRefused

@@ -133,7 +133,7 @@ describe('bench work on its way to the records', () => {
     expect(onDevice()).toEqual([two]);
   });
 
-  /** Five that wait behind a sending that is under way, so that they go together. */
+  /** Five that wait behind a request that is running, so that they are sent together. */
   const five = (): [first: string, rest: string[]] => {
     const first = addEvent();
     return [first, Array.from({ length: 5 }, addEvent)];

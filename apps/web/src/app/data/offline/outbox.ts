@@ -20,19 +20,19 @@ import { NOW } from '../state/clock';
 import { OutboxStorage, type Refusal } from './outbox-storage';
 import { StudioApi } from '../http/studio-api';
 
-/** Waits between tries while nothing is taken, ms: soon at first, then longer and longer. */
+/** Waits between tries while nothing is accepted, ms: short at first, then longer. */
 const RETRY_MS = [500, 1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 const MOST_IN_ONE_SEND = 100;
 
-/** What our server says of what was sent; anything else it says is about the way there. */
+/** Answers of our server about the events; any other answer is about the connection. */
 const ABOUT_CONTENT: ReadonlySet<string> = new Set(['checkInput', 'tooLarge', 'notReadable']);
 
 export type EventOf<Stream extends BenchEvent['stream']> = Extract<BenchEvent, { stream: Stream }>['event'];
 
 /**
- * Bench work on its way to the records: kept on this device first, sent at once, sent again until the records name it. Safe to
- * send twice, because every event has its own id. Only two things take an event from what waits: an answer that names it as acknowledged,
- * and one that names it as refused; and a refused one stays on the device until the potter puts it aside.
+ * Bench events on their way to the records: stored on this device first, sent at once, sent again until the records name them. Safe to send twice,
+ * because every event has its own id. Only two things remove an event from what waits: an answer that names it as acknowledged, and one that names
+ * it as refused; a refused one stays on the device until the potter puts it aside.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
@@ -46,21 +46,21 @@ export class Outbox {
   private readonly taken = signal<BenchEvent[]>([]);
   private readonly trouble = signal<ApiFailure | undefined>(undefined);
   private readonly refusals = signal<Refusal[]>(this.storage.refused());
-  /** Ids of events that the device had no room for: they live as long as this page does. */
+  /** Ids of events for which the device had no room: only this page keeps them. */
   private readonly unkeptIds = signal<ReadonlySet<string>>(new Set());
   private failures = 0;
-  /** How many go at once: halved while a sending is refused as a whole, so that one bad event is found alone. */
+  /** How many are sent at once: halved while a request is refused as a whole, so that one bad event is found. */
   private batchSize = MOST_IN_ONE_SEND;
-  /** Ids of events that were found alone and could not be told about: they wait until the others are through. */
+  /** Ids of events that failed alone without an answer about them: they wait until the others are through. */
   private readonly deferredIds = new Set<string>();
 
   /** Not yet acknowledged, oldest first. */
   readonly pending = this.waiting.asReadonly();
   readonly pendingCount = computed(() => this.waiting().length);
-  /** Why nothing is taken just now, while it is so. */
+  /** Why nothing is accepted at the moment. */
   readonly paused = this.trouble.asReadonly();
   readonly refused = this.refusals.asReadonly();
-  /** How many of those that wait are not kept on the device, because it is full. */
+  /** How many waiting events are not stored on the device, because it is full. */
   readonly unkeptCount = computed(() => this.waiting().filter(({ event }) => this.unkeptIds().has(event.id)).length);
 
   /** Runs for as long as the app is open; the shell starts it. */
@@ -75,13 +75,13 @@ export class Outbox {
     this.wake.next();
   }
 
-  /** Tries now instead of at the end of the wait. */
+  /** Tries now, not at the end of the wait. */
   tryNow(): void {
     this.nudge.next();
     this.wake.next();
   }
 
-  /** What was done here on one batch, bucket or day, taken over by the records or not yet. */
+  /** Returns what was done here on one batch, bucket or day, acknowledged or not yet. */
   localEvents<Stream extends BenchEvent['stream']>(stream: Stream, streamId: string): EventOf<Stream>[] {
     const here: readonly BenchEvent[] = [...this.taken(), ...this.waiting()];
     return here.filter((entry) => entry.stream === stream && entry.streamId === streamId).map((entry) => entry.event as unknown as EventOf<Stream>);
@@ -91,20 +91,20 @@ export class Outbox {
     return this.waiting().some((event) => event.streamId === streamId);
   }
 
-  /** The potter has seen it and wants it no more: from here on it is nowhere. */
+  /** Deletes a refused event that the potter has seen and does not want. */
   putAside(refusals: readonly Refusal[]): void {
     const keys = new Set(refusals.map(({ key }) => key));
     this.storage.removeKeys([...keys]);
     this.refusals.update((list) => list.filter(({ key }) => !keys.has(key)));
   }
 
-  /** A moment later the potter wants it after all. */
+  /** Keeps it after all, a moment later. */
   bringBack(refusals: readonly Refusal[]): void {
     for (const refusal of refusals) this.storage.bringBack(refusal);
     this.refusals.update((list) => [...list, ...refusals]);
   }
 
-  /** Sends a refused event once more, as when what it belongs to is there again. */
+  /** Sends a refused event once more, e.g. when the record it belongs to is there again. */
   sendAgain(refusal: Refusal): void {
     const { entry, key } = refusal;
     if (!entry) return;
@@ -112,7 +112,7 @@ export class Outbox {
     this.add(entry);
   }
 
-  /** Sends until nothing waits: what is added meanwhile is taken up by the next round. */
+  /** Sends until nothing waits; events added meanwhile go with the next request. */
   private sendAll(): Observable<unknown> {
     const batch = this.nextBatch();
     if (batch.length === 0) return of(undefined);
@@ -125,11 +125,11 @@ export class Outbox {
 
   private nextBatch(): BenchEvent[] {
     const before = this.waiting().filter(({ event }) => !this.deferredIds.has(event.id));
-    // One alone, so that it cannot hold up another one that waits like it.
+    // One alone, so that it cannot hold up another one like it.
     return before.length > 0 ? before.slice(0, this.batchSize) : this.waiting().slice(0, 1);
   }
 
-  /** Only what the answer names leaves what waits. */
+  /** Only what the answer names is removed. */
   private settle(batch: readonly BenchEvent[], { acknowledged, refused }: EventsAnswer): Observable<unknown> {
     const sent = new Map(batch.map((entry) => [entry.event.id, entry]));
     const kept = acknowledged.flatMap((id) => sent.get(id) ?? []);
@@ -148,7 +148,7 @@ export class Outbox {
     return this.sendAll();
   }
 
-  /** Nothing was named, so everything stays. What can be told apart by sending less is told apart; the rest waits. */
+  /** Nothing was named, so everything stays. Sending fewer finds the bad one; the rest waits. */
   private recover(batch: readonly BenchEvent[], failure: ApiFailure): Observable<unknown> {
     const isOurs = failure.kind === 'problem';
     const isAboutContent = isOurs && ABOUT_CONTENT.has(failure.problem.code);
@@ -159,7 +159,7 @@ export class Outbox {
     }
     if (mayBeOneEvent) {
       const [{ event }] = batch as [BenchEvent];
-      // Alone, our server's own refusal is about this event; a fault on its side is not, and the others go first from now on.
+      // For a single event our server's refusal is about this event; a failure of the server is not, and the others go first from now on.
       if (isAboutContent) return this.settle(batch, { acknowledged: [], refused: [{ id: event.id, detail: failure.problem.detail }] });
       this.deferredIds.add(event.id);
       this.batchSize = MOST_IN_ONE_SEND;
@@ -177,7 +177,7 @@ export class Outbox {
     );
   }
 
-  /** What was acknowledged made room: events that had none are written now. */
+  /** Acknowledged events made room: events without a place are stored now. */
   private storeUnkept(): void {
     if (this.unkeptIds().size === 0) return;
     const left = this.waiting().filter(({ event }) => this.unkeptIds().has(event.id));

@@ -1,7 +1,7 @@
 import type { BenchEvent } from '@cazuela/contract';
 import * as z from 'zod';
 
-/** What each kind of step is called, where only the step itself is known and not what it was done to. */
+/** Names for kinds of events, where only the event is known and not the record. */
 const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   respiratorOn: 'Respirator on',
   lineWeighed: 'A powder weighed',
@@ -37,7 +37,7 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   notDryYet: 'Not dry yet',
 };
 
-/** Figures of a step and the unit each is noted in. */
+/** Figures of an event and their units. */
 const FIGURES: readonly (readonly [field: string, unit: string])[] = [
   ['grams', ' g'],
   ['millilitres', ' mL'],
@@ -51,7 +51,7 @@ const FIGURES: readonly (readonly [field: string, unit: string])[] = [
   ['factor', ' times'],
 ];
 
-/** A step in a few words with its figures and its note, e.g. “Water added, 150 g”. */
+/** Returns an event in a few words with its figures and its note, e.g. “Water added, 150 g”. */
 export function stepWords(event: { type: string }): string {
   const fields = event as unknown as Record<string, unknown>;
   const name = Object.hasOwn(STEP_WORDS, event.type) ? STEP_WORDS[event.type as keyof typeof STEP_WORDS] : 'A step of another version';
@@ -63,7 +63,7 @@ export function stepWords(event: { type: string }): string {
 
 const figure = (value: number): string => value.toLocaleString('en-GB', { maximumSignificantDigits: 5 });
 
-/** One powder by its name; of several how many, and what they weigh together. */
+/** One powder by its name; of several how many, and their weight together. */
 function powderWords(parts: unknown): string[] {
   const read = z.array(z.object({ name: z.string(), grams: z.number() })).safeParse(parts);
   if (!read.success || read.data.length === 0) return [];

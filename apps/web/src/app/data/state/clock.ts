@@ -5,7 +5,7 @@ import { map, timer } from 'rxjs';
 const TICK_MS = 10_000;
 export const NOW = new InjectionToken<() => Date>('now', { providedIn: 'root', factory: () => () => new Date() });
 
-/** The time, as a signal that moves every ten seconds: drying bars and kilns follow it. */
+/** The time as a signal that changes every ten seconds; drying bars and kilns follow it. */
 @Injectable({ providedIn: 'root' })
 export class Clock {
   private readonly now = inject(NOW);

@@ -42,7 +42,7 @@ function factsOf(bucket: BucketSummary, recipes: readonly Recipe[], powders: rea
       colour,
       surface: recipe?.surface ?? 'unknown',
       movement: recipe?.movement ?? 'unknown',
-      // A test speaks for the recipe it was made with, not for what was stained, poured together or spoiled since.
+      // A food test is about the recipe it was made with, not about a glaze that was stained, mixed or spoiled since.
       foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !mixtureOf(bucket.contents) && !bucket.contents.contaminated,
       contents: bucket.contents,
       powders,

@@ -13,7 +13,7 @@ const preferencesSchema = z.object({
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
 
-/** How this device counts and looks. Quantities are kept as they were entered; this only decides how others are shown. */
+/** Units and looks of this device. Quantities are stored as they were entered; this only decides how others are shown. */
 @Injectable({ providedIn: 'root' })
 export class PreferencesStore {
   private readonly state = signal(read());

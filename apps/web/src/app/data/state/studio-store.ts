@@ -6,7 +6,7 @@ import { Api } from '../http/api';
 
 const BY_KEY = 'cazuela.by';
 
-/** What of a studio is edited, without its id and version. */
+/** What can be edited of a studio, without its id and version. */
 export const studioBodyOf = ({ id: _id, version: _version, demo: _demo, ...body }: Studio): StudioBody => body;
 
 /** The studio that is open, and who is at this device. */
@@ -17,13 +17,13 @@ export class StudioStore {
   private readonly chosenMember = signal(localStorage.getItem(BY_KEY) ?? '');
 
   readonly studio = this.current.asReadonly();
-  /** Who is written beside what is done here: the chosen member, else the first. */
+  /** The author of what is done here: the chosen member, else the first. */
   readonly by = computed(() => {
     const members = this.current()?.members ?? [];
     return members.includes(this.chosenMember()) ? this.chosenMember() : (members[0] ?? 'Me');
   });
 
-  /** The studio's id, asked for once. */
+  /** The studio's id, requested once. */
   readonly id$: Observable<string> = this.api.get('/studios', z.array(studioSchema).min(1)).pipe(
     tap((studios) => this.current.set(studios[0])),
     map((studios) => studios[0]!.id),
@@ -35,7 +35,7 @@ export class StudioStore {
     this.chosenMember.set(member);
   }
 
-  /** The studio as the records have it now. */
+  /** The studio as it is in the records now. */
   take(studio: Studio): void {
     this.current.set(studio);
   }

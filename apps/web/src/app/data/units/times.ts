@@ -1,7 +1,7 @@
 import { DAY_MS } from '@cazuela/core';
 import { format, isToday, isTomorrow, isYesterday } from 'date-fns';
 
-/** A moment as potters say it: "today 14:10", "yesterday 18:40", "Tue 3 Nov". UTC in, local out. */
+/** Returns a time as potters say it: "today 14:10", "yesterday 18:40", "Tue 3 Nov". UTC in, local time out. */
 export function formatWhen(at: string): string {
   const moment = new Date(at);
   if (isToday(moment)) return `today ${format(moment, 'HH:mm')}`;
@@ -14,16 +14,16 @@ export const formatTime = (at: string): string => format(new Date(at), 'HH:mm');
 export const formatDate = (at: string): string => format(new Date(at), 'EEEE d MMMM');
 export const formatDateTime = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
 
-/** Today's calendar day here, as the records name days. */
+/** Returns today's calendar day here, as the records name days. */
 export const localDay = (now: Date): string => format(now, 'yyyy-MM-dd');
 
-/** "1 h 20", "8 min": waits from now, never below 0. */
+/** Returns a wait from now, never below 0: "1 h 20", "8 min". */
 export function formatWait(untilAt: string, nowAt: string): string {
   const minutes = Math.max(0, Math.ceil((Date.parse(untilAt) - Date.parse(nowAt)) / 60_000));
   return minutes >= 60 ? `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}` : `${minutes} min`;
 }
 
-/** How old a reading is: "today", "3 days old", "5 weeks old". */
+/** Returns the age of a reading: "today", "3 days old", "5 weeks old". */
 export function formatAge(at: string, nowAt: string): string {
   const days = Math.floor((Date.parse(nowAt) - Date.parse(at)) / DAY_MS);
   if (days < 1) return 'read today';

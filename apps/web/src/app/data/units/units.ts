@@ -13,10 +13,10 @@ import {
 import { PreferencesStore } from '../state/preferences';
 import { StudioStore } from '../state/studio-store';
 
-/** Made once: a formatter costs more to make than a thousand numbers to write. */
+/** Made once: making a formatter takes longer than formatting a thousand numbers. */
 const AS_TYPED = new Intl.NumberFormat('en', { maximumFractionDigits: 4 });
 
-/** Canonical numbers as text, in the units this device counts in. The only place where screens round. */
+/** Canonical numbers as text, in the units of this device. The only place where screens round. */
 @Injectable({ providedIn: 'root' })
 export class Units {
   private readonly preferences = inject(PreferencesStore).value;
@@ -30,18 +30,18 @@ export class Units {
   readonly temperatureUnit = computed(() => (this.preferences().temperature === 'C' ? '°C' : '°F'));
   private readonly scales = computed(() => this.studio()?.scales ?? []);
 
-  /** The division of the scale such a weight goes on; a tenth of a gram where no scale is known. */
+  /** Returns the division of the scale for such a weight; a tenth of a gram where no scale is known. */
   divisionFor(grams: number): number {
     const scales = this.scales();
     return scales.length > 0 ? scaleFor({ targetGrams: Math.abs(grams), scales }).divisionGrams : 0.1;
   }
 
-  /** A weight as the scale at hand can show it. */
+  /** A weight as the scale in use can show it. */
   mass(grams: number): string {
     return this.massUnit() === 'lb' ? poundsAndOunces(grams) : `${this.massFigure(grams)} ${this.massUnit()}`;
   }
 
-  /** What stands on the shelf: as sacks and jars are told, not as a scale shows it. */
+  /** What is on the shelf, as sacks and jars are counted, not as a scale shows it. */
   sack(grams: number): string {
     if (this.massUnit() !== 'g') return this.mass(grams);
     return Math.abs(grams) >= 1000 ? `${formatFixed(grams / 1000, 1)} kg` : `${formatFixed(grams, 0)} g`;
@@ -58,7 +58,9 @@ export class Units {
     return `${formatFixed(fromCanonical(millilitres, this.bigVolumeUnit()), 1)} ${this.bigVolumeUnit()}`;
   }
 
-  /** Water to pour in one go, rounded down to what a jug can tell, mL: 1,319 → 1,310, 86 → 85. Too little is mended, too much is not. */
+  /**
+   * Returns water to pour at once, rounded down to what a jug can show, mL: 1,319 → 1,310, 86 → 85. Too little can be corrected, too much cannot.
+   */
   pourable(millilitres: number): number {
     const step = millilitres >= 200 ? 10 : millilitres >= 40 ? 5 : 1;
     return Math.floor(millilitres / step) * step;
@@ -84,7 +86,7 @@ export class Units {
   /** A size as it was drawn: 12.5 mm, or inches to a hundredth. */
   length = (millimetres: number): string =>
     this.lengthUnit() === 'mm' ? `${this.typed(Math.round(10 * millimetres) / 10)} mm` : `${formatFixed(fromCanonical(millimetres, 'in'), 2)} in`;
-  /** Lengths that are only roughly known: a run, a wax line. */
+  /** Lengths that are known only roughly: a run, a wax line. */
   roughly = (millimetres: number): string =>
     this.lengthUnit() === 'mm'
       ? `${formatFixed(millimetres, millimetres < 10 ? 1 : 0)} mm`

@@ -5,7 +5,7 @@ import type { Sheet } from './sheet';
 
 /** Coats are drawn this many times as thick as they are. */
 export const COAT_EXAGGERATION = 10;
-/** A coat thinner than this would not be seen. */
+/** A thinner coat would not be visible. */
 const THINNEST_DRAWN = 1.5;
 /** Bare line between two coats. */
 const APART = 0.8;
@@ -22,7 +22,7 @@ interface Along {
   along: readonly ProfilePoint[];
 }
 
-/** Coats in section: outside of the wall outwards, inside inwards, bottom layer first. Where a strip lies, its own lie over the rest. */
+/** Coats in section: on the outside outwards, inside inwards, the bottom layer first. Where a strip lies, its coats lie over the others. */
 export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<string, string>): DrawnCoat[] {
   const { zones, waxFootMm, strips = [] } = plan;
   const { topMm, inner } = sheet;
@@ -43,7 +43,7 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
       const shift = outwards * (lower + width / 2 + 0.5);
       return along.length > 1 ? [{ points: sheet.drawn(along, -1, shift), colour: colourOf(layer, plan, colours), width }] : [];
     });
-  // Apart, each lies on the bare wall.
+  // When they are apart, each lies on the bare wall.
   return [
     ...stack(masked(sheet, plan, below), 1, 0, zones.outside),
     ...stack(masked(sheet, plan, band), 1, apart ? 0 : beneath, zones.rim),
@@ -64,7 +64,7 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   ];
 }
 
-/** What masks all round keep bare, or lay bare again, is no coat in section; a layer under the wax stays. */
+/** A place that masks all round keep bare, or lay bare again, has no coat in section; a layer under the wax stays. */
 function masked(sheet: Sheet, plan: PiecePlan, parts: readonly Along[]): readonly Along[] {
   const bands = (plan.masks ?? []).filter((mask) => mask.where === 'band');
   if (bands.length === 0) return parts;

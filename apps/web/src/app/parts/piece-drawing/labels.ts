@@ -1,10 +1,10 @@
 import { placeWords, coatingKindOf, type Layer, type PiecePlan } from '@cazuela/core';
 import type { Sheet } from './sheet';
 
-/** Labels on one side stand at least so far apart. */
+/** Smallest distance between labels on one side. */
 const LABEL_APART = 34;
 const LONGEST_LABEL = 24;
-/** A line to a coat ends within it. */
+/** A line to a coat ends inside it. */
 const INTO_COAT = 2;
 
 /** Zone, glaze and coat beside the drawing, with a line to the place. */
@@ -12,7 +12,7 @@ export interface DrawnLabel {
   key: string;
   what: string;
   how: string;
-  /** Where it points to, and where its words stand. */
+  /** Where the line points to, and where the words are. */
   y: number;
   textY: number;
   fromX: number;
@@ -29,7 +29,7 @@ export function labelsOf(sheet: Sheet, plan: PiecePlan, names: ReadonlyMap<strin
   const label = (key: string, what: string, layers: readonly Layer[], heightMm: number, side: 1 | -1): DrawnLabel[] => {
     if (layers.length === 0) return [];
     const each = layers.map((layer) => `${names.get(layer.bucketId) ?? coatingKindOf(layer)} ${layer.coatMm} mm`).join(' + ');
-    // What does not fit beside the piece is counted.
+    // Labels that do not fit beside the piece are counted.
     const how = each.length > LONGEST_LABEL && layers.length > 1 ? `${layers.length} coats` : each;
     const x = side * (sheet.fit.halfWidth + (side > 0 ? gripOut : 0) + 12);
     const y = sheet.y(heightMm);

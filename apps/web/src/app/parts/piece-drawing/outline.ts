@@ -2,7 +2,7 @@ import type { Grip, ProfilePoint } from '@cazuela/core';
 import type { Sheet } from './sheet';
 import { tenth } from './tenth';
 
-/** The clay itself: the seen outside, the cut wall, and what the piece is held by. Outside and wall are the corners of what they enclose. */
+/** The clay: the visible outside, the cut wall, and handle or lugs. Outside and wall are given by the corners of what they enclose. */
 export class Outline {
   constructor(private readonly sheet: Sheet) {}
 
@@ -26,13 +26,13 @@ export class Outline {
     return `${this.sheet.drawn(shape.outside, -1)} ${inside} ${this.floor(-hole)}`;
   }
 
-  /** Handle, or the lug of the seen side, as a bow of its own thickness. */
+  /** Handle, or the lug on the visible side, as a bow of its own thickness. */
   handle(): { path: string; width: number } | undefined {
     const { grip } = this.sheet.shape;
     return grip && { path: this.bow(grip), width: Math.max(3, grip.thickMm * this.sheet.fit.scale) };
   }
 
-  /** Room the grip takes beside the outside. */
+  /** Room that the grip takes beside the outside. */
   gripOut(): number {
     const { grip } = this.sheet.shape;
     return grip ? (grip.outMm + grip.thickMm) * this.sheet.fit.scale : 0;

@@ -97,7 +97,7 @@ describe('a piece in section', () => {
     const heightMm = drawing.fit.tallMm * 0.72;
     const { wallMm } = PIECE_SHAPES.find((shape) => shape.id === shapeId)!;
     expect(inside.x).toBeLessThan(-drawing.halfWidthAt(heightMm));
-    // A wall is never thinner across than it is straight through.
+    // Measured straight across, a wall is never thinner than along its normal.
     expect(inside.fromX).toBeGreaterThan(-drawing.halfWidthAt(heightMm) + 0.99 * wallMm * drawing.fit.scale);
     expect(inside.fromX).toBeLessThan(0);
   });

@@ -6,8 +6,8 @@ import { frameOf, Sheet, type Frame } from './sheet';
 import { zonesOf, type DrawnZone } from './zones';
 
 /**
- * The lines of a piece in section, in the drawing's own units: centre line at x 0, rim at y 0, y down. What has straight sides is told by its
- * corners (`x,y x,y …`): a browser takes those faster than a path, which is a matter of style to it.
+ * The lines of a piece in section, in drawing units: centre line at x 0, rim at y 0, y down. Straight-sided shapes are given by their corners
+ * (`x,y x,y …`): a browser updates `points` faster than a path, which it treats as a style.
  */
 export class PieceDrawing {
   private readonly sheet: Sheet;
@@ -55,7 +55,7 @@ export class PieceDrawing {
     return this.outline.gripOut();
   }
 
-  /** The outside as it will be seen; `wax` is how what is waxed or taped is filled. */
+  /** The outside as it will look; `wax` is the fill of what is waxed or taped. */
   zones(wax: string): DrawnZone[] {
     return zonesOf(this.sheet, this.plan, this.colours, wax, this.seenFrom);
   }

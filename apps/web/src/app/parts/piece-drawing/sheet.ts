@@ -5,7 +5,7 @@ const WIDTH = 460;
 const HEIGHT = 420;
 const PAD = 34;
 
-/** What a drawing is scaled to; kept while a hand drags, so that the paper does not move under it. */
+/** The scale of a drawing; kept during a drag, so that the drawing does not move under the pointer. */
 export interface Frame {
   tallMm: number;
   widestMm: number;
@@ -16,7 +16,7 @@ export const frameOf = (shape: PieceShape): Frame => ({
   widestMm: shape.slabMm === undefined ? widestMm(shape) : shape.slabMm / 2,
 });
 
-/** How a frame lies on the paper, in the drawing's own units. */
+/** How a frame lies on the sheet, in drawing units. */
 export interface Fit {
   scale: number;
   tallMm: number;
@@ -29,12 +29,12 @@ export function fitOf({ tallMm: tall, widestMm: widest }: Frame): Fit {
   return { scale, tallMm: tall, height: tall * scale, halfWidth: widest * scale };
 }
 
-/** A form laid on paper, in the drawing's own units: centre line at x 0, rim at y 0, y down. */
+/** A form laid on the sheet, in drawing units: centre line at x 0, rim at y 0, y down. */
 export class Sheet {
   readonly fit: Fit;
   readonly inner: readonly ProfilePoint[];
   readonly topMm: number;
-  /** Coats and zones ask for the same parts of the outside again and again. */
+  /** Coats and zones ask for the same parts of the outside many times. */
   private readonly parts = new Map<string, ProfilePoint[]>();
 
   constructor(
@@ -50,7 +50,7 @@ export class Sheet {
     return (this.fit.tallMm - heightMm) * this.fit.scale;
   }
 
-  /** How far the outside, or another line of the wall, is from the middle at a height, in the drawing’s units. */
+  /** Distance of the outside, or of another line of the wall, from the middle at a height, in drawing units. */
   halfWidthAt(heightMm: number, profile: readonly ProfilePoint[] = this.shape.outside): number {
     const { slabMm } = this.shape;
     if (slabMm !== undefined) return (slabMm / 2) * this.fit.scale;
@@ -76,7 +76,7 @@ export class Sheet {
     return part;
   }
 
-  /** One corner of a line: `x,y`, with those after it parted by spaces, as a polygon takes them. */
+  /** One corner of a line: `x,y`; corners are separated by spaces, as a polygon takes them. */
   at(x: number, heightMm: number): string {
     return `${tenth(x)},${tenth(this.y(heightMm))}`;
   }
@@ -88,14 +88,14 @@ export class Sheet {
       : this.line(points, 0, this.left(0) - shift, backwards);
   }
 
-  /** A line along the seen outside, at a share of its way from the middle of the front to the outline. */
+  /** A line along the visible outside, at a share of the distance from the middle of the front to the outline. */
   seen(points: readonly ProfilePoint[], across: number, backwards = false): string {
     const { scale } = this.fit;
     const { slabMm } = this.shape;
     return slabMm === undefined ? this.line(points, across * scale, 0, backwards) : this.line(points, 0, (across * slabMm * scale) / 2, backwards);
   }
 
-  /** By hand: drawn anew at every move of a hand. x is so many times the radius and so much more. */
+  /** Written out, because it is drawn on every move of a drag: x is the radius times a factor plus an offset. */
   private line(points: readonly ProfilePoint[], perRadius: number, more: number, backwards: boolean): string {
     const { scale, tallMm: top } = this.fit;
     let line = '';

@@ -2,7 +2,10 @@
 const FAR = 8_192;
 const told = new Array<string>(2 * FAR + 1).fill('');
 
-/** A coordinate in words, to a tenth. Those of a drawing come again at every move of a hand, and a number costs more to put in words than to find. */
+/**
+ * Returns a coordinate as text, to a tenth. The same ones come again on every move of a drag, and converting a number to text costs more than
+ * looking it up.
+ */
 export function tenth(x: number): string {
   const tenths = Math.round(10 * x);
   if (!(Math.abs(tenths) <= FAR)) return String(tenths / 10);

@@ -3,16 +3,16 @@ import { colourOf } from './colours';
 import { rimFromMm } from './labels';
 import type { Sheet } from './sheet';
 
-/** Places across the seen quarter of the turn. */
+/** Number of places across the visible quarter of the turn. */
 const ACROSS = 12;
 
 export interface DrawnZone {
-  /** The corners of what it covers. */
+  /** The corners of its area. */
   points: string;
   colour: string;
 }
 
-/** The outside as it will be seen, `seenFrom` in front: its uppermost glazes, wax over bare clay, strips and panels over them. */
+/** The outside as it will look, with `seenFrom` in front: its uppermost glazes, wax over bare clay, strips and panels over them. */
 export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<string, string>, wax: string, seenFrom = 0): DrawnZone[] {
   const { zones, waxFootMm, edges, strips = [], masks = [] } = plan;
   const rimFrom = rimFromMm(plan, sheet.topMm);
@@ -34,7 +34,7 @@ export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   return drawn;
 }
 
-/** A band on the seen quarter of the turn: from the middle of the front to the outline. */
+/** A band on the visible quarter of the turn: from the middle of the front to the outline. */
 function bandOf(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, from?: EdgeLine, to?: EdgeLine, turn?: Turn): string {
   const [start, end] = seenPart(turn, seenFrom);
   if (end <= start) return '';
@@ -51,7 +51,7 @@ function bandOf(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, fr
   };
   const side = (share: number, backwards: boolean): string => {
     const out = acrossAt(share, sheet.shape);
-    // The middle of the front is a straight line, however the outline goes.
+    // The middle of the front is a straight line, whatever the outline.
     if (out === 0) return '';
     const along = sheet.between(fromMm + edgeOffsetMm(from, share + seenFrom), toMm + edgeOffsetMm(to, share + seenFrom));
     return sheet.seen(along, out, backwards);
@@ -59,14 +59,14 @@ function bandOf(sheet: Sheet, seenFrom: number, fromMm: number, toMm: number, fr
   return `${edge(fromMm, from, start, end)}${side(end, false)} ${edge(toMm, to, end, start)}${side(start, true)}`.trim();
 }
 
-/** What is seen of the turn at once: from the front to the right outline. */
+/** The part of the turn that is visible at once: from the front to the right outline. */
 export const SEEN_SHARE = 0.25;
 
-/** How far right a place so much round from the front is seen, as a share of the outline. */
+/** Returns how far right a place so far round from the front is seen, as a share of the outline. */
 export const acrossAt = (share: number, { slabMm }: Pick<PieceShape, 'slabMm'>): number =>
   slabMm === undefined ? Math.sin(2 * Math.PI * share) : share / SEEN_SHARE;
 
-/** The same the other way: which share of the turn lies so far right. */
+/** Returns which share of the turn is seen so far right. */
 export function shareAcross(across: number, { slabMm }: Pick<PieceShape, 'slabMm'>): number {
   const out = Math.min(1, Math.max(0, across));
   return slabMm === undefined ? Math.asin(out) / (2 * Math.PI) : out * SEEN_SHARE;
@@ -75,7 +75,7 @@ export function shareAcross(across: number, { slabMm }: Pick<PieceShape, 'slabMm
 /** Round from the front that is seen, -½ to ½. */
 export const fromFront = (share: number, seenFrom: number): number => ((((share - seenFrom + 0.5) % 1) + 1) % 1) - 0.5;
 
-/** What of a panel is seen. One over the front begins before it. */
+/** Returns the visible part of a panel. One over the front begins before it. */
 function seenPart(turn: Turn | undefined, seenFrom: number): [number, number] {
   if (!turn) return [0, SEEN_SHARE];
   const to = fromFront(turn.to, seenFrom);

@@ -70,11 +70,11 @@ export interface RangeAdvice {
   tone: 'good' | 'look' | 'stop';
   what: string;
   how: string;
-  /** One tap that books what was done. */
+  /** A button that books what was done. */
   action?: { words: string; kind: 'water' | 'pourOff'; grams: number };
 }
 
-/** What to do about an SG, in two stages. After the first one it asks for a measurement before the rest. */
+/** What to do about an SG, in two stages. After the first one it asks for a measurement. */
 export function rangeAdvice(
   plan: CorrectionPlan,
   bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean },
@@ -129,7 +129,7 @@ export function rangeAdvice(
   }
 }
 
-/** What a reading means beside the records; nothing when they agree. */
+/** What a reading means beside the records; undefined when they agree. */
 export function bookWords(against: RecordsComparison, units: Units): string {
   switch (against.kind) {
     case 'agrees':
@@ -143,7 +143,7 @@ export function bookWords(against: RecordsComparison, units: Units): string {
   }
 }
 
-/** A reading beside those of the same visit; nothing when they agree. */
+/** A reading beside those of the same visit; undefined when they agree. */
 export function earlierWords(against: AgainstEarlier, units: Units): string {
   if (against.kind === 'agrees') return '';
   return `The reading just before was ${units.sgFine(against.earlierSg)}: ${units.sgFine(Math.abs(against.apart))} apart is more than both can be off. Stirred from the bottom up both times? Keep this one too, or leave the earlier out.`;
@@ -155,14 +155,14 @@ export function evaporatedWords({ basis, waterMl, lowMl, highMl, sgNow }: Evapor
   return `About ${units.millilitres(waterMl)} of water (${units.millilitres(lowMl)}–${units.millilitres(highMl)}) have left since it was measured: near ${units.sg(sgNow)} by now, ${rests}.`;
 }
 
-/** Days it has left in its range, short enough for the shelf. */
+/** Days it has left in its range, short enough for the list. */
 export function daysLeftWords(left: DaysInRange & { basis: EvaporationBasis }): string {
   const days = Math.round(left.days);
   const about = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `about ${days} ${days === 1 ? 'day' : 'days'}`;
   return `${about} in range${left.basis === 'guess' ? ', a guess' : ''}`;
 }
 
-/** How a bucket drifts and how long it will do, with what that rests on. */
+/** How a bucket drifts and how long it will stay in range, with what that rests on. */
 export function driftWords(drift: NonNullable<BucketContents['drift']>, left: DaysInRange | undefined, units: Units): string {
   const basis = `from ${drift.spells} spells between its readings`;
   const way = drift.perDay > 0 ? 'Thickens' : 'Thins';

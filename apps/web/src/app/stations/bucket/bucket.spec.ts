@@ -26,7 +26,7 @@ describe('a bucket', () => {
     await screen.settle();
     return screen;
   };
-  /** Takes the waiting events over, as the records do. */
+  /** Accepts the waiting events, as the records do. */
   const sent = (): BucketEvent[] => {
     const request = records.http.expectOne((one) => one.url.endsWith('/events'));
     const { events } = request.request.body as { events: BenchEvent[] };

@@ -13,11 +13,11 @@ export interface CorrectionWords {
   what: string;
   cost: string;
   blocks: string[];
-  /** One tap that books the first stage. */
+  /** A button that books the first stage. */
   tap?: string;
 }
 
-/** One way into range: what to do first, what it costs, what is in its way. */
+/** One correction: what to do first, what it costs, what prevents it. */
 export function correctionWords(correction: Correction, units: Units): CorrectionWords {
   const first = units.millilitres(units.pourable(correction.firstMl));
   const all = units.millilitres(correction.allMl);

@@ -5,7 +5,7 @@ export const DROP_NAMES: Readonly<Record<DropKind, string>> = { epsom: 'Epsom br
 
 /** How a bucket's powder stays up, why, and what that asks for. */
 export function riskWords({ suspension, causes, rawClayShare }: SuspensionRisk): { tone: string; what: string; why: string } {
-  // A share of the recipe: finer than a percent says nothing about settling.
+  // A share of the recipe: less than a percent says nothing about settling.
   const clay = `${Math.round(rawClayShare)} % raw clay`;
   const why = causes
     .map((cause) => {
@@ -91,7 +91,7 @@ export function thinnestWords(point: ThinnestPoint, units: Units): { tone: strin
   }
 }
 
-/** A dose kept from a bucket before, for this one. */
+/** A dose that was kept from the bucket before, for this one. */
 export function keptWords(kept: KeptDose & { fromCode: string }, dose: DropDose, units: Units): string {
   const amount = dose.bySyringe ? `${units.plain(dose.millilitres)} mL` : `${dose.drops} drops`;
   return `${kept.fromCode} liked ${units.plain(kept.gramsPerDryKg)} g of it to a dry kilogram: ${amount} here. Start with half of that, stir, and feel.`;

@@ -21,7 +21,7 @@ export const FEEL_VERDICT_WORDS: Readonly<Record<FeelVerdict, { tone: string; wo
   unknown: { tone: 'quiet', words: '' },
 };
 
-/** A reading by feel as it is said. */
+/** A reading by feel in words. */
 export function feelValueWords(kind: FeelKind, value: number): string {
   switch (kind) {
     case 'swirl':

@@ -246,7 +246,7 @@ describe('the map of seconds and SG', () => {
   beforeEach(() => (records = new FakeRecords()));
 
   it('says its band, with a word on each of its regions', async () => {
-    // jsdom draws nothing; what is painted is looked at in the browser.
+    // jsdom does not draw; painting is checked in the browser.
     jest.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null);
     const screen = await open();
     screen.all<HTMLButtonElement>('.picture mat-button-toggle button')[1]!.click();

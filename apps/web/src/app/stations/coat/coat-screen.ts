@@ -31,14 +31,14 @@ import { comparisonCurves } from './answer/comparison-curves';
 import { facesOf, pieceTreatments, questionSchema, START, type Question } from './answer/coat-question';
 import { curveSeconds } from './coat-words';
 
-/** Enough for a curve that bends once; each is worked out and painted at every move of a hand. */
+/** Enough for a curve that bends once; each point is computed and painted on every move of a drag. */
 const CURVE_POINTS = 80;
-/** Dips that say how often the ranges held. */
+/** How many dips tell how often the ranges held. */
 const NEWEST_DIPS = 9;
 /** Where neither the lot nor the body says. */
 const USUAL_WALL_MM = 5;
 
-/** What the coat station asks and knows, for its answer, its chart and its benches alike. */
+/** What the coat station asks and knows, shared by its answer, its chart and its benches. */
 @Injectable()
 export class CoatScreen {
   private readonly api = inject(StudioApi);
@@ -63,7 +63,7 @@ export class CoatScreen {
   });
   readonly wallMm = computed(() => this.question().wallMm ?? this.bisque()?.wallMm ?? USUAL_WALL_MM);
   readonly sg = computed(() => this.question().sg ?? this.bucket()?.contents?.sg ?? null);
-  /** Seconds from the dip timer, on their way to the measured dips. */
+  /** Seconds from the dip timer, passed to the measured dips. */
   readonly timed = signal<readonly number[]>([]);
 
   readonly observations = computed(() => coatObservations(this.all.value()?.dips ?? []));
@@ -88,7 +88,7 @@ export class CoatScreen {
     const { bisqueCone, earthenware, absorptionPercent } = bisque;
     return { bisqueCone, earthenware, absorptionPercent, wallMm: this.wallMm() };
   });
-  /** The wall as it is now, after all that was done to the piece. */
+  /** The wall as it is now, after all treatments. */
   readonly wallState = computed(() => {
     const [wall, bucket] = [this.wall(), this.bucket()];
     if (!wall || !bucket) return undefined;
@@ -101,7 +101,7 @@ export class CoatScreen {
     return asked.kind === 'ok' ? asked.value : dryWall(wall);
   });
   readonly faces = computed(() => facesOf(this.question().face));
-  /** What the dip meets beside a fresh dry wall; nothing where the piece is untouched. */
+  /** What the dip meets compared with a fresh dry wall; undefined where the piece is untouched. */
   readonly before = computed(() => {
     const state = this.wallState();
     const { treatments, firedUnder } = this.question();
@@ -131,7 +131,7 @@ export class CoatScreen {
       const known = this.knowledge();
       const wanted = predictSeconds({ ...situation, coatMm }, known);
       const at = predictCoat({ ...situation, seconds }, known);
-      // The wanted coat's own band: what comes out when the seconds are kept exactly.
+      // The band of the wanted coat: what comes out when the seconds are kept exactly.
       const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
       const mostSeconds = curveSeconds(wanted, seconds);
       const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds }, known);
@@ -143,7 +143,7 @@ export class CoatScreen {
     const result = this.result();
     return result?.kind === 'ok' && result.value.wanted.kind === 'ok' ? result.value.wanted.seconds : undefined;
   });
-  /** How long the wall has to rest first, where it does. */
+  /** How long the wall has to rest first, when it has to. */
   readonly wait = computed(() => {
     const [state, wall, glaze, coatMm] = [this.wallState(), this.wall(), this.glaze(), this.question().coatMm];
     if (!state || !wall || !glaze || coatMm === null || this.question().firedUnder) return undefined;
@@ -151,7 +151,7 @@ export class CoatScreen {
     const asked = attempt(() => waitForCoat({ state, faces: this.faces(), coatMm, glaze, wall, air }, this.knowledge()));
     return asked.kind === 'ok' ? asked.value : undefined;
   });
-  /** Other curves in the same picture. */
+  /** Comparison curves in the same picture. */
   readonly also = computed(() => {
     const [situation, bucket, wall, state, result] = [this.situation(), this.bucket(), this.wall(), this.wallState(), this.result()];
     if (!situation || !bucket || !wall || !state || result?.kind !== 'ok') return [];
@@ -168,7 +168,7 @@ export class CoatScreen {
     });
   });
 
-  /** What a measured dip of this bucket on this lot keeps with it; the glaze as the bucket stands, unless told otherwise. */
+  /** What a measured dip of this bucket on this lot stores with it; the glaze as the bucket stands, unless given otherwise. */
   dipHead(glaze = this.glaze()): Omit<CoatDipBody, 'at' | 'seconds' | 'reading'> | undefined {
     const [bucket, bisque, before] = [this.bucket(), this.bisque(), this.before()];
     if (!bucket || !bisque || !glaze) return undefined;

@@ -41,9 +41,9 @@ const BENCHES = [
 ] as const;
 type Bench = (typeof BENCHES)[number][0];
 const benchSchema = z.object({ bench: z.enum(BENCHES.map(([bench]) => bench)) });
-/** A hand takes hold of what is this near, pixels. */
+/** The pointer picks up what is this near, px. */
 const REACH_PX = 26;
-/** Above this share of the wall's water a coat over it must wait until it is dry through. */
+/** Above this share of the wall's water, a coat over it must wait until it is dry through. */
 const DRY_THROUGH_SHARE = 0.7;
 
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
@@ -75,9 +75,9 @@ const DRY_THROUGH_SHARE = 0.7;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CoatStation {
-  /** The bucket the potter came from. */
+  /** From the address: the bucket. */
   readonly bucket = input<string>();
-  /** The body and the bench of a tile that is to be read. */
+  /** From the address: body and bench of a tile that is to be read. */
   readonly body = input<string>();
   readonly open = input<string>();
   /** A tile that was looked up by its code. */
@@ -117,7 +117,7 @@ export class CoatStation {
     const lnSd = result?.kind === 'ok' ? result.value.band?.lnSd : undefined;
     return window && coatMm && lnSd !== undefined ? windowWords(window, { coatMm, lnSd }, this.units) : '';
   });
-  /** The full-screen dip timer, and the seconds it brought back. */
+  /** The full-screen dip timer, and the seconds it returned. */
   protected readonly timer = sessionSignal<TimerKept>(
     'dip-timer',
     { open: false, dips: [], silent: false },
@@ -147,7 +147,7 @@ export class CoatStation {
     const used = wallUsed({ ...state, takenMm: state.takenMm + coat.waterTakenMm * this.screen.faces().length });
     return used > DRY_THROUGH_SHARE ? Math.round(100 * used) : undefined;
   });
-  /** Axes stand still while a hand drags in the picture. */
+  /** Axes stay fixed during a drag in the picture. */
   private readonly held = signal<{ what: 'coat' | 'sg' | 'seconds'; mostSeconds: number; mostMm: number } | undefined>(undefined);
   protected readonly chart = computed(() => {
     this.preferences();
@@ -214,7 +214,7 @@ export class CoatStation {
     this.screen.change({ also: on ? [...also, which] : also });
   }
 
-  /** The dashed line is the coat wanted, the curve the SG, the dot the time: whichever is nearest to the hand. */
+  /** The dashed line is the wanted coat, the curve the SG, the dot the time: the nearest one is dragged. */
   protected grab(point: ChartPoint): void {
     const { coatMm, seconds } = this.screen.question();
     const result = this.screen.result();
@@ -253,7 +253,7 @@ export class CoatStation {
     this.held.set(undefined);
   }
 
-  /** Nobody counts finer than a tenth. */
+  /** Nobody counts finer than a tenth of a second. */
   protected tenths(seconds: number): string {
     return seconds.toFixed(1);
   }

@@ -19,7 +19,7 @@ import {
 import type { CoatDipBody } from '@cazuela/contract';
 import type { Units } from '../../data/units/units';
 
-/** Why no time gives the wanted coat, and what would. Nothing when a time does. */
+/** Why no time gives the wanted coat, and what would. Undefined when a time does. */
 export function cannotWords(
   answer: SecondsForCoat,
   wanted: { coatMm: number; sg: number },
@@ -53,10 +53,10 @@ export function cannotWords(
   }
 }
 
-/** People count seconds to about a third: less than this is what was wanted. */
+/** People count seconds to about 0.3 s: a smaller difference is what was wanted. */
 const TOLD_SECONDS = 0.4;
 
-/** The ways of putting glaze on, as they are told. */
+/** Names of the application methods. */
 export const METHOD_NAMES: Readonly<Record<CoatMethod, string>> = {
   dip: 'Dip',
   pour: 'Pour in and out',
@@ -67,13 +67,13 @@ export const METHOD_NAMES: Readonly<Record<CoatMethod, string>> = {
   spray: 'Spray',
 };
 
-/** Seconds shown on the curve: enough for the answer, never a useless stretch. */
+/** Seconds shown on the curve: enough for the answer, without an empty stretch. */
 export function curveSeconds(answer: SecondsForCoat, seconds: number): number {
   const wanted = answer.kind === 'ok' ? answer.seconds : 0;
   return Math.min(60, Math.max(6, Math.ceil(2.2 * Math.max(wanted, seconds))));
 }
 
-/** How the liquid of a bucket stands and why that is thought, with what it does to film and packing; what else speaks against dipping now. */
+/** How the liquid of a bucket stands and why, with what it does to film and packing; and what else speaks against dipping now. */
 export function standWords(contents: BucketContents, stir?: StirringNeed['every']): string[] {
   const { slurryState, feel, additives, contaminated } = contents;
   const { filmMm, packing } = STATE_GUESSES[slurryState];
@@ -89,7 +89,7 @@ export function standWords(contents: BucketContents, stir?: StirringNeed['every'
   ];
 }
 
-/** What a prediction leans on, in words, and how often its ranges held so far. */
+/** What a prediction rests on, in words, and how often its ranges held so far. */
 export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string; how: string } {
   if (basis.kind === 'startingGuess')
     return {
@@ -113,7 +113,7 @@ export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string
   return { what: 'Learnt:', how: `from ${leans}${glaze + body > 0 ? water : ''}${held}` };
 }
 
-/** A measured dip as it is listed. */
+/** A measured dip in the list. */
 export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, units: Units): string {
   const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
   const coat = read.kind === 'ok' ? units.coat(read.value.coatMm) : 'no coat';
@@ -130,10 +130,10 @@ export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, u
   return `${named}${put} at SG ${units.sg(body.sg)}${over}: ${coat}, ${how}, ${body.by}`;
 }
 
-/** What a dip does with the window of its glaze on this body: how it will look, and how sure that is. */
+/** What a dip does in the window of its glaze on this body: how it will look, and how sure that is. */
 export function windowWords(window: CoatWindow, wanted: { coatMm: number; lnSd: number }, units: Units): string {
   const { thin, right, thick } = windowChances({ ...wanted, window });
-  // Never all of them: a range says what is usual, not what cannot be.
+  // Never all of them: a range says what is usual, not what is impossible.
   const share = (chance: number): string => (chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
   const look = (words: string): string => (words ? `, ${words}` : '');
   const verdict = windowVerdict({ coatMm: wanted.coatMm, window });
@@ -158,7 +158,7 @@ export function comparedWords({ thou, gramsPerCm2, cards }: CoatCompared, units:
   return `= ${other}, ${gramsPerCm2.toFixed(3)} g/cm² dry, as thick as ${whole === 0.5 ? 'half a business card' : `${whole} business card${whole === 1 ? '' : 's'}`}`;
 }
 
-/** A time as it is told: minutes, or hours and minutes. */
+/** A time as hours and minutes. */
 export function longWords(minutes: number): string {
   const whole = Math.round(minutes);
   if (whole < 60) return `${whole} min`;
@@ -166,7 +166,7 @@ export function longWords(minutes: number): string {
   return `${hours} h${rest > 0 ? ` ${rest} min` : ''}`;
 }
 
-/** What the wall is like after all that, and how long it has to rest before the coat. */
+/** What the wall is like after all treatments, and how long it has to rest before the coat. */
 export function waitWords(wait: WaitForCoat, state: WallState, touched: boolean, units: Units): { words: string; tone: string } | undefined {
   const stands = touched ? `The wall holds ${Math.round(100 * wallUsed(state))} % of the water it can. ` : '';
   if (wait.kind === 'now') return { words: `${stands}It can be dipped now.`, tone: 'good' };
@@ -174,7 +174,7 @@ export function waitWords(wait: WaitForCoat, state: WallState, touched: boolean,
   return { words: `${stands}Not even dry through it gives that coat in one dip.`, tone: 'look' };
 }
 
-/** What a time in the glaze comes to, beside the time that was wanted. */
+/** The coat of a timed dip, beside the one that was wanted. */
 export function predictedWords(
   { coat, lowMm, highMm }: CoatPrediction,
   asked: { wantedSeconds: number | undefined; seconds: number; window: CoatWindow | undefined },

@@ -11,7 +11,7 @@ import { NumberField } from '../../parts/number-field';
 import { ErrorBanner } from '../../parts/error-banner';
 import { DayScreen } from './day-screen';
 
-/** "Not dry yet" waits this much longer, minutes. */
+/** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
 const NEXT_SHOWN = 6;
 
@@ -24,7 +24,7 @@ const NEXT_SHOWN = 6;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DayList {
-  /** The day the potter came for. */
+  /** From the address: the day. */
   readonly date = input<string>();
   protected readonly screen = inject(DayScreen);
   protected readonly units = inject(Units);
@@ -33,7 +33,7 @@ export class DayList {
   protected readonly longer = LONGER_MINUTES;
   protected readonly title = computed(() => formatDate(`${this.screen.date()}T12:00:00`));
   protected readonly next = computed(() => this.screen.state()?.next.slice(0, NEXT_SHOWN) ?? []);
-  /** Drying soonest first; the bar shortens as the wait does. */
+  /** Drying soonest first; the bar shortens with the wait. */
   protected readonly drying = computed(() => {
     const nowAt = this.screen.nowAt();
     return (this.screen.state()?.drying ?? [])

@@ -13,7 +13,7 @@ export interface BucketNow {
   bucket: BucketSummary;
   /** Its code was read on this day. */
   codeRead: boolean;
-  /** How often it wants stirring, when it is due. */
+  /** How often it wants stirring, when that is due. */
   stir?: StirringNeed['every'];
   contaminated?: string;
 }
@@ -34,7 +34,7 @@ export class DayScreen {
     const day = this.day();
     return day ? withLocalEvents(day.events, this.outbox.localEvents('day', day.id)) : [];
   });
-  /** Steps recorded here after the clock last moved count at their own time. */
+  /** Steps recorded here after the clock last changed count at their own time. */
   readonly nowAt = computed(() =>
     [
       this.clock.at(),

@@ -14,7 +14,7 @@ import { FiringCurve } from '../../parts/firing-curve';
 import { ErrorBanner } from '../../parts/error-banner';
 import { nowRow } from './now-words';
 
-/** Rows shown before the rest is folded away. */
+/** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
 @Component({
@@ -68,7 +68,7 @@ export class Home {
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
     });
   });
-  /** A studio that works by feel is not told of SGs it never asked for. */
+  /** A studio that works by feel is not told SGs it never asked for. */
   private readonly rows = computed(() =>
     this.items()
       .filter((item) => this.studio()?.reads !== 'feel' || (item.kind !== 'outOfRange' && item.kind !== 'neverMeasured'))

@@ -13,7 +13,7 @@ export interface NowRow {
   tone: 'plain' | 'look';
 }
 
-/** Each thing that waits, as a row: what it is, why, and the one tap that goes on with it. */
+/** Each open item as a row: what it is, why, and one button that goes on with it. */
 export function nowRow(item: NowItem, units: Units): NowRow {
   switch (item.kind) {
     case 'unfinishedBatch':

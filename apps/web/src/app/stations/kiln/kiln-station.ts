@@ -25,7 +25,7 @@ import { ResultForm } from './result-form';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class KilnStation {
-  /** The firing the potter came for. */
+  /** From the address: the firing. */
   readonly firing = input<string>();
   private readonly api = inject(StudioApi);
   private readonly now = inject(NOW);
@@ -87,7 +87,7 @@ export class KilnStation {
     });
   });
 
-  /** Somebody else read it meanwhile: the firing is shown as it is now, and the choice is made again. */
+  /** Somebody else read it meanwhile: the firing is shown as it is now, and the cone is chosen again. */
   protected readonly readingSays = computed(() => {
     const failure = this.reading.failure();
     return failure?.problem.code === 'stale'
@@ -113,7 +113,7 @@ export class KilnStation {
     });
   }
 
-  /** The witness cone read by eye overrides the curve. */
+  /** A witness cone read by eye counts before the curve. */
   protected witness(cone: string): void {
     const firing = this.chosen();
     if (!firing) return;

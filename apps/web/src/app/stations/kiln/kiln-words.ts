@@ -1,6 +1,6 @@
 import type { ConeReached } from '@cazuela/core';
 
-/** The cone a curve amounts to, in words. */
+/** The cone of a curve, in words. */
 export function coneWords(reached: ConeReached): string {
   switch (reached.kind) {
     case 'below':
@@ -13,7 +13,7 @@ export function coneWords(reached: ConeReached): string {
   }
 }
 
-/** The nearest whole cone: a starting point to be corrected by the witness cone. */
+/** The nearest whole cone: a starting point, to be corrected by the witness cone. */
 export function nearestCone(reached: ConeReached): string {
   return reached.kind === 'between' ? (reached.fraction >= 0.5 ? reached.upper : reached.lower) : reached.cone;
 }

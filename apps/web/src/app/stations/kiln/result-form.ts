@@ -21,7 +21,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 })
 export class ResultForm {
   readonly firingId = input.required<string>();
-  /** The cone this firing reached, as far as known. */
+  /** The cone of this firing, as far as it is known. */
   readonly cone = input.required<string>();
   readonly pieces = input.required<readonly Piece[]>();
   readonly kept = output<void>();

@@ -14,7 +14,7 @@ export const DRY_COAT_WORDS: Record<DryCoat, { tone: 'good' | 'look'; what: stri
   shrinks: { tone: 'look', what: 'Shrinks as it dries: cracks and flakes when thick.', remedy: 'Calcine part of the clay; keep the coat thin.' },
 };
 
-/** "moves (stays to runs)": the guess never stands without its range. */
+/** "moves (stays to runs)": the guess is never shown without its range. */
 export function fireWords(fire: RecipeOutlook['fire']): string {
   if (!fire) return 'Nobody can say: a powder in it has no analysis.';
   const range = fire.least === fire.most ? fire.least : `${fire.least} to ${fire.most}`;

@@ -18,7 +18,7 @@ interface Row {
   place: { link: string[]; words: string } | undefined;
 }
 
-/** Steps the records would not take: kept on this device, read, sent again, saved as a file, and put aside by nobody but the potter. */
+/** Events that the records refused: stored on this device, read, sent again, saved as a file, and put aside only by the potter. */
 @Component({
   selector: 'cz-steps-not-taken',
   imports: [RouterLink],
@@ -57,7 +57,7 @@ export class StepsNotTaken {
   private readonly now = inject(NOW);
   protected readonly rows = computed(() => this.outbox.refused().map((refusal) => this.rowOf(refusal)));
 
-  /** Put aside on this page: until it is left, they can be had back. */
+  /** Put aside on this page: until it is left, they can be taken back. */
   protected readonly aside = signal<readonly Refusal[]>([]);
 
   protected putAside(refusals: readonly Refusal[]): void {

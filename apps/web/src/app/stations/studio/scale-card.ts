@@ -5,7 +5,7 @@ import { formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { NumberField } from '../../parts/number-field';
 
-/** Further off than this many divisions, or this share, a scale wants a new battery or a calibration. */
+/** Further off than this many divisions, or this share, a scale needs a new battery or a calibration. */
 const OFF_DIVISIONS = 2;
 const OFF_SHARE = 0.002;
 const SHOWN_CHECKS = 6;

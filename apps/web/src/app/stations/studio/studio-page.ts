@@ -98,7 +98,7 @@ export class StudioPage {
     this.change({ scales: this.draft()!.scales.filter((scale) => scale.id !== id) });
   }
 
-  /** A known weight laid on it, with what it showed: kept at once with the studio. */
+  /** A known weight on it, with what it showed: saved at once with the studio. */
   protected checkScale(id: string, { knownGrams, shownGrams }: { knownGrams: number; shownGrams: number }): void {
     const check = { at: new Date().toISOString(), by: this.store.by(), knownGrams, shownGrams };
     const scale = this.draft()!.scales.find((one) => one.id === id)!;
@@ -136,7 +136,7 @@ export class StudioPage {
     this.saving.run(this.store.save(this.draft()!), () => this.kept.set(true));
   }
 
-  /** Somebody changed the studio meanwhile: what they made of it is shown, what was typed here is kept beside it. */
+  /** Somebody changed the studio meanwhile: theirs is shown, what was typed here is kept beside it. */
   protected afterStale(): void {
     const current = studioSchema.safeParse(this.saving.failure()?.problem.current);
     if (!current.success) return this.save();

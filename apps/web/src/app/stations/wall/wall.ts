@@ -17,7 +17,7 @@ import { ErrorBanner } from '../../parts/error-banner';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Wall {
-  /** The result the potter came for. */
+  /** From the address: the result. */
   readonly result = input<string>();
   protected readonly api = inject(StudioApi);
   protected readonly units = inject(Units);

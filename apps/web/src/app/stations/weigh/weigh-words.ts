@@ -1,7 +1,7 @@
 import type { BatchCost, BatchPlan, ClosingCheck, LineOnScale, RecipeOutlook, Shortage, StockDilution } from '@cazuela/core';
 import type { Units } from '../../data/units/units';
 
-/** What the scale makes of a line; nothing when it is simply fine. */
+/** What the scale makes of a line; undefined when it is fine. */
 export function scaleWords(line: LineOnScale, units: Units): string {
   if (line.kind === 'tooSmall') {
     return `± ${units.plain(100 * line.error)} % on this scale: weigh a batch ${units.plain(line.baseFactor)} times as large, or dilute 1 + 9 in another powder of the recipe.`;
@@ -19,7 +19,7 @@ export function shortageWords(short: readonly Shortage[], units: Units): string 
   return `${short.map(({ name, needGrams, haveGrams }) => `${name}: ${units.sack(needGrams)} wanted, ${units.sack(haveGrams)} there`).join('; ')}.`;
 }
 
-/** What a batch costs and a litre of it; what has no price is said, because then the sum is too low. */
+/** What a batch and a litre of it cost; powders without a price are named, because then the sum is too low. */
 export function costWords({ cost, withoutPrice }: BatchCost, expectedMl: number, units: Units, pieces = 0): string {
   if (cost === 0) return '';
   const lacking = withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : '';
@@ -42,7 +42,7 @@ export function sieveWords(meshes: readonly (number | undefined)[]): string {
     : `Sieve through ${finest} mesh. Again if lumps stay.`;
 }
 
-/** What the closing weight tells, and where to look. */
+/** What the closing weight says, and where to look. */
 export function closingWords(check: ClosingCheck, units: Units): { tone: 'good' | 'look'; words: string } {
   const size = units.mass(Math.abs(check.differenceGrams));
   switch (check.kind) {
@@ -78,7 +78,7 @@ export function anotherPowderWords(powder: { hazards: readonly string[] }, befor
   return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.${hazard ? ` ${hazard}` : ''}`;
 }
 
-/** Raised further than this, the line is better weighed out again. */
+/** With a larger factor, the line is better weighed again. */
 const MOST_RAISED = 20;
 
 /** What raising a batch means, before it is done. */

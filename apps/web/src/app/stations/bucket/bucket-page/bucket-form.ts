@@ -28,7 +28,7 @@ const SIDES: Readonly<Record<string, string>> = {
   highMm: 'High inside',
 };
 
-/** What a bucket is told to be: its name, SG range, inner sizes; and putting it away when it is empty. */
+/** What describes a bucket: its name, SG range, inner sizes; and putting it away when it is empty. */
 @Component({
   selector: 'cz-bucket-form',
   imports: [NumberField, TwoVersions],
@@ -111,7 +111,7 @@ export class BucketForm {
     return (event.target as HTMLInputElement).value;
   }
 
-  /** The brim follows from the sizes, so that both never disagree. */
+  /** The brim follows from the sizes, so that the two never disagree. */
   private withShape(shape: BucketShape): void {
     const brim = attempt(() => brimMl({ shape }));
     this.edit({ shape, ...(brim.kind === 'ok' ? { capacityMl: Math.round(brim.value) } : {}) });

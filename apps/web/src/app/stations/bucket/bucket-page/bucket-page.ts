@@ -53,9 +53,9 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
 })
 export class BucketPage {
   readonly id = input.required<string>();
-  /** Carried along when a part was poured off to be stained. */
+  /** From the address: what was poured off to be stained. */
   readonly stain = input<string>();
-  /** Carried along from a bucket that wants some of this one, and how much. */
+  /** From the address: a bucket that wants some of this one, and how much. */
   readonly pour = input<string>();
   readonly ml = input<string>();
   protected readonly units = inject(Units);
@@ -74,7 +74,7 @@ export class BucketPage {
     ['notes', 'Notes'],
   ] as const;
   private readonly chosen = signal<Bench | undefined>(undefined);
-  /** The bench that is open: the one asked for, else what the potter came for. */
+  /** The open bench: the one that was asked for, else the one for which the potter came. */
   protected readonly bench = computed<Bench | 'none'>(
     () => this.chosen() ?? (this.pour() ? 'pour' : this.stain() ? 'stain' : this.screen.reads() === 'feel' ? 'feel' : 'none'),
   );

@@ -35,10 +35,10 @@ import { Units } from '../../../data/units/units';
 import { rangeAdvice } from '../bucket-words';
 import { correctionWords } from '../correction-words';
 
-/** Another tablet at the same bucket is seen after so long, ms. */
+/** The work of another tablet at the same bucket is seen after at most this long, ms. */
 const LOOK_AGAIN_MS = 4_000;
 
-/** One bucket as it stands: its document, its events, what follows from them. */
+/** One bucket as it stands: its document, its events, and what follows from them. */
 @Injectable()
 export class BucketScreen {
   private readonly api = inject(StudioApi);
@@ -51,7 +51,7 @@ export class BucketScreen {
   private readonly id = signal<string | undefined>(undefined);
   readonly all = keyedResource(this.id, (id) => this.prefetch.take(id));
   readonly bucket = computed<Bucket | undefined>(() => this.all.value());
-  /** What stands around it, asked for once the bucket itself is there: nobody waits for the shelf to see a bucket. */
+  /** What surrounds it is fetched after the bucket itself: nobody waits for the list to see a bucket. */
   readonly around = keyedResource(
     () => this.bucket()?.id,
     () => combineLatest({ powders: this.api.powders(), buckets: this.api.buckets() }),
@@ -86,7 +86,7 @@ export class BucketScreen {
     const need = stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
     return { need, due: stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() }) };
   });
-  /** Every way to its range, once it was measured and nothing went in since. */
+  /** Every correction into its range, once it was measured and nothing went in since. */
   readonly corrections = computed(() => {
     const [contents, bucket, risk] = [this.contents(), this.bucket(), this.risk()];
     if (!contents || !bucket || contents.sgSd === undefined || contents.changedSinceMeasured) return undefined;
@@ -128,7 +128,7 @@ export class BucketScreen {
     );
     if (plan.kind === 'refused') return { tone: 'look' as const, what: plan.error.message, how: '' };
     const best = this.corrections()?.options[0];
-    // A glaze that never clears is not settled and poured off: the quickest way that is open is the advice.
+    // A glaze that never clears cannot be settled and poured off: the quickest correction that nothing prevents is the advice.
     if (best && best.kind !== 'water' && best.kind !== 'pourOff') {
       const { what, cost } = correctionWords(best, this.units);
       const side = this.corrections()!.side === 'tooThin' ? 'Too thin' : 'Too thick';
@@ -164,7 +164,7 @@ export class BucketScreen {
   readonly saving = createMutation();
 
   constructor() {
-    // What somebody else does at this bucket comes in without a reload.
+    // Somebody else's work at this bucket comes in without a reload.
     toSignal(
       timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(
         filter(() => this.bucket() !== undefined && !document.hidden && !this.isWaiting()),
@@ -186,7 +186,7 @@ export class BucketScreen {
     return this.outbox.isWaiting(this.id() ?? '');
   }
 
-  /** Changes what the bucket is told to be; the rest of it stays as it is now. */
+  /** Changes the description of the bucket; the rest stays as it is now. */
   change(change: Partial<BucketBody>, done?: () => void): void {
     const bucket = this.bucket();
     if (bucket) this.replace({ ...bucket.body, ...change }, done);

@@ -5,7 +5,7 @@ import { Units } from '../../../data/units/units';
 import { correctionWords } from '../correction-words';
 import { BucketScreen } from './bucket-screen';
 
-/** Every way to the range side by side: what to do first, what it costs, what is in its way. */
+/** Every correction into the range side by side: what to do first, what it costs, what prevents it. */
 @Component({
   selector: 'cz-corrections-panel',
   imports: [RouterLink],
@@ -40,7 +40,7 @@ import { BucketScreen } from './bucket-screen';
 export class CorrectionsPanel {
   protected readonly screen = inject(BucketScreen);
   protected readonly units = inject(Units);
-  /** One way alone is the advice itself. */
+  /** A single correction is the advice itself. */
   protected readonly corrections = computed(() =>
     (this.screen.corrections()?.options ?? []).map((correction) => ({
       correction,
@@ -50,7 +50,7 @@ export class CorrectionsPanel {
     })),
   );
 
-  /** Its own powder in the shares that are in it now, stain and all: the recipe is kept. */
+  /** Its own powder in the shares that are in it now, stain included: the recipe is kept. */
   protected powder(grams: number): BucketPart[] {
     const { parts, dryGrams } = this.screen.contents()!;
     return parts.map((part) => ({ ...part, grams: (part.grams * grams) / dryGrams }));

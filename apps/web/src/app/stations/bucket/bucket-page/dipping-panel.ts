@@ -23,7 +23,7 @@ import { NumberField } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
 
-/** A coat to reckon with where no plan says one, mm. */
+/** The coat to compute with where no plan has one, mm. */
 const USUAL_COAT_MM = 0.6;
 
 interface DipRow {
@@ -138,10 +138,10 @@ export class DippingPanel {
     };
   }
 
-  /** To the ten millilitres that a jug can tell. */
+  /** Rounded to the ten millilitres that a jug can show. */
   private jug = (millilitres: number): string => this.units.millilitres(Math.round(millilitres / 10) * 10);
 
-  /** Dry grams one piece takes: by its plan where this bucket is in it, else both faces at the coat asked for. */
+  /** Dry grams that one piece takes: by its plan where this bucket is in it, else both faces at the coat in the field. */
   private gramsFor(shape: PieceShape, planned: Piece | undefined, coatMm: number): number {
     const { density } = this.screen.contents()!;
     const bucketIds = new Set([this.screen.bucket()!.id]);

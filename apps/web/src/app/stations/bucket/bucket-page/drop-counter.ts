@@ -7,7 +7,7 @@ import { TapTimer } from '../../../parts/tap-timer';
 import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from '../cure-words';
 import { BucketScreen } from './bucket-screen';
 
-/** Brine or silicate by the drop: every drop counted, the dose and its ceiling always in sight, the response drawn with its turning point. */
+/** Brine or silicate by the drop: every drop is counted, the dose and its most are always visible, the response is drawn with its turning point. */
 @Component({
   selector: 'cz-drop-counter',
   imports: [LineChart, NumberField, TapTimer],
@@ -81,7 +81,7 @@ export class DropCounter {
     return point.kind === 'ok' || point.kind === 'past' || point.kind === 'thinnest' ? point.drops : undefined;
   });
   private readonly kept = computed(() => this.screen.bucket()?.body.doses?.find((dose) => dose.of === this.of()));
-  /** What the bucket before liked, for this one. */
+  /** The dose that worked in the bucket before, for this one. */
   protected readonly offered = computed(() => {
     const [kept, contents, bucket] = [this.kept(), this.screen.contents(), this.screen.bucket()];
     if (!kept || !contents || !bucket || kept.fromCode === bucket.code) return '';
@@ -95,7 +95,7 @@ export class DropCounter {
     const perLitre = (kept.gramsPerDryKg * contents.dryGrams) / contents.volumeMl / dropGrams({ drops: 1, of: this.of() });
     return `Kept: ${this.units.plain(perLitre)} drops a litre. The next bucket of it is offered this, by its dry weight.`;
   });
-  /** The last drops that were not taken back yet. */
+  /** The last drops that were not taken back. */
   protected readonly last = computed(() =>
     this.screen
       .history()

@@ -134,7 +134,7 @@ export class FeelPanel {
     this.edited.set({ ...this.ranges(), nail: (look || undefined) as NailLook | undefined });
   }
 
-  /** A bucket that feels right now says what right is: a fifth either way. */
+  /** A bucket that feels right now sets its ranges: a fifth up and down. */
   protected takeNow(): void {
     const feel = this.screen.contents()!.feel!;
     const around = (value: number | undefined): { low: number; high: number } | undefined =>

@@ -19,12 +19,12 @@ type MarkKind = (typeof MARK_KINDS)[number];
 export interface HistorySeries {
   points: Dot[];
   measured: Dot[];
-  /** What went in or out, for the marks under the curve. */
+  /** What went in or out, for the marks below the curve. */
   marks: Record<MarkKind, Dot[]>;
   all: TimeWindow;
 }
 
-/** More than a screen has columns for is thinned to lowest and highest. */
+/** More points than the screen has columns are thinned to lowest and highest. */
 const MOST_POINTS = 320;
 const MOST_MARKS = 80;
 const MARKS: Partial<Record<BucketMoment['event']['type'], MarkKind>> = {
@@ -37,7 +37,7 @@ const MARKS: Partial<Record<BucketMoment['event']['type'], MarkKind>> = {
   gumAdded: 'drops',
 };
 
-/** What a bucket's history draws in one mode; nothing below two points. */
+/** What the chart of a bucket shows in one mode; undefined with fewer than two points. */
 export function historySeries(history: readonly BucketMoment[], mode: HistoryMode): HistorySeries | undefined {
   const points: Dot[] = [];
   const measured: Dot[] = [];
@@ -56,7 +56,7 @@ export function historySeries(history: readonly BucketMoment[], mode: HistoryMod
   return { points, measured, marks, all: { fromMs, toMs: Math.max(toMs, fromMs + 60_000) } };
 }
 
-/** The window as drawn: what lies in it and one point to each side, thinned to what the screen can show. */
+/** The visible window: its points and one to each side, thinned to what the screen can show. */
 export function thinned<Point extends { x: number; y: number }>(points: readonly Point[], { fromMs, toMs }: TimeWindow, most = MOST_POINTS): Point[] {
   const first = Math.max(0, firstFrom(points, fromMs) - 1);
   const last = Math.min(points.length, firstFrom(points, toMs) + 2);
@@ -73,7 +73,7 @@ export function thinned<Point extends { x: number; y: number }>(points: readonly
   return kept;
 }
 
-/** The window moved by a share of itself, or widened; never beyond what there is. */
+/** The window moved by a share of its width, or widened; never beyond the data. */
 export function movedWindow(window: TimeWindow, all: TimeWindow, change: { by?: number; times?: number }): TimeWindow {
   const whole = all.toMs - all.fromMs;
   const width = Math.min(whole, Math.max(whole / 400, (window.toMs - window.fromMs) * (change.times ?? 1)));
@@ -82,7 +82,7 @@ export function movedWindow(window: TimeWindow, all: TimeWindow, change: { by?: 
   return { fromMs, toMs: fromMs + width };
 }
 
-/** The chart of one mode in one window: the curve, what was measured on it, what went in and out below. */
+/** The chart of one mode in one window: the curve, its measured points, and what went in and out below. */
 export function historyChart(
   series: HistorySeries,
   window: TimeWindow,
@@ -94,7 +94,7 @@ export function historyChart(
   const say = (value: number): string => (mode === 'sg' ? units.sg(value) : mode === 'volume' ? units.litres(value) : units.mass(value));
   const values = points.map((point) => point.y);
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  // Under the curve, a row for each kind: what happened in one visit lies over one another otherwise.
+  // Below the curve, one row for each kind; otherwise the marks of one visit would overlap.
   const row = (high - low || 0.01) * 0.07;
   const foot = (kind: MarkKind): number => low - row * (1.5 + MARK_KINDS.indexOf(kind));
   const edge = (y: number): { x: number; y: number }[] => [
@@ -104,7 +104,7 @@ export function historyChart(
   const ink = token('--iron-wash');
   const colour = { water: token('--cobalt'), powder: token('--iron'), out: token('--rutile'), drops: token('--copper') };
   const dots = { borderWidth: 0, showLine: false, clip: 8 } as const;
-  // One row of marks in four colours: each set of points of its own costs the chart as much as its curve.
+  // One row of marks in four colours: each dataset costs the chart as much as its curve.
   const marked = MARK_KINDS.flatMap((kind) =>
     thinned(series.marks[kind], window, MOST_MARKS).map(({ x }) => ({ x, y: foot(kind), colour: colour[kind] })),
   );

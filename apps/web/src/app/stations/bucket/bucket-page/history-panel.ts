@@ -10,11 +10,11 @@ import { driftWords, eventWords, evaporatedWords } from '../bucket-words';
 import { BucketScreen } from './bucket-screen';
 import { historyChart, historySeries, movedWindow, type HistoryMode, type HistorySeries, type TimeWindow } from './history-chart';
 
-/** Steps of the history shown before the rest is folded away, and unfolded at a time. */
+/** Steps of the history shown at first, and added at a time. */
 const NEWEST = 8;
 const MORE = 100;
 
-/** What time did to the bucket: drift, what has left since it was measured, its lid, the chart, every step. */
+/** What time did to the bucket: drift, what evaporated since it was measured, its lid, the chart, every step. */
 @Component({
   selector: 'cz-history-panel',
   imports: [MatIcon, Choice, LineChart],
@@ -107,7 +107,7 @@ export class HistoryPanel {
   protected readonly lid = computed(() => this.screen.contents()?.lid ?? 'untold');
   protected readonly held = signal<number | undefined>(undefined);
   private readonly series = computed(() => historySeries(this.screen.history(), this.mode()));
-  /** All of it, until somebody looks closer: then it stays where they look, also when something new comes in. */
+  /** All of it, until somebody zooms in: then the window stays, also when something new comes in. */
   private readonly window = linkedSignal<HistorySeries | undefined, TimeWindow | undefined>({
     source: this.series,
     computation: (series, before) => {
@@ -117,7 +117,7 @@ export class HistoryPanel {
     },
   });
   protected readonly chart = computed(() => {
-    // Read so that the chart is drawn anew in the other theme's colours.
+    // Read so that the chart is drawn again in the colours of the other theme.
     this.preferences();
     const [series, window, bucket] = [this.series(), this.window(), this.screen.bucket()];
     return series && window && bucket ? historyChart(series, window, { mode: this.mode(), range: bucket.body, units: this.units }) : undefined;
@@ -133,7 +133,7 @@ export class HistoryPanel {
       }))
       .reverse(),
   );
-  /** What its readings say of the water that leaves by itself. */
+  /** What its readings say of evaporation. */
   protected readonly drift = computed(() => {
     const [bucket, contents] = [this.screen.bucket(), this.screen.contents()];
     if (!bucket || !contents?.measuredAt) return '';
@@ -142,7 +142,7 @@ export class HistoryPanel {
   protected readonly gone = computed(() => {
     const evaporated = this.screen.evaporated();
     if (!evaporated || evaporated.waterMl < 5) return undefined;
-    // Out of its range it is corrected from a measurement, not topped up by an estimate.
+    // Outside its range it is corrected from a measurement, not by an estimate.
     const { sg } = this.screen.contents()!;
     const pourable = sg <= this.screen.bucket()!.body.sgHigh ? this.units.pourable(evaporated.lowMl) : 0;
     return { words: evaporatedWords(evaporated, this.units), pourable };

@@ -24,7 +24,7 @@ import { BucketScreen } from './bucket-screen';
 const HYDROMETER_SD = 0.01;
 const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
-/** Worse than this tells nothing useful about a range a few hundredths wide. */
+/** A larger error says nothing useful about a range of a few hundredths. */
 const POOR_SD = 0.012;
 
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
@@ -83,7 +83,7 @@ export class MeasurePanel {
   protected readonly tare = signal<number | null>(null);
   protected readonly volume = signal<number | null>(100);
   protected readonly watered = signal<number | null>(null);
-  /** A gram of water is a millilitre: what it weighs full of water, less itself, is its true volume. */
+  /** A gram of water is a millilitre: its weight full of water, less its own, is its true volume. */
   protected readonly trueMl = computed(() => {
     const [vessel, full] = [this.vessel(), this.watered()];
     return vessel && full !== null && full > vessel.tareGrams ? Number((full - vessel.tareGrams).toFixed(2)) : undefined;
@@ -114,7 +114,7 @@ export class MeasurePanel {
     return reading?.kind === 'ok' && reading.value.sgSd > POOR_SD;
   });
 
-  /** A reading that the records contradict is asked about before it is kept, never believed in silence. */
+  /** A reading that contradicts the records is asked about before it is kept. */
   protected readonly book = computed(() => {
     const [reading, contents] = [this.reading(), this.screen.contents()];
     if (reading?.kind !== 'ok' || !contents || contents.dryGrams <= 0) return '';
@@ -122,7 +122,7 @@ export class MeasurePanel {
     return bookWords(compareWithRecords({ ...reading.value, dryGrams, waterGrams, density }), this.units);
   });
 
-  /** What would make it surer: more of it, or marks closer together. */
+  /** What would make the reading surer: more glaze, or marks closer together. */
   protected readonly better = computed(() => {
     if (this.vesselId() === HYDROMETER)
       return 'A hydrometer hangs in a thick glaze and reads high: stir, push it down a little, read when it stands still. A weighed vessel is surer.';

@@ -17,7 +17,7 @@ const WASTE = 'waste';
 /** What a test jar or a brushing jar takes, mL. */
 const JAR_ML = 500;
 
-/** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste, with what that becomes said first. */
+/** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste; the result is shown first. */
 @Component({
   selector: 'cz-pour-panel',
   imports: [NumberField, ErrorBanner],
@@ -32,7 +32,7 @@ const JAR_ML = 500;
 export class PourPanel {
   readonly bucket = input.required<Bucket>();
   readonly contents = input.required<BucketContents>();
-  /** Carried along from the bucket that wants it. */
+  /** From the address: the bucket that wants it. */
   readonly into = input<string>();
   readonly amountMl = input<string>();
   protected readonly screen = inject(BucketScreen);

@@ -11,7 +11,7 @@ import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { BucketScreen } from './bucket-screen';
 
-/** Below this a percentage is the one the bucket has already. */
+/** A smaller difference counts as the same percentage. */
 const SAME_PERCENT = 0.005;
 
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
@@ -34,7 +34,7 @@ const SAME_PERCENT = 0.005;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StainPanel {
-  /** Carried along from the bucket the part was poured from. */
+  /** From the address: the bucket that the part was poured from. */
   readonly startPercent = input<string>();
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);

@@ -7,10 +7,10 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { ErrorBanner } from '../../../parts/error-banner';
 
-/** Steps shown, newest first: what spoiled a bucket was done lately. */
+/** How many steps are shown, newest first: what spoiled a bucket was done lately. */
 const NEWEST = 30;
 
-/** A bucket whose state cannot be read: its last steps, each to be taken back, so that it can be mended by whoever is at it. */
+/** A bucket whose state cannot be read: its last steps, each with a button to take it back, so that anybody can mend it. */
 @Component({
   selector: 'cz-unreadable-bucket',
   imports: [ErrorBanner],

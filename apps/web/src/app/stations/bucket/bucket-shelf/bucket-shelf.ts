@@ -117,7 +117,7 @@ export class BucketShelf {
     }[this.view().show];
   });
 
-  /** Enter was pressed before the buckets were there. */
+  /** Enter was pressed before the buckets were loaded. */
   private readonly asked = signal(false);
 
   constructor() {
@@ -131,7 +131,7 @@ export class BucketShelf {
     this.typed.set({ text: (event.target as HTMLInputElement).value });
   }
 
-  /** Enter opens what the code says; a scanner types it and presses Enter. */
+  /** Enter opens the bucket with this code; a scanner types it and presses Enter. */
   protected open(): void {
     this.asked.set(!this.all.value());
     const found = bucketByCode(this.filter(), this.all.value() ?? []) ?? (this.shown()?.length === 1 ? this.shown()![0] : undefined);

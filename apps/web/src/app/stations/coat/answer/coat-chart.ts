@@ -2,9 +2,9 @@ import type { CoatCurvePoint, CoatObservation, CoatWindow } from '@cazuela/core'
 import type { ComparisonCurve } from './comparison-curves';
 import { token, type LineChartConfig } from '../../../parts/line-chart';
 
-/** Readings at an SG this far from the one asked about are drawn open: they lie on another curve. */
+/** Readings at an SG further away than this are drawn hollow: they belong to another curve. */
 const SAME_SG = 0.015;
-/** Lines of the curves beside it, each with a dash of its own. */
+/** Lines of the comparison curves, each with its own dash. */
 export const COMPARISON_COLOURS = ['--rutile', '--iron-wash', '--copper', '--iron'] as const;
 const DASHES = [
   [9, 4],
@@ -13,7 +13,7 @@ const DASHES = [
   [2, 5],
 ];
 
-/** Coat against seconds with its 80 % band, the wanted coat as a line, the dip of the moment as a point, measured dips as diamonds. */
+/** Coat against seconds with its 80 % band, the wanted coat as a line, the chosen time as a point, measured dips as diamonds. */
 export function coatChart(
   curve: readonly CoatCurvePoint[],
   marks: {
@@ -24,7 +24,7 @@ export function coatChart(
     sg: number;
     window?: CoatWindow | undefined;
     also?: readonly ComparisonCurve[];
-    /** Axes that stand still while a hand drags. */
+    /** Axes that stay fixed during a drag. */
     held?: { mostSeconds: number; mostMm: number } | undefined;
   },
 ): LineChartConfig {
@@ -70,7 +70,7 @@ export function coatChart(
           borderColor: token('--copper'),
           borderWidth: 1.5,
           borderDash: [6, 5],
-          // What a hand takes hold of.
+          // What can be dragged.
           pointRadius: [0, 7],
           pointBackgroundColor: token('--copper'),
           clip: false,

@@ -6,7 +6,7 @@ export const FACES = ['outside', 'inside', 'both'] as const;
 export const COMPARISONS = ['sg', 'second', 'walls'] as const;
 const minutesSchema = z.number().min(0).max(30_000);
 
-/** What was done to the piece before, as it is typed: told again as it was after a reload. */
+/** What was done to the piece before, as it was typed: there again after a reload. */
 export const treatmentSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('wiped') }),
   z.object({ kind: z.literal('wetted'), share: z.number().min(0).max(1) }),
@@ -19,7 +19,7 @@ export const questionSchema = z.object({
   bucketId: z.string(),
   bodyId: z.string(),
   lotId: z.string(),
-  /** Null: as the card says. */
+  /** Null: as the body's card says. */
   wallMm: z.number().nullable(),
   face: z.enum(FACES),
   seconds: z.number().nullable(),
@@ -49,7 +49,7 @@ export const START: Question = {
 
 export const facesOf = (face: Question['face']): Face[] => (face === 'both' ? ['inside', 'outside'] : [face]);
 
-/** As the core reckons with it; a dip in a bucket that is gone counts as one in the bucket that is asked about. */
+/** Treatments for the core; a dip in a bucket that is gone counts as one in the bucket that is asked about. */
 export function pieceTreatments(
   treatments: readonly Treatment[],
   buckets: readonly BucketSummary[],

@@ -21,14 +21,14 @@ export interface ComparisonCurve {
 const POINTS = 60;
 /** How long after the first the second dip is shown, minutes. */
 export const SECOND_AFTER_MINUTES = 20;
-/** Thin and thick walls beside the one asked about. */
+/** Walls that are thinner and thicker than the one in question. */
 const WALL_FACTORS = [0.6, 1.6];
-/** Nearer than this it is the same curve. */
+/** A curve nearer than this is the same one. */
 const SAME_SG = 0.004;
-/** A curve this close to the one asked about lies under it. */
+/** A curve this close to the main one lies under it. */
 const SAME_SHARE = 0.005;
 
-/** The curves a potter compares with: at the SG wanted, for a second dip, on a thinner and a thicker wall. */
+/** The curves to compare with: at the wanted SG, for a second dip, on a thinner and a thicker wall. */
 export function comparisonCurves(question: {
   which: readonly (typeof COMPARISONS)[number][];
   situation: CoatSituation;

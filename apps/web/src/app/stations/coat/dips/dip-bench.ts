@@ -21,14 +21,14 @@ import { Sound } from '../../../data/devices/sound';
 import { Units } from '../../../data/units/units';
 import { keepAwake } from '../../../data/devices/wake-lock';
 
-/** Drawn so many times thicker than it is. */
+/** Drawn so many times as thick as it is. */
 const EXAGGERATED = 60;
 /** Widest coat that is drawn, mm. */
 const WIDEST_MM = 2.5;
 export const timerKeptSchema = z.object({ open: z.boolean(), dips: z.array(z.number()).max(60), silent: z.boolean() });
 export type TimerKept = z.infer<typeof timerKeptSchema>;
 
-/** The dip timer: one key, counted in, seconds seen and heard, the coat growing in section, the real seconds kept. */
+/** The dip timer: one key, counted in, seconds shown and beeped, the coat growing in section, the real seconds kept. */
 @Component({
   selector: 'cz-dip-bench',
   template: `
@@ -156,7 +156,7 @@ export class DipBench {
   readonly predict = input.required<(seconds: number) => CoatPrediction>();
   readonly wanted = input<number>();
   readonly coatMm = input.required<number>();
-  /** The real seconds, handed on when the potter leaves. */
+  /** The real seconds, emitted when the potter leaves. */
   readonly left = output<readonly number[]>();
   protected readonly units = inject(Units);
   private readonly sound = new Sound();
@@ -194,14 +194,14 @@ export class DipBench {
     return this.showing().kind === 'beats' ? 'Ready …' : `Wanted ${this.units.coat(this.coatMm())}`;
   });
   protected readonly spoken = computed(() => `Section of the wall with its coat, ${this.coatWords()}`);
-  /** The first fifth of every beat and second, for those who work in silence. */
+  /** The first fifth of every beat and second flashes, for those who work without sound. */
   protected readonly beat = computed(() => {
     const timer = this.timer();
     if (timer.kind === 'ready') return false;
     const from = timer.kind === 'countIn' ? timer.startsAtMs : timer.startedAtMs;
     return (((this.atMs() - from) % 1000) + 1000) % 1000 < 200;
   });
-  /** Whole beats and seconds that went by: each is heard once. */
+  /** Whole beats and seconds that passed: each beeps once. */
   private readonly heard = computed(() => {
     const showing = this.showing();
     if (showing.kind === 'ready') return 'ready';
@@ -225,7 +225,7 @@ export class DipBench {
       else this.sound.tone(what.startsWith('beat') ? 440 : what === 'second 0' ? 880 : 660, 0.09);
     });
     effect(() => {
-      // A count-in that ran out has become a dip: kept as one, so that a key ends it.
+      // A count-in that is over has become a dip: it is stored as one, so that a key ends it.
       const moved = timerAt({ timer: this.timer(), atMs: this.atMs() });
       if (moved !== untracked(this.timer)) this.timer.set(moved);
     });

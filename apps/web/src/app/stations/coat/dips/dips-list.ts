@@ -9,7 +9,7 @@ import { ErrorBanner } from '../../../parts/error-banner';
 import { CoatScreen } from '../coat-screen';
 import { dipWords } from '../coat-words';
 
-/** Every measured dip of this glaze on this body: what the answer leans on, and what was left out with its reason. */
+/** Every measured dip of this glaze on this body: what the answer rests on, and what was left out with its reason. */
 @Component({
   selector: 'cz-dips-list',
   imports: [ErrorBanner],

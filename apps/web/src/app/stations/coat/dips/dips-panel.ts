@@ -40,7 +40,7 @@ type Draft = z.infer<typeof draftSchema>;
 /** A step tile: one dip, two, three. */
 const TILE_STEPS = 3;
 
-/** What was dipped and measured: a step tile or weighed pots, told in one go; and every dip this pair leans on. */
+/** What was dipped and measured: a step tile or weighed pots, saved as a whole; and every dip of this pair. */
 @Component({
   selector: 'cz-dips-panel',
   imports: [AreaField, Choice, DipsList, NumberField, ErrorBanner],
@@ -128,7 +128,7 @@ export class DipsPanel {
     this.change({ rows: [...this.draft().rows, EMPTY] });
   }
 
-  /** Read step by step with a needle or a comb: nobody weighs a part of a tile. */
+  /** Read step by step with a needle or a comb: part of a tile cannot be weighed. */
   protected tile(): void {
     this.change({ measuredBy: 'thickness', rows: Array.from({ length: TILE_STEPS }, (_, index) => this.draft().rows[index] ?? EMPTY) });
   }
@@ -150,7 +150,7 @@ export class DipsPanel {
     });
   }
 
-  /** What the seconds alone say, before anything is weighed: four seconds instead of two are told at once. */
+  /** What the seconds alone say, before anything is weighed: four seconds in place of two are reported at once. */
   private expected(row: Row): string {
     const predict = this.screen.predictor();
     if (row.seconds === null || this.inPasses() || !predict) return '';
@@ -161,7 +161,7 @@ export class DipsPanel {
     );
   }
 
-  /** The bucket as it stands; an SG typed to see what would be is not one that was dipped in. */
+  /** The bucket as it stands; an SG that was typed to try it out is not one that was dipped in. */
   private readonly glaze = computed(() => {
     const contents = this.screen.bucket()?.contents;
     return contents ? { sg: contents.sg, density: contents.density, state: contents.slurryState } : undefined;

@@ -64,7 +64,7 @@ export class DryingPanel {
   }
 }
 
-/** Half a millimetre where that helps, never more than leaves the whole under a millimetre; nothing where it is thin already. */
+/** Half a millimetre where that helps, but never so much that the whole exceeds a millimetre; undefined where it is thin already. */
 function thinnerMm(coatMm: number, beneathMm: number): number | undefined {
   const most = Math.min(0.5, 1 - beneathMm);
   return most >= 0.1 && most < coatMm ? Number(most.toFixed(2)) : undefined;

@@ -1,7 +1,7 @@
 import type { CrackRemedy, DryCoatAdvice, DryFault } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 
-/** What happens, and what still helps once it has. */
+/** What happens, and what still helps afterwards. */
 export const FAULT_WORDS: Record<DryFault, { name: string; what: string; after: string }> = {
   hairline: { name: 'Hairlines', what: 'Hairlines as it dries.', after: 'smear them shut with a finger, or glaze over them once dry.' },
   flake: {

@@ -71,7 +71,7 @@ export class GlazeUsePanel {
     { rows: [{ shapeId: 'cup', face: 'both', method: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
     (kept) => listSchema.safeParse(kept).data,
   );
-  /** A line without a coat of its own takes the one that is asked about. */
+  /** A line without a coat of its own takes the one in question. */
   protected readonly wanted = computed(() => this.screen.question().coatMm ?? 0.6);
   protected readonly use = computed(() => {
     const contents = this.screen.bucket()?.contents;
@@ -115,7 +115,7 @@ export class GlazeUsePanel {
     this.list.update((list) => ({ ...list, ...change }));
   }
 
-  /** What is short, carried along to the weighing. */
+  /** What is short, passed on to weighing. */
   protected weigh(millilitres: number): Record<string, string> {
     const bucket = this.screen.bucket();
     return bucket?.recipeId ? { recipe: bucket.recipeId, ml: String(Math.ceil(millilitres / 100) * 100) } : {};

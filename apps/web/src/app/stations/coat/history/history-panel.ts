@@ -4,13 +4,13 @@ import { NumberField } from '../../../parts/number-field';
 import type { Treatment, Question } from '../answer/coat-question';
 import { CoatScreen } from '../coat-screen';
 
-/** A piece that was rinsed under the tap: so much of what it can drink, by our own word. */
+/** A piece that was rinsed under the tap: share of what it can take up, a guess. */
 const RINSED_SHARE = 0.25;
 /** Half dry: the shine is gone, it can be touched. */
 const HALF_DRY_MINUTES = 15;
 const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both faces' } as const;
 
-/** What was done to the piece before this dip: all of it goes through the one water of its wall. */
+/** What was done to the piece before this dip: all of it changes the water in its wall. */
 @Component({
   selector: 'cz-history-panel',
   imports: [MatIcon, NumberField],
@@ -44,7 +44,7 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
 export class HistoryPanel {
   protected readonly screen = inject(CoatScreen);
   protected readonly faceWords = FACE_WORDS;
-  /** Opened by whoever has steps in it; closed by hand alone. */
+  /** Open when it has steps; closed only by a tap. */
   protected readonly shown = signal(this.screen.question().treatments.length > 0 || this.screen.question().firedUnder);
   protected readonly treatments = computed(() => this.screen.question().treatments);
   protected readonly said = computed(() => {

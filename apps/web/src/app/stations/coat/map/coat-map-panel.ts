@@ -22,11 +22,11 @@ import { CoatScreen } from '../coat-screen';
 const CELLS = 200;
 /** How far the map reaches around the bucket's SG. */
 const SG_REACH = 0.14;
-/** Without a window, this much above and below the coat wanted counts as it. */
+/** Without a window, coats this much above and below the wanted one count as right. */
 const NEAR_SHARE = 0.1;
 const SG_TICKS = 5;
 
-/** Every coat between here and a thicker bucket, a longer dip: the right ones as a band. Tapping it takes those seconds and that SG. */
+/** Every coat up to a thicker bucket and a longer dip, the right ones as a band. A tap takes those seconds and that SG. */
 @Component({
   selector: 'cz-coat-map-panel',
   template: `
@@ -124,7 +124,7 @@ export class CoatMapPanel {
   private readonly worker = coatMapWorker();
   private asks = 0;
   protected readonly failure = signal('');
-  /** The middle of the map stays where it was while the SG is moved on it. */
+  /** The middle of the map stays where it was while the SG is changed on it. */
   private readonly middleSg = computed(() => this.screen.bucket()?.contents?.sg ?? 1.45);
   protected readonly asked = computed(() => {
     const situation = this.screen.situation();
@@ -174,7 +174,7 @@ export class CoatMapPanel {
     const [left, top] = [(100 * seconds) / asked.mostSeconds, (100 * (asked.highSg - sg)) / (asked.highSg - asked.lowSg)];
     return left > 100 || top < 0 || top > 100 ? undefined : { left, top };
   });
-  /** A word on each region that is large enough to hold one. */
+  /** A word on each region that is large enough for one. */
   protected readonly labels = computed(() => {
     const map = this.map();
     return map ? regionLabels(map, this.band()) : [];
@@ -204,7 +204,7 @@ export class CoatMapPanel {
     });
   }
 
-  /** Asks the worker; unsubscribing forgets the answer. */
+  /** Asks the worker; unsubscribing drops the answer. */
   private ask(question: MapQuestion): Observable<CoatMap> {
     return new Observable((subscriber) => {
       this.worker.onmessage = ({ data }: MessageEvent<MapAnswer>) => {
@@ -232,7 +232,7 @@ const TINTS: Record<Region, [name: string, alpha: number]> = {
   tooThick: ['--iron-wash', 150],
 };
 const REGION_WORDS: Record<Region, string> = { thin: 'thin', right: 'right', thick: 'thick', tooThick: 'too thick to dip' };
-/** A region smaller than this share of the map carries no word. */
+/** A region smaller than this share of the map gets no word. */
 const LEAST_SHARE = 0.04;
 
 function paint(canvas: HTMLCanvasElement, map: CoatMap, band: Band): void {
@@ -254,7 +254,7 @@ function paint(canvas: HTMLCanvasElement, map: CoatMap, band: Band): void {
   context.putImageData(image, 0, 0);
 }
 
-/** A place in the thick of each region, as shares of the map: for a word on it, since colour alone says nothing. */
+/** A place well inside each region, as shares of the map: for a word on it, because colour alone says nothing. */
 function regionLabels({ rows, columns, coatMm }: CoatMap, band: Band): { words: string; left: number; top: number }[] {
   const cells: Record<Region, number[]> = { tooThick: [], thin: [], right: [], thick: [] };
   coatMm.forEach((mm, index) => cells[regionOf(mm, band)].push(index));

@@ -1,7 +1,7 @@
 import type { CoatKnowledge, CoatMap, CoatMapQuestion } from '@cazuela/core';
 
 export interface MapQuestion {
-  /** The answer carries it back: only the newest is drawn. */
+  /** Returned with the answer: only the newest is drawn. */
   ask: number;
   question: CoatMapQuestion;
   knowledge: CoatKnowledge;

@@ -2,7 +2,7 @@
 import { attempt, coatMap } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from './coat-map-protocol';
 
-/** Forty thousand dips, apart from the screen that follows the hand. */
+/** Forty thousand dips, computed off the main thread. */
 addEventListener('message', ({ data: { ask, question, knowledge } }: MessageEvent<MapQuestion>) => {
   const made = attempt(() => coatMap(question, knowledge));
   const answer: MapAnswer = made.kind === 'ok' ? { kind: 'map', ask, map: made.value } : { kind: 'failed', ask, message: made.error.message };

@@ -20,7 +20,9 @@ import { bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';
 import { CoatScreen } from '../coat-screen';
 import { keepRest, restOf } from './rest-weights';
 
-/** Hears the bucket on the connected scale: what it weighs less after each dip, what it asks about, what it lost overnight. Of one bench. */
+/**
+ * The bucket on the connected scale: what it weighs less after each dip, what it asks about, what it lost overnight. One instance for each bench.
+ */
 @Injectable()
 export class BucketListener {
   private readonly screen = inject(CoatScreen);
@@ -28,7 +30,7 @@ export class BucketListener {
   private readonly feed = inject(ScaleFeed);
   private readonly units = inject(Units);
   readonly dismissed = signal(false);
-  /** Dips not yet kept are there again after a reload; where it rests is seen anew. */
+  /** Dips not yet saved are there again after a reload; the weight at rest is read anew. */
   readonly kept = sessionSignal<BucketScaleKept>(
     'bucket-scale',
     { bucketId: '', areaCm2: null, dips: [], asked: [], count: 0 },
@@ -72,7 +74,7 @@ export class BucketListener {
     if (asked.kind === 'refused' || asked.value.kind === 'nothing') return undefined;
     return { ...asked.value, since: new Date(before.at).toLocaleString('en', { weekday: 'short', hour: '2-digit', minute: '2-digit' }) };
   });
-  /** What it weighed when it was last seen, read once: today's own weights come after it. */
+  /** Its last weight before today, read once: today's own weights come after it. */
   private readonly before = computed(() => {
     const [bucket, scale] = [this.screen.bucket(), this.feed.scale()];
     return bucket && scale ? restOf(scale.id, bucket.id) : undefined;
@@ -101,7 +103,7 @@ export class BucketListener {
     this.kept.update((kept) => ({ ...kept, ...change }));
   }
 
-  /** No finer than the scale under it tells. */
+  /** No finer than the scale shows. */
   shown(grams: number): string {
     const divisionGrams = this.feed.scale()?.divisionGrams ?? 1;
     return `${this.units.massFigure(Math.round(grams / divisionGrams) * divisionGrams, divisionGrams)} ${this.units.massUnit()}`;
@@ -135,7 +137,7 @@ export class BucketListener {
     this.heard.set(after);
     if (after.dips !== dips || after.asked !== asked) this.change({ dips: [...after.dips], asked: [...after.asked], count: after.count });
     if (after.restGrams !== undefined && after.restGrams !== before.restGrams) {
-      // What it weighed yesterday is taken in before today's weight takes its place.
+      // Yesterday's weight is read before today's takes its place.
       void this.before();
       keepRest(scale.id, bucket.id, { grams: after.restGrams, at: this.nowAt() });
     }

@@ -3,7 +3,7 @@ import * as z from 'zod';
 
 const dipSchema = z.object({ id: z.number(), atMs: z.number(), lossGrams: z.number(), dripsBackGrams: z.number(), seconds: z.number().optional() });
 const askedSchema = z.object({ id: z.number(), atMs: z.number(), lossGrams: z.number(), guess: z.enum(['spilled', 'tooLittle', 'added', 'lifted']) });
-/** Dips not yet kept, and changes nobody has explained: there again after a reload. */
+/** Dips not yet saved, and changes nobody has explained: there again after a reload. */
 export const bucketScaleSchema = z.object({
   bucketId: z.string(),
   areaCm2: z.number().nullable(),
@@ -13,7 +13,7 @@ export const bucketScaleSchema = z.object({
 });
 export type BucketScaleKept = z.infer<typeof bucketScaleSchema>;
 
-/** What the scale asks about a change that could be anything; `grams` as it shows them. */
+/** What the scale asks about an unexplained change; `grams` formats as the scale shows. */
 export function askedWords({ lossGrams, guess }: Asked, grams: string): string {
   switch (guess) {
     case 'spilled':

@@ -3,10 +3,10 @@ import { ScaleFeed } from '../../../data/devices/scale-feed';
 
 /** Weight of an empty bucket, g. */
 const EMPTY_GRAMS = 700;
-/** A cup pushes so much aside, g. */
+/** What a cup displaces, g. */
 const PUSHED_ASIDE_GRAMS = 160;
 
-/** Hands for the practice scale under a bucket: dips, drips, a spill. It is simulated, and says so. */
+/** Buttons for the practice scale under a bucket: dips, drips, a spill. It is simulated, and says so. */
 @Component({
   selector: 'cz-practice-bucket',
   template: `

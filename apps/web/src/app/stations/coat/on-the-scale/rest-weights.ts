@@ -4,7 +4,7 @@ const KEY = 'cazuela.here.bucket-rest';
 const restSchema = z.record(z.string(), z.object({ grams: z.number(), at: z.iso.datetime() }));
 type Rests = z.infer<typeof restSchema>;
 
-/** What a bucket weighed on a scale when it was last seen on this device: tomorrow the difference is water. */
+/** What a bucket last weighed on a scale of this device: tomorrow the difference is water. */
 export function restOf(scaleId: string, bucketId: string): Rests[string] | undefined {
   return rests()[`${scaleId} ${bucketId}`];
 }

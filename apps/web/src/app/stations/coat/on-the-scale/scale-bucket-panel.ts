@@ -83,7 +83,7 @@ export class ScaleBucketPanel {
     const contents = this.screen.bucket()?.contents;
     return contents ? Math.round(contents.volumeMl * contents.sg) : 8000;
   });
-  /** What the practice hands take with a piece: the coat wanted. */
+  /** What a practice dip takes out: the wanted coat. */
   protected readonly usualGrams = computed(() => Math.round(this.listener.wetGrams(this.screen.question().coatMm ?? 0.5)));
 
   protected askWords(asked: Asked): string {

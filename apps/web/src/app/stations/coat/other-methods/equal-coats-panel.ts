@@ -10,7 +10,7 @@ import { METHOD_NAMES } from '../coat-words';
 
 const askedSchema = z.object({ areaCm2: z.number().nullable(), labelCoats: z.number().nullable() });
 
-/** The wanted coat by every way of putting it on, with what each takes of glaze and hands; and what a label's coats come to. */
+/** The wanted coat by every application method, with glaze and labor of each; and what a label's coats come to. */
 @Component({
   selector: 'cz-equal-coats-panel',
   imports: [AreaField, NumberField],

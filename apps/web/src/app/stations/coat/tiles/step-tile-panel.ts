@@ -89,7 +89,7 @@ export class StepTilePanel {
     const situation = this.screen.situation();
     const { wanted, highMm, method } = this.asked();
     if (!situation || highMm === null) return undefined;
-    // A comma parts them; a decimal comma would make two of one, so only points are decimals here.
+    // Separated by commas; a decimal comma would split one number, so only points are decimals here.
     const wantedMm = wanted
       .split(/[,;\s]+/)
       .filter(Boolean)

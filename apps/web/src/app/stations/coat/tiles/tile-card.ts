@@ -11,7 +11,7 @@ import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
 
 const VERDICTS = ['thin', 'right', 'thick'] as const;
-/** From here up a strip is dry enough to be read: a dip counts with the bucket as it stood. */
+/** From this point on a strip is dry enough to be read: a dip counts with the bucket as it stood. */
 const USUAL_CONE = '6';
 
 /** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
@@ -48,7 +48,7 @@ export class TileCard {
   protected readonly keeping = createMutation();
   protected readonly cones = CONES;
   protected readonly verdicts = VERDICTS;
-  /** Typed here; a reading that somebody else kept meanwhile does not wipe it away. */
+  /** Typed here; a reading that somebody else saved meanwhile does not overwrite it. */
   protected readonly draft = linkedSignal<StepTile, TileBody>({
     source: this.tile,
     computation: (tile, before) => (before && this.dirty ? before.value : tile.body),
@@ -89,7 +89,7 @@ export class TileCard {
     this.draft.update(({ cone: _cone, firedAt: _at, ...body }) => (cone ? { ...body, cone, firedAt: _at ?? new Date().toISOString() } : body));
   }
 
-  /** What was planned was done: only the readings are left to type. */
+  /** It was made as planned: only the readings are left to type. */
   protected timed(): void {
     this.dirty = true;
     this.draft.update((body) => ({ ...body, dippedAt: body.dippedAt ?? new Date().toISOString() }));
@@ -118,11 +118,11 @@ export class TileCard {
     this.screen.all.reload();
   }
 
-  /** Strips measured are measured dips, each under the strip's own id: kept twice, they count once. */
+  /** Measured strips are measured dips, each under the strip's own id: saved twice, they count once. */
   private dipsOf(body: TileBody): { id: string; body: CoatDipBody }[] {
     const glaze = this.screen.glaze();
     const head = glaze && this.screen.dipHead({ ...glaze, sg: body.sg });
-    // Dip over dip, a strip is not one dip: it is looked at, and not learnt from.
+    // Dip over dip, a strip is not one dip: its look counts, its coat is not learnt from.
     if (!head || body.method !== 'inOneGo') return [];
     const { before: _before, ...fresh } = head;
     const { bucketId, glazeId, bodyId, dippedAt: at = new Date().toISOString() } = body;

@@ -1,10 +1,10 @@
 import type { StepTilePlan, StepTileStrip, TileMethod } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 
-/** Below this lightness (0–1) an iron wash is lost on the clay. */
+/** Below this lightness (0–1) an iron wash is not visible on the clay. */
 const DARK_CLAY = 0.55;
 
-/** What to write its code with: it must be read after the fire, on this clay. */
+/** What to write its code with: it must be readable after the fire, on this clay. */
 export function markerWords(lightness: number): string {
   const pen =
     lightness < DARK_CLAY
@@ -13,7 +13,7 @@ export function markerWords(lightness: number): string {
   return `${pen} Washes are oxides in water: gloves, nothing to the mouth, wipe wet. Read it after the fire beside a pot, in daylight.`;
 }
 
-/** The dips in words, in the order hands do them. */
+/** The dips in words, in order. */
 export function tileSteps(plan: StepTilePlan, method: TileMethod, units: Units): string[] {
   const strips = plan.strips.filter((strip) => strip.seconds.kind === 'ok');
   const mm = (value: number): string => `${value.toFixed(0)} mm`;

@@ -12,7 +12,7 @@ export interface FiredLook {
   message: string;
 }
 
-/** Looked good enough to count as right, stars of five. */
+/** Stars of five from which a result counts as right. */
 const RIGHT_STARS = 4;
 
 /** How coats of one glaze on one body looked after the fire: strips of its tiles, and pots whose result is kept. */
@@ -46,7 +46,7 @@ function looksOfTile({ body }: StepTile): CoatLook[] {
   });
 }
 
-/** A pot with this glaze alone: its planned coat, and whether it was found too thin, too thick or good. */
+/** A pot with this glaze alone: its planned coat, and whether it was too thin, too thick or good. */
 function looksOfResults(results: readonly Result[], pieces: readonly Piece[], bodyId: string, bucketIds: ReadonlySet<string>): CoatLook[] {
   const ofBody = new Set(pieces.filter((piece) => piece.body.bodyId === bodyId).map((piece) => piece.id));
   return results.flatMap(({ body, glazedWith }): CoatLook[] => {

@@ -17,7 +17,7 @@ import { FiredLooks } from './fired-looks';
 
 const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right: '', thick: '' } };
 
-/** How thick this glaze looks right on this body, how it looks outside of that, and every change of mind with its reason. */
+/** How thick this glaze looks right on this body, how it looks outside that range, and every change with its reason. */
 @Component({
   selector: 'cz-window-panel',
   imports: [NumberField, ErrorBanner, TwoVersions],
@@ -50,7 +50,7 @@ export class WindowPanel {
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
   protected readonly keeping = createMutation();
-  /** Asked for only when somebody wants the window made of what was fired. */
+  /** Fetched only when the window is to be made from fired pieces. */
   private readonly asked = signal(0);
   protected readonly looks = keyedResource(
     () => (this.asked() > 0 ? `${this.asked()} ${this.screen.pair().glazeId} ${this.screen.pair().bodyId}` : undefined),

@@ -140,7 +140,7 @@ describe('the panels of a piece plan', () => {
     expect(rows).toHaveLength(3);
     expect(rows[0]).toMatch(/^inside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?–$/);
     expect(rows[1]).toMatch(/^outside ?[\d.]+ cm² ?\d+ mL ?[\d.]+ g ?\d+ mL$/);
-    // What is seen is what is told aloud, each figure under its column.
+    // What is shown is what screen readers get, each figure under its column.
     const seen = screen.all('cz-piece-sums .live')[0]!.textContent!.split('\n');
     expect(seen.map((line) => line.length)).toEqual([40, 40, 40]);
     expect(seen.map((line) => line.replace(/\s+/g, ''))).toEqual(

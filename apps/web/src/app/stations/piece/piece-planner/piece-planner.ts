@@ -83,7 +83,7 @@ export class PiecePlanner {
     return (event.target as HTMLInputElement).value;
   }
 
-  /** One tap plans the tile that would tell, and goes to it. */
+  /** Plans the tile that would tell, and opens it. */
   protected planTile(bucketIds: readonly string[]): void {
     const facts = bucketIds.flatMap((id) => this.screen.facts().find((glaze) => glaze.bucketId === id) ?? []);
     this.tiling.run(this.runner.plan(facts, this.screen.buckets()), () => void this.router.navigate(['/piece/runners']));

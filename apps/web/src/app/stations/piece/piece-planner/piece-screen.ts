@@ -39,11 +39,11 @@ import { dipTrouble, waitWords } from './piece-words';
 /** What a fired, glazed wall still takes up, %: nearly nothing. */
 const REFIRED_ABSORPTION_PERCENT = 0.2;
 
-/** One and the same, so that nothing follows from it anew. */
+/** The same object every time, so that nothing is computed again. */
 const NO_DECORATING_COLOURS: readonly DecoratingColour[] = [];
 const NONE_ASIDE: PiecePlan['putAside'] = [];
 
-/** All that is known of a piece being planned: its glazes and clay, the steps in time, what speaks against it, how much it takes. */
+/** What is known of a piece being planned: its glazes and clay, its timed steps, what speaks against it, how much it takes. */
 @Injectable()
 export class PieceScreen {
   private readonly api = inject(StudioApi);
@@ -51,7 +51,7 @@ export class PieceScreen {
   private readonly units = inject(Units);
   private readonly draft = inject(PieceDraft);
   readonly id = signal<string | undefined>(undefined);
-  /** What is heavy, and what workers are asked, waits for the hand to rest: so the drawing does not wait for them. */
+  /** Heavy computation and workers wait until a drag rests, so that the drawing does not wait for them. */
   readonly settledBody = this.draft.settledBody;
   private readonly settledPlan = computed(() => this.settledBody()?.plan);
   readonly restedShape = drawnShape(this.settledPlan);
@@ -66,7 +66,7 @@ export class PieceScreen {
     const found = this.all.value();
     return found ? learnFromRunners({ tiles: found.runners, facts: found.glazes.facts, buckets: found.glazes.buckets }) : { facts: [], overlaps: [] };
   });
-  /** What was fired before, asked for beside the piece: it sharpens what is known and holds nothing up. */
+  /** Earlier results, fetched beside the piece: they sharpen what is known and delay nothing. */
   private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
   private readonly feet = computed(() => {
     const fired = this.fired.value();
@@ -93,7 +93,7 @@ export class PieceScreen {
   );
   readonly clay = computed(() => this.bodies().find((body) => body.id === this.settledBody()?.bodyId));
   readonly figures = new PieceFigures(this.settledPlan, this.restedShape, this.facts);
-  /** The same at every move of a hand; for `dragView`, not for a template. */
+  /** The same on every move of a drag; for `dragView`, not for a template. */
   readonly movedFigures = new PieceFigures(
     computed(() => this.draft.body()?.plan),
     this.draft.shape,
@@ -127,13 +127,13 @@ export class PieceScreen {
       return knowledgeOf(learning, { glazeId: bucket ? glazeIdOf(bucket) : glaze.bucketId, bodyId });
     };
   });
-  /** Of the plan only what decides its steps: a point of the form that is dragged asks for none anew. */
+  /** Only the parts of a plan that decide its steps: dragging a point of the form starts no new search. */
   private readonly stepPlan = computed(
     () => {
       const plan = this.settledPlan();
       if (!plan) return undefined;
       const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, unwanted: _unwanted, ...rest } = plan;
-      // How much of the wall a soaked foot wets depends on how high the piece is.
+      // The share of the wall that a soaked foot wets depends on the height of the piece.
       return { ...rest, putAside: NONE_ASIDE, ...(rest.footBy === 'soak' ? { form } : {}) };
     },
     { equal: sameParts },
@@ -143,7 +143,7 @@ export class PieceScreen {
     const plan = this.stepPlan();
     return plan ? this.stepsFor(plan) : [];
   });
-  /** Seconds of each layer's dip, if the plan were another. */
+  /** Seconds of each layer's dip, for another plan. */
   readonly secondsOf = computed(
     () =>
       (plan: PiecePlan): ReadonlyMap<string, number> =>
@@ -183,7 +183,7 @@ export class PieceScreen {
       body?.variations && attempt(() => currentVariations({ plan: body.plan, glazes: this.facts(), count: body.count, variations: body.variations! }))
     );
   });
-  /** What a bucket holds, for the plan to keep. */
+  /** What a bucket holds, to be stored with the plan. */
   readonly versionOf = (bucketId: string): { recipeVersionId: string; number: number } | undefined => {
     const bucket = this.buckets().find((one) => one.id === bucketId);
     return bucket?.recipeVersionId && bucket.recipeVersion !== null

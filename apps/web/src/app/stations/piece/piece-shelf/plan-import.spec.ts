@@ -64,7 +64,7 @@ describe('a plan taken in', () => {
     expect(screen.field('Take in a plan’s file').value).toBe('');
     const wrong = await open('{"format":"cazuela"}');
     expect(wrong.text).toContain('This file holds no piece plan');
-    // Which file that was stays to be seen.
+    // The name of that file stays visible.
     expect(wrong.field('Take in a plan’s file').value).toBe('plan.json');
   });
 });

@@ -5,10 +5,10 @@ import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 
-/** A plan is a few kilobytes; what is larger is another file. */
+/** A plan is a few kilobytes; a larger file is something else. */
 const LARGEST_BYTES = 2_000_000;
 
-/** A plan's file taken in: its glazes are matched with buckets by name, and what has none here is asked for. */
+/** Imports a plan's file: its glazes are matched with buckets by name, and the others are asked for. */
 @Component({
   selector: 'cz-plan-import',
   templateUrl: './plan-import.html',

@@ -12,7 +12,7 @@ import { ErrorBanner } from '../../../parts/error-banner';
 import { PlanRunner } from './plan-runner';
 import { RunnerCard } from './runner-card';
 
-/** Runner tiles: how far each glaze runs, measured, and each pair over one another. What is learnt here, every piece plan reckons with. */
+/** Runner tiles: how far each glaze runs, measured, and each pair over one another. Every piece plan uses what is learnt here. */
 @Component({
   selector: 'cz-runner-bench',
   imports: [Loading, RouterLink, RunnerCard, ErrorBanner],
@@ -34,7 +34,7 @@ import { RunnerCard } from './runner-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunnerBench {
-  /** Found by its code: it stands first. */
+  /** Found by its code: it comes first. */
   readonly tile = input<string>();
   private readonly api = inject(StudioApi);
   private readonly known = inject(Glazes);

@@ -94,7 +94,7 @@ export class RunnerCard {
 
   protected edit(change: Partial<RunnerTileBody>): void {
     const body = { ...this.draft(), ...change };
-    // What is not told is not there at all.
+    // Leaves out what is undefined.
     this.draft.set(Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)) as RunnerTileBody);
   }
 

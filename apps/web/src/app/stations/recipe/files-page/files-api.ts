@@ -17,12 +17,12 @@ import { readFileWorker } from './read-file.worker-factory';
 
 export type ImportStep = { kind: 'sending'; sent: number; of: number } | { kind: 'taking' } | { kind: 'done'; outcome: ImportOutcome };
 
-/** Files of ours on their way in. */
+/** Import and export of files. */
 @Injectable({ providedIn: 'root' })
 export class FilesApi {
   private readonly api = inject(StudioApi);
 
-  /** Reads and checks a file apart from the screen. Unsubscribing stops it. */
+  /** Reads and checks a file in a worker. Unsubscribing stops it. */
   read(question: ReadQuestion): Observable<CheckedFile> {
     return new Observable((subscriber) => {
       const worker = readFileWorker();
@@ -37,7 +37,7 @@ export class FilesApi {
     });
   }
 
-  /** Sends the rows some hundred kilobytes at a time, then takes them in at once. Unsubscribing on the way leaves nothing behind. */
+  /** Sends the rows some hundred kilobytes at a time, then imports them at once. Unsubscribing before that leaves nothing behind. */
   importFile(rows: readonly ImportRow[], choice: ImportChoice): Observable<ImportStep> {
     return defer(() => {
       const id = uuid();
@@ -54,7 +54,7 @@ export class FilesApi {
       const begin: ImportStep = { kind: 'sending', sent: 0, of: rows.length };
       return concat(of(begin), from(importParts(rows)).pipe(concatMap(send)), of(taking), commit).pipe(
         tap((step) => (done = step.kind === 'done')),
-        // Stopped or failed on the way: what waits there is forgotten at once.
+        // Stopped or failed before the end: what waits on the server is deleted at once.
         finalize(() => !done && this.api.post(`/imports/${id}/stop`, {}, importProgressSchema).subscribe({ error: () => undefined })),
       );
     });

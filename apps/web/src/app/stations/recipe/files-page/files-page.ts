@@ -11,7 +11,7 @@ import { ErrorBanner } from '../../../parts/error-banner';
 import { FilesApi, type ImportStep } from './files-api';
 import { countWords, outcomeWords } from './files-words';
 
-/** A file of tens of thousands of recipes is no recipe book: something else was chosen. */
+/** A file of tens of thousands of recipes is no recipe book: the wrong file was chosen. */
 const MOST_BYTES = 60 * 1024 * 1024;
 const SHOWN_PROBLEMS = 50;
 
@@ -38,7 +38,7 @@ export class FilesPage {
   private readonly now = inject(NOW);
   private running: Subscription | undefined;
   protected readonly all = apiResource(() => combineLatest({ recipes: this.api.recipes(), powders: this.api.powders() }));
-  /** A file chosen before the studio's own recipes were there waits for them. */
+  /** A file that was chosen before the studio's recipes were loaded waits for them. */
   private readonly chosenEarly = signal<{ name: string; text: string } | undefined>(undefined);
   protected readonly state = signal<State>({ kind: 'waiting' });
   protected readonly choice = signal<ImportChoice>('leaveMine');
@@ -121,7 +121,7 @@ export class FilesPage {
     });
   }
 
-  /** What is on its way is given up; nothing of it stays. */
+  /** The import is given up; nothing of it stays. */
   protected stop(): void {
     this.running?.unsubscribe();
     this.running = undefined;

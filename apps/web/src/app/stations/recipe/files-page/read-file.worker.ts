@@ -2,7 +2,7 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
 import type { ReadAnswer, ReadQuestion } from './read-file-protocol';
 
-/** A large file is read apart from the screen, so that the stop button answers while it is. */
+/** A large file is read in a worker, so that the stop button answers meanwhile. */
 addEventListener('message', ({ data }: MessageEvent<ReadQuestion>) => {
   let answer: ReadAnswer;
   try {

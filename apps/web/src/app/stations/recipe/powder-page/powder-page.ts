@@ -90,7 +90,7 @@ export class PowderPage {
     this.body.update((body) => ({ ...body, ...change }));
   }
 
-  /** A figure that must be there; an empty field waits. */
+  /** A required figure; an empty field waits. */
   protected figure(field: 'densityGMl' | 'rawClay' | 'shrinkWeight' | 'loiPercent', { value }: TypedNumber): void {
     this.mark(field, value === null);
     if (value !== null) this.change({ [field]: value });

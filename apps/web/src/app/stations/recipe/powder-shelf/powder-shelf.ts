@@ -6,7 +6,7 @@ import { Units } from '../../../data/units/units';
 import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 
-/** The powders of the studio as they stand on the shelf: how full each bag is, what is low, what a kilo costs. */
+/** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
   imports: [RouterLink, Loading, ErrorBanner],
@@ -20,7 +20,7 @@ export class PowderShelf {
   protected readonly all = apiResource(() => this.api.powders());
   protected readonly filter = signal('');
   private readonly fullest = computed(() => Math.max(1, ...(this.all.value() ?? []).map((powder) => powder.stockGrams ?? 0)));
-  /** What is low first, then what is there, then what nobody counted. */
+  /** What is low first, then what is there, then what was not counted. */
   protected readonly rows = computed(() => {
     const text = this.filter().trim().toLowerCase();
     return (this.all.value() ?? [])
@@ -31,7 +31,7 @@ export class PowderShelf {
         return {
           powder,
           low,
-          /** Square root, so that a jar of oxide is seen beside a sack of clay. */
+          /** Square root, so that a jar of oxide is visible beside a sack of clay. */
           share: stockGrams === undefined ? 0 : Math.sqrt(Math.max(0, stockGrams) / this.fullest()),
           mark: lowGrams === undefined ? undefined : Math.sqrt(lowGrams / this.fullest()),
           words: stockGrams === undefined ? 'never counted' : this.units.sack(Math.max(0, stockGrams)),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { readRecipeText, type Powder, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 
-/** Lines pasted from a spreadsheet, looked at before they replace those of the recipe. */
+/** Lines pasted from a spreadsheet, checked before they replace those of the recipe. */
 @Component({
   selector: 'cz-paste-panel',
   template: `

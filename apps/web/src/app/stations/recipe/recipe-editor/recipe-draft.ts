@@ -21,16 +21,16 @@ export const EMPTY_RECIPE: RecipeBody = {
 };
 
 const KEY = 'cazuela.here.recipe.';
-/** Half-written recipes may not be right yet: lines and numbers are checked, the rest when it is kept. */
+/** Half-written recipes may not be valid yet: lines and numbers are checked, the rest when it is saved. */
 const keptSchema = z.object({ version: z.number(), body: z.looseObject({ ...recipeBodySchema.shape, name: z.string() }) });
 
-/** Which recipe at which version; "new" for one not in the records yet. */
+/** Which recipe at which version; "new" for one that is not in the records yet. */
 interface Place {
   id: string;
   version: number;
 }
 
-/** The recipe as it stands on the screen, with its way back; there again after a reload of the tab. */
+/** The recipe on the screen, with undo; there again after a reload of the tab. */
 @Injectable()
 export class RecipeDraft {
   private readonly history = new DraftHistory<RecipeBody>();
@@ -39,7 +39,7 @@ export class RecipeDraft {
   private readonly place = signal<Place | undefined>(undefined);
   private readonly cameBack = signal(false);
   readonly body = this.current.asReadonly();
-  /** True when changes that were not kept yet were found again. */
+  /** True when unsaved changes were found again. */
   readonly foundAgain = this.cameBack.asReadonly();
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
@@ -54,12 +54,12 @@ export class RecipeDraft {
     });
   }
 
-  /** Starts from what the records have, or from what was changed here over the same version and not kept yet. */
+  /** Starts from the records, or from unsaved changes to the same version. */
   open(body: RecipeBody, place: Place): void {
     this.begin(body, place, this.keptAt(place));
   }
 
-  /** Takes over what the records have now; what was typed here is kept in them, or given up. */
+  /** Replaces the draft by what the records have now. */
   replace(body: RecipeBody, place: Place): void {
     this.begin(body, place, undefined);
   }
@@ -72,7 +72,7 @@ export class RecipeDraft {
     this.cameBack.set(kept !== undefined);
   }
 
-  /** Gives up what was not kept. */
+  /** Drops unsaved changes. */
   startOver(): void {
     this.replace(this.saved(), this.place()!);
   }
@@ -86,13 +86,13 @@ export class RecipeDraft {
     }
   }
 
-  /** A whole body in one step to undo: for what is taken out rather than changed. */
+  /** Replaces the whole body in one step to undo: for what is removed. */
   replaceBody(body: RecipeBody): void {
     this.change({});
     this.current.set(body);
   }
 
-  /** Goes on with the change before: the same hand still drags, and undo takes all of it back at once. */
+  /** Goes on with the change before: the same drag, which undo takes back as a whole. */
   goOn(change: Partial<RecipeBody>): void {
     this.current.update((body) => ({ ...body, ...change }));
   }

@@ -52,7 +52,7 @@ export class RecipeEditor {
   protected readonly showsFamily = signal(false);
   protected readonly recipe = signal<Recipe | undefined>(undefined);
   protected readonly reason = signal('');
-  /** Fields that hold no number now: saving waits for them. */
+  /** Fields without a valid number: saving waits for them. */
   private readonly wrongFields = signal<ReadonlySet<string>>(new Set());
   protected readonly cones = CONES;
   protected readonly surfaces = SURFACES;
@@ -97,7 +97,7 @@ export class RecipeEditor {
     if (cost === 0) return 'No powder of it has a price yet.';
     return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : ''}.`;
   });
-  /** Why it cannot be saved as it stands; nothing when it can. */
+  /** Why it cannot be saved as it is; undefined when it can. */
   protected readonly unfit = computed(() => {
     if (this.wrongFields().size > 0) return 'A field above holds no number yet.';
     const read = recipeBodySchema.safeParse(this.draft.body());
@@ -199,7 +199,7 @@ export class RecipeEditor {
     this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => this.take(saved));
   }
 
-  /** What the records have now, after it was kept or when theirs is taken. */
+  /** What the records have now, after a save or when theirs is taken. */
   protected take(recipe: Recipe): void {
     this.draft.replace(recipe.body, { id: recipe.id, version: recipe.version });
     this.show(recipe);

@@ -4,7 +4,7 @@ import type { Powder, RecipeLine as Line } from '@cazuela/core';
 import { NumberField, type TypedNumber } from '../../../parts/number-field';
 import { ShareStripe, type Slide } from './share-stripe';
 
-/** One line of a recipe. Its own component, so that a key in one line draws that line and not every powder list of all of them. */
+/** One line of a recipe. A component of its own, so that a key press draws that line and not the powder lists of all of them. */
 @Component({
   selector: 'cz-recipe-line',
   imports: [MatIcon, NumberField, ShareStripe],

@@ -1,16 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
 
-/** A stripe as wide as its field is this many percent: no line of a base is much more. */
+/** The full width of the field is this many percent: no line of a base is much more. */
 const FULL_PERCENT = 60;
 const STEP = 0.5;
 
 export interface Slide {
   percent: number;
-  /** True while the same hand goes on: one step to undo, not a hundred. */
+  /** True while the same drag goes on: one step to undo, not a hundred. */
   goesOn: boolean;
 }
 
-/** A line's share as a stripe that is as long as the share: drag its end, or use the arrow keys. */
+/** A line's share as a stripe of that length: drag its end, or use the arrow keys. */
 @Component({
   selector: 'cz-share-stripe',
   template: `

@@ -9,7 +9,7 @@ import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { differenceWords } from '../recipe-words';
 
-/** Every version with its reason and what it changed; any of them can be taken back into the editor. */
+/** Every version with its reason and what it changed; any of them can be loaded into the editor. */
 @Component({
   selector: 'cz-version-list',
   imports: [ErrorBanner, Loading],
@@ -52,7 +52,7 @@ import { differenceWords } from '../recipe-words';
 })
 export class VersionList {
   readonly recipeId = input.required<string>();
-  /** The newest version: the list is asked for again when it changes. */
+  /** The newest version: the list is fetched again when it changes. */
   readonly newest = input.required<number>();
   readonly powders = input.required<readonly Powder[]>();
   readonly chosen = output<RecipeBody>();

@@ -9,7 +9,7 @@ import { Loading } from '../../../parts/loading';
 import { ErrorBanner } from '../../../parts/error-banner';
 import { stripeColours } from '../recipe-words';
 
-/** Recipes drawn at once. */
+/** Recipes drawn at first. */
 const AT_ONCE = 60;
 
 @Component({

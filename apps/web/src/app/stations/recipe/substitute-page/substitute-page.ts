@@ -22,7 +22,7 @@ import { outlookChangeWords } from '../recipe-words';
 })
 export class SubstitutePage {
   readonly id = input.required<string>();
-  /** The powder that is no longer to be had, when the potter came from its shortage. */
+  /** From the address: the powder that ran out. */
   readonly instead = input<string>();
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);

@@ -20,7 +20,7 @@ const FIGURES = [
   ['expansion', 'Expansion, if measured', '10⁻⁶/°C', 20],
 ] as const;
 
-/** The card of a clay body and of its bisque firings: what coat, order and running lean on. */
+/** The card of a clay body and of its bisque firings: coat, order and running rest on it. */
 @Component({
   selector: 'cz-body-page',
   imports: [Loading, LotCard, MatIcon, NumberField, RouterLink, ErrorBanner, TwoVersions],
@@ -38,7 +38,7 @@ export class BodyPage {
   protected readonly bodies = apiResource(() => this.api.bodies());
   private readonly known = computed(() => this.bodies.value()?.find((body) => body.id === this.id()));
   protected readonly missing = computed(() => this.bodies.value() !== undefined && this.known() === undefined);
-  /** Typed here and not yet kept; a newer card from the records does not wipe it away. */
+  /** Typed here and not saved; a newer card from the records does not overwrite it. */
   private readonly edited = signal<ClayBody | undefined>(undefined);
   protected readonly draft = linkedSignal<ClayBody | undefined>(() => this.edited() ?? this.known());
   protected readonly isChanged = computed(() => this.edited() !== undefined && JSON.stringify(this.edited()) !== JSON.stringify(this.known()));
@@ -49,7 +49,7 @@ export class BodyPage {
     const checked = bodyBodySchema.safeParse(body);
     return checked.success ? '' : (checked.error.issues[0]?.message ?? '');
   });
-  /** What is reckoned with where nothing was measured. */
+  /** What is used where nothing was measured. */
   protected readonly guess = computed(() => {
     const draft = this.draft();
     const asked = draft && attempt(() => ({ absorption: absorptionGuessPercent(draft), suction: wallSuctionGuess(draft) }));
@@ -64,7 +64,7 @@ export class BodyPage {
     return current?.success ? current.data : undefined;
   });
 
-  /** An emptied field is a figure that is not known. */
+  /** An emptied field is an unknown figure. */
   protected change(change: { [Key in keyof BodyBody]?: BodyBody[Key] | undefined }): void {
     const draft = this.draft();
     if (!draft) return;

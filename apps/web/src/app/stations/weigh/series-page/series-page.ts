@@ -27,7 +27,7 @@ import { leftWords, questionSchema, readPercents, START, type Question } from '.
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SeriesPage {
-  /** One that was kept; without it, a new one is made. */
+  /** The series that was saved; without it, a new one is made. */
   readonly id = input<string>();
   protected readonly api = inject(StudioApi);
   private readonly router = inject(Router);
@@ -53,7 +53,7 @@ export class SeriesPage {
   protected readonly stain = computed(() => this.stains().find((one) => one.id === this.question().powderId) ?? this.stains()[0]);
   protected readonly opened = computed(() => this.all.value()?.series.find((one) => one.id === this.id()));
   protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: formatDateTime(one.createdAt) })));
-  /** Series marked as done here, before the list is asked again. */
+  /** Series marked as done here, before the list is fetched again. */
   protected readonly justDone = signal<SeriesDocument | undefined>(undefined);
   protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'refused'; words: string } | undefined => {
     const [bucket, percents] = [this.bucket(), readPercents(this.question().percents)];

@@ -26,7 +26,7 @@ export const START: Question = {
   percents: '1, 2, 4, 6, 8',
 };
 
-/** "1, 2 4;6" as numbers; unequal steps are as good as even ones. A decimal comma stands without a space. */
+/** Reads "1, 2 4;6" as numbers; the steps need not be even. A decimal comma has no space after it. */
 export function readPercents(text: string): number[] | undefined {
   const parts = text
     .split(/[;\s]+|,(?=\s|$)/)

@@ -63,7 +63,7 @@ describe('the weighing bench with a scale on it', () => {
     nothingSent();
     expect(title()).toBe('Silica');
     expect(screen.text).toContain('The scale shows nothing of Silica yet: pour it, type what went in, or skip it.');
-    // It is poured: the word is gone, and Space takes what is there.
+    // It was poured: the message is gone, and Space takes what is there.
     await stands(900);
     expect(screen.text).not.toContain('shows nothing of');
     await screen.key(' ');

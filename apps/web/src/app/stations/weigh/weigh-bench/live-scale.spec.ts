@@ -90,7 +90,7 @@ describe('the scale beside the line that is weighed', () => {
     follow(SILICA);
     await stands(210.1);
     expect(live.netGrams()).toBeCloseTo(0.1, 9);
-    // A tap meant for the clay must not tick the silica.
+    // A tap meant for the clay must not accept the silica.
     expect(live.weight()).toBe('nothing');
     await stands(290);
     expect(taken).toEqual([60, 80]);
@@ -126,7 +126,7 @@ describe('the scale beside the line that is weighed', () => {
     expect(live.weight()).toBeUndefined();
     live.tare();
     await runs(170);
-    // A tare with nothing to read changed nothing.
+    // A tare without a reading changed nothing.
     expect(live.netGrams()).toBe(20);
   });
 

@@ -19,7 +19,7 @@ const habitsSchema = z.object({ acceptsAlone: z.boolean(), beeps: z.boolean(), s
 const FLICKER_DIVISIONS = 2;
 
 export interface LineOnTheScale {
-  /** Batch, line and load: a new key is a new weight. */
+  /** Batch, line and load: another key is another weight. */
   key: string;
   targetGrams: number;
 }
@@ -30,19 +30,19 @@ export class LiveScale {
   private readonly feed = inject(ScaleFeed);
   private readonly pan = sessionSignal<Pan>('pan', EMPTY_PAN, (kept) => panSchema.safeParse(kept).data);
   private readonly line = signal<LineOnTheScale | undefined>(undefined);
-  /** What last stood on the scale for a line. */
+  /** What was last on the scale for a line. */
   private readonly stood = signal<{ lineKey: string; grams: number } | undefined>(undefined);
   private readonly accept = signal<((grams: number) => boolean) | undefined>(undefined);
-  /** Off for those who want to tap every line. */
+  /** Off for those who want to tap for every line. */
   private readonly habits = sessionSignal(
     'scale-habits',
     { acceptsAlone: true, beeps: false, showsPanel: false },
     (kept) => habitsSchema.safeParse(kept).data,
   );
   readonly acceptsAlone = computed(() => this.habits().acceptsAlone);
-  /** Sound near the target, for eyes that are on the scoop. */
+  /** Sounds near the target, while the eyes are on the scoop. */
   readonly beeps = computed(() => this.habits().beeps);
-  /** The scale's own panel is open, and still is after a reload. */
+  /** Whether the scale's own panel is open, also after a reload. */
   readonly showsPanel = computed(() => this.habits().showsPanel);
   readonly scale = this.feed.scale;
   readonly now = this.feed.now;
@@ -63,7 +63,7 @@ export class LiveScale {
       : undefined;
   });
 
-  /** Why no weight comes, and what to do until it does. */
+  /** Why no weight comes, and what to do. */
   readonly trouble = computed(() => {
     switch (this.now().kind) {
       case 'silent':
@@ -93,13 +93,13 @@ export class LiveScale {
     });
   }
 
-  /** Follows the line of the bench. `accept` gets its weight when it stands at its target, until it says that the weight was taken. */
+  /** Follows the line of the bench. `accept` gets its weight when it is still at its target, until it returns that the weight was taken. */
   follow(line: LineOnTheScale | undefined, accept: (grams: number) => boolean): void {
     this.accept.set(accept);
     this.line.set(line);
     const now = this.now();
     const pan = this.pan();
-    // After a reload the line is the one it was, and goes on from its own zero.
+    // After a reload the line is the same one, and goes on from its own zero.
     if (line && line.key !== pan.lineKey) this.pan.set(panForLine(pan, line.key, now.kind === 'reading' ? now.settling.shownGrams : pan.zeroGrams));
   }
 
@@ -113,9 +113,9 @@ export class LiveScale {
   }
 
   /**
-   * The weight to take when somebody taps: what the scale shows, or what stood in a pan that is lifted to be emptied. Nothing when no
-   * powder has come onto it for this line: a tap meant for the line that accepted itself a moment ago must not accept the next one.
-   * Undefined when the scale tells nothing, and its display is read by eye.
+   * The weight to take on a tap: what the scale shows, or what was in a pan that is lifted to be emptied. `nothing` when no powder has come onto it for
+   * this line: a tap meant for the line that accepted itself a moment ago must not accept the next one. Undefined when the scale does not answer,
+   * and its display is read by eye.
    */
   weight(): number | 'nothing' | undefined {
     const [net, line] = [this.netGrams(), this.line()];

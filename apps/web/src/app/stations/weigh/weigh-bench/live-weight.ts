@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Pour } from '@cazuela/core';
 import { Units } from '../../../data/units/units';
 
-/** The weight as it runs, a bar that fills towards the target, and the last grams under a lens. */
+/** The weight as it changes, a bar that fills towards the target, and the last grams magnified. */
 @Component({
   selector: 'cz-live-weight',
   template: `
@@ -104,7 +104,7 @@ export class LiveWeight {
     return `${this.say(missingGrams)} more`;
   });
 
-  /** As the scale that is connected shows it. */
+  /** As the connected scale shows it. */
   protected say(grams: number): string {
     return `${this.units.massFigure(grams, this.divisionGrams())} ${this.units.massUnit()}`;
   }

@@ -3,7 +3,7 @@ import { rescueOvershoot, shortage, type BatchState, type BatchLineState } from 
 import type { Units } from '../../../data/units/units';
 import { rescueWords } from '../weigh-words';
 
-/** Too much or too little against the target, beyond what the scale can tell; nothing when it is right. */
+/** Too much or too little against the target, beyond what the scale can tell; undefined when it is right. */
 export function offWords(
   { grams, targetGrams, divisionGrams }: { grams: number; targetGrams: number; divisionGrams: number },
   units: Units,
@@ -15,7 +15,7 @@ export function offWords(
     : `${amount} short. Add it and type again, or go on: the bucket is made of what really went in.`;
 }
 
-/** What raising the whole batch to so much of one line would mean, and what the shelf lacks for it. */
+/** What raising the whole batch to an overshoot of one line means, and what the shelf lacks for it. */
 export function raisedWords({
   state,
   line,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { StudioStore } from '../../../data/state/studio-store';
 
-/** Hands for the practice scale: a pan, a stream, a pinch. It is simulated, and says so. */
+/** Buttons for the practice scale: a pan, a stream, a pinch. It is simulated, and says so. */
 @Component({
   selector: 'cz-scale-panel',
   templateUrl: './scale-panel.html',

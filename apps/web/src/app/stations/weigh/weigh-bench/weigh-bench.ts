@@ -27,7 +27,7 @@ import { ScalePanel } from './scale-panel';
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
 
-/** One line fills the screen; one key goes on. What happened is an event, so a reload stands at the same line. */
+/** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
   imports: [NumberField, ErrorBanner, Loading, LiveWeight, ScalePanel, AfterWeighing, AnotherPowder],
@@ -69,13 +69,13 @@ export class WeighBench {
     const step = this.step();
     return step?.kind === 'line' ? step.line : undefined;
   });
-  /** The scale this line goes on: the one that is connected, or the finest that holds it. */
+  /** The scale for this line: the connected one, or the finest that holds it. */
   protected readonly scale = computed(() => {
     const line = this.line();
     const scales = this.store.studio()?.scales;
     return this.live.scale() ?? (line && scales ? scaleFor({ targetGrams: Math.max(line.toWeighGrams, 1e-3), scales }) : undefined);
   });
-  /** What to weigh now: the line, or one of its loads when the scale cannot hold it at once. */
+  /** What to weigh now: the line, or one of its loads when the scale cannot hold all of it. */
   protected readonly load = computed(() => {
     const line = this.line();
     if (!line) return undefined;
@@ -100,7 +100,7 @@ export class WeighBench {
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
   private readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
   private readonly powders = apiResource(() => this.api.powders());
-  /** A weight to judge: typed, or too much and standing still on the scale. A pour on its way is not judged. */
+  /** A weight to judge: typed, or too much and still on the scale. A running pour is not judged. */
   private readonly seenGrams = computed(
     () => this.typed().value ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
   );
@@ -115,14 +115,14 @@ export class WeighBench {
       ? undefined
       : offWords({ grams, targetGrams, divisionGrams: this.division() }, this.units);
   });
-  /** What raising the whole batch to an overshoot would mean; nothing when there is none. */
+  /** What raising the whole batch to an overshoot means; undefined when there is none. */
   protected readonly rescue = computed(() => {
     const [state, line, plan, grams] = [this.state(), this.line(), this.batch()?.plan, this.seenGrams()];
     if (!state || !line || !plan || grams === undefined || !this.off() || grams <= line.toWeighGrams) return undefined;
     const [divisionGrams, powders] = [this.division(), this.powders.value() ?? []];
     return raisedWords({ state, line, plan, grams, divisionGrams, powders, units: this.units });
   });
-  /** The sheet as a file to print, in the unit this device counts in. */
+  /** The sheet as a file to print, in the unit of this device. */
   protected readonly paper = computed(() => this.api.fileUrl(`/batches/${this.id()}/sheet.pdf?mass=${this.units.massUnit()}`));
   protected readonly waiting = computed(() => this.outbox.isWaiting(this.id()));
 
@@ -151,7 +151,7 @@ export class WeighBench {
       { keys: ['p'], words: 'another powder in its place', run: () => this.ask('powder') },
       { keys: ['t'], words: 'tare: what is on the scale is the empty pan', run: () => this.live.tare() },
       { keys: ['escape'], words: 'leave; it keeps its place', inFields: true, run: () => this.leave() },
-      // A digit goes straight into the weight, without aiming at the field.
+      // A digit goes straight into the weight field.
       {
         keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', ','],
         words: 'type what the scale shows',
@@ -166,7 +166,7 @@ export class WeighBench {
     this.field()?.focus();
   }
 
-  /** A wet finger taps twice: the second tap of a double one never accepts the line that has just come up. */
+  /** A wet finger taps twice: the second tap never accepts the line that has just appeared. */
   protected tap(event: MouseEvent): void {
     if (event.detail <= 1) this.next();
   }
@@ -178,7 +178,7 @@ export class WeighBench {
       case 'respirator':
         return this.note({ type: 'respiratorOn' });
       case 'water':
-        // Water goes into the bucket by its own measure: what lies on the powder scale is not it.
+        // Water goes into the bucket by its own measure: what lies on the powder scale is not water.
         return this.note({ type: 'waterPoured', ...(this.typedWeight() ?? { grams: this.target()! }) });
       case 'line': {
         const weight = this.weighed();
@@ -275,7 +275,7 @@ export class WeighBench {
     return value === null ? undefined : { grams: value, ...(entered ? { entered } : {}) };
   }
 
-  /** What was typed, or what the scale shows; with none connected, an empty field means the target. Nothing while nothing is on it. */
+  /** What was typed, or what the scale shows; without a connected scale, an empty field means the target. Undefined while nothing is on it. */
   private weighed(): { grams: number; entered?: Entered } | undefined {
     const typed = this.typedWeight();
     const shown = this.live.weight();

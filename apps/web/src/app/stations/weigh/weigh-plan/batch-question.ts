@@ -2,9 +2,9 @@ import type { Product } from '@cazuela/contract';
 import type { BatchSize, Entered, PiecesToCoat, WaterRule } from '@cazuela/core';
 import * as z from 'zod';
 
-/** A recipe nobody here has fired is first mixed as a test of about this much, g of base. */
+/** A recipe that was never fired here is first mixed as a test of about this much, g of base. */
 export const TEST_GRAMS = 300;
-/** Above this it is no test any more. */
+/** A larger batch is no test. */
 export const LARGEST_TEST_GRAMS = 600;
 
 const enteredSchema = z.object({ value: z.number(), unit: z.string() });
@@ -41,7 +41,7 @@ export const START: Question = {
   order: 'clayFirst',
 };
 
-/** What a batch is made from, once everything asked is answered; undefined while something is missing. */
+/** The question for a batch, once every field is filled; undefined while something is missing. */
 export function batchParts(
   question: Question,
   known: { sg: number | null; product: Product | undefined; pieces: PiecesToCoat[]; stayMl: number },

@@ -20,7 +20,7 @@ import { ErrorBanner } from '../../../parts/error-banner';
 import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
 import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 
-/** A usual glaze bucket, where nobody says otherwise. */
+/** A usual glaze bucket, where none is known. */
 const BUCKET_ACROSS_MM = 260;
 
 /** Batch size, water and order, live against the weigh sheet. */
@@ -32,9 +32,9 @@ const BUCKET_ACROSS_MM = 260;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeighPlan {
-  /** The recipe the potter came from. */
+  /** From the address: the recipe. */
   readonly recipe = input<string>();
-  /** What is short, as the coat station reckoned it. */
+  /** From the address: what is short, as the coat station computed it. */
   readonly ml = input<string>();
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
@@ -76,15 +76,15 @@ export class WeighPlan {
   protected readonly unfinished = computed(() =>
     (this.all.value()?.batches ?? []).filter((batch) => batch.bucketId === null && !this.isAside(batch)),
   );
-  /** Batches given up here, before the records say so. */
+  /** Batches set aside here, before the records say so. */
   private readonly givenUp = signal<Readonly<Record<string, string>>>({});
   protected readonly justGivenUp = computed(() => (this.all.value()?.batches ?? []).filter((batch) => this.givenUp()[batch.id]));
-  /** SG asked for: typed, or the middle of what the recipe wants. */
+  /** The wanted SG: typed, or the middle of the recipe's range. */
   protected readonly sg = computed(() => {
     const body = this.chosen()?.body;
     return this.question().sg ?? (body ? Number(((body.sgLow + body.sgHigh) / 2).toFixed(3)) : null);
   });
-  /** Planned pieces that take this glaze, with how many and what it takes of each. */
+  /** Planned pieces that take this glaze, with how many, and what it takes of each. */
   protected readonly pieces = computed(() => {
     const all = this.all.value();
     const recipe = this.chosen();
@@ -161,7 +161,7 @@ export class WeighPlan {
     const count = this.question().size === 'pieces' ? this.pieces().reduce((sum, piece) => sum + piece.count, 0) : 0;
     return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units, count);
   });
-  /** Nobody here has fired it: first a test, or a word that it is known from elsewhere. */
+  /** It was never fired here: a test first, or a confirmation that it is known from elsewhere. */
   protected readonly knownElsewhere = signal(false);
   protected readonly untried = computed(() => {
     const plan = this.plan();

@@ -3,7 +3,7 @@ import { Observable } from 'rxjs';
 import type { AlternativesAnswer, AlternativesJob } from './alternatives-job';
 import { alternativesWorker } from './alternatives.worker-factory';
 
-/** Ways to a piece, searched apart from the page. Unsubscribing stops the search. */
+/** Searches alternatives to a plan in a worker. Unsubscribing stops the search. */
 @Injectable({ providedIn: 'root' })
 export class AlternativesFinder {
   find(job: AlternativesJob): Observable<AlternativesAnswer> {

@@ -1,6 +1,6 @@
 import { attempt, PRIOR_KNOWLEDGE, planAlternatives, type CoatKnowledge, type AlternativesQuestion, type PlanAlternative } from '@cazuela/core';
 
-/** What the worker is asked: plain data, so what is known of each glaze stands in a list. */
+/** What the worker is asked: plain data, so what is known of each glaze is a list. */
 export interface AlternativesJob {
   question: Omit<AlternativesQuestion, 'knowledge'>;
   knowledge: readonly { bucketId: string; knows: CoatKnowledge }[];

@@ -16,7 +16,7 @@ const PLAN: PiecePlan = {
   putAside: [],
 };
 
-/** A hand that drags asks once it rests. */
+/** The search starts once a drag rests. */
 const settle = async (screen: Screen<AlternativesPanel>): Promise<void> => {
   await new Promise((resolve) => setTimeout(resolve, 160));
   await screen.settle();
@@ -83,7 +83,7 @@ describe('alternatives to a piece, side by side', () => {
     expect(screen.text).toContain('Left out: dip of Ceniza.');
     expect(screen.text).not.toContain('Dip the outside in Ceniza');
     expect(articles(screen).every((title) => /poured instead|brushed/i.test(title))).toBe(true);
-    // Nobody leaves out looking at it and wiping its foot.
+    // Nobody leaves out checking it and wiping its foot.
     expect(screen.has(/Not this step: (Check|Wipe)/)).toBe(false);
   });
 

@@ -22,12 +22,12 @@ import { AlternativesFinder } from './alternatives-finder';
 import type { AlternativesAnswer } from './alternatives-job';
 import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './alternatives-words';
 
-/** A hand that drags asks once it rests, ms. */
+/** The search starts once a drag has rested for this long, ms. */
 const REST_MS = 120;
-/** Ways shown side by side. */
+/** Number of alternatives shown side by side. */
 const SHOWN = 3;
 
-/** The best ways to the drawn piece side by side: steps with the piece after each, hands, waits, risks, and why. */
+/** The best alternatives side by side: steps with the piece after each, labor, waits, risks, and why. */
 @Component({
   selector: 'cz-alternatives-panel',
   imports: [MatIcon, PieceSection],
@@ -95,7 +95,7 @@ export class AlternativesPanel {
       const { versions: _versions, putAside: _aside, decoratingColours, ...plan } = this.plan();
       return {
         question: {
-          // Only what decides the ways: a reason that is noted asks for nothing new.
+          // Only what changes the alternatives: an edited reason starts no new search.
           plan: { ...plan, putAside: [], decoratingColours },
           shape: this.shape(),
           glazes: this.glazes(),
@@ -131,7 +131,7 @@ export class AlternativesPanel {
   private readonly all = computed(() => {
     const answer = this.answer();
     const { changes = [], steps = [] } = this.plan().unwanted ?? {};
-    // What nobody wants is gone at once; the search without it follows.
+    // What nobody wants is hidden at once; the search without it follows.
     const isWanted = (alternative: PlanAlternative): boolean =>
       !alternative.changes.some((change) => changes.includes(change)) && !alternative.steps.some((step) => steps.some((one) => isStep(step, one)));
     return answer?.kind === 'found' ? answer.alternatives.filter(isWanted) : [];
@@ -187,9 +187,9 @@ export class AlternativesPanel {
   }
 }
 
-/** What every piece needs, whichever way it goes, and what only ends another step. */
+/** Steps that every piece needs, and a step that only ends another one. */
 const ALWAYS: readonly string[] = ['check', 'wipeFoot', 'untape'];
 
-/** What a way decides of a plan, to be compared. */
+/** The parts of a plan that an alternative decides, to be compared. */
 const textOf = ({ zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order }: PiecePlan): string =>
   JSON.stringify([zones, strips ?? [], masks ?? [], rimFirst ?? false, gumIn ?? [], waxFootMm, footBy ?? 'wax', order]);

@@ -1,7 +1,7 @@
 import { layersOf, type PiecePlan, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
 import type { Units } from '../../../../data/units/units';
 
-/** What a way does otherwise, and why. */
+/** How an alternative differs, and why. */
 export const CHANGE_WORDS: Record<PlanChange, { title: string; short: string; why: string }> = {
   gum: {
     title: 'Gum in the powdery one',
@@ -67,7 +67,7 @@ const RISK_WORDS: Record<PlanRisk['what'], string> = {
   runs: 'it may run to the shelf',
 };
 
-/** What may go wrong on a way and what it takes away of the drawn one's risks. */
+/** What may go wrong with an alternative, and which risks of the drawn plan it takes away. */
 export function riskWords(alternative: PlanAlternative, drawn: PlanAlternative | undefined): { risk: string; why: string } {
   const told = [...new Set(alternative.risks.map((risk) => RISK_WORDS[risk.what]))];
   const of = (share: number): string => `about ${Math.round(10 * share)} of ten come out as drawn`;
@@ -92,7 +92,7 @@ const HANDLING_WORDS: Readonly<Record<string, string>> = {
   spongeOff: 'sponging off',
 };
 
-/** A step that was left out, shortly: "dip of Tinaja", "wax". */
+/** A step that was left out, in a few words: "dip of Tinaja", "wax". */
 export function unwantedWords({ key, by }: UnwantedStep, plan: PiecePlan, names: ReadonlyMap<string, string>): string {
   const layer = key.startsWith('layer:') ? layersOf(plan).find((one) => key.includes(one.id)) : undefined;
   if (layer) return `${by} of ${names.get(layer.bucketId) ?? layer.bucketId}`;

@@ -11,10 +11,10 @@ import {
   type Turn,
 } from '@cazuela/core';
 
-/** Something on the drawing that a hand or the arrow keys move. */
+/** Something on the drawing that can be dragged or moved by the arrow keys. */
 export interface Handle {
   key: string;
-  /** For the ear, and as a title. */
+  /** For screen readers, and as a title. */
   words: string;
   radiusMm: number;
   heightMm: number;
@@ -22,28 +22,28 @@ export interface Handle {
   free: boolean;
   /** An edge is a line across the outside, a side one down a panel; a point is a dot. */
   looks: 'edge' | 'side' | 'point' | 'corner' | 'grip';
-  /** Of a side: how far round it is. */
+  /** For a side: how far round it is. */
   share?: number;
-  /** Of a side: how high the panel is there. */
+  /** For a side: the height of the panel there. */
   upToMm?: number;
-  /** What the plan becomes when it is moved there. */
+  /** The plan when it is moved there. */
   moved: (to: Place) => Partial<PiecePlan>;
 }
 
-/** Where a hand is: on the outline, and of a panel's side how far round. */
+/** Where the pointer is: on the outline, and for a panel's side how far round. */
 export interface Place {
   radiusMm: number;
   heightMm: number;
   share?: number;
 }
 
-/** Whether a handle stands alike at two places: an edge only goes up and down, a side only round. */
+/** Whether two places are the same for a handle: an edge only goes up and down, a side only round. */
 export function isSamePlace({ free, looks }: Handle, a: Place, b: Place): boolean {
   if (looks === 'side') return a.share === b.share;
   return a.heightMm === b.heightMm && (!free || a.radiusMm === b.radiusMm);
 }
 
-/** Edges of zones, strips and masks, each with the plan it makes. */
+/** Edges of zones, strips and masks, each with the plan it leads to. */
 export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
   const topMm = tallMm(shape);
   const edge = (key: string, words: string, heightMm: number, moved: (heightMm: number) => Partial<PiecePlan>): Handle => ({
@@ -81,7 +81,7 @@ export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
   ];
 }
 
-/** Left and right side of each panel and of each mask on a part of the turn. */
+/** Left and right side of each panel, and of each mask on a part of the turn. */
 export function sideHandles(plan: PiecePlan): Handle[] {
   const sides = (key: string, name: string, of: { fromMm: number; toMm: number; turn: Turn }, moved: (turn: Turn) => Partial<PiecePlan>): Handle[] =>
     (['from', 'to'] as const).map((which) => ({

@@ -1,7 +1,7 @@
 import { tenth } from '../../../../parts/piece-drawing/tenth';
 import type { PlacedHandle } from './board-paper';
 
-/** How far the corners of a mark are from where it stands: right and down, in turn. */
+/** Corners of a mark, relative to its place: right and down, in turn. */
 type Corners = readonly number[];
 
 const DOT_RADIUS = 6.5;
@@ -16,8 +16,8 @@ const KNOB: Corners = [0, -7, 14, -7, 21, 0, 14, 7, 0, 7];
 const MARKS = { point: DOT, grip: DOT, side: DOT, corner: SQUARE, edge: KNOB } as const;
 
 /**
- * What a hand takes hold of, by its corners (`x,y x,y …`), in the drawing's units. Where a circle or a path stands is a matter of style to a
- * browser: at every move of a hand it would go through those of the page.
+ * A handle by its corners (`x,y x,y …`), in drawing units. A browser treats the place of a circle or a path as a style, and would go through the
+ * styles of the page on every move of a drag.
  */
 export function markOf({ looks, x, y }: Pick<PlacedHandle, 'looks' | 'x' | 'y'>): string {
   const corners = MARKS[looks];

@@ -8,17 +8,17 @@ export const INCH_MM = 25.4;
 /** Steps of the ruler: as many as leave it at most so many marks. */
 const MOST_MARKS = 11;
 const STEPS = { mm: [1, 2, 5, 10, 20, 50, 100], in: [0.25, 0.5, 1, 2, 5] } as const;
-/** The knob of an edge stands so far beside the outline. */
+/** Distance of an edge's knob from the outline. */
 const BESIDE = 8;
 
-/** A handle where it stands on the paper; a side reaches `reach` up and down from its middle. */
+/** A handle on the paper; a side reaches `reach` up and down from its middle. */
 export interface PlacedHandle extends Handle {
   x: number;
   y: number;
   reach: number;
 }
 
-/** Where handles stand on the drawing, and which place of the piece a hand on it means. */
+/** Where handles are on the drawing, and which place of the piece a pointer means. */
 export class BoardPaper {
   constructor(
     private readonly drawing: PieceDrawing,
@@ -39,13 +39,13 @@ export class BoardPaper {
     return at(handle, this.drawing.halfWidthAt(heightMm) + (looks === 'edge' ? BESIDE : 0), this.y(heightMm));
   }
 
-  /** Whether a side lies on what is seen of the turn. */
+  /** Whether a side lies on the visible part of the turn. */
   sees({ share = 0 }: Handle): boolean {
     const at = fromFront(share, this.turned);
     return at >= 0 && at <= SEEN_SHARE;
   }
 
-  /** What a hand that holds a handle means, on a grid of so many mm. */
+  /** The place that the pointer means, on a grid of so many mm. */
   placeOf(handle: Handle, at: { x: number; y: number }, gridMm: number): Place {
     const { scale, tallMm } = this.fit;
     const on = (mm: number): number => round(Math.max(0, Math.round(mm / gridMm) * gridMm));
@@ -60,12 +60,12 @@ export class BoardPaper {
   }
 }
 
-/** By name: all are placed at every move of a hand, and a spread goes through every one of their parts. */
+/** Field by field: all are placed on every move of a drag, and a spread copies each of their fields. */
 function at({ key, words, radiusMm, heightMm, free, looks, share, upToMm, moved }: Handle, x: number, y: number, reach = 0): PlacedHandle {
   return { key, words, radiusMm, heightMm, free, looks, share, upToMm, moved, x, y, reach };
 }
 
-/** Of handles whose reaches lie over one another, the one a hand is nearest to. An edge is near along all of it, a side along its height. */
+/** Of handles that overlap, the one nearest to the pointer. An edge is near along all of it, a side along its height. */
 export function nearest(handles: readonly PlacedHandle[], { x, y }: { x: number; y: number }): PlacedHandle | undefined {
   const away = (handle: PlacedHandle): number => {
     if (handle.looks === 'edge') return Math.hypot(Math.max(0, x - handle.x, -x), y - handle.y);

@@ -11,7 +11,7 @@ const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm
   lugs: { outMm: 15, widthMm: 30, thickMm: 9 },
 };
 
-/** The form by numbers: its size, wall and foot, the point at hand, handle or lugs, and a drain hole. */
+/** The form by numbers: its size, wall and foot, the selected point, handle or lugs, and a drain hole. */
 @Component({
   selector: 'cz-form-panel',
   imports: [Choice, MatIcon, NumberField],
@@ -70,7 +70,7 @@ export class FormPanel {
     ['thickMm', 'Its thickness'],
   ] as const;
   protected readonly form = computed(() => formOf(this.plan()));
-  /** The form as it stands this moment: the one shown here follows a dragging hand only when that rests. */
+  /** The form at this moment: the one shown here follows a drag only when it rests. */
   private readonly formNow = (): PieceForm => formOf(this.draft.body()?.plan ?? this.plan());
   protected readonly high = computed(() => tallMm(this.shape()));
   protected readonly wide = computed(() => round(2 * widestMm(this.shape())));
@@ -85,7 +85,7 @@ export class FormPanel {
     this.draft.plan({ shapeId, form: undefined, ...(shapeId === 'liddedPot' ? { lid: true } : {}) });
   }
 
-  /** All of it, by the same share: a form keeps its line when it grows. */
+  /** All of it by the same share: a form keeps its line when it grows. */
   protected stretch(size: 'heightMm' | 'radiusMm', to: number | null): void {
     const now = size === 'heightMm' ? this.high() : this.wide();
     if (!to || now <= 0) return;

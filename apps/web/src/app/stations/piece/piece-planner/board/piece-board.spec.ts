@@ -163,7 +163,7 @@ describe('the board', () => {
     expect(told).toBe(3);
     expect(labels(phone)).toBe(0);
     expect(width(phone)).toBeLessThan(0.8 * wideAcross);
-    // Drawing and hands lie on the same paper, and its ruler is on it.
+    // Drawing and handles are on the same paper, with a ruler.
     for (const [screen] of [await open('form'), await open('form', true)]) {
       const boxes = screen.all('svg').map((svg) => svg.getAttribute('viewBox'));
       expect(new Set(boxes).size).toBe(1);

@@ -37,7 +37,7 @@ interface Sight {
   handles: PlacedHandle[];
 }
 
-/** The piece on paper with what can be dragged on it: edges of its zones, or the points of its form. Every drag has its keys. */
+/** The piece on paper with handles: edges of its zones, or the points of its form. Every drag can be done by keys. */
 @Component({
   selector: 'cz-piece-board',
   imports: [PieceSection],
@@ -52,10 +52,10 @@ export class PieceBoard {
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
   readonly runToMm = input<number>();
-  /** The same under a moving hand. */
+  /** The same during a drag. */
   readonly movedRunToMm = input<() => number | undefined>();
   readonly mode = input.required<BoardMode>();
-  /** Drags go by whole mm, or a sixteenth of an inch. */
+  /** Drags snap to whole mm, or a sixteenth of an inch. */
   readonly snaps = input(true);
   /** Which share of the turn is in front, so that every panel can be brought there. */
   readonly turned = input(0);
@@ -66,13 +66,13 @@ export class PieceBoard {
   readonly pointKey = output<{ at: number; key: 'delete' | 'corner' | 'add' }>();
   private readonly units = inject(Units);
   private readonly lengths = new Map<string, string>();
-  /** Told by itself: an event of the template would have the whole page checked at every move of a hand. */
+  /** A listener of its own: an event binding in the template would run change detection for the whole page on every move. */
   private readonly draft = inject(PieceDraft);
   private readonly section = viewChild.required(PieceSection);
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
-  /** The paper stays as it is while a hand drags. */
+  /** The paper stays as it is during a drag. */
   private readonly still = signal<Frame | undefined>(undefined);
-  /** Labels of a size that could still be read would leave no room for the piece. */
+  /** Labels that are large enough to read would leave no room for the piece. */
   protected readonly narrow = toSignal(
     inject(BreakpointObserver)
       .observe('(max-width: 600px)')
@@ -81,14 +81,14 @@ export class PieceBoard {
       initialValue: false,
     },
   );
-  /** Where the hand last was, on its grid. */
+  /** The last place of the pointer, on its grid. */
   private led?: Place;
   protected readonly markOf = markOf;
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
   protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing, this.narrow() ? 'narrow' : 'labels'));
-  /** Of the frame alone: what hangs on it stays as it is while a hand drags. */
+  /** Of the frame alone: what depends on it stays as it is during a drag. */
   private readonly fit = computed(() => fitOf(this.frame()));
-  /** At the edge of the paper, where no label stands. */
+  /** At the edge of the paper, where no label is. */
   protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 118));
   protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
   private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
@@ -100,14 +100,14 @@ export class PieceBoard {
       .container(() => this.sheet().nativeElement)
       .subject((event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) => {
         const at = nearest(this.seen().handles, event);
-        // From the middle of what is held, so that it does not jump to the finger.
+        // From the middle of the handle, so that it does not jump to the finger.
         return at ? { x: at.x, y: at.y, key: at.key } : { x: event.x, y: event.y };
       })
       .on('start', (event: D3DragEvent<SVGGElement, unknown, { key?: string }>) => {
         this.still.set(this.frame());
         this.led = this.seen().handles.find((one) => one.key === event.subject.key);
         const source = event.sourceEvent as Event;
-        // A mouse that drags selects nothing: else the page looks for words under it at every move.
+        // A mouse drag selects nothing; otherwise the page looks for words under it on every move.
         if (source.type === 'mousedown') source.preventDefault();
         this.take(event.subject.key);
         if (event.subject.key) this.choose(event.subject.key);
@@ -131,18 +131,18 @@ export class PieceBoard {
         .handles.map((handle) => handle.key)
         .join('|'),
     );
-    // After new ones are on the paper; those that only moved are bound already.
+    // After new ones are on the paper; those that only moved have listeners already.
     afterRenderEffect(() => {
       keys();
       select(this.sheet().nativeElement)
         .selectAll<SVGGElement, unknown>('.hand')
         .call(hand)
-        // Its own until it is let go, wherever the hand goes: what lies under it need not be looked for.
+        // The handle keeps the pointer until it is released: the browser need not look for what lies under it.
         .on('pointerdown', ({ currentTarget, pointerId }: PointerEvent) => (currentTarget as Element).setPointerCapture(pointerId));
     });
   }
 
-  /** All that is on the paper, of a piece as it is or as a hand just moved it. */
+  /** Everything on the paper, for the piece as it is or as it was just dragged. */
   private sightOf(shape: PieceShape, plan: PiecePlan): Sight {
     const drawing = new PieceDrawing(shape, plan, this.colours(), this.names(), this.frame(), this.turned());
     const paper = new BoardPaper(drawing, this.fit(), shape, this.turned());
@@ -151,20 +151,20 @@ export class PieceBoard {
     return { drawing, paper, handles: handles.map((handle) => paper.placed(handle)) };
   }
 
-  /** The keys go on with what the hand holds, not with what lies above it. */
+  /** The keys go on with what is held, not with what lies above it. */
   private take(key: string | undefined): void {
     const at = this.seen().handles.findIndex((one) => one.key === key);
     this.sheet().nativeElement.querySelectorAll<SVGGElement>('.hand')[at]?.focus({ preventScroll: true });
   }
 
-  /** Between two steps of the grid a hand moves nothing. */
+  /** Between two steps of the grid nothing moves. */
   private lead(handle: Handle, to: Place): void {
     if (this.led && isSamePlace(handle, this.led, to)) return;
     this.led = to;
     this.draft.drag(handle.moved(to));
   }
 
-  /** By the keys; a hand chooses what it is nearest to. */
+  /** For the keys; a pointer chooses the nearest. */
   protected focused({ target }: Event, key: string): void {
     if ((target as Element).matches(':focus-visible')) this.choose(key);
   }
@@ -179,13 +179,13 @@ export class PieceBoard {
     return free ? `${this.length(2 * radiusMm)} across, ${up}` : up;
   }
 
-  /** Where what is held stands: beside the shelf, where no hand lies over it. */
+  /** The readout of what is held: beside the shelf, where the pointer does not cover it. */
   protected toldOfChosen(): string {
     const held = this.seen().handles.find((one) => one.key === this.chosen());
     return held ? this.told(held) : '';
   }
 
-  /** Of all the handles only one moves: the words of the others are known. */
+  /** Only one of all the handles moves: the words of the others are known. */
   private length(mm: number): string {
     const key = `${this.units.lengthUnit()} ${mm}`;
     const known = this.lengths.get(key);

@@ -6,7 +6,7 @@ import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
 import { SETTING_WORDS } from '../piece-words';
 
-/** What a piece is made of, how many there are, how far the foot and rim go, and where it stands in the kiln. */
+/** What a piece is made of, how many there are, how high foot and rim go, and how it stands in the kiln. */
 @Component({
   selector: 'cz-piece-fields',
   imports: [NumberField],

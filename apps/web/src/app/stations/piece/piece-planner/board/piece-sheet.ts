@@ -21,7 +21,7 @@ function lowestOf(figures: PieceFigures): number | undefined {
   return run && run.edgeMm - run.run95Mm;
 }
 
-/** The drawing with its tools and the numbers that belong to it. Alone on the page with the sums it follows every move of a hand. */
+/** The drawing with its tools and its fields. Only it and the sums follow every move of a drag. */
 @Component({
   selector: 'cz-piece-sheet',
   imports: [Choice, FormPanel, MatIcon, PieceBoard, PieceFields, RoundView],

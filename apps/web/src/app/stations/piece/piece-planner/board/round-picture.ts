@@ -41,7 +41,7 @@ export interface RoundQuestion {
   clay: string;
 }
 
-/** The piece in the round: turned from its profile, with its zones as they go round. Drawn only when something changed. */
+/** The piece in 3D: turned from its profile, with its zones round it. Drawn only when something changed. */
 export class RoundPicture {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
@@ -179,7 +179,7 @@ function paintedSkin({ shape, plan, colours, clay }: RoundQuestion): HTMLCanvasE
   return canvas;
 }
 
-/** The skin is laid evenly by points of the outline, not by height. */
+/** The texture is laid evenly by points of the outline, not by height. */
 function heightToSkin(shape: PieceShape): (heightMm: number) => number {
   const { outside } = shape;
   return (heightMm) => {

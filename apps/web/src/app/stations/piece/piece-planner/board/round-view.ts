@@ -4,7 +4,7 @@ import type { RoundPicture } from './round-picture';
 
 const TURN_STEP = 0.2;
 
-/** The piece in the round, turned by hand or by the arrow keys. What draws it comes only when this is opened. */
+/** The piece in 3D, turned by a drag or by the arrow keys. Its code is fetched only when it is opened. */
 @Component({
   selector: 'cz-round-view',
   template: `

@@ -15,7 +15,7 @@ export interface SectionSheet {
   wide: number;
   high: number;
   paths: SectionPath[];
-  /** From each label to its place: only with the labels. */
+  /** A line from each label to its place: only with the labels. */
   leads: SectionPath[];
   labels: { x: number; y: number; anchor: 'start' | 'end'; what: string; how: string }[];
   note: string;
@@ -26,7 +26,7 @@ const WAXED = '#d9d3c7';
 const BAR_MM = 50;
 const SIDE = 150;
 
-/** The section as plain paths, for paper and for a drawing file: nothing in it leans on this page's styles. */
+/** The section as plain paths, for paper and for a drawing file: it needs no styles of this page. */
 export function sectionSheet(question: {
   shape: PieceShape;
   plan: PiecePlan;
@@ -65,7 +65,7 @@ export function sectionSheet(question: {
   };
 }
 
-/** The section as an SVG file that stands by itself. */
+/** The section as an SVG file of its own. */
 export function sectionSvg(sheet: SectionSheet, title: string): string {
   const paths = [...sheet.paths, ...sheet.leads].map(
     ({ d, fill = 'none', stroke, width = 1 }) =>

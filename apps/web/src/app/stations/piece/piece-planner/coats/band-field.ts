@@ -9,7 +9,7 @@ export interface Band {
   turn?: Turn | undefined;
 }
 
-/** The numbers of a band, in the row of fields it stands in. */
+/** The fields of a band, in the row they belong to. */
 @Component({
   selector: 'cz-band-field',
   imports: [NumberField],

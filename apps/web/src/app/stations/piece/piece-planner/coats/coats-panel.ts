@@ -83,7 +83,7 @@ export class CoatsPanel {
 
   protected choose(place: Place, layer: Layer, id: string): void {
     const [asSlip] = /(?<=^slip ).+/.exec(id) ?? [];
-    // What stands in a bucket may be a slip: it neither melts nor runs.
+    // What is in a bucket may be a slip: it neither melts nor runs.
     if (asSlip) return this.draft.changeLayer(place.id, layer.id, { bucketId: asSlip, coatingKind: 'slip' });
     const decoratingColour = this.decoratingColours().find((one) => one.id === id);
     const isNew = (decoratingColour?.coatingKind ?? 'glaze') !== (layer.coatingKind ?? 'glaze');

@@ -6,7 +6,7 @@ import { PieceDraft } from '../draft/piece-draft';
 
 const MOST_POTS = 12;
 
-/** Small pots of underglaze, slip and wash: what is no bucket of the studio, with what it is. */
+/** Decorating colours: underglaze, slip and wash that are no bucket of the studio. */
 @Component({
   selector: 'cz-decorating-colours-panel',
   imports: [NumberField],
@@ -45,7 +45,7 @@ export class DecoratingColoursPanel {
     if (name.trim()) this.change(decoratingColour, { name: name.trim() });
   }
 
-  /** What the pot holds is what its coats are of. */
+  /** A change of the colour's kind changes the coats made from it. */
   protected change(decoratingColour: DecoratingColour, change: Partial<DecoratingColour>): void {
     const decoratingColours = this.decoratingColours().map((one) => (one.id === decoratingColour.id ? { ...one, ...change } : one));
     this.draft.decoratingColourChanged(decoratingColours, decoratingColour.id, change.coatingKind);

@@ -38,7 +38,7 @@ describe('under a dragging hand', () => {
   const outsideArea = (): string => words('cz-piece-sums .live');
   const outline = (): string => screen.all('cz-piece-board .outline')[0]!.getAttribute('points')!;
   const bareFoot = (): string => screen.all('cz-piece-board [role="slider"]')[0]!.getAttribute('aria-valuetext')!;
-  /** The belly goes out by so much. */
+  /** The belly is moved out by so much. */
   const pull = (mm: number): void => {
     const { points } = formOf(draft.body()!.plan);
     draft.form({ points: points.map((point, at) => (at === 2 ? { ...point, radiusMm: point.radiusMm + mm } : point)) }, 'drag');

@@ -1,7 +1,7 @@
 import { computed, type Signal } from '@angular/core';
 import { PIECE_SHAPES, shapeOf, type PiecePlan, type PieceShape } from '@cazuela/core';
 
-/** The shape of a plan; one and the same as long as its form stays as it is. */
+/** The shape of a plan; the same object while its form is unchanged. */
 export function drawnShape(plan: () => PiecePlan | undefined): Signal<PieceShape> {
   const drawn = computed(() => drawnOf(plan()), { equal: sameParts });
   return computed(() => {
@@ -10,7 +10,7 @@ export function drawnShape(plan: () => PiecePlan | undefined): Signal<PieceShape
   });
 }
 
-/** Of what a plan is made: a change of one part leaves the others the very same things. */
+/** The parts of a plan: a change of one keeps the object identity of the others. */
 export const sameParts = (a: object | undefined, b: object | undefined): boolean =>
   a === b ||
   (a !== undefined && b !== undefined && [...new Set([...Object.keys(a), ...Object.keys(b)])].every((key) => partOf(a, key) === partOf(b, key)));

@@ -65,7 +65,7 @@ describe('a piece being planned', () => {
     expect(draft.body()!.plan.masks).toHaveLength(6);
     expect(draft.canRedo()).toBe(false);
     records.http.expectNone((request) => request.method === 'PUT');
-    // The next change that can be is kept as ever.
+    // The next possible change is kept as usual.
     draft.plan({ waxFootMm: 11 });
     expect(draft.refused()).toBeUndefined();
     expect(put().request.body).toMatchObject({ version: 2, body: { plan: { waxFootMm: 11 } } });

@@ -34,10 +34,10 @@ import { DraftHistory } from '../../../../data/state/draft-history';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { drawnShape } from './drawn-shape';
 
-/** How long a hand must rest before what is heavy follows it, ms. */
+/** Heavy computation waits until a drag has rested for this long, ms. */
 const RESTS_MS = 150;
 
-/** A piece being planned: every change is kept in the records at once, with undo and with both versions when two plan it. */
+/** A piece being planned: every change is saved at once, with undo, and with both versions when two people plan it. */
 @Injectable()
 export class PieceDraft {
   private readonly api = inject(StudioApi);
@@ -47,27 +47,27 @@ export class PieceDraft {
   private readonly moves = new Subject<void>();
   private readonly isDragging = new BehaviorSubject(false);
   private readonly history = new DraftHistory<PieceBody>();
-  /** What stood before a hand began to drag. */
+  /** The body before a drag began. */
   private readonly heldBody = signal<PieceBody | undefined>(undefined);
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
 
-  /** Which recipe version a bucket holds now: kept with the plan when a coat of it is planned. */
+  /** Which recipe version a bucket holds now: stored with the plan when a coat of it is planned. */
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
-  /** As it is this moment. Under a dragging hand it moves many times a second: a template goes by `settledBody`, and by `dragView` if it must keep up. */
+  /** The body at this moment. During a drag it changes many times a second: templates use `settledBody`, or `dragView` when they must follow. */
   readonly body = this.current.asReadonly();
   readonly shape = drawnShape(() => this.current()?.plan);
-  /** Under a dragging hand, once for every picture: what it moved is drawn then, and not while its events are still heard. */
+  /** Emits during a drag, once for every animation frame: views draw then, not while pointer events are still handled. */
   readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
-  /** The same as it stood when the hand last settledBody. A signal of its own: nothing that hangs on it is even asked while a hand moves. */
+  /** The body when the last drag rested. A signal of its own: nothing that depends on it is checked during a drag. */
   readonly settledBody = this.settled.asReadonly();
-  /** True from the first move of a hand until it rests or lets go. No signal: what only waits for it need not be asked about anything else. */
+  /** True from the first move of a drag until it rests or ends. Not a signal: what only waits for it needs no change detection. */
   readonly dragging$: Observable<boolean> = this.isDragging.pipe(distinctUntilChanged());
   readonly failure = signal<ApiFailure | undefined>(undefined);
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
-  /** Why the last change cannot be, in words; gone with the next one that can. */
+  /** Why the last change is not possible; cleared by the next possible one. */
   readonly refused = signal<string | undefined>(undefined);
   readonly stale = computed(() => {
     const failure = this.failure();
@@ -79,7 +79,7 @@ export class PieceDraft {
   readonly saves$: Observable<unknown> = this.changes.pipe(concatMap(() => this.save()));
 
   constructor() {
-    // Ending the stream lets a save under way finish when the screen is left.
+    // Ending the stream lets a running save finish when the screen is left.
     inject(DestroyRef).onDestroy(() => this.changes.complete());
     this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settle());
   }
@@ -106,7 +106,7 @@ export class PieceDraft {
     if (body) this.change({ plan: { ...body.plan, ...change } });
   }
 
-  /** Under a dragging hand: seen at once, kept when it lets go. */
+  /** During a drag: shown at once, saved when it ends. */
   drag(change: Partial<PiecePlan>): void {
     const body = this.current();
     if (!body) return;
@@ -117,7 +117,7 @@ export class PieceDraft {
     this.moves.next();
   }
 
-  /** The hand let go: one step to undo, one save. */
+  /** The drag ended: one step to undo, one save. */
   drop(): void {
     const [before, body] = [this.heldBody(), this.current()];
     this.heldBody.set(undefined);
@@ -150,7 +150,7 @@ export class PieceDraft {
     this.plan({ strips: (this.current()!.plan.strips ?? []).filter((strip) => strip.id !== id) });
   }
 
-  /** A small pot is another one: coats that come from it are of what it holds. */
+  /** A decorating colour was changed: coats made from it get its kind. */
   decoratingColourChanged(
     decoratingColours: NonNullable<PiecePlan['decoratingColours']>,
     decoratingColourId: string,
@@ -208,7 +208,7 @@ export class PieceDraft {
     return allowed;
   }
 
-  /** What the records would not take is refused here, while it can be seen why; a plan that was past its limits before can be mended. */
+  /** What the records would refuse is refused here, while the reason is visible; a plan that was past its limits before can be mended. */
   private canBeKept(body: PieceBody, before: PieceBody | undefined): boolean {
     const read = pieceBodySchema.safeParse(body);
     if (read.success || (before && !pieceBodySchema.safeParse(before).success)) return true;
@@ -227,13 +227,13 @@ export class PieceDraft {
     this.settle();
   }
 
-  /** What is heavy may follow what stands here. */
+  /** Heavy computation may follow what is here now. */
   private settle(): void {
     this.settled.set(this.current());
     this.isDragging.next(false);
   }
 
-  /** Versions of the buckets in use; one that is kept already stays, whatever the bucket holds since. */
+  /** Versions of the buckets in use; one that is stored already stays, whatever the bucket holds since. */
   private withVersions(plan: PiecePlan): PiecePlan {
     const used = [...new Set(layersOf(plan).map((layer) => layer.bucketId))];
     const kept = used.flatMap((bucketId) => {
@@ -272,7 +272,7 @@ export class PieceDraft {
     this.changes.next();
   }
 
-  /** Keeps what stands here as the newest version, over the one somebody else saved. */
+  /** Saves what is here as the newest version, over the one somebody else saved. */
   keepMine(current: Piece): void {
     this.piece = current;
     this.changes.next();
@@ -297,5 +297,5 @@ export class PieceDraft {
   }
 }
 
-/** A strip that is glazed first asks for another order of steps. */
+/** A strip that is glazed first needs another order of steps. */
 const orderless = (change: Partial<Strip>): Partial<PiecePlan> => (change.first === undefined ? {} : { order: [] });

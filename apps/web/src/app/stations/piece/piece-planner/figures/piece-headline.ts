@@ -4,7 +4,7 @@ import { dragView } from '../draft/drag-view';
 import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from '../piece-screen';
 
-/** Clay, wall, area and what it holds, in one line that follows a dragging hand. */
+/** Clay, wall, area and volume in one line that follows a drag. */
 @Component({
   selector: 'cz-piece-headline',
   template: `

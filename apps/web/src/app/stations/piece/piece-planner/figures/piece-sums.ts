@@ -5,7 +5,7 @@ import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from '../piece-screen';
 import { basisOfFlow } from '../run/run-words';
 
-/** Places for a figure with its unit and a gap before it. */
+/** Width of a figure with its unit and a gap before it, in characters. */
 const NARROWEST = 10;
 
 interface Row {
@@ -15,8 +15,8 @@ interface Row {
 }
 
 /**
- * How far the outside runs, and what each place takes of area, glaze and dry weight: under a dragging hand these follow every move.
- * The figures are seen as one text in letters of one width, for each text that changes costs its own; told aloud they are a table.
+ * How far the outside runs, and area, glaze and dry weight of each place; they follow every move of a drag. The figures are one monospaced text,
+ * because each text node that changes costs its own layout; screen readers get a table.
  */
 @Component({
   selector: 'cz-piece-sums',
@@ -120,7 +120,7 @@ export class PieceSums {
     ];
   }
 
-  /** A line of figures for each row, flush right. */
+  /** A line of figures for each row, right-aligned. */
   private seenOf(rows: readonly Row[]): { rows: readonly Row[]; figures: string } {
     return { rows, figures: rows.map(({ cells }) => cells.map((cell) => cell.padStart(this.places())).join('')).join('\n') };
   }

@@ -3,7 +3,7 @@ import { WarningList } from '../../../../parts/warning-list';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
 
-/** What speaks against the plan, each with its remedies, and what was put aside with its reason. */
+/** What speaks against the plan, with remedies, and what was put aside with its reason. */
 @Component({
   selector: 'cz-plan-warnings',
   imports: [WarningList],

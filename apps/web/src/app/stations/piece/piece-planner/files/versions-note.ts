@@ -3,7 +3,7 @@ import type { BucketSummary, Recipe } from '@cazuela/contract';
 import { layersOf, type PiecePlan } from '@cazuela/core';
 import { PieceDraft } from '../draft/piece-draft';
 
-/** A plan keeps the recipe versions it was made with, and says when a bucket or a recipe has moved on. */
+/** A plan keeps the recipe versions it was made with, and says when a bucket or a recipe has changed. */
 @Component({
   selector: 'cz-versions-note',
   template: `

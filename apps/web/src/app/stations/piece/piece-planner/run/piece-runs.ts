@@ -20,7 +20,7 @@ export interface RunState {
 const DRAWS = 2_000;
 const WORKERS = 2;
 
-/** Runs of a plan in two workers, apart from the page. Unsubscribing stops them where they are. */
+/** Runs of a plan in two workers. Unsubscribing stops them. */
 @Injectable({ providedIn: 'root' })
 export class PieceRuns {
   run(question: SafeLineQuestion): Observable<RunState> {

@@ -1,7 +1,7 @@
 import { COOLINGS, SHELF_PLACES, USUAL_HOLD_MINUTES, type Cooling, type ShelfPlace } from '@cazuela/core';
 import * as z from 'zod';
 
-/** How this firing differs from the usual one, kept while the tab lives. */
+/** How this firing differs from the usual one; kept while the tab is open. */
 export const firingSchema = z.object({
   holdMinutes: z.number().nullable(),
   cooling: z.enum(Object.keys(COOLINGS) as [Cooling]),

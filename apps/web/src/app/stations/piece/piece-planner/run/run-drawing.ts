@@ -61,7 +61,7 @@ export class RunDrawing {
     const dr = strip.radiusMm[after]! - strip.radiusMm[before]!;
     const dz = strip.heightMm[after]! - strip.heightMm[before]!;
     const length = Math.hypot(dr, dz) || 1;
-    // Downhill turned by a right angle: outside the wall lies to the right of the way down.
+    // The downhill direction turned by a right angle: the outside of the wall lies to the right of the path down.
     return [(-dz / length) * outward, (dr / length) * outward];
   }
 }

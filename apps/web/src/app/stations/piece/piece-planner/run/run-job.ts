@@ -14,9 +14,9 @@ import {
 } from '@cazuela/core';
 import type { RunJob, RunMessage } from './run-protocol';
 
-/** Moments of the firing that are shown, so that a slider moves without asking again. */
+/** Moments of the firing that are kept, so that a slider moves without asking again. */
 const LOOKS = 12;
-/** Draws between two words of progress. */
+/** Draws between two messages of progress. */
 const AT_ONCE = 50;
 
 /** One worker's share of a run: the picture first, then the draws, then the lowest safe line. */
@@ -37,7 +37,7 @@ export function doRunJob({ question, draws, seed, alone }: RunJob, say: (message
     const parts: DrawnRuns[] = [];
     for (let done = 0; done < draws; done += AT_ONCE) {
       parts.push(drawRuns(side, { draws: Math.min(AT_ONCE, draws - done), random }));
-      // The outside is what is waited for; the others follow.
+      // The outside first, because it is waited for.
       if (side.side === 'outside') say({ kind: 'progress', done: Math.min(draws, done + AT_ONCE) });
     }
     say({ kind: 'drawn', side: sideKey(side), drawn: joinDraws(parts) });

@@ -2,7 +2,7 @@ import { heightAlong, type QuickBand, type RunChances, type SideToRun } from '@c
 import type { Units } from '../../../../data/units/units';
 import type { RunDrawing } from './run-drawing';
 
-/** Where the edge starts and where it ends, as a line with its words beside the drawing. */
+/** Where the edge starts and where it ends: a line with its words beside the drawing. */
 export interface RunMark {
   tone: 'start' | 'edge';
   words: string;
@@ -11,7 +11,7 @@ export interface RunMark {
   textY: number;
 }
 
-/** The words stand so far over the shelf, and so far from one another. */
+/** Distance of the words from the shelf, and from one another. */
 const [OVER_SHELF, APART] = [6, 17];
 
 export function marksOf(side: SideToRun, chances: RunChances | QuickBand | undefined, drawing: RunDrawing, x: number, units: Units): RunMark[] {

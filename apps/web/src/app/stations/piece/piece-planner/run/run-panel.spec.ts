@@ -45,7 +45,7 @@ describe('a worker’s share of a run', () => {
 
 describe('how far it will run', () => {
   const asked: unknown[] = [];
-  /** As the workers would have it, in a few draws. */
+  /** As the workers do, with a few draws. */
   const fake = {
     run: (question: Parameters<PieceRuns['run']>[0]): Observable<RunState> => {
       asked.push(question);
@@ -58,7 +58,7 @@ describe('how far it will run', () => {
       return of(state);
     },
   };
-  /** What is answered first, before the workers answer as they do. */
+  /** Answered first, before the workers answer. */
   const open = async (plan = PLAN, first: Observable<RunState>[] = [], moving: Observable<boolean> = of(false)): Promise<Screen<RunPanel>> => {
     const run = (question: Parameters<PieceRuns['run']>[0]): Observable<RunState> => first.shift() ?? fake.run(question);
     const records = new FakeRecords([{ provide: PieceRuns, useValue: { run } }]);
@@ -67,7 +67,7 @@ describe('how far it will run', () => {
     await settle(screen);
     return screen;
   };
-  /** As long as a hand must rest before runs are drawn. */
+  /** As long as a drag must rest before runs are drawn. */
   const settle = async (screen: Screen<RunPanel>): Promise<void> => {
     await new Promise((resolve) => setTimeout(resolve, 320));
     await screen.settle();

@@ -50,13 +50,14 @@ import { marksOf } from './run-marks';
 import { coatsFor } from './run-request';
 import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
 
-/** A hand that drags asks for two thousand runs once it rests, and for the quick band while it moves, ms. */
+/** Two thousand runs start once a drag has rested this long, ms. */
 const REST_MS = 250;
+/** During a drag the quick band follows this often, ms. */
 const LIVE_MS = 40;
-/** Cones at which what is known of flow still means something. */
+/** Cones at which flow figures still mean something. */
 const USUAL_CONES = ['4', '5', '6', '7', '8'];
 
-/** How far the glaze will run on this piece in this firing: seen, told with its range, and where it may start. */
+/** How far the glaze will run on this piece in this firing: drawn, in figures with a range, and where it may start. */
 @Component({
   selector: 'cz-run-panel',
   imports: [Choice, MatSlider, MatSliderThumb, NumberField],
@@ -74,7 +75,7 @@ export class RunPanel {
   readonly overlaps = input<readonly PairFlow[]>([]);
   /** Seconds of each layer's dip, if its coat were another. */
   readonly secondsOf = input<(plan: PiecePlan) => ReadonlyMap<string, number>>(() => new Map());
-  /** A hand moves the piece: runs of what it was take nothing of the machine then. */
+  /** The piece is being dragged: runs of its old form are stopped. */
   readonly moving = input<Observable<boolean>>(of(false));
   /** A change of the plan, taken with one tap. */
   readonly planned = output<Partial<PiecePlan>>();
@@ -87,12 +88,12 @@ export class RunPanel {
   protected readonly exaggeration = FILM_EXAGGERATION;
   protected readonly asked = sessionSignal<AskedFiring>('firing', USUAL_FIRING, (kept) => firingSchema.safeParse(kept).data);
   protected readonly stopped = signal(false);
-  /** How often the same was asked for anew. */
+  /** How often the same question was asked again. */
   private readonly round = signal(0);
   protected readonly look = signal(12);
   protected readonly wantedEdgeMm = signal<number | null>(null);
   protected readonly cone = computed(() => this.plan().cone ?? USUAL_CONE);
-  /** The plan's own cone too, however far off. */
+  /** The plan's own cone too, however far away. */
   protected readonly cones = computed(() => CONES.map(({ cone }) => cone).filter((cone) => USUAL_CONES.includes(cone) || cone === this.cone()));
   private readonly question = computed<SafeLineQuestion>(
     () => {
@@ -109,7 +110,7 @@ export class RunPanel {
         ...plan
       } = this.plan();
       return {
-        // Only what decides the run: an order of steps that changes asks for nothing new.
+        // Only what decides the run: another order of steps asks for nothing new.
         plan: { ...plan, order: [], putAside: [] },
         shape: this.shape(),
         glazes: this.glazes(),
@@ -119,7 +120,7 @@ export class RunPanel {
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
-  /** Every way down that has glaze on it: outside, inside, handle or lugs, each panel. */
+  /** Every path down that has glaze on it: outside, inside, handle or lugs, each panel. */
   private readonly sides = computed(() => {
     const made = attempt(() => sidesToRun(this.question()));
     return made.kind === 'ok' ? made.value : [];
@@ -134,12 +135,12 @@ export class RunPanel {
       ),
     ),
   );
-  /** What the workers told, as long as it is of the plan that stands here. */
+  /** What the workers answered, while it belongs to the plan that is shown. */
   protected readonly state = computed(() => {
     const answered = this.answered();
     return answered?.question === this.question() ? answered?.state : undefined;
   });
-  /** One coarse solve for the band, while a hand moves: apart from the frame in which the drawing follows it. */
+  /** One coarse solve for the band during a drag: outside the frame in which the drawing follows. */
   private readonly quick = toSignal(
     toObservable(this.question).pipe(
       auditTime(LIVE_MS),
@@ -151,7 +152,7 @@ export class RunPanel {
   );
   protected readonly working = computed(() => !this.stopped() && this.state() !== undefined && !this.state()!.finished);
   protected readonly drawing = computed(() => new RunDrawing(this.shape()));
-  /** The fine film when it is there, the coarse one of the quick look until then. */
+  /** The fine film when it is there, the coarse one until then. */
   protected readonly films = computed(() => {
     const [state, quick] = [this.state(), this.quick()?.quick];
     const parts = this.runSides().flatMap((side): [SideToRun, RunMoment][] => {
@@ -258,7 +259,7 @@ export class RunPanel {
     });
   }
 
-  /** A hand that came back to where it was finds its runs as they were. */
+  /** A drag that returned to its start finds its runs as they were. */
   private isAnswered(question: SafeLineQuestion, round: number): boolean {
     const answered = untracked(this.answered);
     return answered?.question === question && answered.round === round && answered.state.finished;

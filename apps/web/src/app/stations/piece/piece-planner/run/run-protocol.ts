@@ -1,6 +1,6 @@
 import type { DrawnRuns, RunMoment, SafeLine, SafeLineQuestion } from '@cazuela/core';
 
-/** What a worker is asked: its own share of the draws, and for one of them the picture and the safe line as well. */
+/** What a worker is asked: its share of the draws, and for one of them the picture and the safe line too. */
 export interface RunJob {
   question: SafeLineQuestion;
   draws: number;

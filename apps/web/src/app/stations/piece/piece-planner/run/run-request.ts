@@ -4,7 +4,7 @@ import type { Units } from '../../../../data/units/units';
 /** No coat is planned thinner or thicker than this, mm. */
 const [THINNEST_MM, THICKEST_MM] = [0.1, 1.2];
 
-/** The coats that let the edge end where it is wanted, from where it starts now: all of them by one share, with their seconds. */
+/** The coats that let the edge end where it is wanted, from where it starts now: all changed by one share, with their seconds. */
 export function coatsFor(question: {
   plan: PiecePlan;
   quick: QuickRun;

@@ -36,7 +36,7 @@ export function reachWords(
 
 const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
 
-/** A handle, lug or panel beside the wall's own answer. */
+/** A handle, lug or panel, beside the answer for the wall. */
 export function sideWords(
   side: SideToRun,
   { reachChance, middleMm }: RunChances,
@@ -57,7 +57,7 @@ export function safeLineWords(line: SafeLine, waxFootMm: number): { words: strin
   };
 }
 
-/** Deeper than this a pool may crack the pot as it cools, mm: the bench's word. */
+/** A deeper pool may crack the pot as it cools, mm: a rule of the bench. */
 const DEEP_POOL_MM = 3;
 
 export function poolWords(deepestMm: number, wallMm: number, units: Units): { words: string; tone: string } {
@@ -73,7 +73,7 @@ export interface Unknown {
   bucketIds: readonly string[];
 }
 
-/** What is not known of the glazes and pairs of a run, and what one tile would do about it. */
+/** What is not known of the glazes and pairs of a run, and what one tile would change. */
 export function unknownsOf(sides: readonly SideToRun[], overlaps: readonly PairFlow[]): Unknown[] {
   const layers = sides.flatMap((side) => side.layers);
   const glazes = new Map(layers.filter((layer) => layer.isGuess).map((layer) => [layer.layer.bucketId, layer]));
@@ -113,7 +113,7 @@ const GROUND_WORDS: Record<FlowGuess['basis'], [leans: string, then: string]> = 
   runnerTile: ['From your runner tiles', ''],
 };
 
-/** What is known of the flow outside, in a sentence; fired feet sharpen whatever else there is. */
+/** What is known of the flow outside, in a sentence; fired feet sharpen it. */
 export function basisOfFlow({ basis, feet }: Pick<OutsideRun, 'basis' | 'feet'>): string {
   const [leans, then] = GROUND_WORDS[basis];
   return `${leans}${feet > 0 ? `, and ${feetWords(feet)}` : ''}${then}.`;
@@ -121,7 +121,7 @@ export function basisOfFlow({ basis, feet }: Pick<OutsideRun, 'basis' | 'feet'>)
 
 const feetWords = (feet: number): string => (feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`);
 
-/** What the run leans on. */
+/** What the run rests on. */
 export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], feet: number, isDrawn: boolean): string[] {
   const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
   const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));

@@ -125,7 +125,7 @@ export class SetPanel {
     if (list.length > 0) this.keep({ ...rule, [key]: list });
   }
 
-  /** The pieces are kept with the rule that made them; where the rule makes too few, none are. */
+  /** The pieces are stored with the rule that made them; where the rule makes too few, none are. */
   private keep(rule: Rule): void {
     const spread = this.spreadBy(rule);
     this.draft.change({ variations: { rule, pieces: spread.kind === 'ok' ? spread.value : [] } });

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { toFailure } from '../../../../data/http/api';
 import { StudioApi } from '../../../../data/http/studio-api';
 
-/** Puts pieces on a day's list. Adding never contradicts what another did: on a stale list it is read and added to again. */
+/** Adds pieces to a day. Adding never conflicts with what another person did: a stale list is read again and added to. */
 @Injectable({ providedIn: 'root' })
 export class AddToDay {
   private readonly api = inject(StudioApi);

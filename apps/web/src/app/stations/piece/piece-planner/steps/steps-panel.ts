@@ -5,7 +5,7 @@ import { Units } from '../../../../data/units/units';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
 
-/** The steps in their order, each with its wait and what is wrong with it: dragged, moved by a tap, or pinned before the next. */
+/** The steps in order, each with its wait and its warnings: dragged, moved by a tap, or pinned before the next. */
 @Component({
   selector: 'cz-steps-panel',
   imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon],
@@ -30,7 +30,7 @@ export class StepsPanel {
     this.draft.plan({ order });
   }
 
-  /** Pinned, a step stays before the one that follows it now, whatever the search finds. */
+  /** A pinned step stays before the one that follows it now, whatever the search finds. */
   protected pin(at: number): void {
     const keys = this.screen.steps().map((step) => step.key);
     const [before, after] = [keys[at], keys[at + 1]];
