@@ -15,13 +15,13 @@ interface DipStory {
   truth: CoatKnowledge['shift'];
   /** Seconds of a step tile read with a needle, or of pots weighed before and after. */
   tile?: number[];
-  pots?: number[];
+  weighedPots?: number[];
 }
 
 const STORIES: readonly DipStory[] = [
   { glaze: 'Leche de Higo', clay: 'Barro Claro', by: 'Maia', daysAgo: 64, wallMm: 6, truth: [0.25, -0.2, -0.15], tile: [1, 2, 4] },
-  { glaze: 'Leche de Higo', clay: 'Barro Claro', by: 'Inés', daysAgo: 20, wallMm: 5, truth: [0.25, -0.2, -0.15], pots: [1.5, 2, 3] },
-  { glaze: 'Tinaja', clay: 'Barro Tostado', by: 'Inés', daysAgo: 41, wallMm: 5, truth: [-0.2, 0.3, 0.1], pots: [2, 3] },
+  { glaze: 'Leche de Higo', clay: 'Barro Claro', by: 'Inés', daysAgo: 20, wallMm: 5, truth: [0.25, -0.2, -0.15], weighedPots: [1.5, 2, 3] },
+  { glaze: 'Tinaja', clay: 'Barro Tostado', by: 'Inés', daysAgo: 41, wallMm: 5, truth: [-0.2, 0.3, 0.1], weighedPots: [2, 3] },
   { glaze: 'Marisma', clay: 'Barro Claro', by: 'Bruno', daysAgo: 33, wallMm: 5, truth: [0.1, -0.2, 0.25], tile: [1, 2, 3] },
 ];
 const NEEDLE_MM = 0.1;
@@ -80,13 +80,13 @@ export async function loadCoats(load: DemoLoad, buckets: LoadedBuckets): Promise
       const coatMm = Number((coatAfter(seconds) + (random() - 0.5) * NEEDLE_MM).toFixed(2));
       await add(4 * index, { seconds, reading: { kind: 'thickness', coatMm } });
     }
-    for (const [index, seconds] of (story.pots ?? []).entries()) {
+    for (const [index, seconds] of (story.weighedPots ?? []).entries()) {
       const areaCm2 = 180 + 20 * index;
       const dryGrams = (coatAfter(seconds) * 0.5 * density * areaCm2 * (1 + 0.1 * (random() - 0.5))) / 10;
       const gainGrams = Number(((dryGrams * sg * (density - 1)) / (density * (sg - 1))).toFixed(1));
       await add(6 * index, { seconds, reading: { kind: 'wetWeight', gainGrams, areaCm2, divisionGrams: 0.1 } });
     }
-    if (story.pots?.length === 3) {
+    if (story.weighedPots?.length === 3) {
       await add(40, {
         seconds: 2,
         reading: { kind: 'wetWeight', gainGrams: 61, areaCm2: 180, divisionGrams: 0.1 },

@@ -18,8 +18,8 @@ import type { LoadedPiece } from './load-pieces';
 /** Today's list, half way: pots dry enough, cups drying, platters not begun. */
 export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
   const glazes = await factsOf(load, buckets);
-  const [, pots, platters, cups] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
-  const items = [pots, cups, platters].map((piece) => itemOf(piece, glazes));
+  const [, liddedPots, platters, cups] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
+  const items = [liddedPots, cups, platters].map((piece) => itemOf(piece, glazes));
   const id = uuid();
   await load.context.models.days.create(
     { id, studioId: load.studioId, version: 1, date: load.clock.localDate(0), items, createdAt: new Date(load.clock.ago({ hours: 2 })) },

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './studio';
 
 const steps = (page: Page) => page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
-const ways = (page: Page) => page.locator('cz-alternatives-panel').getByRole('article');
+const alternatives = (page: Page) => page.locator('cz-alternatives-panel').getByRole('article');
 
 /** A new piece of a form, with a name, as a new user would begin. */
 async function begin(page: Page, form: string, name: string): Promise<void> {
@@ -35,7 +35,7 @@ test.describe('plans an experienced potter would make', () => {
     await page.getByRole('button', { name: 'A strip round it' }).click();
     await coat(page, 'Strip 1', 'strip 1', 1, 'Retama', '0.4');
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
-    await ways(page)
+    await alternatives(page)
       .filter({ hasText: 'The strip first, waxed' })
       .first()
       .getByRole('button', { name: /^Take this way/ })
@@ -55,7 +55,7 @@ test.describe('plans an experienced potter would make', () => {
     const at = (words: string): number => order.findIndex((step) => step.includes(words));
     expect(at('Tape the drain hole')).toBeLessThan(at('Pour Leche de Higo'));
     expect(at('Take the tape off')).toBeGreaterThan(at('Marisma'));
-    await expect(ways(page).first().getByText('Take the tape off the drain hole before the glaze is bone dry')).toBeVisible();
+    await expect(alternatives(page).first().getByText('Take the tape off the drain hole before the glaze is bone dry')).toBeVisible();
     await begin(page, 'Platter', 'Plato de la maceta');
     await page.getByRole('radio', { name: 'Form' }).click();
     await page.getByLabel('Widest').fill('180');
@@ -97,7 +97,7 @@ test.describe('plans an experienced potter would make', () => {
     expect(order.findIndex((step) => step.includes('Brush Azul on the outside'))).toBeGreaterThan(
       order.findIndex((step) => step.includes('Leche de Higo')),
     );
-    await expect(ways(page).filter({ hasText: 'Brush Azul on the outside' }).first()).toBeVisible();
+    await expect(alternatives(page).filter({ hasText: 'Brush Azul on the outside' }).first()).toBeVisible();
     await page.reload();
     await expect(steps(page).filter({ hasText: 'Brush Azul on the outside' })).toHaveCount(1);
   });
@@ -116,7 +116,7 @@ test.describe('plans an experienced potter would make', () => {
     await page.getByLabel('Shrinks').fill('11.5');
     await expect(page.getByText('peel off Barro Tostado')).toHaveCount(0);
     await expect(page.getByText('its colour is lost')).toHaveCount(0);
-    await expect(ways(page).first().getByText('Brush Nieve on the outside')).toBeVisible();
+    await expect(alternatives(page).first().getByText('Brush Nieve on the outside')).toBeVisible();
   });
 
   test('a refire: a glazed wall drinks nothing, so it is brushed', async ({ page }) => {
@@ -124,7 +124,7 @@ test.describe('plans an experienced potter would make', () => {
     await coat(page, 'Outside', 'outside', 1, 'Tinaja', '0.4');
     await page.getByLabel('glazed and fired before').check();
     await expect(page.getByText('A glazed wall drinks no water: a dip slides off it.')).toBeVisible();
-    await expect(ways(page).filter({ hasText: 'Brushed instead' }).first()).toBeVisible();
+    await expect(alternatives(page).filter({ hasText: 'Brushed instead' }).first()).toBeVisible();
     await page.getByRole('button', { name: 'Brush all of it' }).click();
     await expect(page.getByText('A glazed wall drinks no water')).toHaveCount(0);
     await expect(steps(page).filter({ hasText: /Brush Tinaja on the outside, \d coats/ })).toHaveCount(1);

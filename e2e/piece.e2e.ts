@@ -43,13 +43,13 @@ test.describe('at the piece plan', () => {
     await page.getByRole('button', { name: 'A coat on the rim' }).click();
     await page.getByLabel('Rim band, coat 1: bucket').selectOption({ label: 'Retama' });
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
-    const ways = page.locator('cz-alternatives-panel');
-    await expect(ways.getByRole('article')).toHaveCount(3);
-    await ways
+    const alternatives = page.locator('cz-alternatives-panel');
+    await expect(alternatives.getByRole('article')).toHaveCount(3);
+    await alternatives
       .getByRole('button', { name: /^Take this way: The rim first, waxed/ })
       .first()
       .click();
-    await expect(ways.getByText('This is your plan.')).toBeVisible();
+    await expect(alternatives.getByText('This is your plan.')).toBeVisible();
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toHaveCount(0);
     const steps = page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
     await expect(steps.filter({ hasText: 'Wax over the rim’s dry glaze' })).toHaveCount(1);

@@ -6,17 +6,17 @@ import { ROOT } from './lib/project';
 
 /**
  * `./cazuela explore [minutes]`: every property with new random values, twenty times as many as in the tests, until one fails or the time is over.
- * `./cazuela explore hands [minutes]`: random actions in a real browser.
+ * `./cazuela explore app [minutes]`: random actions in a real browser.
  */
 const DRAWS = '20';
 const [what, ...rest] = process.argv.slice(2);
-const hands = what === 'hands';
-const minutes = Number((hands ? rest[0] : what) ?? 10);
+const isApp = what === 'app';
+const minutes = Number((isApp ? rest[0] : what) ?? 10);
 if (!(minutes > 0)) {
   console.error('How long? ./cazuela explore 10 looks for ten minutes.');
   process.exit(2);
 }
-if (hands) {
+if (isApp) {
   await ensureBuilt((line) => console.log(line));
   const { status } = spawnSync(join(ROOT, 'node_modules/.bin/playwright'), ['test', '-c', 'e2e/explore.config.ts'], {
     cwd: ROOT,

@@ -28,10 +28,10 @@ function run(command: string, args: string[], quiet = true): { ok: boolean; text
 /** Runs the checks as workers become free; as many at once as the machine has processors, because each uses only one. */
 async function checks(all: readonly (readonly [name: string, command: string, args: readonly string[]])[]): Promise<void> {
   const waiting = [...all];
-  const hand = async (): Promise<void> => {
+  const worker = async (): Promise<void> => {
     for (let next = waiting.shift(); next; next = waiting.shift()) await check(...next);
   };
-  await Promise.all(Array.from({ length: availableParallelism() }, hand));
+  await Promise.all(Array.from({ length: availableParallelism() }, worker));
 }
 
 function check(name: string, command: string, args: readonly string[]): Promise<void> {

@@ -98,12 +98,12 @@ describe('the practice scale over its socket', () => {
   });
 
   it('a page that goes while its hand pours lets go of the scoop', async () => {
-    const [hand, other] = [open(ours()), open(ours())];
-    await Promise.all([once(hand, 'open'), once(other, 'open')]);
-    hand.send(JSON.stringify({ kind: 'clear' }));
-    hand.send(JSON.stringify({ kind: 'pour', gramsPerSecond: 50 }));
+    const [pouring, other] = [open(ours()), open(ours())];
+    await Promise.all([once(pouring, 'open'), once(other, 'open')]);
+    pouring.send(JSON.stringify({ kind: 'clear' }));
+    pouring.send(JSON.stringify({ kind: 'pour', gramsPerSecond: 50 }));
     await until(other, (line) => Number(line.slice(2, 11)) > 5);
-    hand.terminate();
+    pouring.terminate();
     // Left running it would never stand still.
     expect(readScaleLine(await until(other, (line) => line.endsWith('S')))).toMatchObject({ kind: 'reading', saysStable: true });
     other.close();

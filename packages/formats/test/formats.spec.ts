@@ -240,11 +240,11 @@ describe('a file from a spreadsheet', () => {
     ['a file from the future', '{"format":"cazuela","version":9}', 'of version 9'],
     ['one recipe twice', 'recipe,part,powder,percent\nA,base,Silica,1\nB,base,Silica,1\na,base,Silica,1', 'stands in row 2 already'],
     ['a cone nobody has', 'recipe,part,powder,percent,cone_low\nA,base,Silica,100,77', 'There is no such cone'],
-  ])('of %s is refused in a sentence', (_name, text, says) => {
+  ])('of %s is refused in a sentence', (_name, text, message) => {
     expect(
       readFile(text, NOW)
         .problems.map((problem) => problem.message)
         .join(' '),
-    ).toContain(says);
+    ).toContain(message);
   });
 });

@@ -34,7 +34,7 @@ describe('glaze that moves between buckets', () => {
   };
   const twoBuckets = async (): Promise<[Bucket, Bucket]> => [await aBucket(server), await aBucket(server)];
 
-  it('balances also when an earlier deed arrives late from another tablet', async () => {
+  it('balances also when an earlier event arrives late from another tablet', async () => {
     const [from, to] = await twoBuckets();
     await server.post(`/buckets/${from.id}/pour`, pour(to.id, 300)).expect(201);
     await note(from.id, { ...later(5), type: 'waterAdded', grams: 400 });

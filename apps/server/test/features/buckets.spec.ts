@@ -47,7 +47,7 @@ describe('buckets, kept in MariaDB', () => {
     expect(back.events).toHaveLength(3);
   });
 
-  it('pouring a part off is one deed: what leaves one is what the other gets', async () => {
+  it('pouring a part off is one change: what leaves one is what the other gets', async () => {
     const bucket = await aBucket(server);
     const half = bucket.contents!.volumeMl / 2;
     const made = (await server.post(`/buckets/${bucket.id}/split`, split(half)).expect(201)).body as Bucket;

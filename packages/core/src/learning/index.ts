@@ -8,3 +8,4 @@ export { bisqueOf, wallObservations, type Bisque, type ClayCard, type LotFacts }
 export { feetSeen, withFeet, type BucketOfRecipe, type FiredPiece } from './fired-feet';
 export { coatObservations, isPassMethod, passReadings, readCoat, type MeasuredDip } from './measured-dips';
 export { learnFromRunners, runnerReadings, type RunnerRecord } from './runner-readings';
+export { lookOfResult, looksOfTile, type FiredResult, type FiredStrip } from './fired-looks';

@@ -20,3 +20,4 @@ export { OVERLAP_OMEGA, stackFlow, stackRun, type MeltedLayer } from './stack-fl
 export { alongTo, heightAlong } from './strip-heights';
 export { LONGEST_CELL_MM, uprightStrip, wallStrip, type WallStrip, type PathPoint } from './wall-strip';
 export { gathersIn, heldMm } from './wall-texture';
+export { coatsForEdge, type CoatsForEdge } from './coats-for-edge';

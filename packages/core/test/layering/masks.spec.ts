@@ -129,8 +129,8 @@ describe('a strip', () => {
   });
 
   it('that flakes off the outside is found to go first, and waxed', () => {
-    const ways = planAlternatives({ plan, shape: shapeOf(plan), glazes: GLAZES, body: BODY, count: 6 });
-    expect(ways.slice(0, 3).some((method) => method.changes.includes('stripFirst') && method.risks.length === 0)).toBe(true);
+    const alternatives = planAlternatives({ plan, shape: shapeOf(plan), glazes: GLAZES, body: BODY, count: 6 });
+    expect(alternatives.slice(0, 3).some((alternative) => alternative.changes.includes('stripFirst') && alternative.risks.length === 0)).toBe(true);
   });
 
   it('a pin stands against everything that is only cheaper, and a contradiction offers no way', () => {

@@ -45,11 +45,11 @@ const question = (of: PiecePlan, change: Partial<AlternativesQuestion> = {}): Al
 });
 const lightness = new Map(GLAZES.map((one) => [one.bucketId, one.lightness]));
 const costOf = (keys: readonly string[], steps: readonly PieceStep[]): number => {
-  let hand: string | undefined;
+  let inHand: string | undefined;
   return keys.reduce((sum, key) => {
     const bucketId = steps.find((step) => step.key === key)!.layer?.bucketId;
-    const cost = changeMinutes(hand, bucketId, lightness);
-    hand = bucketId ?? hand;
+    const cost = changeMinutes(inHand, bucketId, lightness);
+    inHand = bucketId ?? inHand;
     return sum + cost;
   }, 0);
 };
@@ -180,10 +180,10 @@ describe('the cheapest order', () => {
 
 describe('the ways there', () => {
   it('a clay-rich rim over a powdery ash flakes as drawn; the way found waxes the rim first', () => {
-    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
-    const asDrawn = ways.find((method) => method.changes.length === 0)!;
+    const alternatives = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    const asDrawn = alternatives.find((alternative) => alternative.changes.length === 0)!;
     expect(asDrawn.risks).toContainEqual({ what: 'flakes', chance: 0.7 });
-    const [best] = ways;
+    const [best] = alternatives;
     expect(best!.changes).toContain('rimFirst');
     expect(best!.steps.map((step) => step.kind)).toEqual(['check', 'wax', 'layer', 'waxOver', 'layer', 'wipeFoot']);
     expect(best!.steps[2]!.layer!.bucketId).toBe('clayRich');
@@ -191,10 +191,10 @@ describe('the ways there', () => {
   });
 
   it('where they lie on the same zone, gum or a thinner coat is what is left', () => {
-    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5), layer('clayRich', 0.6)] })));
-    expect(ways[0]!.changes).toContain('gum');
-    expect(ways.every((method) => !method.changes.includes('rimFirst'))).toBe(true);
-    expect(ways[0]!.plan.gumIn).toEqual(['ash']);
+    const alternatives = planAlternatives(question(plan({ outside: [layer('ash', 0.5), layer('clayRich', 0.6)] })));
+    expect(alternatives[0]!.changes).toContain('gum');
+    expect(alternatives.every((alternative) => !alternative.changes.includes('rimFirst'))).toBe(true);
+    expect(alternatives[0]!.plan.gumIn).toEqual(['ash']);
   });
 
   it('a runner too low is waxed higher', () => {
@@ -206,14 +206,14 @@ describe('the ways there', () => {
   it('a thin wall that cannot take the second coat is brushed, or left a night', () => {
     const thin = { ...PIECE_SHAPES.find((shape) => shape.id === 'cup')!, wallMm: 2 };
     const of = plan({ inside: [layer('white', 0.6, 'pour')], outside: [layer('blue', 0.7)] });
-    const ways = planAlternatives(question(of, { shape: thin }));
-    expect(ways.some((method) => method.changes.includes('brush'))).toBe(true);
-    expect(ways[0]!.risks.some((risk) => risk.what === 'noSuchCoat')).toBe(false);
+    const alternatives = planAlternatives(question(of, { shape: thin }));
+    expect(alternatives.some((alternative) => alternative.changes.includes('brush'))).toBe(true);
+    expect(alternatives[0]!.risks.some((risk) => risk.what === 'noSuchCoat')).toBe(false);
   });
 
   it('the same glaze in and out is one dip; a sound plan is left as drawn', () => {
-    const ways = planAlternatives(question(plan({ inside: [layer('white', 0.4, 'pour')], outside: [layer('white', 0.4)] })));
-    expect(ways[0]!.changes).toEqual(['oneDip']);
+    const alternatives = planAlternatives(question(plan({ inside: [layer('white', 0.4, 'pour')], outside: [layer('white', 0.4)] })));
+    expect(alternatives[0]!.changes).toEqual(['oneDip']);
     expect(planAlternatives(question(plan({ inside: [layer('white', 0.3, 'pour')], outside: [layer('blue', 0.3)] })))[0]!.changes).toEqual([]);
   });
 
@@ -227,14 +227,14 @@ describe('the ways there', () => {
     const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] });
     const [rim] = of.zones.rim;
     const [outside] = of.zones.outside;
-    const ways = planAlternatives(question(of, { pins: [{ before: `layer:${rim!.id}`, after: `layer:${outside!.id}` }] }));
-    for (const method of ways) {
-      const keys = method.steps.map((step) => step.key);
+    const alternatives = planAlternatives(question(of, { pins: [{ before: `layer:${rim!.id}`, after: `layer:${outside!.id}` }] }));
+    for (const alternative of alternatives) {
+      const keys = alternative.steps.map((step) => step.key);
       expect(keys.indexOf(`layer:${rim!.id}`)).toBeLessThan(keys.indexOf(`layer:${outside!.id}`));
     }
-    expect(planAlternatives(question({ ...of, unwanted: { changes: ['rimFirst'] } })).every((method) => !method.changes.includes('rimFirst'))).toBe(
-      true,
-    );
+    expect(
+      planAlternatives(question({ ...of, unwanted: { changes: ['rimFirst'] } })).every((alternative) => !alternative.changes.includes('rimFirst')),
+    ).toBe(true);
   });
 
   describe('a step nobody wants', () => {
@@ -243,38 +243,38 @@ describe('the ways there', () => {
     const dip = { key: `layer:${dipped.zones.outside[0]!.id}`, by: 'dip' };
 
     it('is in no way, and others do what it was for: poured or brushed instead of dipped', () => {
-      const ways = without(dipped, dip);
-      expect(ways.length).toBeGreaterThan(1);
-      for (const method of ways) expect(method.steps.some((step) => isStep(step, dip))).toBe(false);
-      expect(new Set(ways.map((method) => method.plan.zones.outside[0]!.method))).toEqual(new Set(['pour', 'brush']));
-      expect(ways.every((method) => method.plan.zones.inside[0]!.method === 'pour')).toBe(true);
+      const alternatives = without(dipped, dip);
+      expect(alternatives.length).toBeGreaterThan(1);
+      for (const alternative of alternatives) expect(alternative.steps.some((step) => isStep(step, dip))).toBe(false);
+      expect(new Set(alternatives.map((alternative) => alternative.plan.zones.outside[0]!.method))).toEqual(new Set(['pour', 'brush']));
+      expect(alternatives.every((alternative) => alternative.plan.zones.inside[0]!.method === 'pour')).toBe(true);
     });
 
     it('the foot waxed no more: taped, or sponged off after', () => {
-      const ways = without(dipped, { key: 'wax', by: 'wax' });
-      expect(new Set(ways.map((method) => method.plan.footBy))).toEqual(new Set(['tape', 'sponge']));
+      const alternatives = without(dipped, { key: 'wax', by: 'wax' });
+      expect(new Set(alternatives.map((alternative) => alternative.plan.footBy))).toEqual(new Set(['tape', 'sponge']));
     });
 
     it('a waxed line taped or sponged instead, the foot left as it is', () => {
       const of = { ...dipped, masks: [{ id: 'm', kind: 'wax' as const, where: 'band' as const, fromMm: 40, toMm: 44 }] };
-      const ways = without(of, { key: 'mask:m', by: 'wax' });
-      expect(new Set(ways.map((method) => method.plan.masks![0]!.kind))).toEqual(new Set(['tape', 'sponge']));
-      expect(ways.every((method) => (method.plan.footBy ?? 'wax') === 'wax')).toBe(true);
+      const alternatives = without(of, { key: 'mask:m', by: 'wax' });
+      expect(new Set(alternatives.map((alternative) => alternative.plan.masks![0]!.kind))).toEqual(new Set(['tape', 'sponge']));
+      expect(alternatives.every((alternative) => (alternative.plan.footBy ?? 'wax') === 'wax')).toBe(true);
     });
 
     it('no wax over a rim that is drawn first: the two lie over one another again', () => {
       const of = plan({ outside: [layer('blue', 0.3)], rim: [layer('white', 0.3)] }, { rimFirst: true });
-      const ways = without(of, { key: 'waxOver', by: 'waxOver' });
-      expect(ways.length).toBeGreaterThan(0);
-      for (const method of ways) expect(method.plan.rimFirst).toBeUndefined();
+      const alternatives = without(of, { key: 'waxOver', by: 'waxOver' });
+      expect(alternatives.length).toBeGreaterThan(0);
+      for (const alternative of alternatives) expect(alternative.plan.rimFirst).toBeUndefined();
     });
 
     it('that only another way would take is kept out of that one, and costs the rest nothing', () => {
       const of = plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] });
       const free = planAlternatives(question(of));
-      const ways = without(of, { key: 'waxOver', by: 'waxOver' });
-      expect(ways.map((method) => method.changes)).toEqual(
-        free.filter((method) => !method.changes.includes('rimFirst')).map((method) => method.changes),
+      const alternatives = without(of, { key: 'waxOver', by: 'waxOver' });
+      expect(alternatives.map((alternative) => alternative.changes)).toEqual(
+        free.filter((alternative) => !alternative.changes.includes('rimFirst')).map((alternative) => alternative.changes),
       );
     });
 
@@ -285,12 +285,14 @@ describe('the ways there', () => {
   });
 
   it('no two ways are alike, and the best is first', () => {
-    const ways = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
+    const alternatives = planAlternatives(question(plan({ outside: [layer('ash', 0.5)], rim: [layer('clayRich', 0.6)] })));
     expect(
       new Set(
-        ways.map((method) => JSON.stringify([method.plan.zones, method.plan.rimFirst, method.plan.gumIn, method.steps.map((step) => step.key)])),
+        alternatives.map((alternative) =>
+          JSON.stringify([alternative.plan.zones, alternative.plan.rimFirst, alternative.plan.gumIn, alternative.steps.map((step) => step.key)]),
+        ),
       ).size,
-    ).toBe(ways.length);
-    for (let at = 1; at < ways.length; at++) expect(ways[at]!.price).toBeGreaterThanOrEqual(ways[at - 1]!.price);
+    ).toBe(alternatives.length);
+    for (let at = 1; at < alternatives.length; at++) expect(alternatives[at]!.price).toBeGreaterThanOrEqual(alternatives[at - 1]!.price);
   });
 });

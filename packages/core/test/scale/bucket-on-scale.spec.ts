@@ -2,7 +2,7 @@ import { answerAsked, readBucketScale, NOTHING_ON_SCALE, overnightWater, type Bu
 
 const LIMITS = { divisionGrams: 1, leastGrams: 5, mostGrams: 90 };
 /** What a scale shows: still weights, and weights in motion marked by `~`. */
-function hear(...readings: (number | `~${number}`)[]): BucketOnScale {
+function readAll(...readings: (number | `~${number}`)[]): BucketOnScale {
   let atMs = 0;
   return readings.reduce<BucketOnScale>((state, reading) => {
     atMs += 1_000;
@@ -14,57 +14,57 @@ function hear(...readings: (number | `~${number}`)[]): BucketOnScale {
 
 describe('a bucket on the scale', () => {
   it('a dip is what it weighs less afterwards, with the seconds the piece was under', () => {
-    const { dips, asked, restGrams } = hear(8000, '~8150', '~8240', '~8236', '~7990', 7962);
+    const { dips, asked, restGrams } = readAll(8000, '~8150', '~8240', '~8236', '~7990', 7962);
     expect(dips).toEqual([{ id: 1, atMs: 6000, lossGrams: 38, dripsBackGrams: 0, seconds: 3 }]);
     expect(asked).toEqual([]);
     expect(restGrams).toBe(7962);
   });
 
   it('an empty scale is no bucket: what is stood on it then is where it begins', () => {
-    expect(hear(0, '~4000', 8000)).toMatchObject({ dips: [], asked: [], restGrams: 8000 });
+    expect(readAll(0, '~4000', 8000)).toMatchObject({ dips: [], asked: [], restGrams: 8000 });
   });
 
   it('held still under the glaze it is not yet a dip', () => {
-    expect(hear(8000, '~8200', 8240, 8240).dips).toEqual([]);
-    expect(hear(8000, '~8200', 8240, 8240, '~7990', 7962).dips).toMatchObject([{ lossGrams: 38 }]);
+    expect(readAll(8000, '~8200', 8240, 8240).dips).toEqual([]);
+    expect(readAll(8000, '~8200', 8240, 8240, '~7990', 7962).dips).toMatchObject([{ lossGrams: 38 }]);
   });
 
   it('drips that run back are taken off the dip', () => {
-    expect(hear(8000, '~8200', '~7990', 7960, '~7962', 7965).dips).toMatchObject([{ lossGrams: 35, dripsBackGrams: 5 }]);
+    expect(readAll(8000, '~8200', '~7990', 7960, '~7962', 7965).dips).toMatchObject([{ lossGrams: 35, dripsBackGrams: 5 }]);
   });
 
   it('drips after a loss that is asked about belong to it, and are no question of their own', () => {
-    expect(hear(8000, '~7700', 7600, '~7603', 7606).asked).toMatchObject([{ guess: 'spilled', lossGrams: 394 }]);
+    expect(readAll(8000, '~7700', 7600, '~7603', 7606).asked).toMatchObject([{ guess: 'spilled', lossGrams: 394 }]);
   });
 
   it('several dips in a row are told apart', () => {
-    expect(hear(8000, '~8200', '~7980', 7960, '~8100', '~7930', 7921).dips.map((dip) => dip.lossGrams)).toEqual([40, 39]);
+    expect(readAll(8000, '~8200', '~7980', 7960, '~8100', '~7930', 7921).dips.map((dip) => dip.lossGrams)).toEqual([40, 39]);
   });
 
   it('touched and let go is nothing', () => {
-    expect(hear(8000, '~8020', 8001, '~7999', 7999)).toMatchObject({ dips: [], asked: [], restGrams: 8000 });
+    expect(readAll(8000, '~8020', 8001, '~7999', 7999)).toMatchObject({ dips: [], asked: [], restGrams: 8000 });
   });
 
   it('a spill, a drop, something put in: asked about, never booked', () => {
-    expect(hear(8000, '~7700', 7600)).toMatchObject({ dips: [], asked: [{ guess: 'spilled', lossGrams: 400 }] });
-    expect(hear(8000, '~7996', 7997)).toMatchObject({ dips: [], asked: [{ guess: 'tooLittle', lossGrams: 3 }] });
-    expect(hear(8000, '~8000', 8300)).toMatchObject({ dips: [], asked: [{ guess: 'added', lossGrams: -300 }] });
+    expect(readAll(8000, '~7700', 7600)).toMatchObject({ dips: [], asked: [{ guess: 'spilled', lossGrams: 400 }] });
+    expect(readAll(8000, '~7996', 7997)).toMatchObject({ dips: [], asked: [{ guess: 'tooLittle', lossGrams: 3 }] });
+    expect(readAll(8000, '~8000', 8300)).toMatchObject({ dips: [], asked: [{ guess: 'added', lossGrams: -300 }] });
   });
 
   it('lifted off and put back is nothing, unless it weighs something else than before', () => {
-    expect(hear(8000, '~100', 0, '~4000', 8001)).toMatchObject({ dips: [], asked: [], restGrams: 8001 });
-    expect(hear(8000, '~100', 0, '~4000', 7900)).toMatchObject({ dips: [], asked: [{ guess: 'lifted', lossGrams: 100 }], restGrams: 7900 });
+    expect(readAll(8000, '~100', 0, '~4000', 8001)).toMatchObject({ dips: [], asked: [], restGrams: 8001 });
+    expect(readAll(8000, '~100', 0, '~4000', 7900)).toMatchObject({ dips: [], asked: [{ guess: 'lifted', lossGrams: 100 }], restGrams: 7900 });
   });
 
   it('what was asked becomes a dip only when somebody says so', () => {
-    const state = hear(8000, '~7996', 7997);
+    const state = readAll(8000, '~7996', 7997);
     expect(answerAsked(state, { id: 1, wasDip: true })).toMatchObject({ asked: [], dips: [{ lossGrams: 3 }] });
     expect(answerAsked(state, { id: 1, wasDip: false })).toMatchObject({ asked: [], dips: [] });
     expect(answerAsked(state, { id: 9, wasDip: true })).toBe(state);
   });
 
   it('something heavy left in for good is asked about after a minute', () => {
-    let state = hear(8000, '~8300');
+    let state = readAll(8000, '~8300');
     for (let second = 3; second < 70; second++) state = readBucketScale(state, { atMs: second * 1000, shownGrams: 8300, settledGrams: 8300 }, LIMITS);
     expect(state.asked).toMatchObject([{ guess: 'added', lossGrams: -300 }]);
     expect(state.asked).toHaveLength(1);

@@ -38,7 +38,7 @@ export function suspensionRisk({ parts }: { parts: readonly WeighedPowder[] }): 
   const grams = parts.reduce((sum, part) => sum + part.grams, 0);
   if (!(grams > 0)) return undefined;
   const rawClayShare = (100 * parts.reduce((sum, part) => sum + part.grams * part.powder.rawClay, 0)) / grams;
-  const says = (pattern: RegExp): boolean => parts.some(({ powder }) => powder.hazards.some((hazard) => pattern.test(hazard)));
+  const contains = (pattern: RegExp): boolean => parts.some(({ powder }) => powder.hazards.some((hazard) => pattern.test(hazard)));
   const suspension = suspensionOf({ parts });
   return {
     suspension,
@@ -46,8 +46,8 @@ export function suspensionRisk({ parts }: { parts: readonly WeighedPowder[] }): 
     causes: [
       ...(rawClayShare < 10 ? (['littleClay'] as const) : []),
       ...(suspension === 'hardPans' && rawClayShare >= 5 ? (['heavy'] as const) : []),
-      ...(says(CAUSTIC) ? (['ash'] as const) : []),
-      ...(says(ALKALI) ? (['alkali'] as const) : []),
+      ...(contains(CAUSTIC) ? (['ash'] as const) : []),
+      ...(contains(ALKALI) ? (['alkali'] as const) : []),
     ],
   };
 }

@@ -53,7 +53,7 @@ interface Done {
 
 interface Node extends Done {
   /** Which bucket is in hand; -1 for none. */
-  hand: number;
+  inHand: number;
   cost: number;
   least: number;
   place: number;
@@ -87,10 +87,10 @@ export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundO
   const buckets = [...new Set(steps.flatMap((step) => step.layer?.bucketId ?? []))];
   const bucketOf = steps.map((step) => (step.layer ? buckets.indexOf(step.layer.bucketId) : -1));
   const ofBucket = buckets.map((_, bucket) => bits.reduce((all, bit, at) => (bucketOf[at] === bucket ? both(all, bit) : all), { low: 0, high: 0 }));
-  const left = (done: Done, hand: number): number =>
-    CHANGE_MINUTES * ofBucket.reduce((missing, own, bucket) => missing + (bucket === hand || holds(done, own) ? 0 : 1), 0);
+  const left = (done: Done, inHand: number): number =>
+    CHANGE_MINUTES * ofBucket.reduce((missing, own, bucket) => missing + (bucket === inHand || holds(done, own) ? 0 : 1), 0);
   const isFree = (done: Done, at: number): boolean => !holds(done, bits[at]!) && holds(done, needs[at]!);
-  const isFreeOfCharge = (node: Node, at: number): boolean => bucketOf[at]! < 0 || bucketOf[at] === node.hand;
+  const isFreeOfCharge = (node: Node, at: number): boolean => bucketOf[at]! < 0 || bucketOf[at] === node.inHand;
   const nextOf = (node: Node): number[] => {
     const free = steps.flatMap((_, at) => (isFree(node, at) ? [at] : []));
     const gift = count > ALL_WEIGHED_STEPS ? free.find((at) => isFreeOfCharge(node, at)) : undefined;
@@ -98,21 +98,21 @@ export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundO
   };
   /** Least cost of each set of steps so far, by the bucket in hand. */
   const best = [undefined, ...buckets].map(() => new Map<number, number>());
-  const start: Node = { low: 0, high: 0, hand: -1, cost: 0, least: left({ low: 0, high: 0 }, -1), place: 0, step: -1, from: undefined };
+  const start: Node = { low: 0, high: 0, inHand: -1, cost: 0, least: left({ low: 0, high: 0 }, -1), place: 0, step: -1, from: undefined };
   const open = new TinyQueue<Node>([start], (a, b) => a.least - b.least);
   for (let node = open.pop(); node; node = open.pop()) {
     if (node.place === count) return { kind: 'ok', ...trace(node) };
-    if ((best[node.hand + 1]!.get(asKey(node)) ?? Infinity) < node.cost) continue;
+    if ((best[node.inHand + 1]!.get(asKey(node)) ?? Infinity) < node.cost) continue;
     for (const at of nextOf(node)) {
       const to = bucketOf[at]!;
-      const hand = to < 0 ? node.hand : to;
-      const change = changeMinutes(node.hand < 0 ? undefined : buckets[node.hand], to < 0 ? undefined : buckets[to], lightness);
+      const inHand = to < 0 ? node.inHand : to;
+      const change = changeMinutes(node.inHand < 0 ? undefined : buckets[node.inHand], to < 0 ? undefined : buckets[to], lightness);
       const cost = node.cost + change + USUAL_PLACE_MINUTES * Math.abs(at - node.place);
       const done = both(node, bits[at]!);
-      const known = best[hand + 1]!;
+      const known = best[inHand + 1]!;
       if ((known.get(asKey(done)) ?? Infinity) <= cost) continue;
       known.set(asKey(done), cost);
-      open.push({ ...done, hand, cost, least: cost + left(done, hand), place: node.place + 1, step: at, from: node });
+      open.push({ ...done, inHand, cost, least: cost + left(done, inHand), place: node.place + 1, step: at, from: node });
     }
   }
   return { kind: 'contradiction' };
@@ -121,11 +121,11 @@ export function cheapestOrder({ steps, before, lightness }: OrderToFind): FoundO
     const keys: string[] = [];
     for (let node: Node | undefined = end; node && node.step >= 0; node = node.from) keys.unshift(steps[node.step]!.key);
     let minutes = 0;
-    let hand: string | undefined;
+    let inHand: string | undefined;
     for (const key of keys) {
       const bucketId = steps[index.get(key)!]!.layer?.bucketId;
-      minutes += changeMinutes(hand, bucketId, lightness);
-      hand = bucketId ?? hand;
+      minutes += changeMinutes(inHand, bucketId, lightness);
+      inHand = bucketId ?? inHand;
     }
     return { keys, changeMinutes: minutes };
   }

@@ -8,7 +8,7 @@ import type { FootBy, Mask } from '../../plan/mask';
 
 export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
-type Deed = Exclude<StepKind, 'layer'>;
+type HandlingStepKind = Exclude<StepKind, 'layer'>;
 
 /** One thing done to a piece. `key` stays the same while the layers of the plan do. */
 export interface PieceStep {
@@ -25,7 +25,7 @@ export interface PieceStep {
 }
 
 /** Labor for one piece, s: starting guesses. A rubbed wash is wiped back in the same step. */
-export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
+export const LABOR_SECONDS: Record<ApplicationMethod | HandlingStepKind, number> = {
   check: 20,
   wax: 40,
   soak: 25,
@@ -44,7 +44,7 @@ export const LABOR_SECONDS: Record<ApplicationMethod | Deed, number> = {
 };
 
 /** Wait before the piece may be touched again, minutes at 0.6 mm: starting guesses. */
-export const WAIT_MINUTES: Record<ApplicationMethod | Deed, number> = {
+export const WAIT_MINUTES: Record<ApplicationMethod | HandlingStepKind, number> = {
   check: 10,
   wax: 20,
   soak: 0,
@@ -63,8 +63,8 @@ export const WAIT_MINUTES: Record<ApplicationMethod | Deed, number> = {
 };
 
 /** The foot is kept bare before the glaze, or sponged off after it. */
-const FOOT_STEP: Record<FootBy, Deed> = { wax: 'wax', soak: 'soak', tape: 'tape', sponge: 'spongeOff' };
-const MASK_STEP: Record<Mask['kind'], Deed> = { wax: 'wax', tape: 'tape', scrape: 'scrape', sponge: 'spongeOff' };
+const FOOT_STEP: Record<FootBy, HandlingStepKind> = { wax: 'wax', soak: 'soak', tape: 'tape', sponge: 'spongeOff' };
+const MASK_STEP: Record<Mask['kind'], HandlingStepKind> = { wax: 'wax', tape: 'tape', scrape: 'scrape', sponge: 'spongeOff' };
 
 /**
  * Returns the steps that a plan asks for, in no order yet. When the first coat inside and outside is the same glaze, dipped, one dip does
@@ -108,7 +108,7 @@ export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
   return steps;
 }
 
-const simple = (key: string, kind: Deed, zones: string[]): PieceStep => ({ key, kind, zones, laborSeconds: LABOR_SECONDS[kind] });
+const simple = (key: string, kind: HandlingStepKind, zones: string[]): PieceStep => ({ key, kind, zones, laborSeconds: LABOR_SECONDS[kind] });
 
 function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefined {
   const inside = plan.zones.inside[0];

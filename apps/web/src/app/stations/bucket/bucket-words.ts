@@ -9,8 +9,8 @@ import type {
   EvaporationBasis,
 } from '@cazuela/core';
 import type { Units } from '../../data/units/units';
-import { DROP_NAMES } from './cure-words';
-import { NAIL_WORDS } from './feel-words';
+import { DROP_NAMES } from './bucket-page/cures/cure-words';
+import { NAIL_WORDS } from './bucket-page/feel/feel-words';
 
 /** An event of a bucket's history in the words of the bench. */
 export function eventWords(event: BucketEvent, units: Units): string {
@@ -165,8 +165,8 @@ export function daysLeftWords(left: DaysInRange & { basis: EvaporationBasis }): 
 /** How a bucket drifts and how long it will stay in range, with what that rests on. */
 export function driftWords(drift: NonNullable<BucketContents['drift']>, left: DaysInRange | undefined, units: Units): string {
   const basis = `from ${drift.spells} spells between its readings`;
-  const way = drift.perDay > 0 ? 'Thickens' : 'Thins';
-  const speed = `${way} by ${units.sgFine(Math.abs(drift.perDay))} a day, ${basis}.`;
+  const direction = drift.perDay > 0 ? 'Thickens' : 'Thins';
+  const speed = `${direction} by ${units.sgFine(Math.abs(drift.perDay))} a day, ${basis}.`;
   if (!left) return speed;
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;

@@ -8,7 +8,7 @@ import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/offline/outbox';
 import { Units } from '../../data/units/units';
 import { BucketPage } from './bucket-page/bucket-page';
-import { historySeries, movedWindow, thinned } from './bucket-page/history-chart';
+import { historySeries, movedWindow, thinned } from './bucket-page/history/history-chart';
 import { BucketShelf } from './bucket-shelf/bucket-shelf';
 import { eventWords, rangeAdvice } from './bucket-words';
 

@@ -33,7 +33,7 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { rangeAdvice } from '../bucket-words';
-import { correctionWords } from '../correction-words';
+import { correctionWords } from './corrections/correction-words';
 
 /** The work of another tablet at the same bucket is seen after at most this long, ms. */
 const LOOK_AGAIN_MS = 4_000;

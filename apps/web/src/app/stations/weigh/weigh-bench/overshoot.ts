@@ -1,5 +1,5 @@
 import type { Batch, StudioPowder } from '@cazuela/contract';
-import { rescueOvershoot, shortage, type BatchState, type BatchLineState } from '@cazuela/core';
+import { rescueOvershoot, shortage, toleranceGrams, type BatchState, type BatchLineState } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 import { rescueWords } from '../weigh-words';
 
@@ -8,7 +8,7 @@ export function offWords(
   { grams, targetGrams, divisionGrams }: { grams: number; targetGrams: number; divisionGrams: number },
   units: Units,
 ): string | undefined {
-  if (Math.abs(grams - targetGrams) <= Math.max(divisionGrams, 0.005 * targetGrams)) return undefined;
+  if (Math.abs(grams - targetGrams) <= toleranceGrams({ targetGrams, divisionGrams })) return undefined;
   const amount = units.mass(Math.abs(grams - targetGrams));
   return grams > targetGrams
     ? `${amount} too much. Still in the pan: take it out and type again. In the bucket already: raise the batch, or go on as it is; the bucket is made of what really went in.`

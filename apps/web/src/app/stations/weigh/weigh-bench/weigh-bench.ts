@@ -86,7 +86,7 @@ export class WeighBench {
     const step = this.step();
     return step?.kind === 'water' ? step.toPourGrams : this.load()?.grams;
   });
-  protected readonly coming = computed(
+  protected readonly nextLines = computed(
     () =>
       this.state()
         ?.lines.filter((line) => line.state === 'waiting' && line !== this.line())

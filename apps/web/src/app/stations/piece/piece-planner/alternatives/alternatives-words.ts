@@ -56,8 +56,8 @@ export function costWords({ laborMinutes, waitMinutes, overnight, skill }: PlanA
     : waitMinutes >= 1
       ? `and ${units.minutes(waitMinutes)} of waiting`
       : 'and no waiting: the first is dry when the last is done';
-  const hand = { 1: '', 2: ' A steady brush.', 3: ' A steady hand at the edge.' }[skill];
-  return `${units.minutes(laborMinutes)} of hands ${wait}.${hand}`;
+  const skillWords = { 1: '', 2: ' A steady brush.', 3: ' A steady hand at the edge.' }[skill];
+  return `${units.minutes(laborMinutes)} of hands ${wait}.${skillWords}`;
 }
 
 const RISK_WORDS: Record<PlanRisk['what'], string> = {

@@ -96,7 +96,7 @@ export class PieceBoard {
   protected readonly ruler = computed(() => rulerMarks(this.fit(), this.units.lengthUnit()));
 
   constructor() {
-    const hand = drag<SVGGElement, unknown>()
+    const dragBehavior = drag<SVGGElement, unknown>()
       .container(() => this.sheet().nativeElement)
       .subject((event: D3DragEvent<SVGGElement, unknown, { x: number; y: number }>) => {
         const at = nearest(this.seen().handles, event);
@@ -136,7 +136,7 @@ export class PieceBoard {
       keys();
       select(this.sheet().nativeElement)
         .selectAll<SVGGElement, unknown>('.hand')
-        .call(hand)
+        .call(dragBehavior)
         // The handle keeps the pointer until it is released: the browser need not look for what lies under it.
         .on('pointerdown', ({ currentTarget, pointerId }: PointerEvent) => (currentTarget as Element).setPointerCapture(pointerId));
     });

@@ -127,11 +127,11 @@ export class PieceDraft {
     else this.put(before);
   }
 
-  form(change: Partial<PieceForm>, hand: 'drag' | 'plan' = 'plan'): void {
+  form(change: Partial<PieceForm>, mode: 'drag' | 'plan' = 'plan'): void {
     const body = this.current();
     if (!body) return;
     const form: PieceForm = { ...formOf(body.plan), ...change };
-    this[hand]({ form });
+    this[mode]({ form });
   }
 
   addStrip(strip: Omit<Strip, 'id' | 'layers'>): void {

@@ -249,13 +249,13 @@ export class RunPanel {
   private readonly knob = viewChild<ElementRef<SVGGElement>>('wanted');
 
   constructor() {
-    const hand = drag<SVGGElement, unknown>()
+    const dragBehavior = drag<SVGGElement, unknown>()
       .container(() => this.sheet()!.nativeElement)
       .subject(() => ({ x: this.wantedX(), y: this.wantedY() }))
       .on('drag', (event: D3DragEvent<SVGGElement, unknown, unknown>) => this.want(this.drawing().heightAt(event.y)));
     afterRenderEffect(() => {
       const knob = this.knob();
-      if (knob) select<SVGGElement, unknown>(knob.nativeElement).call(hand);
+      if (knob) select<SVGGElement, unknown>(knob.nativeElement).call(dragBehavior);
     });
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Bucket } from '@cazuela/contract';
-import { StudioApi } from '../../../data/http/studio-api';
-import { Units } from '../../../data/units/units';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { Units } from '../../../../data/units/units';
 
 /** Labels by what they measure; a sheet is A4. */
 const SIZES = [

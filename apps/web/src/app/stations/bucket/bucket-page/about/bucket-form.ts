@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { attempt, brimMl, type BucketShape } from '@cazuela/core';
-import { NOW } from '../../../data/state/clock';
-import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
-import { TwoVersions } from '../../../parts/two-versions';
-import { BucketScreen } from './bucket-screen';
+import { NOW } from '../../../../data/state/clock';
+import { Units } from '../../../../data/units/units';
+import { NumberField } from '../../../../parts/number-field';
+import { TwoVersions } from '../../../../parts/two-versions';
+import { BucketScreen } from '../bucket-screen';
 
 const SHAPES = [
   ['none', 'not measured'],

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { attempt, BENTONITE, GUM, planBentonite, planGum } from '@cazuela/core';
-import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
-import { BucketScreen } from './bucket-screen';
+import { Units } from '../../../../data/units/units';
+import { NumberField } from '../../../../parts/number-field';
+import { BucketScreen } from '../bucket-screen';
 
 /** Bentonite slaked in hot water, or gum solution: how much, what it does to the SG and the coat, booked with one tap. */
 @Component({

@@ -15,13 +15,13 @@ import {
   type PieceShape,
 } from '@cazuela/core';
 import type { Piece } from '@cazuela/contract';
-import { apiResource } from '../../../data/http/api-resource';
-import { StudioApi } from '../../../data/http/studio-api';
-import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
-import { BucketScreen } from './bucket-screen';
+import { apiResource } from '../../../../data/http/api-resource';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { Units } from '../../../../data/units/units';
+import { Choice } from '../../../../parts/choice';
+import { NumberField } from '../../../../parts/number-field';
+import { ErrorBanner } from '../../../../parts/error-banner';
+import { BucketScreen } from '../bucket-screen';
 
 /** The coat to compute with where no plan has one, mm. */
 const USUAL_COAT_MM = 0.6;

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
-import { Units } from '../../../data/units/units';
-import { LineChart, token, type LineChartConfig } from '../../../parts/line-chart';
-import { NumberField } from '../../../parts/number-field';
-import { TapTimer } from '../../../parts/tap-timer';
-import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from '../cure-words';
-import { BucketScreen } from './bucket-screen';
+import { Units } from '../../../../data/units/units';
+import { LineChart, token, type LineChartConfig } from '../../../../parts/line-chart';
+import { NumberField } from '../../../../parts/number-field';
+import { TapTimer } from '../../../../parts/tap-timer';
+import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from './cure-words';
+import { BucketScreen } from '../bucket-screen';
 
 /** Brine or silicate by the drop: every drop is counted, the dose and its most are always visible, the response is drawn with its turning point. */
 @Component({

@@ -1,5 +1,5 @@
 import type { DropDose, DropKind, KeptDose, SuspensionRisk, StirringNeed, ThinnestPoint, TurningPoint, TwoTargets } from '@cazuela/core';
-import type { Units } from '../../data/units/units';
+import type { Units } from '../../../../data/units/units';
 
 export const DROP_NAMES: Readonly<Record<DropKind, string>> = { epsom: 'Epsom brine', silicate: 'sodium silicate' };
 

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { daysLeft } from '@cazuela/core';
-import { PreferencesStore } from '../../../data/state/preferences';
-import { formatWhen } from '../../../data/units/times';
-import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { LineChart } from '../../../parts/line-chart';
-import { driftWords, eventWords, evaporatedWords } from '../bucket-words';
-import { BucketScreen } from './bucket-screen';
+import { PreferencesStore } from '../../../../data/state/preferences';
+import { formatWhen } from '../../../../data/units/times';
+import { Units } from '../../../../data/units/units';
+import { Choice } from '../../../../parts/choice';
+import { LineChart } from '../../../../parts/line-chart';
+import { driftWords, eventWords, evaporatedWords } from '../../bucket-words';
+import { BucketScreen } from '../bucket-screen';
 import { historyChart, historySeries, movedWindow, type HistoryMode, type HistorySeries, type TimeWindow } from './history-chart';
 
 /** Steps of the history shown at first, and added at a time. */

@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router } from '@angular/router';
 import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/http/mutation';
-import { StudioApi } from '../../../data/http/studio-api';
-import { StudioStore } from '../../../data/state/studio-store';
-import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
-import { BucketScreen } from './bucket-screen';
+import { createMutation } from '../../../../data/http/mutation';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { StudioStore } from '../../../../data/state/studio-store';
+import { Units } from '../../../../data/units/units';
+import { Choice } from '../../../../parts/choice';
+import { NumberField, type TypedNumber } from '../../../../parts/number-field';
+import { ErrorBanner } from '../../../../parts/error-banner';
+import { BucketScreen } from '../bucket-screen';
 
 /** A smaller difference counts as the same percentage. */
 const SAME_PERCENT = 0.005;

@@ -1,5 +1,5 @@
 import type { Correction, CorrectionObstacle } from '@cazuela/core';
-import type { Units } from '../../data/units/units';
+import type { Units } from '../../../../data/units/units';
 
 const BLOCKS: Readonly<Record<CorrectionObstacle, string>> = {
   overflows: 'More than the bucket holds: pour part off into another one first.',

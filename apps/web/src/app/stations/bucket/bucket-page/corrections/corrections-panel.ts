@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketPart, Correction } from '@cazuela/core';
-import { Units } from '../../../data/units/units';
-import { correctionWords } from '../correction-words';
-import { BucketScreen } from './bucket-screen';
+import { Units } from '../../../../data/units/units';
+import { correctionWords } from './correction-words';
+import { BucketScreen } from '../bucket-screen';
 
 /** Every correction into the range side by side: what to do first, what it costs, what prevents it. */
 @Component({

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { dropDose, type DropKind, type SuspensionRisk, type TwoTargets } from '@cazuela/core';
-import { FakeRecords } from '../../../testing/records';
-import { Units } from '../../data/units/units';
+import { FakeRecords } from '../../../../../testing/records';
+import { Units } from '../../../../data/units/units';
 import { doseWords, keptWords, riskWords, thinnestWords, turnWords, twoTargetWords } from './cure-words';
 
 describe('what is said of a bucket that settles', () => {

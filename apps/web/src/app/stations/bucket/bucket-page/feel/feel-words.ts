@@ -1,5 +1,5 @@
 import { predictFromFit, type FeelAndSg, type FeelKind, type FeelVerdict, type NailLook } from '@cazuela/core';
-import type { Units } from '../../data/units/units';
+import type { Units } from '../../../../data/units/units';
 
 export const FEEL_NAMES: Readonly<Record<FeelKind, string>> = {
   swirl: 'swirl',

@@ -3,7 +3,7 @@ import type { Locator, Page } from '@playwright/test';
 import { expect, StudioUnderTest, test } from './studio';
 
 /**
- * `./cazuela explore hands`: presses, types and goes back at random, from a seed that is printed. Whatever it does, no screen may break, send what
+ * `./cazuela explore app`: presses, types and goes back at random, from a seed that is printed. Whatever it does, no screen may break, send what
  * the records refuse as badly formed, or show a number that is none.
  */
 const SEED = Number(process.env['CAZUELA_SEED'] ?? Date.now() % 2 ** 31);
@@ -36,7 +36,7 @@ function drawn(seed: number): { share: () => number; of: <T>(things: readonly T[
 }
 
 test('a hand that wanders finds no broken screen', async ({ page }) => {
-  console.log(`Seed ${SEED} (again: CAZUELA_SEED=${SEED} ./cazuela explore hands)`);
+  console.log(`Seed ${SEED} (again: CAZUELA_SEED=${SEED} ./cazuela explore app)`);
   const own = await StudioUnderTest.open({ demo: true });
   const draw = drawn(SEED);
   const actions: string[] = [];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Choice } from '../../../parts/choice';
-import { riskWords, STIRRING_WORDS } from '../cure-words';
-import { BucketScreen } from './bucket-screen';
+import { Choice } from '../../../../parts/choice';
+import { riskWords, STIRRING_WORDS } from './cure-words';
+import { BucketScreen } from '../bucket-screen';
 import { DropCounter } from './drop-counter';
 import { SuspenderBench } from './suspender-bench';
 

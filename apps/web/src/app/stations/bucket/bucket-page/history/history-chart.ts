@@ -1,7 +1,7 @@
 import { DAY_MS, type BucketMoment } from '@cazuela/core';
 import { format } from 'date-fns';
-import { token, type LineChartConfig } from '../../../parts/line-chart';
-import type { Units } from '../../../data/units/units';
+import { token, type LineChartConfig } from '../../../../parts/line-chart';
+import type { Units } from '../../../../data/units/units';
 
 export type HistoryMode = 'sg' | 'volume' | 'dry';
 export interface TimeWindow {

@@ -10,22 +10,21 @@ import {
   SG_SCALES,
   sgFromScale,
   type SgScale,
+  HYDROMETER_SG_SD,
+  POOR_SG_SD,
+  vesselErrors,
 } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../../data/http/mutation';
-import { ScaleFeed } from '../../../data/devices/scale-feed';
-import { studioBodyOf, StudioStore } from '../../../data/state/studio-store';
-import { Units } from '../../../data/units/units';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { bookWords, earlierWords } from '../bucket-words';
-import { BucketScreen } from './bucket-screen';
+import { createMutation } from '../../../../data/http/mutation';
+import { ScaleFeed } from '../../../../data/devices/scale-feed';
+import { studioBodyOf, StudioStore } from '../../../../data/state/studio-store';
+import { Units } from '../../../../data/units/units';
+import { NumberField, type TypedNumber } from '../../../../parts/number-field';
+import { bookWords, earlierWords } from '../../bucket-words';
+import { BucketScreen } from '../bucket-screen';
 
-/** Reading error of a hydrometer in a glaze, which clings to it. */
-const HYDROMETER_SD = 0.01;
 const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
-/** A larger error says nothing useful about a range of a few hundredths. */
-const POOR_SD = 0.012;
 
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({
@@ -96,12 +95,12 @@ export class MeasurePanel {
     const volumeMl = vessel?.volumeMl ?? this.volume();
     if (grossGrams === null || tareGrams === null || volumeMl === null) return undefined;
     // Half a division, half a mark; an unmarked vessel is read to 1 % of its volume.
-    return { grossGrams, tareGrams, volumeMl, massSd: division / 2, volumeSd: (vessel?.markMl ?? volumeMl / 50) / 2 };
+    return { grossGrams, tareGrams, volumeMl, ...vesselErrors({ divisionGrams: division, volumeMl, markMl: vessel?.markMl }) };
   });
   protected readonly reading = computed(() => {
     const direct = this.direct();
     if (this.vesselId() === HYDROMETER)
-      return direct === null ? undefined : attempt(() => ({ sg: sgFromScale({ value: direct, scale: this.scale() }), sgSd: HYDROMETER_SD }));
+      return direct === null ? undefined : attempt(() => ({ sg: sgFromScale({ value: direct, scale: this.scale() }), sgSd: HYDROMETER_SG_SD }));
     const filled = this.filled();
     return filled && attempt(() => ({ sg: requireSg('sg', measuredSg(filled)), sgSd: measuredSgSd(filled) }));
   });
@@ -111,7 +110,7 @@ export class MeasurePanel {
   });
   protected readonly poor = computed(() => {
     const reading = this.reading();
-    return reading?.kind === 'ok' && reading.value.sgSd > POOR_SD;
+    return reading?.kind === 'ok' && reading.value.sgSd > POOR_SG_SD;
   });
 
   /** A reading that contradicts the records is asked about before it is kept. */

@@ -10,14 +10,14 @@ import {
   type NailLook,
   type Thickness,
 } from '@cazuela/core';
-import { Units } from '../../../data/units/units';
-import { formatWhen } from '../../../data/units/times';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
-import { TapTimer } from '../../../parts/tap-timer';
-import { twoTargetWords } from '../cure-words';
-import { FEEL_NAMES, FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from '../feel-words';
-import { BucketScreen } from './bucket-screen';
+import { Units } from '../../../../data/units/units';
+import { formatWhen } from '../../../../data/units/times';
+import { NumberField } from '../../../../parts/number-field';
+import { ErrorBanner } from '../../../../parts/error-banner';
+import { TapTimer } from '../../../../parts/tap-timer';
+import { twoTargetWords } from '../cures/cure-words';
+import { FEEL_NAMES, FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from './feel-words';
+import { BucketScreen } from '../bucket-screen';
 
 const RANGED = [
   ['swirl', 'Swirl', 's'],
