@@ -96,6 +96,20 @@ test.describe('what cannot be right gets a sentence that helps, and nothing is l
     await expect(page.getByText('already', { exact: false })).toBeVisible();
   });
 
+  test('a part of the app that cannot be fetched is said to be away, and opens once it can', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('heading', { name: 'What now?' }).waitFor();
+    await page.route('**/*.js', (route) => route.abort());
+    await page.getByRole('button', { name: 'find' }).click();
+    const told = page.getByText('That part is not on this device yet');
+    await expect(told).toBeVisible();
+    await page.unroute('**/*.js');
+    await page.getByRole('button', { name: 'Put this aside' }).click();
+    await expect(told).toBeHidden();
+    await page.getByRole('button', { name: 'find' }).click();
+    await expect(page.getByRole('dialog', { name: 'Find by name or code' })).toBeVisible();
+  });
+
   test('an address nobody has', async ({ page }) => {
     await page.goto('/somewhere/else');
     await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();

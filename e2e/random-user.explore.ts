@@ -48,6 +48,10 @@ test('a hand that wanders finds no broken screen', async ({ page }) => {
       );
   });
   page.on('pageerror', (error) => faults.push(error.message));
+  page.on('console', (message) => {
+    // A refused request is logged by the browser; it is looked at above.
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) faults.push(message.text());
+  });
   page.on('dialog', (dialog) => void dialog.accept());
   try {
     while (Date.now() < UNTIL) {

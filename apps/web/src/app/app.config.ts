@@ -1,5 +1,5 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { ErrorHandler, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import {
   provideRouter,
   RouteReuseStrategy,
@@ -10,12 +10,15 @@ import {
 } from '@angular/router';
 import { routes } from './app.routes';
 import { provideIcons } from './icons';
+import { AppErrorHandler } from './shell/app-error-handler';
 import { ReloadOnIdChange } from './shell/reload-on-id-change';
 import { tellNavigationTrouble } from './shell/navigation-trouble';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useClass: AppErrorHandler },
     provideHttpClient(withFetch()),
     provideIcons(),
     { provide: RouteReuseStrategy, useClass: ReloadOnIdChange },
