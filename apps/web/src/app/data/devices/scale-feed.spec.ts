@@ -9,7 +9,7 @@ class HeldSocket {
   readyState = 0;
   onopen: (() => void) | null = null;
   onmessage: ((event: { data: string }) => void) | null = null;
-  onclose: (() => void) | null = null;
+  onclose: ((event: { wasClean: boolean }) => void) | null = null;
   readonly sent: string[] = [];
   closed = false;
   constructor(readonly url: string) {
@@ -25,9 +25,9 @@ class HeldSocket {
     this.readyState = HeldSocket.OPEN;
     this.onopen?.();
   }
-  breaks(): void {
+  breaks(wasClean = false): void {
     this.readyState = 3;
-    this.onclose?.();
+    this.onclose?.({ wasClean });
   }
   sends(line: string): void {
     this.onmessage?.({ data: line });
@@ -105,13 +105,16 @@ describe('the scale of this device', () => {
     expect(feed.now()).toMatchObject({ kind: 'reading' });
   });
 
-  it('a line that broke is said to be, and opened again', async () => {
+  it.each([
+    ['broke', false],
+    ['the server ended', true],
+  ])('a line that %s is said to be away, and opened again', async (_how, wasClean) => {
     feed.listenTo(SCALE!.id);
     await settle();
     jest.useFakeTimers();
     socket().opens();
     socket().sends('S 4.0 g');
-    socket().breaks();
+    socket().breaks(wasClean);
     expect(feed.now()).toEqual({ kind: 'away' });
     jest.advanceTimersByTime(1_100);
     jest.useRealTimers();

@@ -2,7 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { readScaleLine, settle, UNSETTLED, type Settling } from '@cazuela/core';
 import { SCALE_SOCKET, type Scale, type ScaleCommand } from '@cazuela/contract';
-import { concat, map, Observable, of, retry, scan, switchMap, timeout, timer } from 'rxjs';
+import { catchError, concat, defer, map, merge, of, retry, scan, Subject, switchMap, throwError, timeout, timer, type Observable } from 'rxjs';
+import { webSocket, type WebSocketSubject } from 'rxjs/webSocket';
 import { StudioStore } from '../state/studio-store';
 
 /** What the scale says now. Away and silent are values like a weight: screens show them, nothing breaks. */
@@ -36,7 +37,7 @@ type Heard = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: strin
 export class ScaleFeed {
   private readonly store = inject(StudioStore);
   private readonly chosenId = signal(localStorage.getItem(KEY));
-  private socket: WebSocket | undefined;
+  private socket: WebSocketSubject<ScaleCommand | string> | undefined;
   /** The scale that this device reads; undefined when its display is read by eye. */
   readonly scale = computed(() => this.store.studio()?.scales.find((scale) => scale.id === this.chosenId()));
   private readonly asked = computed(() => {
@@ -56,9 +57,9 @@ export class ScaleFeed {
     this.chosenId.set(scaleId);
   }
 
-  /** Commands to the practice scale. */
+  /** Commands to the practice scale. Not sent while the connection is not open: the socket would keep them, and send them when nobody expects it. */
   send(command: ScaleCommand): void {
-    if (this.socket?.readyState === WebSocket.OPEN) this.socket.send(JSON.stringify(command));
+    if (this.hears()) this.socket?.next(command);
   }
 
   private readings({ url, divisionGrams }: { url: string; divisionGrams: number }): Observable<ScaleNow> {
@@ -74,20 +75,19 @@ export class ScaleFeed {
 
   /** Emits what comes from the socket, and opens it again while there is a subscriber. Unsubscribing closes it. */
   private overSocket(url: string): Observable<Heard> {
-    return new Observable<Heard>((subscriber) => {
-      const socket = new WebSocket(url);
+    return defer(() => {
+      const opened = new Subject<Heard>();
+      const socket = webSocket<ScaleCommand | string>({
+        url,
+        deserializer: ({ data }) => String(data),
+        openObserver: { next: () => opened.next({ kind: 'opened' }) },
+      });
       this.socket = socket;
-      socket.onopen = () => subscriber.next({ kind: 'opened' });
-      socket.onmessage = (event) => subscriber.next({ kind: 'line', text: String(event.data) });
-      socket.onclose = () => {
-        subscriber.next({ kind: 'away' });
-        subscriber.error(new Error('closed'));
-      };
-      return () => {
-        socket.onclose = null;
-        socket.close();
-        if (this.socket === socket) this.socket = undefined;
-      };
+      const lines = socket.pipe(map((text): Heard => ({ kind: 'line', text: text as string })));
+      // A line that the server ended is as good as broken.
+      const broken = throwError(() => new Error('closed'));
+      const away = (): Observable<Heard> => concat(of<Heard>({ kind: 'away' }), broken);
+      return merge(opened, concat(lines, broken).pipe(catchError(away)));
     }).pipe(timeout({ first: OPEN_WITHIN_MS }), retry({ delay: () => timer(RETRY_MS) }));
   }
 }
