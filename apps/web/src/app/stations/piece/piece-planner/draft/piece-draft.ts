@@ -1,18 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { pieceBodySchema, pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
-import {
-  formOf,
-  layersOf,
-  MOST_LAYERS,
-  planFault,
-  withLayers,
-  type Layer,
-  type PieceForm,
-  type PiecePlan,
-  type Strip,
-  type Zone,
-} from '@cazuela/core';
+import { formOf, layersOf, MOST_LAYERS, planFault, withLayers, type Layer, type PieceForm, type PiecePlan, type Strip } from '@cazuela/core';
 import {
   animationFrameScheduler,
   auditTime,
@@ -33,6 +22,7 @@ import { toFailure, type ApiFailure } from '../../../../data/http/api';
 import { DraftHistory } from '../../../../data/state/draft-history';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { drawnShape } from './drawn-shape';
+import { layersAt, layersChanged, newLayer, stripChanged } from './plan-changes';
 
 /** Heavy computation waits until a drag has rested for this long, ms. */
 const RESTS_MS = 150;
@@ -135,19 +125,15 @@ export class PieceDraft {
   }
 
   addStrip(strip: Omit<Strip, 'id' | 'layers'>): void {
-    const strips = this.current()!.plan.strips ?? [];
-    this.plan({ strips: [...strips, { id: uuid(), layers: [], ...strip }] });
+    this.edit((plan) => ({ strips: [...(plan.strips ?? []), { id: uuid(), layers: [], ...strip }] }));
   }
 
   changeStrip(id: string, change: Partial<Strip>): void {
-    this.plan({
-      strips: (this.current()!.plan.strips ?? []).map((strip) => (strip.id === id ? { ...strip, ...change } : strip)),
-      ...orderless(change),
-    });
+    this.edit((plan) => stripChanged(plan, id, change));
   }
 
   removeStrip(id: string): void {
-    this.plan({ strips: (this.current()!.plan.strips ?? []).filter((strip) => strip.id !== id) });
+    this.edit((plan) => ({ strips: (plan.strips ?? []).filter((strip) => strip.id !== id) }));
   }
 
   /** A decorating colour was changed: coats made from it get its kind. */
@@ -162,44 +148,23 @@ export class PieceDraft {
     );
   }
 
-  /** On a zone, or on a strip by its id. */
+  /** On a zone, or on a strip by its id. Does nothing where a place is full. */
   addLayer(place: string, bucketId: string, coatingKind?: Layer['coatingKind']): void {
-    const layers = this.layersAt(place);
-    if (layers.length >= MOST_LAYERS) return;
-    const method = coatingKind && coatingKind !== 'glaze' ? 'brush' : place === 'inside' ? 'pour' : 'dip';
-    const layer: Layer = {
-      id: uuid(),
-      bucketId,
-      method,
-      coatMm: coatingKind && coatingKind !== 'glaze' ? 0.15 : 0.5,
-      ...(coatingKind ? { coatingKind } : {}),
-    };
-    this.setLayers(place, [...layers, layer]);
+    if (layersAt(this.current()!.plan, place).length >= MOST_LAYERS) return;
+    const layer = { id: uuid(), ...newLayer(place, bucketId, coatingKind) };
+    this.edit((plan) => layersChanged(plan, place, (layers) => [...layers, layer]));
   }
 
   changeLayer(place: string, id: string, change: Partial<Layer>): void {
-    this.setLayers(
-      place,
-      this.layersAt(place).map((layer) => (layer.id === id ? { ...layer, ...change } : layer)),
-    );
+    this.edit((plan) => layersChanged(plan, place, (layers) => layers.map((layer) => (layer.id === id ? { ...layer, ...change } : layer))));
   }
 
   removeLayer(place: string, id: string): void {
-    this.setLayers(
-      place,
-      this.layersAt(place).filter((layer) => layer.id !== id),
-    );
+    this.edit((plan) => layersChanged(plan, place, (layers) => layers.filter((layer) => layer.id !== id)));
   }
 
-  private layersAt(place: string): readonly Layer[] {
-    const { zones, strips = [] } = this.current()!.plan;
-    return strips.find((strip) => strip.id === place)?.layers ?? zones[place as Zone] ?? [];
-  }
-
-  private setLayers(place: string, layers: Layer[]): void {
-    const { zones, strips = [] } = this.current()!.plan;
-    if (strips.some((strip) => strip.id === place)) this.changeStrip(place, { layers });
-    else this.plan({ zones: { ...zones, [place]: layers } });
+  private edit(change: (plan: PiecePlan) => Partial<PiecePlan>): void {
+    this.plan(change(this.current()!.plan));
   }
 
   private show(body: PieceBody): boolean {
@@ -296,6 +261,3 @@ export class PieceDraft {
     });
   }
 }
-
-/** A strip that is glazed first needs another order of steps. */
-const orderless = (change: Partial<Strip>): Partial<PiecePlan> => (change.first === undefined ? {} : { order: [] });
