@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Scale } from '@cazuela/contract';
+import { decimalsForDivision, formatFixed } from '@cazuela/core';
 import { formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { NumberField } from '../../parts/number-field';
@@ -46,12 +47,14 @@ export class ScaleCard {
       .slice(0, SHOWN_CHECKS)
       .map(({ at, by, knownGrams, shownGrams }) => {
         const difference = shownGrams - knownGrams;
+        // As fine as the scale shows: another decimal would be made up.
+        const decimals = decimalsForDivision(this.scale().divisionGrams);
         return {
           at,
           by,
           when: formatDateTime(at),
           shown: this.units.mass(shownGrams),
-          difference: `${difference >= 0 ? '+' : '−'} ${this.units.plain(Math.abs(difference))} g`,
+          difference: `${difference >= 0 ? '+' : '−'} ${formatFixed(Math.abs(difference), decimals)} g`,
           off: Math.abs(difference) > Math.max(OFF_DIVISIONS * this.scale().divisionGrams, OFF_SHARE * knownGrams),
         };
       }),

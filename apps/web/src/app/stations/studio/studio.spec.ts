@@ -1,4 +1,4 @@
-import type { StudioBody } from '@cazuela/contract';
+import type { Studio, StudioBody } from '@cazuela/contract';
 import { CLAY } from '../../../testing/made-up';
 import { FakeRecords, STUDIO } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
@@ -6,9 +6,9 @@ import { StudioPage } from './studio-page';
 
 describe('the studio’s page', () => {
   let records: FakeRecords;
-  const open = async (): Promise<Screen<StudioPage>> => {
+  const open = async (change: Partial<Studio> = {}): Promise<Screen<StudioPage>> => {
     records = new FakeRecords();
-    records.openStudio();
+    records.openStudio(change);
     const screen = await Screen.open(StudioPage);
     records.answer('/bodies', [CLAY]);
     await screen.settle();
@@ -44,6 +44,16 @@ describe('the studio’s page', () => {
     const sent = put();
     expect(sent.scales).toHaveLength(2);
     expect(sent.scales[0]!.checks).toMatchObject([{ by: 'Inés', knownGrams: 500, shownGrams: 500.3 }]);
+  });
+
+  it.each([
+    [0.1, 500.4, '+ 0.4 g when last checked'],
+    [0.01, 499.96, '− 0.04 g when last checked'],
+    [0.1, 503, 'off by + 3.0 g: battery or calibration'],
+  ])('a scale in steps of %s g that showed %s for 500 g: %s', async (divisionGrams, shownGrams, verdict) => {
+    const checks = [{ at: '2026-03-01T10:00:00.000Z', by: 'Inés', knownGrams: 500, shownGrams }];
+    const screen = await open({ scales: [{ ...STUDIO.scales[0]!, divisionGrams, checks }] });
+    expect(screen.text).toContain(verdict);
   });
 
   it('the last scale cannot be taken out', async () => {
