@@ -136,18 +136,18 @@ describe('the scale of this device', () => {
     expect(feed.now()).toEqual({ kind: 'connecting' });
   });
 
-  it('hands at the practice scale are heard only over an open line, and know it', async () => {
+  it('commands to the practice scale are sent only over an open line, and it is told whether they are', async () => {
     feed.send({ kind: 'put', grams: 10 });
-    expect(feed.hears()).toBe(false);
+    expect(feed.acceptsCommands()).toBe(false);
     feed.listenTo(SCALE!.id);
     await settle();
-    expect(feed.hears()).toBe(false);
+    expect(feed.acceptsCommands()).toBe(false);
     socket().opens();
-    expect(feed.hears()).toBe(true);
+    expect(feed.acceptsCommands()).toBe(true);
     feed.send({ kind: 'put', grams: 25 });
     expect(socket().sent).toEqual([JSON.stringify({ kind: 'put', grams: 25 })]);
     socket().breaks();
-    expect(feed.hears()).toBe(false);
+    expect(feed.acceptsCommands()).toBe(false);
     feed.send({ kind: 'put', grams: 5 });
     expect(socket().sent).toHaveLength(1);
   });

@@ -27,7 +27,7 @@ const RETRY_MS = 1_000;
 const OPEN_WITHIN_MS = 4_000;
 
 /** What comes from the connection: that it opened, that it broke, and what the scale sends. */
-type Heard = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: string };
+type SocketMessage = { kind: 'opened' } | { kind: 'away' } | { kind: 'line'; text: string };
 
 /**
  * The scale of this device. Any scale that sends lines of text (a number, a unit, a word for stable) is read here and only here. Another
@@ -49,7 +49,7 @@ export class ScaleFeed {
   });
 
   /** Whether commands reach the practice scale: a tap while the connection is not open would be lost. */
-  readonly hears = computed(() => !['none', 'connecting', 'away'].includes(this.now().kind));
+  readonly acceptsCommands = computed(() => !['none', 'connecting', 'away'].includes(this.now().kind));
 
   listenTo(scaleId: string | null): void {
     if (scaleId) localStorage.setItem(KEY, scaleId);
@@ -59,14 +59,14 @@ export class ScaleFeed {
 
   /** Commands to the practice scale. Not sent while the connection is not open: the socket would keep them, and send them when nobody expects it. */
   send(command: ScaleCommand): void {
-    if (this.hears()) this.socket?.next(command);
+    if (this.acceptsCommands()) this.socket?.next(command);
   }
 
   private readings({ url, divisionGrams }: { url: string; divisionGrams: number }): Observable<ScaleNow> {
     const connecting: ScaleNow = { kind: 'connecting' };
     const silent: ScaleNow = { kind: 'silent' };
     return concat(of(connecting), this.overSocket(url)).pipe(
-      scan((before: ScaleNow, heard): ScaleNow => (heard.kind === 'line' ? after(before, heard.text, divisionGrams) : heard), connecting),
+      scan((before: ScaleNow, message): ScaleNow => (message.kind === 'line' ? after(before, message.text, divisionGrams) : message), connecting),
       switchMap((now) =>
         now.kind === 'connecting' || now.kind === 'away' ? of(now) : concat(of(now), timer(SILENT_AFTER_MS).pipe(map(() => silent))),
       ),
@@ -74,19 +74,19 @@ export class ScaleFeed {
   }
 
   /** Emits what comes from the socket, and opens it again while there is a subscriber. Unsubscribing closes it. */
-  private overSocket(url: string): Observable<Heard> {
+  private overSocket(url: string): Observable<SocketMessage> {
     return defer(() => {
-      const opened = new Subject<Heard>();
+      const opened = new Subject<SocketMessage>();
       const socket = webSocket<ScaleCommand | string>({
         url,
         deserializer: ({ data }) => String(data),
         openObserver: { next: () => opened.next({ kind: 'opened' }) },
       });
       this.socket = socket;
-      const lines = socket.pipe(map((text): Heard => ({ kind: 'line', text: text as string })));
+      const lines = socket.pipe(map((text): SocketMessage => ({ kind: 'line', text: text as string })));
       // A line that the server ended is as good as broken.
       const broken = throwError(() => new Error('closed'));
-      const away = (): Observable<Heard> => concat(of<Heard>({ kind: 'away' }), broken);
+      const away = (): Observable<SocketMessage> => concat(of<SocketMessage>({ kind: 'away' }), broken);
       return merge(opened, concat(lines, broken).pipe(catchError(away)));
     }).pipe(timeout({ first: OPEN_WITHIN_MS }), retry({ delay: () => timer(RETRY_MS) }));
   }

@@ -274,7 +274,7 @@ describe('the bucket on the scale', () => {
       now,
       scale: () => (listening() ? STUDIO.scales[0] : undefined),
       listenTo: (scaleId: string | null) => listening.set(scaleId),
-      hears: () => now().kind !== 'connecting' && now().kind !== 'away',
+      acceptsCommands: () => now().kind !== 'connecting' && now().kind !== 'away',
       send: () => undefined,
     };
     now.set({ kind: 'connecting' });

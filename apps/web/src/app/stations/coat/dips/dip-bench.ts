@@ -202,7 +202,7 @@ export class DipBench {
     return (((this.atMs() - from) % 1000) + 1000) % 1000 < 200;
   });
   /** Whole beats and seconds that passed: each beeps once. */
-  private readonly heard = computed(() => {
+  private readonly beep = computed(() => {
     const showing = this.showing();
     if (showing.kind === 'ready') return 'ready';
     if (showing.kind === 'beats') return `beat ${showing.left}`;
@@ -219,7 +219,7 @@ export class DipBench {
       { keys: ['escape'], words: 'leave the timer', run: () => this.left.emit(this.kept().dips) },
     ]);
     effect(() => {
-      const what = this.heard();
+      const what = this.beep();
       if (untracked(this.kept).silent || what === 'ready') return;
       if (what === 'out') this.sound.tone(1320, 0.35);
       else this.sound.tone(what.startsWith('beat') ? 440 : what === 'second 0' ? 880 : 660, 0.09);

@@ -36,7 +36,7 @@ export class BucketListener {
     { bucketId: '', areaCm2: null, dips: [], asked: [], count: 0 },
     (kept) => bucketScaleSchema.safeParse(kept).data,
   );
-  private readonly heard = signal<BucketOnScale>(NOTHING_ON_SCALE);
+  private readonly onScale = signal<BucketOnScale>(NOTHING_ON_SCALE);
   private readonly glaze = computed(() => {
     const glaze = this.screen.glaze();
     return glaze && { ...glaze, packing: STATE_GUESSES[glaze.state].packing };
@@ -52,21 +52,21 @@ export class BucketListener {
     if (now.kind === 'connecting' || now.kind === 'opened') return 'being connected';
     if (now.kind === 'away') return 'the line to it broke, and is opened again by itself';
     if (now.kind !== 'reading') return 'nothing comes from it';
-    const heard = this.heard();
-    if (heard.beforeLiftGrams !== undefined) return 'lifted off';
-    if (heard.restGrams === undefined) return 'put the bucket on and let it come to rest';
-    return now.settling.settled ? 'stands still' : heard.underSinceMs === undefined ? 'moving' : 'a piece is under';
+    const onScale = this.onScale();
+    if (onScale.beforeLiftGrams !== undefined) return 'lifted off';
+    if (onScale.restGrams === undefined) return 'put the bucket on and let it come to rest';
+    return now.settling.settled ? 'stands still' : onScale.underSinceMs === undefined ? 'moving' : 'a piece is under';
   });
   readonly overnight = computed(() => {
-    const [bucket, scale, heard] = [this.screen.bucket(), this.feed.scale(), this.heard()];
+    const [bucket, scale, onScale] = [this.screen.bucket(), this.feed.scale(), this.onScale()];
     const before = bucket && scale && untracked(() => this.before());
-    if (!bucket?.contents || !before || heard.restGrams === undefined || this.dismissed() || this.kept().dips.length > 0) return undefined;
+    if (!bucket?.contents || !before || onScale.restGrams === undefined || this.dismissed() || this.kept().dips.length > 0) return undefined;
     const { volumeMl, sg, sgSd = UNMEASURED_SG_SD, waterGrams } = bucket.contents;
     const hoursAgo = (Date.parse(this.nowAt()) - Date.parse(before.at)) / HOUR_MS;
     const asked = attempt(() =>
       overnightWater({
         before: { grams: before.grams, hoursAgo },
-        nowGrams: heard.restGrams!,
+        nowGrams: onScale.restGrams!,
         divisionGrams: scale!.divisionGrams,
         bucket: { volumeMl, sg, sgSd, waterGrams },
       }),
@@ -92,7 +92,7 @@ export class BucketListener {
       this.feed.scale();
       // Another bucket, or another scale: nothing of the one before is booked on it.
       untracked(() => {
-        this.heard.set(NOTHING_ON_SCALE);
+        this.onScale.set(NOTHING_ON_SCALE);
         this.dismissed.set(false);
         if (this.kept().bucketId !== bucketId) this.change({ bucketId, dips: [], asked: [], count: 0 });
       });
@@ -110,7 +110,7 @@ export class BucketListener {
   }
 
   answer(id: number, wasDip: boolean): void {
-    const { dips, asked } = answerAsked({ ...this.heard(), dips: this.kept().dips, asked: this.kept().asked }, { id, wasDip });
+    const { dips, asked } = answerAsked({ ...this.onScale(), dips: this.kept().dips, asked: this.kept().asked }, { id, wasDip });
     this.change({ dips: [...dips], asked: [...asked] });
   }
 
@@ -131,10 +131,10 @@ export class BucketListener {
     const [bucket, scale] = [this.screen.bucket(), this.feed.scale()];
     if (!bucket || !scale) return;
     const { dips, asked, count } = this.kept();
-    const before = { ...this.heard(), dips, asked, count };
+    const before = { ...this.onScale(), dips, asked, count };
     const after = readBucketScale(before, reading, this.limits());
     if (after === before) return;
-    this.heard.set(after);
+    this.onScale.set(after);
     if (after.dips !== dips || after.asked !== asked) this.change({ dips: [...after.dips], asked: [...after.asked], count: after.count });
     if (after.restGrams !== undefined && after.restGrams !== before.restGrams) {
       // Yesterday's weight is read before today's takes its place.

@@ -12,15 +12,20 @@ const PUSHED_ASIDE_GRAMS = 160;
   template: `
     <p class="small quiet">This scale is a practice one, simulated by the server. Hands for it:</p>
     <div class="practice" role="group" aria-label="Hands at the practice scale">
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="stand()">Put the bucket on</button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="dip()">Dip a piece</button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
+      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="stand()">Put the bucket on</button>
+      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="dip()">Dip a piece</button>
+      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
         Spill some
       </button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })">
+      <button
+        type="button"
+        class="press bare"
+        [disabled]="!feed.acceptsCommands()"
+        (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })"
+      >
         Lift it off
       </button>
-      <button type="button" class="press bare" [disabled]="!feed.hears()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">
+      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">
         Put it back
       </button>
     </div>

@@ -23,7 +23,7 @@ describe('the weighing bench with a scale on it', () => {
   const open = async (events: typeof started | [] = started): Promise<void> => {
     jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'setImmediate', 'setTimeout', 'clearTimeout', 'performance'] });
     now.set({ kind: 'connecting' });
-    const feed = { now, scale: () => SCALE, hears: () => true, send: () => undefined, listenTo: () => undefined };
+    const feed = { now, scale: () => SCALE, acceptsCommands: () => true, send: () => undefined, listenTo: () => undefined };
     records = new FakeRecords([{ provide: ScaleFeed, useValue: feed }]);
     records.openStudio();
     TestBed.inject(Outbox).run$.subscribe();
