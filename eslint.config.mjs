@@ -131,6 +131,18 @@ export default tseslint.config(
   })),
   { files: ['apps/web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   {
+    // Every field, list and fold stands on the layer in `ui/`: one label, one place for an error, one look.
+    files: ['apps/web/src/**/*.html'],
+    ignores: ['apps/web/src/app/ui/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Element[name=/^(input|select|textarea|datalist|dialog|details)$/]', message: 'Use the fields of ui/.' },
+        { selector: 'Call[receiver.name="$any"]', message: 'Type it instead: the fields of ui/ hand on typed values.' },
+      ],
+    },
+  },
+  {
     files: ['**/*.spec.ts', '**/test/**/*.ts', 'apps/web/src/testing/**/*.ts', 'e2e/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'],
     rules: { '@typescript-eslint/explicit-function-return-type': 'off' },
   },

@@ -86,7 +86,6 @@ export async function coatPageRows(address: string): Promise<Row[]> {
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/coat`);
-  await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ index: 0 });
   await page.locator('cz-line-chart canvas').waitFor();
   const box = (await page.locator('cz-line-chart canvas').boundingBox())!;
   const rows: Row[] = [];

@@ -1,4 +1,5 @@
 import type { Result } from '@cazuela/contract';
+import { choose } from './choose';
 import { expect, test } from './studio';
 
 test.describe('what cannot be right gets a sentence that helps, and nothing is lost', () => {
@@ -22,7 +23,7 @@ test.describe('what cannot be right gets a sentence that helps, and nothing is l
       if (words) await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
       await expect(keep).toBeDisabled();
     }
-    await page.getByRole('combobox', { name: 'With' }).selectOption('Hydrometer');
+    await choose(page.getByRole('combobox', { name: 'With' }), 'Hydrometer');
     await page.getByLabel('It reads').fill('145');
     await expect(page.getByRole('alert').filter({ hasText: 'type 1.45' })).toBeVisible();
     await page.getByLabel('It reads').fill('1,45');
@@ -59,7 +60,7 @@ test.describe('what cannot be right gets a sentence that helps, and nothing is l
     const before = await studio.records<Result[]>(request, '/results');
     await page.goto('/kiln');
     await page.getByRole('navigation', { name: 'Firings' }).getByRole('button').nth(1).click();
-    await page.getByRole('combobox', { name: 'Piece' }).selectOption({ label: 'Oil bottle' });
+    await choose(page.getByRole('combobox', { name: 'Piece' }), 'Oil bottle');
     await page.getByLabel('What it looks like').fill('worth keeping');
     await page.getByLabel(/Photo/).setInputFiles({ name: 'big.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(10 * 1024 * 1024) });
     await expect(page.getByRole('alert').filter({ hasText: '8 MB is the most' })).toBeVisible();

@@ -1,10 +1,11 @@
+import { choose } from './choose';
 import { expect, test } from './studio';
 
 test.describe('at the coat station', () => {
   test('a step tile makes a starting guess the studio’s own, and a slip is left out with its reason', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Retama, B4' });
-    await page.getByRole('combobox', { name: 'Clay body' }).selectOption({ label: 'Barro Tostado, bisque 05' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Retama, B4');
+    await choose(page.getByRole('combobox', { name: 'Clay body' }), 'Barro Tostado, bisque 05');
     await expect(page.getByText('how this glaze builds up stays a guess.')).toBeVisible();
     await page.getByRole('button', { name: 'A step tile: 3 dips' }).click();
     for (const [index, coat] of ['0.35', '0.50', '0.62'].entries()) {
@@ -50,7 +51,7 @@ test.describe('at the coat station', () => {
 
   test('four seconds instead of two: said at once, before anything is weighed', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Leche de Higo, B1' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Leche de Higo, B1');
     await page.getByLabel('SG', { exact: true }).fill('1.46');
     await page.getByLabel('Coat wanted', { exact: true }).fill('0.5');
     const wanted = Number(/(\d+\.\d)\s*s/.exec((await page.locator('.answer').first().textContent())!)![1]);
@@ -72,7 +73,7 @@ test.describe('at the coat station', () => {
 
   test('a coat that cannot be reached says why and what would: a thin wall, inside first', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Leche de Higo, B1' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Leche de Higo, B1');
     await page.getByLabel('Wall', { exact: true }).fill('2.5');
     await page.getByText('A fresh dry piece, or what was done to it').click();
     await page.getByRole('button', { name: 'Inside first, 45 min ago' }).click();
@@ -81,7 +82,7 @@ test.describe('at the coat station', () => {
     // In a draught it is sooner; kept over a reload.
     const waits = async (): Promise<string> => (await page.getByText(/^The wall holds/).textContent())!;
     const usual = await waits();
-    await page.getByRole('combobox', { name: 'in', exact: true }).selectOption('draught or warmth');
+    await choose(page.getByRole('combobox', { name: 'in', exact: true }), 'draught or warmth');
     await expect(page.getByText(/^The wall holds/)).not.toHaveText(usual);
     await page.reload();
     await expect(page.getByRole('combobox', { name: 'in', exact: true })).toHaveValue('draught');
@@ -93,12 +94,12 @@ test.describe('at the coat station', () => {
 
   test('equal coats for a jar: what its label’s coats come to, and the pass becomes its own', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Agua Quieta, B8' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Agua Quieta, B8');
     await page.getByRole('button', { name: 'Another way', exact: true }).click();
     await page.getByLabel('A label asks for').fill('3');
     await expect(page.getByText('The label’s 3 brushed coats give about 0.39 mm')).toBeVisible();
     await page.getByRole('button', { name: 'Measured dips', exact: true }).click();
-    await page.getByRole('combobox', { name: 'Put on by' }).selectOption({ label: 'Brush, loaded' });
+    await choose(page.getByRole('combobox', { name: 'Put on by' }), 'Brush, loaded');
     await page.getByRole('radio', { name: 'caliper, needle, comb' }).click();
     await page.getByLabel('Passes, piece 1').fill('3');
     await page.getByLabel('It measures, dip 1').fill('0.27');
@@ -111,8 +112,8 @@ test.describe('at the coat station', () => {
 
   test('a tile from the plan to the window: made, measured, fired, looked at; found by its code', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Tinaja, B5' });
-    await page.getByRole('combobox', { name: 'Clay body' }).selectOption({ label: 'Barro Claro, bisque 05' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Tinaja, B5');
+    await choose(page.getByRole('combobox', { name: 'Clay body' }), 'Barro Claro, bisque 05');
     await page.getByRole('button', { name: 'Step tile', exact: true }).click();
     await page.getByLabel('Coats it should show, mm').fill('0.4 0.6 0.8');
     await expect(page.getByText(/draw it out altogether: 0\.80 mm at the foot/)).toBeVisible();
@@ -130,8 +131,8 @@ test.describe('at the coat station', () => {
     await page.getByRole('searchbox', { name: 'Name or code' }).fill(code);
     await page.getByRole('button', { name: new RegExp(`Tinaja.*${code}`) }).click();
     const fired = page.locator('cz-tile-card').filter({ hasText: code });
-    await fired.locator('summary').click();
-    for (const [index, look] of ['thin', 'right', 'thick'].entries()) await fired.getByLabel(`Strip ${index + 1} looks`).selectOption(look);
+    await fired.locator('mat-expansion-panel-header').click();
+    for (const [index, look] of ['thin', 'right', 'thick'].entries()) await choose(fired.getByLabel(`Strip ${index + 1} looks`), look);
     await fired.getByLabel('Strip 2 in words').fill('amber');
     await fired.getByRole('button', { name: 'Keep what was read' }).click();
     await expect(page.getByText('3 of 3 strips looked at')).toBeVisible();
@@ -167,7 +168,7 @@ test.describe('at the coat station', () => {
 
   test('the bucket on the practice scale: a dip is weighed, a spill is asked about', async ({ page }) => {
     await page.goto('/coat');
-    await page.getByRole('combobox', { name: 'Bucket' }).selectOption({ label: 'Leche de Higo, B1' });
+    await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Leche de Higo, B1');
     await page.getByRole('button', { name: 'Bucket on the scale', exact: true }).click();
     await page.getByRole('button', { name: 'Listen to Floor scale' }).click();
     await page.getByLabel('Area', { exact: true }).fill('300');
@@ -197,7 +198,7 @@ test.describe('at the coat station', () => {
     await page.getByRole('button', { name: 'Keep the card' }).click();
     await expect(page.getByRole('button', { name: 'Keep the card' })).toBeDisabled();
     await page.getByRole('link', { name: 'Coat with it' }).click();
-    await page.getByRole('combobox', { name: 'Clay body' }).selectOption({ label: 'Barro Tostado, bisque 05' });
+    await choose(page.getByRole('combobox', { name: 'Clay body' }), 'Barro Tostado, bisque 05');
     await expect(page.getByText('Its wall was tested in water.')).toBeVisible();
     await expect(page.getByText(/Drinks 12\.5 %/)).toBeVisible();
   });

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Batch } from '@cazuela/contract';
+import { choose } from './choose';
 import { expect, StudioUnderTest, test } from './studio';
 
 /** Pours at the practice scale: a stream for most of it, and nothing more. */
@@ -26,7 +27,7 @@ const targetOf = async (page: Page): Promise<number> => Number((await page.locat
 /** A test batch with its water in, at its first powder, with the practice scale connected. */
 async function startWithScale(page: Page, own: StudioUnderTest): Promise<void> {
   await page.goto(`${own.address}/weigh`);
-  await page.getByRole('combobox', { name: 'Recipe' }).selectOption({ label: 'Leche de Higo, version 1' });
+  await choose(page.getByRole('combobox', { name: 'Recipe' }), 'Leche de Higo, version 1');
   await page.getByRole('radio', { name: 'test' }).click();
   await page.getByRole('button', { name: 'Start weighing' }).click();
   await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { choose } from './choose';
 import { expect, test } from './studio';
 
 const steps = (page: Page) => page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
@@ -15,7 +16,7 @@ async function begin(page: Page, form: string, name: string): Promise<void> {
 async function coat(page: Page, place: string, zone: string, at: number, glaze: string | { pot: string }, mm: string): Promise<void> {
   await page.getByRole('button', { name: at === 1 ? `A coat on the ${zone}` : `One over it on the ${zone}` }).click();
   const label = typeof glaze === 'string' ? glaze : glaze.pot;
-  await page.getByLabel(`${place}, coat ${at}: bucket`).selectOption({ label });
+  await choose(page.getByLabel(`${place}, coat ${at}: bucket`), label);
   await page.getByLabel(`${place}, coat ${at}: thickness`).fill(mm);
 }
 
@@ -24,7 +25,7 @@ async function pot(page: Page, name: string, coatingKind: string): Promise<void>
   const group = page.getByRole('group', { name: /^Small pot/ }).last();
   await group.getByLabel('Name').fill(name);
   await group.getByLabel('Name').blur();
-  await group.getByLabel('It is').selectOption({ label: coatingKind });
+  await choose(group.getByLabel('It is'), coatingKind);
 }
 
 test.describe('plans an experienced potter would make', () => {
@@ -104,7 +105,7 @@ test.describe('plans an experienced potter would make', () => {
 
   test('a dark body with a white slip: the light glaze keeps its colour, if slip and body shrink alike', async ({ page }) => {
     await begin(page, 'Cup', 'Taza oscura');
-    await page.getByLabel('Clay body').selectOption({ label: 'Barro Tostado' });
+    await choose(page.getByLabel('Clay body'), 'Barro Tostado');
     await coat(page, 'Outside', 'outside', 1, 'Leche de Higo', '0.3');
     await expect(page.getByText('on Barro Tostado its colour is lost')).toBeVisible();
     await page.getByRole('button', { name: 'Take coat 1 off the outside' }).click();
@@ -222,7 +223,7 @@ test.describe('a panel on a part of the turn', () => {
     await expect(page.getByRole('textbox', { name: 'Round to' })).toHaveValue('20');
     for (let i = 0; i < 7; i++) await page.getByRole('button', { name: /Turn it/ }).click();
     await expect(left).toHaveAttribute('aria-valuetext', '90 % round');
-    await page.getByRole('combobox', { name: 'Surface of panel 1' }).selectOption('carved');
+    await choose(page.getByRole('combobox', { name: 'Surface of panel 1' }), 'carved');
     await expect(page.getByRole('group', { name: 'Panel 1' }).getByLabel('Depth')).toHaveValue('0.5');
   });
 });

@@ -1,3 +1,4 @@
+import { choose } from './choose';
 import { expect, test } from './studio';
 
 test.describe('at the piece plan', () => {
@@ -6,9 +7,9 @@ test.describe('at the piece plan', () => {
     await page.getByRole('button', { name: 'Lidded pot', exact: true }).click();
     await page.getByLabel('Name').fill('Ceniza sobre Tinaja');
     await page.getByRole('button', { name: 'A coat on the outside' }).click();
-    await page.getByLabel('Outside, coat 1: bucket').selectOption({ label: 'Tinaja' });
+    await choose(page.getByLabel('Outside, coat 1: bucket'), 'Tinaja');
     await page.getByRole('button', { name: 'One over it on the outside' }).click();
-    await page.getByLabel('Outside, coat 2: bucket').selectOption({ label: 'Ceniza Clara' });
+    await choose(page.getByLabel('Outside, coat 2: bucket'), 'Ceniza Clara');
     await page.getByLabel('Outside, coat 1: thickness').fill('0.4');
     await page.getByLabel('Outside, coat 2: thickness').fill('0.2');
     await page.getByLabel('Wax up the foot').fill('2');
@@ -24,7 +25,7 @@ test.describe('at the piece plan', () => {
     await expect(run.getByText(/yours is safe/)).toBeVisible({ timeout: 60_000 });
     // Hotter, the line is another one.
     const before = await run.getByText(/Lowest safe line/).textContent();
-    await run.getByRole('combobox', { name: 'Fired to cone' }).selectOption('8');
+    await choose(run.getByRole('combobox', { name: 'Fired to cone' }), '8');
     await expect(run.getByText(/Lowest safe line/)).toBeVisible({ timeout: 60_000 });
     await expect(run.getByText(/Lowest safe line/)).not.toHaveText(before!, { timeout: 60_000 });
   });
@@ -34,14 +35,14 @@ test.describe('at the piece plan', () => {
     await page.getByRole('button', { name: 'Cazuela', exact: true }).click();
     await page.getByLabel('Name').fill('Cazuela de tres');
     await page.getByRole('button', { name: 'A coat on the inside' }).click();
-    await page.getByLabel('Inside, coat 1: bucket').selectOption({ label: 'Leche de Higo' });
-    await page.getByLabel('Inside, coat 1: way').selectOption('pour');
+    await choose(page.getByLabel('Inside, coat 1: bucket'), 'Leche de Higo');
+    await choose(page.getByLabel('Inside, coat 1: way'), 'pour');
     await page.getByLabel('Inside, coat 1: thickness').fill('0.3');
     await page.getByRole('button', { name: 'A coat on the outside' }).click();
-    await page.getByLabel('Outside, coat 1: bucket').selectOption({ label: 'Ceniza Clara' });
+    await choose(page.getByLabel('Outside, coat 1: bucket'), 'Ceniza Clara');
     await page.getByLabel('Outside, coat 1: thickness').fill('0.4');
     await page.getByRole('button', { name: 'A coat on the rim' }).click();
-    await page.getByLabel('Rim band, coat 1: bucket').selectOption({ label: 'Retama' });
+    await choose(page.getByLabel('Rim band, coat 1: bucket'), 'Retama');
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
     const alternatives = page.locator('cz-alternatives-panel');
     await expect(alternatives.getByRole('article')).toHaveCount(3);

@@ -1,10 +1,20 @@
 import type { Type } from '@angular/core';
+import type { HarnessLoader } from '@angular/cdk/testing';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
+import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
+import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
+import { MatNativeSelectHarness } from '@angular/material/input/testing';
 import { Keys } from '../app/data/devices/keys';
 
 /** A screen as a potter uses it: by the words on it. */
 export class Screen<T> {
-  private constructor(readonly fixture: ComponentFixture<T>) {}
+  private readonly loader: HarnessLoader;
+
+  private constructor(readonly fixture: ComponentFixture<T>) {
+    this.loader = TestbedHarnessEnvironment.documentRootLoader(fixture);
+  }
 
   static async open<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<Screen<T>> {
     const fixture = TestBed.createComponent(component);
@@ -65,12 +75,35 @@ export class Screen<T> {
     await this.settle();
   }
 
+  /** Chooses from a list, short or long, through Material's harness. */
   async choose(label: string, option: string): Promise<void> {
-    const field = this.field(label) as unknown as HTMLSelectElement;
-    const found = [...field.options].find((one) => one.text.trim() === option);
-    if (!found) throw new Error(`“${label}” has no “${option}”, but ${[...field.options].map((one) => one.text).join(' | ')}`);
-    field.value = found.value;
-    field.dispatchEvent(new Event('change', { bubbles: true }));
+    const field = this.field(label);
+    const { tagName, id } = field;
+    if (tagName === 'SELECT') {
+      const list = await this.loader.getHarness(MatNativeSelectHarness.with({ selector: `#${id}` }));
+      const options = await Promise.all((await list.getOptions()).map((one) => one.getText()));
+      if (!options.includes(option)) throw new Error(`“${label}” has no “${option}”, but ${options.join(' | ')}`);
+      // The harness tells of every option that changed; a browser tells once.
+      (field as unknown as HTMLSelectElement).selectedIndex = options.indexOf(option);
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    } else {
+      const list = await this.loader.getHarness(MatAutocompleteHarness.with({ selector: `#${id}` }));
+      await list.clear();
+      await list.enterText(option);
+      await list.selectOption({ text: option });
+    }
+    await this.settle();
+  }
+
+  /** Puts a tick on, or takes it away. */
+  async check(label: string): Promise<void> {
+    await (await this.loader.getHarness(MatCheckboxHarness.with({ label }))).toggle();
+    await this.settle();
+  }
+
+  /** Opens what stands folded under this heading. */
+  async unfold(title: string): Promise<void> {
+    await (await this.loader.getHarness(MatExpansionPanelHarness.with({ title }))).expand();
     await this.settle();
   }
 

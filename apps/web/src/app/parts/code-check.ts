@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { TextField } from '../ui/text-field';
 
 export interface CodedBucket {
   id: string;
@@ -9,17 +10,17 @@ export interface CodedBucket {
 /** The code on the lid, typed or scanned, before the first dip of a day: a wrong bucket costs a kiln. */
 @Component({
   selector: 'cz-code-check',
+  imports: [TextField],
   template: `
     <form class="row" (submit)="$event.preventDefault(); check()">
-      <label class="named"
-        >Code on the bucket<input
-          class="figure"
-          autocomplete="off"
-          autocapitalize="characters"
-          maxlength="300"
-          [value]="typed()"
-          (input)="type($event)"
-      /></label>
+      <cz-text-field
+        label="Code on the bucket"
+        class="figure"
+        autocapitalize="characters"
+        [longest]="300"
+        [value]="typed()"
+        (changed)="type($event)"
+      />
       <button type="submit" class="press quiet-press" [disabled]="!typed().trim()">Read it</button>
       <button type="button" class="press bare" (click)="read.emit()">No code on it, but I looked</button>
     </form>
@@ -34,7 +35,7 @@ export interface CodedBucket {
       gap: 0.7rem;
       align-items: end;
     }
-    input {
+    cz-text-field {
       width: 9rem;
     }
   `,
@@ -55,8 +56,8 @@ export class CodeCheck {
     return `Stop: that is ${found.code} ${found.body.name}. Wanted is ${wanted}. A wrong bucket costs a kiln; the tongs too.`;
   });
 
-  protected type(event: Event): void {
-    this.typed.set((event.target as HTMLInputElement).value);
+  protected type(text: string): void {
+    this.typed.set(text);
     this.checked.set(undefined);
   }
 

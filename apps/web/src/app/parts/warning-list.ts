@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
+import { SentenceForm } from '../ui/sentence-form';
 
 /** What happens, why, and what to do: at most three at a time, worst first. Each can be put aside with a reason. */
 @Component({
   selector: 'cz-warning-list',
+  imports: [SentenceForm],
   template: `
     @for (warning of shown(); track warning.rule + warning.what) {
       <article [class]="'warning tone-' + warning.severity">
@@ -25,10 +27,7 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
         }
         @if (canPutAside()) {
           @if (asking() === warning.rule) {
-            <form (submit)="$event.preventDefault(); aside(warning.rule, reason.value)">
-              <label class="named">Why it may stay so <input #reason maxlength="200" /></label>
-              <button class="press quiet-press" type="submit">Keep the reason</button>
-            </form>
+            <cz-sentence-form label="Why it may stay so" action="Keep the reason" takesFocus [longest]="200" (kept)="aside(warning.rule, $event)" />
           } @else {
             <button type="button" class="press bare" (click)="asking.set(warning.rule)" [attr.aria-label]="'Put aside: ' + warning.what">
               Put aside …
@@ -89,13 +88,6 @@ import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
       content: '→ ';
       color: var(--iron-wash);
     }
-    form {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: end;
-      gap: 0.6rem;
-      padding: 0.4rem 0;
-    }
     .fix {
       margin-top: 0.3rem;
     }
@@ -119,8 +111,7 @@ export class WarningList {
   protected readonly more = computed(() => this.warnings().length - this.shown().length);
 
   protected aside(rule: string, reason: string): void {
-    if (!reason.trim()) return;
     this.asking.set(undefined);
-    this.putAside.emit({ rule, reason: reason.trim() });
+    this.putAside.emit({ rule, reason });
   }
 }

@@ -5,6 +5,7 @@ import { Router } from '@angular/router';
 import type { SearchHit } from '@cazuela/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { StudioApi } from '../data/http/studio-api';
+import { TextField } from '../ui/text-field';
 
 /** Searches only after typing has paused for this long, ms. */
 const PAUSE_MS = 120;
@@ -32,21 +33,17 @@ const PATHS: Record<SearchHit['kind'], string> = {
 
 @Component({
   selector: 'cz-palette',
-  imports: [MatDialogModule],
+  imports: [MatDialogModule, TextField],
   template: `
     <mat-dialog-content>
-      <label class="named">
-        Name or code
-        <input
-          type="search"
-          autocomplete="off"
-          cdkFocusInitial
-          [value]="text()"
-          (input)="type($event)"
-          (keydown.enter)="open(hits()[0])"
-          (keydown.arrowDown)="$event.preventDefault(); list.querySelector('button')?.focus()"
-        />
-      </label>
+      <cz-text-field
+        label="Name or code"
+        type="search"
+        [value]="text()"
+        (changed)="text.set($event)"
+        (keydown.enter)="open(hits()[0])"
+        (keydown.arrowDown)="$event.preventDefault(); list.querySelector('button')?.focus()"
+      />
       <ul #list class="plain-list ruled" aria-label="Found">
         @for (hit of hits(); track hit.id) {
           <li>
@@ -108,10 +105,6 @@ export class Palette {
     ),
     { initialValue: [] as SearchHit[] },
   );
-
-  protected type(event: Event): void {
-    this.text.set((event.target as HTMLInputElement).value);
-  }
 
   protected open(hit: SearchHit | undefined): void {
     if (!hit) return;

@@ -1,21 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { areaCm2, insideProfile, PIECE_SHAPES } from '@cazuela/core';
-import { NumberField } from '../../parts/number-field';
+import { NumberField } from '../../ui/number-field';
 import { CoatScreen } from './coat-screen';
+import { SelectField } from '../../ui/select-field';
 
 /** The glazed area of a piece: typed, or taken from a form. */
 @Component({
   selector: 'cz-area-field',
-  imports: [NumberField],
+  imports: [NumberField, SelectField],
   template: `
-    <label class="named"
-      >Glazed area of a<select (change)="take($any($event.target).value)">
-        <option value="">…</option>
-        @for (one of shapes; track one.id) {
-          <option [value]="one.id">{{ one.name }}, {{ face() }}</option>
-        }
-      </select></label
-    >
+    <cz-select label="Glazed area of a" placeholder="…" [options]="shapes()" [value]="shapeId()" (changed)="take($event)" />
     <cz-number-field label="Area" unit="cm²" [decimals]="0" [value]="areaCm2()" [least]="1" [most]="50000" (changed)="changed.emit($event.value)" />
   `,
   styles: `
@@ -35,10 +29,14 @@ export class AreaField {
   readonly areaCm2 = input.required<number | null>();
   readonly changed = output<number | null>();
   private readonly screen = inject(CoatScreen);
-  protected readonly shapes = PIECE_SHAPES;
-  protected readonly face = computed(() => ({ outside: 'outside', inside: 'inside', both: 'in and out' })[this.screen.question().face]);
+  protected readonly shapeId = signal('');
+  protected readonly shapes = computed(() => {
+    const face = { outside: 'outside', inside: 'inside', both: 'in and out' }[this.screen.question().face];
+    return PIECE_SHAPES.map(({ id, name }) => [id, `${name}, ${face}`] as const);
+  });
 
   protected take(shapeId: string): void {
+    this.shapeId.set(shapeId);
     const shape = PIECE_SHAPES.find((one) => one.id === shapeId);
     if (!shape) return;
     const face = this.screen.question().face;

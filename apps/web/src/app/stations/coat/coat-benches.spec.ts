@@ -43,10 +43,7 @@ describe('what was done to the piece before', () => {
     await screen.press('Foot soaked');
     expect(screen.text).toContain('This wall drinks nothing: only the film');
     await screen.press('A fresh dry piece');
-    const box = screen.all<HTMLInputElement>('cz-history-panel input[type=checkbox]')[0]!;
-    box.checked = true;
-    box.dispatchEvent(new Event('change'));
-    await screen.settle();
+    await screen.check('a fired glaze beneath');
     expect(screen.text).toContain('Warm the piece, thicken the glaze');
   });
 

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
 import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts } from '@cazuela/core';
 import { map } from 'rxjs';
@@ -11,11 +10,11 @@ import { PreferencesStore } from '../../data/state/preferences';
 import { sessionSignal } from '../../data/offline/session-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { Units } from '../../data/units/units';
-import { Choice } from '../../parts/choice';
-import { Loading } from '../../parts/loading';
+import { Choice } from '../../ui/choice';
+import { Loading } from '../../ui/loading';
 import { LineChart, type ChartPoint } from '../../parts/line-chart';
-import { NumberField } from '../../parts/number-field';
-import { ErrorBanner } from '../../parts/error-banner';
+import { NumberField } from '../../ui/number-field';
+import { ErrorBanner } from '../../ui/error-banner';
 import { COMPARISON_COLOURS, coatChart } from './answer/coat-chart';
 import { CoatMapPanel } from './map/coat-map-panel';
 import { CoatScreen } from './coat-screen';
@@ -29,6 +28,11 @@ import { HistoryPanel } from './history/history-panel';
 import { ScaleBucketPanel } from './on-the-scale/scale-bucket-panel';
 import { StepTilePanel } from './tiles/step-tile-panel';
 import { WindowPanel } from './window/window-panel';
+import { SelectField } from '../../ui/select-field';
+import { AutocompleteField } from '../../ui/autocomplete-field';
+import { Checkbox } from '../../ui/checkbox';
+import type { FieldOption } from '../../ui/options';
+import { Slider } from '../../ui/slider';
 
 const BENCHES = [
   ['dips', 'Measured dips'],
@@ -50,24 +54,26 @@ const DRY_THROUGH_SHARE = 0.7;
 @Component({
   selector: 'cz-coat-station',
   imports: [
-    RouterLink,
+    AutocompleteField,
+    Checkbox,
+    Choice,
     CoatMapPanel,
     DipBench,
     DipsPanel,
     DryingPanel,
     EqualCoatsPanel,
+    ErrorBanner,
     GlazeUsePanel,
     HistoryPanel,
+    LineChart,
+    Loading,
+    NumberField,
+    RouterLink,
     ScaleBucketPanel,
+    SelectField,
+    Slider,
     StepTilePanel,
     WindowPanel,
-    MatSlider,
-    MatSliderThumb,
-    Choice,
-    NumberField,
-    LineChart,
-    ErrorBanner,
-    Loading,
   ],
   providers: [CoatScreen],
   templateUrl: './coat-station.html',
@@ -173,6 +179,15 @@ export class CoatStation {
       ? `Coat against seconds: up to ${this.units.coat(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.coat(last.lowMm)} to ${this.units.coat(last.highMm)}.`
       : '';
   });
+  protected readonly bucketOptions = computed((): FieldOption[] =>
+    this.screen.buckets().map((one) => [one.id, `${one.body.name}, ${one.code}`] as const),
+  );
+  protected readonly clayBodyOptions = computed((): FieldOption[] =>
+    this.screen.bodies().map((one) => [one.id, `${one.name}, bisque ${one.bisqueCone}`] as const),
+  );
+  protected readonly bisqueLotOptions = computed((): FieldOption[] =>
+    (this.screen.body()?.lots ?? []).map((one) => [one.id, `${one.name}, cone ${one.bisqueCone}`] as const),
+  );
 
   constructor() {
     inject(Keys).bind([{ keys: ['t'], words: 'dip timer', run: () => this.openTimer() }]);
@@ -256,17 +271,5 @@ export class CoatStation {
   /** Nobody counts finer than a tenth of a second. */
   protected tenths(seconds: number): string {
     return seconds.toFixed(1);
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
-  }
-
-  protected number(event: Event): number {
-    return Number((event.target as HTMLInputElement).value);
-  }
-
-  protected checked(event: Event): boolean {
-    return (event.target as HTMLInputElement).checked;
   }
 }

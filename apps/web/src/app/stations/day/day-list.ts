@@ -6,10 +6,11 @@ import { Keys } from '../../data/devices/keys';
 import { formatDate, formatTime, formatWait } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { CodeCheck } from '../../parts/code-check';
-import { Loading } from '../../parts/loading';
-import { NumberField } from '../../parts/number-field';
-import { ErrorBanner } from '../../parts/error-banner';
+import { Loading } from '../../ui/loading';
+import { NumberField } from '../../ui/number-field';
+import { ErrorBanner } from '../../ui/error-banner';
 import { DayScreen } from './day-screen';
+import { DateField } from '../../ui/date-field';
 
 /** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
@@ -17,7 +18,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [RouterLink, MatIcon, CodeCheck, NumberField, ErrorBanner, Loading],
+  imports: [CodeCheck, DateField, ErrorBanner, Loading, MatIcon, NumberField, RouterLink],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',
@@ -101,10 +102,6 @@ export class DayList {
 
   protected stirred(bucketId: string): void {
     this.screen.noteBucket(bucketId, { type: 'stirred' });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   protected print(): void {

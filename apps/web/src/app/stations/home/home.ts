@@ -9,17 +9,18 @@ import { StudioStore } from '../../data/state/studio-store';
 import { localDay, formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { BucketRow } from '../../parts/bucket-row';
-import { Loading } from '../../parts/loading';
+import { Loading } from '../../ui/loading';
 import { FiringCurve } from '../../parts/firing-curve';
-import { ErrorBanner } from '../../parts/error-banner';
+import { ErrorBanner } from '../../ui/error-banner';
 import { nowRow } from './now-words';
+import { Expansion } from '../../ui/expansion';
 
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',
-  imports: [RouterLink, BucketRow, FiringCurve, Loading, ErrorBanner],
+  imports: [BucketRow, ErrorBanner, Expansion, FiringCurve, Loading, RouterLink],
   templateUrl: './home.html',
   styleUrl: './home.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { FiringBody } from '@cazuela/contract';
-import { HOUR_MS, attempt, CONES, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
+import { HOUR_MS, attempt, coneReached, firingFromPeak, kilnNow, peakForCone } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { Clock, NOW } from '../../data/state/clock';
@@ -10,16 +10,20 @@ import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { formatDateTime, formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
-import { Loading } from '../../parts/loading';
+import { Loading } from '../../ui/loading';
 import { FiringCurve } from '../../parts/firing-curve';
-import { NumberField } from '../../parts/number-field';
-import { ErrorBanner } from '../../parts/error-banner';
+import { NumberField } from '../../ui/number-field';
+import { ErrorBanner } from '../../ui/error-banner';
 import { coneWords, nearestCone } from './kiln-words';
 import { ResultForm } from './result-form';
+import { SelectField } from '../../ui/select-field';
+import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { TextField } from '../../ui/text-field';
+import { DateTimeField } from '../../ui/date-time-field';
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [RouterLink, FiringCurve, ResultForm, NumberField, ErrorBanner, Loading],
+  imports: [DateTimeField, ErrorBanner, FiringCurve, Loading, NumberField, ResultForm, RouterLink, SelectField, TextField],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,7 +37,7 @@ export class KilnStation {
   protected readonly units = inject(Units);
   protected readonly lighting = createMutation();
   protected readonly reading = createMutation();
-  protected readonly cones = CONES;
+  protected readonly cones = CONE_OPTIONS;
   protected readonly when = formatWhen;
   protected readonly full = formatDateTime;
   protected readonly all = apiResource(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
@@ -94,10 +98,7 @@ export class KilnStation {
       ? 'Somebody changed this firing meanwhile. It is shown as it is now: look, and choose again.'
       : failure?.problem.detail;
   });
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
-  }
+  protected readonly witnessCones = [['', 'not read'], ...CONE_OPTIONS] as const;
 
   protected light(): void {
     const curve = this.newCurve();

@@ -180,7 +180,7 @@ describe('the wall', () => {
     await screen.type('Piece, glaze or word', 'shelf');
     expect(screen.all('li')).toHaveLength(1);
     await screen.type('Piece, glaze or word', '');
-    await screen.choose('Stars at least', '4 stars and up');
+    await screen.choose('Stars at least', '4 stars and more');
     expect(screen.all('li')).toHaveLength(1);
     await screen.choose('With the fault', 'ran');
     expect(screen.text).toContain('Nothing on the wall is like that.');

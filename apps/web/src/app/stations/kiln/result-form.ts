@@ -1,12 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { FAULTS, LIMITS, type Piece, type ResultBody } from '@cazuela/contract';
-import { CONES } from '@cazuela/core';
 import { of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
 import { StudioApi } from '../../data/http/studio-api';
-import { ErrorBanner } from '../../parts/error-banner';
+import { ErrorBanner } from '../../ui/error-banner';
+import { TextArea } from '../../ui/text-area';
+import { SelectField } from '../../ui/select-field';
+import { AutocompleteField } from '../../ui/autocomplete-field';
+import { type FieldOption, plainOptions } from '../../ui/options';
+import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { FileField } from '../../ui/file-field';
 
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -14,7 +19,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [MatIcon, ErrorBanner],
+  imports: [AutocompleteField, ErrorBanner, FileField, MatIcon, SelectField, TextArea],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,8 +33,8 @@ export class ResultForm {
   private readonly api = inject(StudioApi);
   protected readonly keeping = createMutation();
   protected readonly faults = FAULTS;
-  protected readonly places = PLACES;
-  protected readonly cones = CONES;
+  protected readonly places = plainOptions(PLACES);
+  protected readonly cones = CONE_OPTIONS;
   protected readonly pieceId = signal('');
   protected readonly coneReached = linkedSignal(() => this.cone());
   protected readonly stars = signal(0);
@@ -45,6 +50,7 @@ export class ResultForm {
   });
   /** Made once for each result, so that sending twice keeps one. */
   private resultId = uuid();
+  protected readonly pieceOptions = computed((): FieldOption[] => [...this.pieces().map((piece) => [piece.id, piece.body.name] as const)]);
 
   protected has(fault: Fault['fault']): boolean {
     return this.found().some((entry) => entry.fault === fault);
@@ -54,20 +60,16 @@ export class ResultForm {
     this.found.update((list) => (this.has(fault) ? list.filter((entry) => entry.fault !== fault) : [...list, { fault, where: 'outside' }]));
   }
 
-  protected place(fault: Fault['fault'], where: string): void {
-    this.found.update((list) => list.map((entry) => (entry.fault === fault ? { ...entry, where: where as Fault['where'] } : entry)));
+  protected place(fault: Fault['fault'], where: Fault['where']): void {
+    this.found.update((list) => list.map((entry) => (entry.fault === fault ? { ...entry, where } : entry)));
   }
 
-  protected choosePhoto(event: Event): void {
-    this.photo.set((event.target as HTMLInputElement).files?.[0]);
+  protected choosePhoto(file: File): void {
+    this.photo.set(file);
     this.keeping.clear();
   }
 
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
-  }
-
-  protected keep(photoField: HTMLInputElement): void {
+  protected keep(photoField: FileField): void {
     if (!this.pieceId() || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
@@ -87,7 +89,7 @@ export class ResultForm {
       this.found.set([]);
       this.note.set('');
       this.photo.set(undefined);
-      photoField.value = '';
+      photoField.clear();
       this.kept.emit();
     });
   }

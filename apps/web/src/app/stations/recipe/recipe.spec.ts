@@ -110,10 +110,7 @@ describe('the recipe editor', () => {
 
   it('shows what each version changed, and brings an old one back into the editor', async () => {
     const screen = await open();
-    const fold = screen.all<HTMLDetailsElement>('details').find((one) => one.textContent?.includes('Its versions'))!;
-    fold.open = true;
-    fold.dispatchEvent(new Event('toggle'));
-    await screen.settle();
+    await screen.unfold('Its versions');
     const old = { ...RECIPE.body, sgLow: 1.4, lines: RECIPE.body.lines.map((line) => (line.powderId === TIN.id ? { ...line, percent: 3 } : line)) };
     records.answer(`/recipes/${RECIPE.id}/versions`, [
       { versionId: RECIPE.versionId, number: 2, reason: 'a little more tin', changedAt: RECIPE.changedAt, body: RECIPE.body },

@@ -4,7 +4,9 @@ import type { Scale } from '@cazuela/contract';
 import { decimalsForDivision, formatFixed } from '@cazuela/core';
 import { formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
-import { NumberField } from '../../parts/number-field';
+import { NumberField } from '../../ui/number-field';
+import { TextField } from '../../ui/text-field';
+import { Expansion } from '../../ui/expansion';
 
 /** Further off than this many divisions, or this share, a scale needs a new battery or a calibration. */
 const OFF_DIVISIONS = 2;
@@ -14,7 +16,7 @@ const SHOWN_CHECKS = 6;
 /** One scale of the studio, and what it made of a known weight over the months. */
 @Component({
   selector: 'cz-scale-card',
-  imports: [MatIcon, NumberField],
+  imports: [Expansion, MatIcon, NumberField, TextField],
   templateUrl: './scale-card.html',
   styles: `
     :host {

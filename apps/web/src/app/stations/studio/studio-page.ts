@@ -2,17 +2,22 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { bodyBodySchema, studioSchema, type BodyBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
-import { CONES } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
 import { apiResource } from '../../data/http/api-resource';
 import { PreferencesStore } from '../../data/state/preferences';
 import { StudioApi } from '../../data/http/studio-api';
 import { studioBodyOf, StudioStore } from '../../data/state/studio-store';
-import { Choice } from '../../parts/choice';
-import { NumberField } from '../../parts/number-field';
-import { ErrorBanner } from '../../parts/error-banner';
+import { Choice } from '../../ui/choice';
+import { NumberField } from '../../ui/number-field';
+import { ErrorBanner } from '../../ui/error-banner';
 import { ScaleCard } from './scale-card';
+import { TextField } from '../../ui/text-field';
+import { SelectField } from '../../ui/select-field';
+import { Checkbox } from '../../ui/checkbox';
+import { ColourField } from '../../ui/colour-field';
+import { plainOptions } from '../../ui/options';
+import { CONE_OPTIONS } from '../../data/units/cone-options';
 
 /** Checks of a scale that are kept: some years of them. */
 const MOST_CHECKS = 60;
@@ -20,7 +25,7 @@ const MOST_CHECKS = 60;
 /** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [Choice, MatIcon, NumberField, RouterLink, ErrorBanner, ScaleCard],
+  imports: [Checkbox, Choice, ColourField, ErrorBanner, MatIcon, NumberField, RouterLink, ScaleCard, SelectField, TextField],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,7 +68,7 @@ export class StudioPage {
   ] as const;
   protected readonly saving = createMutation();
   protected readonly adding = createMutation();
-  protected readonly cones = CONES;
+  protected readonly cones = CONE_OPTIONS;
   protected readonly bodies = apiResource(() => this.api.bodies());
   protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
     const studio = this.store.studio();
@@ -76,6 +81,7 @@ export class StudioPage {
   protected readonly kept = signal(false);
   protected readonly newBody = signal<BodyBody>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
   protected readonly bodyFits = computed(() => bodyBodySchema.safeParse(this.newBody()).success);
+  protected readonly memberOptions = computed(() => plainOptions(this.store.studio()?.members ?? []));
 
   protected change(change: Partial<StudioBody>): void {
     this.kept.set(false);
@@ -126,10 +132,6 @@ export class StudioPage {
         .map((name) => name.trim())
         .filter(Boolean),
     });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   protected save(): void {

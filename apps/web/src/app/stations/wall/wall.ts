@@ -5,13 +5,16 @@ import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
-import { Loading } from '../../parts/loading';
-import { ErrorBanner } from '../../parts/error-banner';
+import { Loading } from '../../ui/loading';
+import { ErrorBanner } from '../../ui/error-banner';
+import { TextField } from '../../ui/text-field';
+import { SelectField } from '../../ui/select-field';
+import { plainOptions } from '../../ui/options';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [RouterLink, ErrorBanner, Loading],
+  imports: [ErrorBanner, Loading, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,7 +25,10 @@ export class Wall {
   protected readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly when = formatWhen;
-  protected readonly faults = FAULTS;
+  protected readonly faultOptions = [['', 'any fault or none'], ...plainOptions(FAULTS)] as const;
+  protected readonly starOptions = [0, 1, 2, 3, 4, 5].map(
+    (stars) => [stars, stars === 0 ? 'any stars' : stars === 1 ? '1 star and more' : `${stars} stars and more`] as const,
+  );
   protected readonly all = apiResource(() => this.api.results());
   protected readonly words = signal('');
   protected readonly fault = signal('');
@@ -40,13 +46,5 @@ export class Wall {
 
   protected faultWords(faults: Result['body']['faults']): string {
     return faults.map((one) => `${one.fault} (${one.where})`).join(', ');
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
-  }
-
-  protected number(event: Event): number {
-    return Number((event.target as HTMLSelectElement).value);
   }
 }

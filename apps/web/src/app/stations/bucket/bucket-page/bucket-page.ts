@@ -5,8 +5,8 @@ import { localDay, formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { CodeCheck } from '../../../parts/code-check';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { STIRRING_WORDS } from './cures/cure-words';
 import { FEEL_VERDICT_WORDS } from './feel/feel-words';
 import { BucketForm } from './about/bucket-form';
@@ -22,29 +22,33 @@ import { SettlingPanel } from './cures/settling-panel';
 import { StainPanel } from './pour/stain-panel';
 import { UnreadableBucket } from './unreadable-bucket';
 import { CorrectionsPanel } from './corrections/corrections-panel';
+import { Expansion } from '../../../ui/expansion';
+import { SentenceForm } from '../../../ui/sentence-form';
 
 type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'label' | 'notes';
 
 @Component({
   selector: 'cz-bucket-page',
   imports: [
-    RouterLink,
     BucketDrawing,
     BucketForm,
     CodeCheck,
-    Loading,
+    CorrectionsPanel,
     DippingPanel,
+    ErrorBanner,
+    Expansion,
     FeelPanel,
     HistoryPanel,
     LabelPanel,
     LevelForm,
+    Loading,
     MeasurePanel,
     PourPanel,
-    ErrorBanner,
+    RouterLink,
+    SentenceForm,
     SettlingPanel,
     StainPanel,
     UnreadableBucket,
-    CorrectionsPanel,
   ],
   providers: [BucketScreen],
   templateUrl: './bucket-page.html',
@@ -114,9 +118,8 @@ export class BucketPage {
     );
   }
 
-  protected keepText(field: HTMLInputElement, type: 'noted' | 'contaminated'): void {
-    if (field.value.trim()) this.screen.note({ type, text: field.value.trim() });
-    field.value = '';
+  protected keepText(text: string, type: 'noted' | 'contaminated'): void {
+    this.screen.note({ type, text });
   }
 
   protected reopen(): void {

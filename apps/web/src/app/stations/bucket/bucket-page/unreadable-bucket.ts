@@ -5,7 +5,7 @@ import { Outbox } from '../../../data/offline/outbox';
 import { stepWords } from '../../../data/offline/step-words';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { ErrorBanner } from '../../../ui/error-banner';
 
 /** How many steps are shown, newest first: what spoiled a bucket was done lately. */
 const NEWEST = 30;

@@ -9,10 +9,12 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { UnreadableRows } from '../../../data/http/unreadable-rows';
 import { BucketRow } from '../../../parts/bucket-row';
-import { Choice } from '../../../parts/choice';
+import { Choice } from '../../../ui/choice';
 import { bucketByCode } from '../../../parts/code-check';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
+import { SelectField } from '../../../ui/select-field';
+import { TextField } from '../../../ui/text-field';
 
 const SORTS = [
   ['code', 'code'],
@@ -31,16 +33,21 @@ type View = z.infer<typeof viewSchema>;
 
 @Component({
   selector: 'cz-bucket-shelf',
-  imports: [BucketRow, RouterLink, Choice, Loading, ErrorBanner],
+  imports: [BucketRow, Choice, ErrorBanner, Loading, RouterLink, SelectField, TextField],
   template: `
     <div class="page">
       <div class="spread">
         <h1>Buckets</h1>
         <form class="row" (submit)="$event.preventDefault(); open()">
-          <label
-            ><span class="visually-hidden">Show buckets called</span
-            ><input type="search" placeholder="name, or scan a code" maxlength="300" [value]="filter()" (input)="type($event)"
-          /></label>
+          <cz-text-field
+            label="Show buckets called"
+            labelHidden
+            type="search"
+            placeholder="name, or scan a code"
+            [longest]="300"
+            [value]="filter()"
+            (changed)="type($event)"
+          />
           <a class="press" routerLink="/weigh">Weigh a new one</a>
         </form>
       </div>
@@ -56,13 +63,7 @@ type View = z.infer<typeof viewSchema>;
       @if (shown(); as buckets) {
         <div class="row view">
           <cz-choice label="Show" [options]="shows" [value]="view().show" (changed)="change({ show: $event })" />
-          <label class="named"
-            >Sorted by<select (change)="change({ sort: $any($event.target).value })">
-              @for (one of sorts; track one[0]) {
-                <option [value]="one[0]" [selected]="one[0] === view().sort">{{ one[1] }}</option>
-              }
-            </select></label
-          >
+          <cz-select label="Sorted by" [options]="sorts" [value]="view().sort" (changed)="change({ sort: $event })" />
         </div>
         @if (buckets.length > 0) {
           <cz-bucket-row [buckets]="buckets" />
@@ -126,9 +127,9 @@ export class BucketShelf {
     });
   }
 
-  protected type(event: Event): void {
+  protected type(text: string): void {
     this.asked.set(false);
-    this.typed.set({ text: (event.target as HTMLInputElement).value });
+    this.typed.set({ text });
   }
 
   /** Enter opens the bucket with this code; a scanner types it and presses Enter. */

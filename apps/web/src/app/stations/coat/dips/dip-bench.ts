@@ -20,6 +20,7 @@ import { Keys } from '../../../data/devices/keys';
 import { Sound } from '../../../data/devices/sound';
 import { Units } from '../../../data/units/units';
 import { keepAwake } from '../../../data/devices/wake-lock';
+import { Checkbox } from '../../../ui/checkbox';
 
 /** Drawn so many times as thick as it is. */
 const EXAGGERATED = 60;
@@ -31,15 +32,14 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
 /** The dip timer: one key, counted in, seconds shown and beeped, the coat growing in section, the real seconds kept. */
 @Component({
   selector: 'cz-dip-bench',
+  imports: [Checkbox],
   template: `
     <div class="bench" role="dialog" aria-modal="true" aria-label="Dip timer" [class.beat]="beat() && kept().silent">
       <div class="head">
         <p>
           <strong>{{ name() }}</strong> {{ wanted() ? 'take it out at ' + units.seconds(wanted()!) : '' }}
         </p>
-        <label class="check"
-          ><input type="checkbox" [checked]="kept().silent" (change)="silent($any($event.target).checked)" /> silent, with a pulse</label
-        >
+        <cz-checkbox label="silent, with a pulse" [value]="kept().silent" (changed)="silent($event)" />
         <button type="button" class="press bare" (click)="left.emit(kept().dips)">Leave, Esc</button>
       </div>
       <div class="middle">

@@ -5,14 +5,15 @@ import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { CoatScreen } from '../coat-screen';
 import { dipWords } from '../coat-words';
+import { SentenceForm } from '../../../ui/sentence-form';
 
 /** Every measured dip of this glaze on this body: what the answer rests on, and what was left out with its reason. */
 @Component({
   selector: 'cz-dips-list',
-  imports: [ErrorBanner],
+  imports: [ErrorBanner, SentenceForm],
   template: `
     @if (list().length > 0) {
       <table class="sheet">
@@ -32,10 +33,7 @@ import { dipWords } from '../coat-words';
               @if (one.dip.body.leftOut) {
                 <button type="button" class="press bare" (click)="judge(one.dip, undefined)">Count it again</button>
               } @else if (asking() === one.dip.id) {
-                <form class="row" (submit)="$event.preventDefault(); leave(one.dip, reason)">
-                  <label class="named">Why it does not count<input #reason maxlength="200" /></label>
-                  <button type="submit" class="press quiet-press">Leave it out</button>
-                </form>
+                <cz-sentence-form label="Why it does not count" action="Leave it out" takesFocus [longest]="200" (kept)="judge(one.dip, $event)" />
               } @else {
                 <button type="button" class="press bare" [attr.aria-label]="'Leave out: ' + one.words" (click)="asking.set(one.dip.id)">
                   Leave out
@@ -49,12 +47,6 @@ import { dipWords } from '../coat-words';
     }
   `,
   styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
     .out td {
       color: var(--iron-wash);
     }
@@ -90,10 +82,6 @@ export class DipsList {
 
   protected reload(): void {
     this.screen.all.reload();
-  }
-
-  protected leave(dip: CoatDip, reason: HTMLInputElement): void {
-    if (reason.value.trim()) this.judge(dip, reason.value.trim());
   }
 
   protected judge(dip: CoatDip, leftOut: string | undefined): void {

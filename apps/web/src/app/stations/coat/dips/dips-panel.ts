@@ -6,13 +6,14 @@ import { createMutation } from '../../../data/http/mutation';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { AreaField } from '../area-field';
 import { CoatScreen } from '../coat-screen';
 import { predictedWords, METHOD_NAMES } from '../coat-words';
 import { DipsList } from './dips-list';
+import { SelectField } from '../../../ui/select-field';
 
 const MEASUREMENTS = [
   ['wetWeight', 'weighed wet'],
@@ -43,7 +44,7 @@ const TILE_STEPS = 3;
 /** What was dipped and measured: a step tile or weighed pots, saved as a whole; and every dip of this pair. */
 @Component({
   selector: 'cz-dips-panel',
-  imports: [AreaField, Choice, DipsList, NumberField, ErrorBanner],
+  imports: [AreaField, Choice, DipsList, ErrorBanner, NumberField, SelectField],
   templateUrl: './dips-panel.html',
   styles: `
     :host {
@@ -77,7 +78,7 @@ export class DipsPanel {
   private readonly units = inject(Units);
   protected readonly keeping = createMutation();
   protected readonly measurements = MEASUREMENTS;
-  protected readonly methods = PUT_WAYS;
+  protected readonly methods = PUT_WAYS.map((method) => [method, METHOD_NAMES[method]] as const);
   protected readonly methodNames = METHOD_NAMES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;

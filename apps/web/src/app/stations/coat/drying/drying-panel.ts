@@ -2,14 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { attempt, dryCoatAdvice, dryCoatOf, powderShares, weighedParts } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { CoatScreen } from '../coat-screen';
 import { becauseWords, FAULT_WORDS, REMEDY_WORDS } from './drying-words';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 /** What the coat will do as it dries, alone or over another, and what can be done about it before the dip and after. */
 @Component({
   selector: 'cz-drying-panel',
-  imports: [NumberField],
+  imports: [AutocompleteField, NumberField],
   templateUrl: './drying-panel.html',
   styles: `
     .row {
@@ -56,6 +58,10 @@ export class DryingPanel {
       })),
     }));
   });
+  protected readonly overOptions = computed((): FieldOption[] => [
+    ['', 'bare bisque'],
+    ...this.screen.buckets().map((one) => [one.id, `${one.body.name}, ${one.code}`] as const),
+  ]);
 
   private shareOf(bucket: BucketSummary | undefined): number | undefined {
     if (!bucket?.contents) return undefined;

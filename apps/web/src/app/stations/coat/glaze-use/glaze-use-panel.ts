@@ -5,9 +5,11 @@ import { areaCm2, attempt, glazeUse, insideProfile, PIECE_SHAPES } from '@cazuel
 import * as z from 'zod';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { FACES } from '../answer/coat-question';
 import { CoatScreen } from '../coat-screen';
+import { SelectField } from '../../../ui/select-field';
+import { plainOptions } from '../../../ui/options';
 
 const USE_METHODS = ['dip', 'pour', 'brush', 'spray'] as const;
 const rowSchema = z.object({
@@ -23,7 +25,7 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
 /** Grams and millilitres that a list of pieces takes of this bucket at their coats, and whether it is enough. */
 @Component({
   selector: 'cz-glaze-use-panel',
-  imports: [MatIcon, NumberField, RouterLink],
+  imports: [MatIcon, NumberField, RouterLink, SelectField],
   templateUrl: './glaze-use-panel.html',
   styles: `
     .piece {
@@ -64,8 +66,8 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
 export class GlazeUsePanel {
   private readonly screen = inject(CoatScreen);
   protected readonly units = inject(Units);
-  protected readonly shapes = PIECE_SHAPES;
-  protected readonly methods = USE_METHODS;
+  protected readonly shapes = PIECE_SHAPES.map(({ id, name }) => [id, name] as const);
+  protected readonly methods = plainOptions(USE_METHODS);
   protected readonly list = sessionSignal(
     'glaze-use',
     { rows: [{ shapeId: 'cup', face: 'both', method: 'dip', count: 10, coatMm: null }] as Row[], stayMl: null as number | null },
@@ -97,6 +99,11 @@ export class GlazeUsePanel {
       ? use.value.rows.map((row) => `${this.units.millilitres(row.slurryMl)}; the bucket covers ${row.bucketCovers} of these alone`)
       : [];
   });
+  protected readonly faces = [
+    ['both', 'in and out'],
+    ['outside', 'outside'],
+    ['inside', 'inside'],
+  ] as const;
 
   protected edit(index: number, change: Partial<Row>): void {
     this.change({ rows: this.list().rows.map((row, at) => (at === index ? { ...row, ...change } : row)) });

@@ -1,8 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import type { Treatment, Question } from '../answer/coat-question';
 import { CoatScreen } from '../coat-screen';
+import { SelectField } from '../../../ui/select-field';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import { Checkbox } from '../../../ui/checkbox';
+import { Expansion } from '../../../ui/expansion';
+import type { FieldOption } from '../../../ui/options';
 
 /** A piece that was rinsed under the tap: share of what it can take up, a guess. */
 const RINSED_SHARE = 0.25;
@@ -13,7 +18,7 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
 /** What was done to the piece before this dip: all of it changes the water in its wall. */
 @Component({
   selector: 'cz-history-panel',
-  imports: [MatIcon, NumberField],
+  imports: [AutocompleteField, Checkbox, Expansion, MatIcon, NumberField, SelectField],
   templateUrl: './history-panel.html',
   styles: `
     li {
@@ -52,6 +57,12 @@ export class HistoryPanel {
     if (this.screen.question().firedUnder) return 'On a fired glaze';
     return count === 0 ? 'A fresh dry piece, or what was done to it' : `After ${count} ${count === 1 ? 'step' : 'steps'}`;
   });
+  protected readonly bucketOptions = computed((): FieldOption[] => this.screen.buckets().map((one) => [one.id, one.body.name] as const));
+  protected readonly airs = [
+    ['usual', 'usual air'],
+    ['damp', 'a damp room'],
+    ['draught', 'draught or warmth'],
+  ] as const;
 
   protected add(...treatments: Treatment[]): void {
     this.set([...this.treatments(), ...treatments]);

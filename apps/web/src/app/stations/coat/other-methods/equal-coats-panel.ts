@@ -3,7 +3,7 @@ import { attempt, equalCoats, labelCoats, type EqualCoat, type CoatMethod } from
 import * as z from 'zod';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { AreaField } from '../area-field';
 import { CoatScreen } from '../coat-screen';
 import { METHOD_NAMES } from '../coat-words';

@@ -9,12 +9,13 @@ import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { CoatScreen } from '../coat-screen';
 import { TileCard } from './tile-card';
 import { markerWords, stripProblem, tileSteps } from './tile-words';
+import { TextField } from '../../../ui/text-field';
 
 const askedSchema = z.object({ wanted: z.string().max(100), highMm: z.number().nullable(), method: z.enum(['inOneGo', 'dipOverDip']) });
 type Asked = z.infer<typeof askedSchema>;
@@ -22,7 +23,7 @@ type Asked = z.infer<typeof askedSchema>;
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
 @Component({
   selector: 'cz-step-tile-panel',
-  imports: [Choice, NumberField, ErrorBanner, TileCard],
+  imports: [Choice, ErrorBanner, NumberField, TextField, TileCard],
   templateUrl: './step-tile-panel.html',
   styles: `
     .row {

@@ -1,14 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { tileSchema, type CoatDipBody, type StepTile, type TileBody, type TileStrip } from '@cazuela/contract';
-import { CONES } from '@cazuela/core';
 import { concat, last, map, of, type Observable } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
+import { SelectField } from '../../../ui/select-field';
+import { plainOptions } from '../../../ui/options';
+import { CONE_OPTIONS } from '../../../data/units/cone-options';
+import { TextField } from '../../../ui/text-field';
+import { Expansion } from '../../../ui/expansion';
 
 const VERDICTS = ['thin', 'right', 'thick'] as const;
 /** From this point on a strip is dry enough to be read: a dip counts with the bucket as it stood. */
@@ -17,7 +21,7 @@ const USUAL_CONE = '6';
 /** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
 @Component({
   selector: 'cz-tile-card',
-  imports: [NumberField, TwoVersions],
+  imports: [Expansion, NumberField, SelectField, TextField, TwoVersions],
   templateUrl: './tile-card.html',
   styles: `
     .row {
@@ -32,7 +36,7 @@ const USUAL_CONE = '6';
     .code {
       margin-right: 0.6rem;
     }
-    details {
+    cz-expansion {
       margin-bottom: 0.6rem;
     }
   `,
@@ -46,8 +50,6 @@ export class TileCard {
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly keeping = createMutation();
-  protected readonly cones = CONES;
-  protected readonly verdicts = VERDICTS;
   /** Typed here; a reading that somebody else saved meanwhile does not overwrite it. */
   protected readonly draft = linkedSignal<StepTile, TileBody>({
     source: this.tile,
@@ -61,6 +63,8 @@ export class TileCard {
     const current = failure?.problem.code === 'stale' ? tileSchema.safeParse(failure.problem.current) : undefined;
     return current?.success ? current.data : undefined;
   });
+  protected readonly cones = [['', 'not yet'], ...CONE_OPTIONS] as const;
+  protected readonly looks = [['', 'not looked at'], ...plainOptions(VERDICTS)] as const;
 
   protected toldOf(body: TileBody): string {
     const read = body.strips.filter((strip) => strip.verdict !== undefined).length;

@@ -9,18 +9,19 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
 import { FiredLooks } from './fired-looks';
+import { TextField } from '../../../ui/text-field';
 
 const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right: '', thick: '' } };
 
 /** How thick this glaze looks right on this body, how it looks outside that range, and every change with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [NumberField, ErrorBanner, TwoVersions],
+  imports: [ErrorBanner, NumberField, TextField, TwoVersions],
   templateUrl: './window-panel.html',
   styles: `
     .fields {
@@ -114,8 +115,8 @@ export class WindowPanel {
     this.edited.set({ ...this.draft(), ...change });
   }
 
-  protected words(which: keyof CoatWindow['looks'], event: Event): void {
-    this.edit({ looks: { ...this.draft().looks, [which]: (event.target as HTMLInputElement).value } });
+  protected words(which: keyof CoatWindow['looks'], words: string): void {
+    this.edit({ looks: { ...this.draft().looks, [which]: words } });
   }
 
   protected keep(version = this.document()?.version ?? 0): void {

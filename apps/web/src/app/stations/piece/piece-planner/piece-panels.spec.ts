@@ -46,12 +46,6 @@ describe('the panels of a piece plan', () => {
       put.flush({ id: put.request.url.split('/').at(-1)!, version: version + 1, createdAt: '2026-03-01T10:00:00.000Z', body });
     }
   };
-  const check = async (screen: Screen<PiecePlanner>, label: string): Promise<void> => {
-    const field = screen.field(label);
-    field.checked = !field.checked;
-    field.dispatchEvent(new Event('change', { bubbles: true }));
-    await screen.settle();
-  };
   const steps = (screen: Screen<PiecePlanner>): string =>
     screen
       .all('.steps .words')
@@ -66,7 +60,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.strips![0]!.layers).toHaveLength(1);
     await screen.choose('Its edges', 'waving edge');
     expect(last().plan.strips![0]!.edge).toEqual({ kind: 'waving', riseMm: 10, waves: 5 });
-    await check(screen, 'glazed first and waxed over');
+    await screen.check('glazed first and waxed over');
     expect(last().plan.strips![0]!.first).toBe(true);
     expect(steps(screen)).toContain('Wax over the strip 35–53 mm up');
     await screen.type('From', '60');
@@ -169,7 +163,7 @@ describe('the panels of a piece plan', () => {
 
   it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {
     const screen = await open({ zones: zones({ inside: [coat(WHITE.id)], outside: [coat(BLUE.id)] }) }, { count: 3 });
-    await check(screen, 'each one different');
+    await screen.check('each one different');
     const { variations } = last();
     expect(variations!.rule.places).toEqual(['inside', 'outside']);
     expect(variations!.pieces).toHaveLength(3);
@@ -177,7 +171,7 @@ describe('the panels of a piece plan', () => {
     expect(new Set(screen.all('.pieces li').map((one) => one.textContent!.replace(/^\s*\d+\./, ''))).size).toBe(3);
     await screen.type('How many', '9');
     expect(screen.text).toContain('make 4 different pieces, and 9 are wanted: add a glaze or a place.');
-    await check(screen, 'each one different');
+    await screen.check('each one different');
     expect(last().variations).toBeUndefined();
   });
 

@@ -6,8 +6,8 @@ import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/state/clock';
 import { createMutation } from '../../../data/http/mutation';
 import { localDay } from '../../../data/units/times';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatsPanel } from './coats/coats-panel';
 import { MasksPanel } from './coats/masks-panel';
@@ -26,6 +26,8 @@ import { SetPanel } from './set/set-panel';
 import { StepsPanel } from './steps/steps-panel';
 import { VersionsNote } from './files/versions-note';
 import { AlternativesPanel } from './alternatives/alternatives-panel';
+import { TextField } from '../../../ui/text-field';
+import { DateField } from '../../../ui/date-field';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -34,22 +36,24 @@ const COUNTED_LENGTH = 12;
 @Component({
   selector: 'cz-piece-planner',
   imports: [
+    AlternativesPanel,
     CoatsPanel,
-    Loading,
+    DateField,
+    DecoratingColoursPanel,
+    ErrorBanner,
     FilesPanel,
+    Loading,
     MasksPanel,
     PieceHeadline,
     PieceSheet,
     PieceSums,
     PlanWarnings,
-    DecoratingColoursPanel,
     RunPanel,
-    ErrorBanner,
     SetPanel,
     StepsPanel,
+    TextField,
     TwoVersions,
     VersionsNote,
-    AlternativesPanel,
   ],
   providers: [PieceDraft, PieceScreen],
   templateUrl: './piece-planner.html',
@@ -77,10 +81,6 @@ export class PiecePlanner {
       const piece = this.screen.all.value()?.piece;
       if (piece) untracked(() => this.draft.open(piece));
     });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   /** Plans the tile that would tell, and opens it. */

@@ -6,9 +6,9 @@ import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
-import { Loading } from '../../../parts/loading';
+import { Loading } from '../../../ui/loading';
 import { PieceSection } from '../../../parts/piece-section';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanImport } from './plan-import';
 
 @Component({

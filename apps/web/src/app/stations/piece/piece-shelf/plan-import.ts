@@ -4,6 +4,10 @@ import { pieceFromFile, readPlanFile, type PlanFile } from '@cazuela/formats';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
+import { SelectField } from '../../../ui/select-field';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
+import { FileField } from '../../../ui/file-field';
 
 /** A plan is a few kilobytes; a larger file is something else. */
 const LARGEST_BYTES = 2_000_000;
@@ -11,6 +15,7 @@ const LARGEST_BYTES = 2_000_000;
 /** Imports a plan's file: its glazes are matched with buckets by name, and the others are asked for. */
 @Component({
   selector: 'cz-plan-import',
+  imports: [AutocompleteField, FileField, SelectField],
   templateUrl: './plan-import.html',
   styles: `
     :host {
@@ -43,13 +48,16 @@ export class PlanImport {
     return new Map(found);
   });
   protected readonly open = computed(() => (this.file()?.glazes.length ?? 0) - this.matched().size);
+  protected readonly clayOptions = computed((): FieldOption[] => this.bodies().map((one) => [one.id, one.name] as const));
+  protected readonly bucketOptions = computed((): FieldOption[] => [
+    ['', 'choose a bucket'],
+    ...this.buckets().map((bucket) => [bucket.id, bucket.body.name] as const),
+  ]);
 
-  protected async choose(event: Event): Promise<void> {
-    const [chosen] = (event.target as HTMLInputElement).files ?? [];
+  protected async choose(chosen: File): Promise<void> {
     this.file.set(undefined);
     this.refused.set('');
     this.chosen.set(new Map());
-    if (!chosen) return;
     if (chosen.size > LARGEST_BYTES) return this.refused.set('This file is too large for a piece plan.');
     const read = readPlanFile(await chosen.text());
     if (read.kind === 'ok') this.file.set(read.file);

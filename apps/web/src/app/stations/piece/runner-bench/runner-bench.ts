@@ -7,15 +7,17 @@ import { createMutation } from '../../../data/http/mutation';
 import { Glazes } from '../../../data/state/glazes';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanRunner } from './plan-runner';
 import { RunnerCard } from './runner-card';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 /** Runner tiles: how far each glaze runs, measured, and each pair over one another. Every piece plan uses what is learnt here. */
 @Component({
   selector: 'cz-runner-bench',
-  imports: [Loading, RouterLink, RunnerCard, ErrorBanner],
+  imports: [AutocompleteField, ErrorBanner, Loading, RouterLink, RunnerCard],
   templateUrl: './runner-bench.html',
   styles: `
     .row {
@@ -66,6 +68,11 @@ export class RunnerBench {
       ),
     ];
   });
+  protected readonly glazeOptions = computed((): FieldOption[] => this.glazes().map((glaze) => [glaze.bucketId, glaze.name] as const));
+  protected readonly overOptions = computed((): FieldOption[] => [
+    ['', 'nothing: its own flow'],
+    ...this.glazes().map((glaze) => [glaze.bucketId, glaze.name] as const),
+  ]);
 
   protected plan(event: Event): void {
     event.preventDefault();

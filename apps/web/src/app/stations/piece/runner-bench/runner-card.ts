@@ -1,17 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
-import { runnerReadings, attempt, CONES, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
+import { runnerReadings, attempt, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
+import { SelectField } from '../../../ui/select-field';
+import { CONE_OPTIONS } from '../../../data/units/cone-options';
 
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
   selector: 'cz-runner-card',
-  imports: [NumberField, TwoVersions],
+  imports: [NumberField, SelectField, TwoVersions],
   templateUrl: './runner-card.html',
   styles: `
     article {
@@ -59,7 +61,7 @@ export class RunnerCard {
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly saving = createMutation();
-  protected readonly cones = CONES.map(({ cone }) => cone);
+  protected readonly cones = CONE_OPTIONS;
   protected readonly usualCone = USUAL_CONE;
   protected readonly draft = linkedSignal(() => this.tile().body);
   protected readonly isChanged = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));

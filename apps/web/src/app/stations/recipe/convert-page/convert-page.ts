@@ -7,10 +7,12 @@ import { apiResource } from '../../../data/http/api-resource';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { Loading } from '../../../parts/loading';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { Loading } from '../../../ui/loading';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 const questionSchema = z.object({
   toId: z.string(),
@@ -26,7 +28,7 @@ const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 50
 /** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
 @Component({
   selector: 'cz-convert-page',
-  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner],
+  imports: [AutocompleteField, Choice, ErrorBanner, Loading, NumberField, RouterLink],
   templateUrl: './convert-page.html',
   styleUrl: './convert-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -99,13 +101,15 @@ export class ConvertPage {
       };
     });
   });
+  protected readonly recipeOptions = computed((): FieldOption[] =>
+    this.others().map((one) => [one.id, `${one.body.name}, version ${one.version}`] as const),
+  );
+  protected readonly bucketOptions = computed((): FieldOption[] =>
+    this.buckets().map((bucket) => [bucket.id, `${bucket.code} ${bucket.body.name}, ${this.units.litres(bucket.contents!.volumeMl)}`] as const),
+  );
 
   protected change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 
   private nameOf(powderId: string): string {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
 import { combineLatest, type Subscription } from 'rxjs';
@@ -6,10 +7,11 @@ import { toFailure } from '../../../data/http/api';
 import { NOW } from '../../../data/state/clock';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
-import { Choice } from '../../../parts/choice';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { FilesApi, type ImportStep } from './files-api';
 import { countWords, outcomeWords } from './files-words';
+import { FileField } from '../../../ui/file-field';
 
 /** A file of tens of thousands of recipes is no recipe book: the wrong file was chosen. */
 const MOST_BYTES = 60 * 1024 * 1024;
@@ -27,7 +29,7 @@ type State =
 /** Recipes, powders and batches out of the studio and in again, in open files. */
 @Component({
   selector: 'cz-files-page',
-  imports: [RouterLink, Choice, ErrorBanner],
+  imports: [Choice, ErrorBanner, FileField, MatProgressBar, RouterLink],
   templateUrl: './files-page.html',
   styleUrl: './files-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -87,14 +89,9 @@ export class FilesPage {
     });
   }
 
-  protected async choose(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const [file] = input.files ?? [];
-    if (!file) return;
+  protected async choose(file: File): Promise<void> {
     if (file.size > MOST_BYTES) return this.state.set({ kind: 'failed', message: 'That file is too large for recipes: is it the right one?' });
     const text = await file.text();
-    // The same file can be chosen again after it was mended.
-    input.value = '';
     this.read(file.name, text);
   }
 

@@ -10,11 +10,16 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { Loading } from '../../../parts/loading';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { Loading } from '../../../ui/loading';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
+import { TextField } from '../../../ui/text-field';
+import { SelectField } from '../../../ui/select-field';
+import { Expansion } from '../../../ui/expansion';
+import { plainOptions } from '../../../ui/options';
+import { TextArea } from '../../../ui/text-area';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
 const OXIDES = [...Object.keys(MOLAR_MASS), 'other'];
@@ -22,7 +27,7 @@ const OXIDES = [...Object.keys(MOLAR_MASS), 'other'];
 /** One powder: what is on the shelf and where it went, its price, and the figures that decide what it does. */
 @Component({
   selector: 'cz-powder-page',
-  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner, TwoVersions],
+  imports: [Choice, ErrorBanner, Expansion, Loading, NumberField, RouterLink, SelectField, TextArea, TextField, TwoVersions],
   templateUrl: './powder-page.html',
   styleUrl: './powder-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,7 +40,7 @@ export class PowderPage {
   private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly currency = computed(() => this.store.studio()?.currency ?? '');
-  protected readonly roles = POWDER_ROLES;
+  protected readonly roles = plainOptions(POWDER_ROLES);
   protected readonly oxides = OXIDES;
   protected readonly moves = [
     ['counted', 'counted'],
@@ -105,10 +110,6 @@ export class PowderPage {
   protected oxide(name: string, { value }: TypedNumber): void {
     const { [name]: _gone, ...rest } = this.body().oxides;
     this.change({ oxides: value ? { ...rest, [name]: value } : rest });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   protected hazards(text: string): void {

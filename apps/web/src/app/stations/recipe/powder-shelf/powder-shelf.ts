@@ -3,13 +3,14 @@ import { RouterLink } from '@angular/router';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
+import { TextField } from '../../../ui/text-field';
 
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [RouterLink, Loading, ErrorBanner],
+  imports: [ErrorBanner, Loading, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,7 +43,7 @@ export class PowderShelf {
   });
   protected readonly lowCount = computed(() => this.rows().filter((row) => row.low).length);
 
-  protected type(event: Event): void {
-    this.filter.set((event.target as HTMLInputElement).value);
+  protected type(text: string): void {
+    this.filter.set(text);
   }
 }

@@ -1,21 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { readRecipeText, type Powder, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
+import { TextArea } from '../../../ui/text-area';
 
 /** Lines pasted from a spreadsheet, checked before they replace those of the recipe. */
 @Component({
   selector: 'cz-paste-panel',
+  imports: [TextArea],
   template: `
-    <label class="named">
-      Powders and percentages, one line each
-      <textarea
-        rows="5"
-        placeholder="Silica	30&#10;Kaolin	20&#10;&#10;Tin oxide	4"
-        [value]="text()"
-        (input)="text.set($any($event.target).value)"
-      ></textarea>
-    </label>
-    <p class="quiet small">After an empty line, or with a + in front, a line goes over the base.</p>
+    <cz-text-area
+      label="Powders and percentages, one line each"
+      hint="After an empty line, or with a + in front, a line goes over the base."
+      placeholder="Silica	30&#10;Kaolin	20&#10;&#10;Tin oxide	4"
+      [rows]="5"
+      [longest]="20000"
+      [value]="text()"
+      (changed)="text.set($event)"
+    />
     @if (text().trim()) {
       <table class="sheet" aria-label="As it was read">
         @for (line of read().lines; track line.number) {
@@ -40,7 +41,7 @@ import { v7 as uuid } from 'uuid';
       gap: 0.5rem;
       justify-items: start;
     }
-    .named {
+    cz-text-area {
       width: 100%;
     }
     .sheet {

@@ -3,8 +3,10 @@ import type { Product } from '@cazuela/contract';
 import { attempt, labelWaterPerGram, MASS_UNITS, VOLUME_UNITS, type Unit } from '@cazuela/core';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
+import { Choice } from '../../../ui/choice';
+import { NumberField } from '../../../ui/number-field';
+import { SelectField } from '../../../ui/select-field';
+import { plainOptions } from '../../../ui/options';
 
 const BASE: Product = { kind: 'base', label: { powder: { value: 1, unit: 'kg' }, water: { value: 1, unit: 'L' } }, packGrams: 5000 };
 const JAR: Product = { kind: 'jar', coats: 3, jarMl: 470, makerSaysFoodSafe: 'unsaid' };
@@ -14,7 +16,7 @@ const VOLUMES = (Object.keys(VOLUME_UNITS) as Unit[]).filter((unit) => unit !== 
 /** Bought ready: a dry base with the water rule of its label, in the label's own units, or a jar to brush. */
 @Component({
   selector: 'cz-product-panel',
-  imports: [Choice, NumberField],
+  imports: [Choice, NumberField, SelectField],
   templateUrl: './product-panel.html',
   styles: `
     :host {
@@ -56,7 +58,7 @@ export class ProductPanel {
     ['yes', 'yes'],
     ['no', 'no'],
   ] as const;
-  protected readonly units = [...MASSES, ...VOLUMES];
+  protected readonly units = plainOptions([...MASSES, ...VOLUMES]);
   protected readonly base = computed(() => narrow(this.product(), 'base'));
   protected readonly jar = computed(() => narrow(this.product(), 'jar'));
   /** The label in grams and millilitres, or why it cannot be used. */

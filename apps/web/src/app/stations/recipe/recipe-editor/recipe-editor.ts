@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
-import { additionSum, attempt, baseSum, batchCost, CONES, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
+import { additionSum, attempt, baseSum, batchCost, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
@@ -11,9 +11,9 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
@@ -22,12 +22,38 @@ import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 import { RecipeFamily } from './recipe-family';
 import { RecipeLine as RecipeLineRow } from './recipe-line';
 import { VersionList } from './version-list';
+import { TextField } from '../../../ui/text-field';
+import { SelectField } from '../../../ui/select-field';
+import { Checkbox } from '../../../ui/checkbox';
+import { ColourField } from '../../../ui/colour-field';
+import { Expansion } from '../../../ui/expansion';
+import { plainOptions } from '../../../ui/options';
+import { CONE_OPTIONS } from '../../../data/units/cone-options';
+import { TextArea } from '../../../ui/text-area';
 
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
   selector: 'cz-recipe-editor',
-  imports: [RouterLink, MatIcon, NumberField, ErrorBanner, Loading, TwoVersions, VersionList, PastePanel, ProductPanel, RecipeFamily, RecipeLineRow],
+  imports: [
+    Checkbox,
+    ColourField,
+    ErrorBanner,
+    Expansion,
+    Loading,
+    MatIcon,
+    NumberField,
+    PastePanel,
+    ProductPanel,
+    RecipeFamily,
+    RecipeLineRow,
+    RouterLink,
+    SelectField,
+    TextArea,
+    TextField,
+    TwoVersions,
+    VersionList,
+  ],
   providers: [RecipeDraft],
   templateUrl: './recipe-editor.html',
   styleUrl: './recipe-editor.scss',
@@ -54,9 +80,9 @@ export class RecipeEditor {
   protected readonly reason = signal('');
   /** Fields without a valid number: saving waits for them. */
   private readonly wrongFields = signal<ReadonlySet<string>>(new Set());
-  protected readonly cones = CONES;
-  protected readonly surfaces = SURFACES;
-  protected readonly movements = MOVEMENTS;
+  protected readonly cones = CONE_OPTIONS;
+  protected readonly surfaces = plainOptions(SURFACES);
+  protected readonly movements = plainOptions(MOVEMENTS);
   protected readonly powders = computed(() => this.all.value()?.powders ?? []);
   protected readonly base = computed(() => this.draft.body().lines.filter((line) => line.part === 'base'));
   protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part === 'addition'));

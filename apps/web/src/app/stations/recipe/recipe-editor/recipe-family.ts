@@ -6,8 +6,8 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 
 /** Where a recipe is used, and which others stand on the same base. */
 @Component({

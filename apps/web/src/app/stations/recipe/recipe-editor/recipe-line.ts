@@ -1,22 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { Powder, RecipeLine as Line } from '@cazuela/core';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ShareStripe, type Slide } from './share-stripe';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 /** One line of a recipe. A component of its own, so that a key press draws that line and not the powder lists of all of them. */
 @Component({
   selector: 'cz-recipe-line',
-  imports: [MatIcon, NumberField, ShareStripe],
+  imports: [AutocompleteField, MatIcon, NumberField, ShareStripe],
   template: `
     <cz-share-stripe [percent]="line().percent" [colour]="colour()" [label]="'Share of ' + place()" (slid)="slid.emit($event)" />
-    <select [attr.aria-label]="'Powder of ' + place()" (change)="powderChosen.emit($any($event.target).value)">
-      @for (powder of powders(); track powder.id) {
-        <option [value]="powder.id" [selected]="powder.id === line().powderId">{{ powder.name }}</option>
-      }
-    </select>
+    <cz-autocomplete
+      labelHidden
+      [label]="'Powder of ' + place()"
+      [options]="powderOfOptions()"
+      [value]="line().powderId"
+      (changed)="powderChosen.emit($event)"
+    />
     <cz-number-field
-      [labelHidden]="true"
+      labelHidden
       [label]="'Percent of ' + place()"
       unit="%"
       [value]="line().percent"
@@ -54,4 +58,5 @@ export class RecipeLine {
   readonly moved = output<1 | -1>();
   readonly removed = output();
   protected readonly place = computed(() => `line ${this.index() + 1}${this.line().part === 'base' ? ' of the base' : ' over the base'}`);
+  protected readonly powderOfOptions = computed((): FieldOption[] => this.powders().map((powder) => [powder.id, powder.name] as const));
 }

@@ -5,8 +5,8 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { differenceWords } from '../recipe-words';
 
 /** Every version with its reason and what it changed; any of them can be loaded into the editor. */

@@ -5,16 +5,17 @@ import { combineLatest } from 'rxjs';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { stripeColours } from '../recipe-words';
+import { TextField } from '../../../ui/text-field';
 
 /** Recipes drawn at first. */
 const AT_ONCE = 60;
 
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [RouterLink, Loading, ErrorBanner],
+  imports: [ErrorBanner, Loading, RouterLink, TextField],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -67,8 +68,8 @@ export class RecipeShelf {
     this.shown.update((count) => count + AT_ONCE);
   }
 
-  protected type(event: Event): void {
-    this.filter.set((event.target as HTMLInputElement).value);
+  protected type(text: string): void {
+    this.filter.set(text);
     this.shown.set(AT_ONCE);
   }
 }

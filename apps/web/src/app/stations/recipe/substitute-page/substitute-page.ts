@@ -8,14 +8,17 @@ import { createMutation } from '../../../data/http/mutation';
 import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { outlookChangeWords } from '../recipe-words';
+import { TextField } from '../../../ui/text-field';
+import { Expansion } from '../../../ui/expansion';
+import { Checkbox } from '../../../ui/checkbox';
 
 /** "No more of this feldspar": the base solved again from what is on the shelf, what differs and what that does, kept as untested. */
 @Component({
   selector: 'cz-substitute-page',
-  imports: [RouterLink, Loading, ErrorBanner],
+  imports: [Checkbox, ErrorBanner, Expansion, Loading, RouterLink, TextField],
   templateUrl: './substitute-page.html',
   styleUrl: './substitute-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -88,10 +91,6 @@ export class SubstitutePage {
       if (!next.delete(id)) next.add(id);
       return next;
     });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   protected keep(): void {

@@ -2,17 +2,22 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { bodyBodySchema, bodySchema, type BisqueLot, type BodyBody, type ClayBody } from '@cazuela/contract';
-import { absorptionGuessPercent, attempt, CONES, wallSuctionGuess } from '@cazuela/core';
+import { absorptionGuessPercent, attempt, wallSuctionGuess } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { LotCard } from './lot-card';
+import { TextField } from '../../../ui/text-field';
+import { SelectField } from '../../../ui/select-field';
+import { Checkbox } from '../../../ui/checkbox';
+import { ColourField } from '../../../ui/colour-field';
+import { CONE_OPTIONS } from '../../../data/units/cone-options';
 
 const FIGURES = [
   ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30],
@@ -23,7 +28,7 @@ const FIGURES = [
 /** The card of a clay body and of its bisque firings: coat, order and running rest on it. */
 @Component({
   selector: 'cz-body-page',
-  imports: [Loading, LotCard, MatIcon, NumberField, RouterLink, ErrorBanner, TwoVersions],
+  imports: [Checkbox, ColourField, ErrorBanner, Loading, LotCard, MatIcon, NumberField, RouterLink, SelectField, TextField, TwoVersions],
   templateUrl: './body-page.html',
   styleUrl: './body-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,7 +37,7 @@ export class BodyPage {
   readonly id = input.required<string>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
-  protected readonly cones = CONES;
+  protected readonly cones = CONE_OPTIONS;
   protected readonly figures = FIGURES;
   protected readonly saving = createMutation();
   protected readonly bodies = apiResource(() => this.api.bodies());
@@ -63,6 +68,7 @@ export class BodyPage {
     const current = failure?.problem.code === 'stale' ? bodySchema.safeParse(failure.problem.current) : undefined;
     return current?.success ? current.data : undefined;
   });
+  protected readonly conesOrNone = [['', 'not told'], ...CONE_OPTIONS] as const;
 
   /** An emptied field is an unknown figure. */
   protected change(change: { [Key in keyof BodyBody]?: BodyBody[Key] | undefined }): void {
@@ -109,9 +115,5 @@ export class BodyPage {
   protected told({ bisqueCone, lots, shrinkagePercent }: ClayBody): string {
     const shrinks = shrinkagePercent === undefined ? '' : `, shrinks ${this.units.percent(shrinkagePercent)}`;
     return `bisque cone ${bisqueCone}${shrinks}, ${lots?.length ?? 0} bisque lots`;
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

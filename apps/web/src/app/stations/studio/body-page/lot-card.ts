@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import type { BisqueLot } from '@cazuela/contract';
-import { attempt, CONES, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
+import { attempt, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { NumberField } from '../../../parts/number-field';
+import { NumberField } from '../../../ui/number-field';
 import { ThirstBench } from './thirst-bench';
+import { TextField } from '../../../ui/text-field';
+import { SelectField } from '../../../ui/select-field';
+import { CONE_OPTIONS } from '../../../data/units/cone-options';
 
 /** One bisque firing of a body: the cone it reached, its wall, and how thirsty it proved in water. */
 @Component({
   selector: 'cz-lot-card',
-  imports: [MatIcon, NumberField, ThirstBench],
+  imports: [MatIcon, NumberField, SelectField, TextField, ThirstBench],
   templateUrl: './lot-card.html',
   styles: `
     :host {
@@ -38,7 +41,7 @@ export class LotCard {
   readonly changed = output<BisqueLot>();
   readonly removed = output<void>();
   private readonly units = inject(Units);
-  protected readonly cones = CONES;
+  protected readonly cones = CONE_OPTIONS;
   protected readonly when = formatWhen;
   protected readonly testing = signal(false);
   protected readonly thirst = computed(() => {
@@ -59,9 +62,5 @@ export class LotCard {
   protected keepTest(thirst: ThirstTest): void {
     this.change({ thirst });
     this.testing.set(false);
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

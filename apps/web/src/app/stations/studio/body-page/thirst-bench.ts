@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { attempt, readThirstTest, type ThirstTest } from '@cazuela/core';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { NumberField } from '../../../parts/number-field';
+import { Choice } from '../../../ui/choice';
+import { NumberField } from '../../../ui/number-field';
 
 type Draft = { [Key in keyof ThirstTest]: ThirstTest[Key] | null };
 const START: Draft = { dryGrams: null, afterGrams: null, soakedGrams: null, seconds: 3, faceCm2: null, faces: 2, divisionGrams: 0.1 };

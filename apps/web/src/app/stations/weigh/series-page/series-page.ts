@@ -12,16 +12,19 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Choice } from '../../../parts/choice';
-import { Loading } from '../../../parts/loading';
-import { NumberField } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Choice } from '../../../ui/choice';
+import { Loading } from '../../../ui/loading';
+import { NumberField } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { leftWords, questionSchema, readPercents, START, type Question } from './series-question';
+import { TextField } from '../../../ui/text-field';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
   selector: 'cz-series-page',
-  imports: [RouterLink, Choice, Loading, NumberField, ErrorBanner],
+  imports: [AutocompleteField, Choice, ErrorBanner, Loading, NumberField, RouterLink, TextField],
   templateUrl: './series-page.html',
   styleUrl: './series-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,14 +82,32 @@ export class SeriesPage {
     );
   });
   protected readonly isDone = computed(() => this.opened()?.doneAt ?? (this.justDone()?.id === this.id() ? this.justDone()!.doneAt : null));
-  protected readonly isBlend = computed(() => this.body()?.kind === 'blend');
+  protected readonly refused = computed(() => {
+    const draft = this.draft();
+    return !this.opened() && draft?.kind === 'refused' ? draft.words : '';
+  });
+  protected readonly blend = computed(() => {
+    const body = this.body();
+    return body?.kind === 'blend' ? body : undefined;
+  });
+  protected readonly bucketOptions = computed((): FieldOption[] =>
+    this.buckets().map(
+      (one) =>
+        [
+          one.id,
+          `${one.code} ${one.body.name}${one.contents!.stainPercent > 0 ? ', ' + this.units.percent(one.contents!.stainPercent) + ' stain' : ''}`,
+        ] as const,
+    ),
+  );
+  protected readonly otherOptions = computed((): FieldOption[] =>
+    this.buckets()
+      .filter((one) => one.id !== this.bucket()?.id)
+      .map((one) => [one.id, `${one.code} ${one.body.name}, ${this.units.percent(one.contents!.stainPercent)} stain`] as const),
+  );
+  protected readonly stainOptions = computed((): FieldOption[] => this.stains().map((one) => [one.id, one.name] as const));
 
   protected change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 
   protected keep(): void {

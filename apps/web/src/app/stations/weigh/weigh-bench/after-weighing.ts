@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { allowedDifference, closingCheck, type BatchCheck, type BatchState } from '@cazuela/core';
 import { Units } from '../../../data/units/units';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { closingWords, sieveWords } from '../weigh-words';
+import { Checkbox } from '../../../ui/checkbox';
 
 export interface NewCheck {
   check: BatchCheck;
@@ -15,7 +16,7 @@ export interface NewCheck {
 /** From the last powder to a bucket: the closing weight, slaking, mixing, the sieve, the waste, and a tile beside the old bucket. */
 @Component({
   selector: 'cz-after-weighing',
-  imports: [NumberField],
+  imports: [Checkbox, NumberField],
   templateUrl: './after-weighing.html',
   styles: `
     .after {

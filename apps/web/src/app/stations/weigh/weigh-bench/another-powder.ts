@@ -3,24 +3,23 @@ import type { StudioPowder } from '@cazuela/contract';
 import { attempt, recipeOutlook, type Attempt, type BatchLineState, type RecipeLine, type RecipeOutlook } from '@cazuela/core';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { anotherPowderWords } from '../weigh-words';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../ui/options';
 
 /** Another powder in a line's place, with what that changes said before it is done. */
 @Component({
   selector: 'cz-another-powder',
-  imports: [ErrorBanner],
+  imports: [AutocompleteField, ErrorBanner],
   template: `
     <cz-error-banner [failure]="powders.failure()" (again)="powders.reload()" />
-    <label class="named"
-      >Weigh instead of {{ line().insteadOf ?? line().name
-      }}<select (change)="chosenId.set($any($event.target).value)">
-        <option value="">choose a powder</option>
-        @for (powder of powders.value() ?? []; track powder.id) {
-          <option [value]="powder.id" [selected]="powder.id === chosenId()">{{ powder.name }}</option>
-        }
-      </select></label
-    >
+    <cz-autocomplete
+      [label]="'Weigh instead of ' + (line().insteadOf ?? line().name)"
+      [options]="powderOptions()"
+      [value]="chosenId()"
+      (changed)="chosenId.set($event)"
+    />
     @if (words(); as said) {
       <p class="look">{{ said }}</p>
       <p class="small">The batch becomes a test: dip a tile of it before any pot is trusted to it.</p>
@@ -60,6 +59,10 @@ export class AnotherPowder {
     const [before, after] = [outlook(), outlook(chosen.id)];
     return before.kind === 'ok' && after.kind === 'ok' ? anotherPowderWords(chosen, before.value, after.value) : '';
   });
+  protected readonly powderOptions = computed((): FieldOption[] => [
+    ['', 'choose a powder'],
+    ...(this.powders.value() ?? []).map((powder) => [powder.id, powder.name] as const),
+  ]);
 
   private asRecipe(instead: string | undefined): RecipeLine[] {
     return this.lines().map(({ lineId, powderId, part, targetGrams }) => ({

@@ -13,9 +13,9 @@ import { Outbox } from '../../../data/offline/outbox';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
 import { AnotherPowder } from './another-powder';
@@ -23,6 +23,9 @@ import { LiveScale } from './live-scale';
 import { LiveWeight } from './live-weight';
 import { offWords, raisedWords } from './overshoot';
 import { ScalePanel } from './scale-panel';
+import { TextField } from '../../../ui/text-field';
+import { Checkbox } from '../../../ui/checkbox';
+import { SentenceForm } from '../../../ui/sentence-form';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -30,7 +33,7 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [NumberField, ErrorBanner, Loading, LiveWeight, ScalePanel, AfterWeighing, AnotherPowder],
+  imports: [AfterWeighing, AnotherPowder, Checkbox, ErrorBanner, LiveWeight, Loading, NumberField, ScalePanel, SentenceForm, TextField],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',
@@ -68,6 +71,10 @@ export class WeighBench {
   protected readonly line = computed(() => {
     const step = this.step();
     return step?.kind === 'line' ? step.line : undefined;
+  });
+  protected readonly lineNumber = computed(() => {
+    const step = this.step();
+    return step?.kind === 'line' ? step.number : undefined;
   });
   /** The scale for this line: the connected one, or the finest that holds it. */
   protected readonly scale = computed(() => {
@@ -242,9 +249,8 @@ export class WeighBench {
     const lineId = this.line()?.lineId;
     const isLot = this.asking() === 'lot';
     this.asking.set(undefined);
-    if (!text.trim()) return;
-    if (isLot && lineId) this.check({ check: 'powderLot', lineId, text: text.trim() });
-    else this.note({ type: 'noted', text: text.trim(), ...(lineId ? { lineId } : {}) });
+    if (isLot && lineId) this.check({ check: 'powderLot', lineId, text });
+    else this.note({ type: 'noted', text, ...(lineId ? { lineId } : {}) });
   }
 
   protected leave(): void {
@@ -264,10 +270,6 @@ export class WeighBench {
       name: this.bucketName()?.trim() || batch.recipeName,
     };
     this.finishing.run(this.api.finishBatch(batch.id, finish), (bucket) => void this.router.navigate(['/bucket', bucket.id]));
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   private typedWeight(): { grams: number; entered?: Entered } | undefined {

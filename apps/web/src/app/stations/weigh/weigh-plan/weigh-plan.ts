@@ -13,12 +13,15 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../parts/loading';
-import { Choice, type ChoiceOption } from '../../../parts/choice';
-import { NumberField, type TypedNumber } from '../../../parts/number-field';
-import { ErrorBanner } from '../../../parts/error-banner';
+import { Loading } from '../../../ui/loading';
+import { Choice } from '../../../ui/choice';
+import type { FieldOption } from '../../../ui/options';
+import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { ErrorBanner } from '../../../ui/error-banner';
 import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
 import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
+import { AutocompleteField } from '../../../ui/autocomplete-field';
+import { Checkbox } from '../../../ui/checkbox';
 
 /** A usual glaze bucket, where none is known. */
 const BUCKET_ACROSS_MM = 260;
@@ -26,7 +29,7 @@ const BUCKET_ACROSS_MM = 260;
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [RouterLink, Choice, MatIcon, NumberField, ErrorBanner, Loading],
+  imports: [AutocompleteField, Checkbox, Choice, ErrorBanner, Loading, MatIcon, NumberField, RouterLink],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -67,7 +70,7 @@ export class WeighPlan {
   /** Only what is mixed from powder can be weighed; jars are opened. */
   protected readonly recipes = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'));
   protected readonly chosen = computed(() => this.recipes().find((recipe) => recipe.id === this.question().recipeId) ?? this.recipes()[0]);
-  protected readonly waters = computed((): ChoiceOption<Question['water']>[] => [
+  protected readonly waters = computed((): FieldOption<Question['water']>[] => [
     ['toSg', 'to the SG'],
     ['perBaseGram', 'per g of base'],
     ['perDryGram', 'per g of all'],
@@ -170,6 +173,9 @@ export class WeighPlan {
   });
   protected readonly mayStart = computed(() => this.plan()?.kind === 'ok' && (!this.untried() || this.knownElsewhere()));
   protected readonly when = formatWhen;
+  protected readonly recipeOptions = computed((): FieldOption[] =>
+    this.recipes().map((one) => [one.id, `${one.body.name}, version ${one.version}`] as const),
+  );
 
   constructor() {
     effect(() => {
@@ -203,10 +209,6 @@ export class WeighPlan {
 
   protected base(baseGrams: number): void {
     this.change({ size: 'base', baseGrams, entered: undefined });
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 
   protected print(): void {

@@ -3,9 +3,11 @@ import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { attempt, brimMl, type BucketShape } from '@cazuela/core';
 import { NOW } from '../../../../data/state/clock';
 import { Units } from '../../../../data/units/units';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 import { TwoVersions } from '../../../../parts/two-versions';
 import { BucketScreen } from '../bucket-screen';
+import { TextField } from '../../../../ui/text-field';
+import { SelectField } from '../../../../ui/select-field';
 
 const SHAPES = [
   ['none', 'not measured'],
@@ -31,7 +33,7 @@ const SIDES: Readonly<Record<string, string>> = {
 /** What describes a bucket: its name, SG range, inner sizes; and putting it away when it is empty. */
 @Component({
   selector: 'cz-bucket-form',
-  imports: [NumberField, TwoVersions],
+  imports: [NumberField, SelectField, TextField, TwoVersions],
   templateUrl: './bucket-form.html',
   styles: `
     .card {
@@ -105,10 +107,6 @@ export class BucketForm {
       this.screen.all.reload();
     }
     this.closed.emit();
-  }
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 
   /** The brim follows from the sizes, so that the two never disagree. */

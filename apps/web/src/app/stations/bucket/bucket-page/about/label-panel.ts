@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import type { Bucket } from '@cazuela/contract';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { Units } from '../../../../data/units/units';
+import { SelectField } from '../../../../ui/select-field';
 
 /** Labels by what they measure; a sheet is A4. */
 const SIZES = [
@@ -16,6 +17,7 @@ const SIZES = [
 /** What belongs on the lid: large, for those who write it on tape, and as a label with a code that opens the bucket. */
 @Component({
   selector: 'cz-label-panel',
+  imports: [SelectField],
   template: `
     <div class="tape">
       <span class="code figure">{{ bucket().code }}</span>
@@ -23,13 +25,7 @@ const SIZES = [
       <span>{{ words() }}</span>
     </div>
     <div class="row">
-      <label class="named"
-        >Label size<select (change)="size.set($any($event.target).value)">
-          @for (one of sizes; track one[0]) {
-            <option [value]="one[0]" [selected]="one[0] === size()">{{ one[1] }}</option>
-          }
-        </select></label
-      >
+      <cz-select label="Label size" [options]="sizes" [value]="size()" (changed)="size.set($event)" />
       <a class="press quiet-press" target="_blank" [href]="href()">Print the label</a>
     </div>
     <p class="quiet small">Its code opens this bucket on any device that reaches Cazuela under this address.</p>

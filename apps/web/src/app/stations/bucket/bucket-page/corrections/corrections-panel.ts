@@ -4,11 +4,12 @@ import type { BucketPart, Correction } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { correctionWords } from './correction-words';
 import { BucketScreen } from '../bucket-screen';
+import { Expansion } from '../../../../ui/expansion';
 
 /** Every correction into the range side by side: what to do first, what it costs, what prevents it. */
 @Component({
   selector: 'cz-corrections-panel',
-  imports: [RouterLink],
+  imports: [Expansion, RouterLink],
   templateUrl: './corrections-panel.html',
   styles: `
     .corrections {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { LineChart, token, type LineChartConfig } from '../../../../parts/line-chart';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 import { TapTimer } from '../../../../parts/tap-timer';
 import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from './cure-words';
 import { BucketScreen } from '../bucket-screen';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Choice } from '../../../../parts/choice';
+import { Choice } from '../../../../ui/choice';
 import { riskWords, STIRRING_WORDS } from './cure-words';
 import { BucketScreen } from '../bucket-screen';
 import { DropCounter } from './drop-counter';

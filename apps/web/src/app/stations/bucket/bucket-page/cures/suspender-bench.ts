@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { attempt, BENTONITE, GUM, planBentonite, planGum } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 import { BucketScreen } from '../bucket-screen';
+import { Checkbox } from '../../../../ui/checkbox';
 
 /** Bentonite slaked in hot water, or gum solution: how much, what it does to the SG and the coat, booked with one tap. */
 @Component({
   selector: 'cz-suspender-bench',
-  imports: [NumberField],
+  imports: [Checkbox, NumberField],
   templateUrl: './suspender-bench.html',
   styles: `
     :host {

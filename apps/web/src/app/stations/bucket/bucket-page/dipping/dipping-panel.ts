@@ -18,9 +18,9 @@ import type { Piece } from '@cazuela/contract';
 import { apiResource } from '../../../../data/http/api-resource';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { Units } from '../../../../data/units/units';
-import { Choice } from '../../../../parts/choice';
-import { NumberField } from '../../../../parts/number-field';
-import { ErrorBanner } from '../../../../parts/error-banner';
+import { Choice } from '../../../../ui/choice';
+import { NumberField } from '../../../../ui/number-field';
+import { ErrorBanner } from '../../../../ui/error-banner';
 import { BucketScreen } from '../bucket-screen';
 
 /** The coat to compute with where no plan has one, mm. */

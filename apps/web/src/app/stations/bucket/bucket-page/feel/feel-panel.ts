@@ -12,12 +12,16 @@ import {
 } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { formatWhen } from '../../../../data/units/times';
-import { NumberField } from '../../../../parts/number-field';
-import { ErrorBanner } from '../../../../parts/error-banner';
+import { NumberField } from '../../../../ui/number-field';
+import { ErrorBanner } from '../../../../ui/error-banner';
 import { TapTimer } from '../../../../parts/tap-timer';
 import { twoTargetWords } from '../cures/cure-words';
 import { FEEL_NAMES, FEEL_VERDICT_WORDS, feelValueWords, NAIL_WORDS, relationWords } from './feel-words';
 import { BucketScreen } from '../bucket-screen';
+import { SelectField } from '../../../../ui/select-field';
+import { Checkbox } from '../../../../ui/checkbox';
+import { Expansion } from '../../../../ui/expansion';
+import type { FieldOption } from '../../../../ui/options';
 
 const RANGED = [
   ['swirl', 'Swirl', 's'],
@@ -28,7 +32,7 @@ const RANGED = [
 /** How thick the liquid is without a scale: swirl, flow cup, finger, nail; what they should be; and what they and the SG tell of each other. */
 @Component({
   selector: 'cz-feel-panel',
-  imports: [NumberField, ErrorBanner, TapTimer],
+  imports: [Checkbox, ErrorBanner, Expansion, NumberField, SelectField, TapTimer],
   templateUrl: './feel-panel.html',
   styles: `
     :host {
@@ -102,6 +106,10 @@ export class FeelPanel {
       : '',
   );
   protected readonly canTake = computed(() => this.screen.contents()?.feel !== undefined);
+  protected readonly thumbnailOptions = computed((): FieldOption[] => [
+    ['', 'not told'],
+    ...this.nails.map((look) => [look, this.nailWords[look]] as const),
+  ]);
 
   protected keepSwirl(): void {
     const seconds = this.swirl();

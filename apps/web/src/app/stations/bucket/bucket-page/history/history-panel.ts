@@ -4,7 +4,7 @@ import { daysLeft } from '@cazuela/core';
 import { PreferencesStore } from '../../../../data/state/preferences';
 import { formatWhen } from '../../../../data/units/times';
 import { Units } from '../../../../data/units/units';
-import { Choice } from '../../../../parts/choice';
+import { Choice } from '../../../../ui/choice';
 import { LineChart } from '../../../../parts/line-chart';
 import { driftWords, eventWords, evaporatedWords } from '../../bucket-words';
 import { BucketScreen } from '../bucket-screen';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { attempt, volumeAtDepth } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
-import { NumberField, type TypedNumber } from '../../../../parts/number-field';
+import { NumberField, type TypedNumber } from '../../../../ui/number-field';
 import { BucketScreen } from '../bucket-screen';
 
 /** How much is in it: by litres, or by a dipstick where its inner sizes are known. */

@@ -19,9 +19,12 @@ import { createMutation } from '../../../../data/http/mutation';
 import { ScaleFeed } from '../../../../data/devices/scale-feed';
 import { studioBodyOf, StudioStore } from '../../../../data/state/studio-store';
 import { Units } from '../../../../data/units/units';
-import { NumberField, type TypedNumber } from '../../../../parts/number-field';
+import { NumberField, type TypedNumber } from '../../../../ui/number-field';
 import { bookWords, earlierWords } from '../../bucket-words';
 import { BucketScreen } from '../bucket-screen';
+import { Expansion } from '../../../../ui/expansion';
+import { SelectField } from '../../../../ui/select-field';
+import { type FieldOption, plainOptions } from '../../../../ui/options';
 
 const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
@@ -29,7 +32,7 @@ const ANOTHER = 'another';
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({
   selector: 'cz-measure-panel',
-  imports: [NumberField],
+  imports: [Expansion, NumberField, SelectField],
   templateUrl: './measure-panel.html',
   styles: `
     form {
@@ -72,12 +75,17 @@ export class MeasurePanel {
   protected readonly hydrometer = HYDROMETER;
   protected readonly another = ANOTHER;
   protected readonly vessels = computed(() => this.studios.studio()?.vessels ?? []);
-  private readonly chosenVessel = signal<string | undefined>(undefined);
+  protected readonly chosenVessel = signal<string | undefined>(undefined);
+  protected readonly withOptions = computed((): FieldOption[] => [
+    ...this.vessels().map((vessel) => [vessel.id, vessel.name] as const),
+    [ANOTHER, 'Another vessel'],
+    [HYDROMETER, 'Hydrometer'],
+  ]);
   protected readonly vesselId = computed(() => this.chosenVessel() ?? this.vessels()[0]?.id ?? ANOTHER);
   protected readonly vessel = computed(() => this.vessels().find((vessel) => vessel.id === this.vesselId()));
   protected readonly gross = signal<TypedNumber>({ value: null });
   protected readonly direct = signal<number | null>(null);
-  protected readonly scales = SG_SCALES;
+  protected readonly scales = plainOptions(SG_SCALES);
   protected readonly scale = signal<SgScale>('SG');
   protected readonly tare = signal<number | null>(null);
   protected readonly volume = signal<number | null>(100);
@@ -158,10 +166,6 @@ export class MeasurePanel {
 
   protected leaveOut(eventId: string): void {
     this.screen.note({ type: 'undone', eventId });
-  }
-
-  protected choose(event: Event): void {
-    this.chosenVessel.set((event.target as HTMLSelectElement).value);
   }
 
   protected keep(): void {

@@ -7,9 +7,12 @@ import { createMutation } from '../../../../data/http/mutation';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { StudioStore } from '../../../../data/state/studio-store';
 import { Units } from '../../../../data/units/units';
-import { NumberField } from '../../../../parts/number-field';
-import { ErrorBanner } from '../../../../parts/error-banner';
+import { NumberField } from '../../../../ui/number-field';
+import { ErrorBanner } from '../../../../ui/error-banner';
 import { BucketScreen } from '../bucket-screen';
+import { TextField } from '../../../../ui/text-field';
+import { AutocompleteField } from '../../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../../ui/options';
 
 const SCRAPS = '';
 const NEW = 'new';
@@ -20,7 +23,7 @@ const JAR_ML = 500;
 /** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste; the result is shown first. */
 @Component({
   selector: 'cz-pour-panel',
-  imports: [NumberField, ErrorBanner],
+  imports: [AutocompleteField, ErrorBanner, NumberField, TextField],
   templateUrl: './pour-panel.html',
   styles: `
     form {
@@ -61,6 +64,12 @@ export class PourPanel {
     const over = volumeMl > target.body.capacityMl ? ' That is more than it holds.' : '';
     return `${target.code} then holds ${this.units.litres(volumeMl)} at ${this.units.sg(sg)}${stain}.${over}`;
   });
+  protected readonly intoOptions = computed((): FieldOption[] => [
+    ['', 'the scraps'],
+    ['new', 'a new bucket or jar'],
+    ...this.screen.others().map((one) => [one.id, `${one.code} ${one.body.name}`] as const),
+    ['waste', 'the waste bucket, lost'],
+  ]);
 
   constructor() {
     effect(() => {

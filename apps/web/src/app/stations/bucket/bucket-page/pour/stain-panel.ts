@@ -6,10 +6,12 @@ import { createMutation } from '../../../../data/http/mutation';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { StudioStore } from '../../../../data/state/studio-store';
 import { Units } from '../../../../data/units/units';
-import { Choice } from '../../../../parts/choice';
-import { NumberField, type TypedNumber } from '../../../../parts/number-field';
-import { ErrorBanner } from '../../../../parts/error-banner';
+import { Choice } from '../../../../ui/choice';
+import { NumberField, type TypedNumber } from '../../../../ui/number-field';
+import { ErrorBanner } from '../../../../ui/error-banner';
 import { BucketScreen } from '../bucket-screen';
+import { AutocompleteField } from '../../../../ui/autocomplete-field';
+import type { FieldOption } from '../../../../ui/options';
 
 /** A smaller difference counts as the same percentage. */
 const SAME_PERCENT = 0.005;
@@ -17,7 +19,7 @@ const SAME_PERCENT = 0.005;
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
 @Component({
   selector: 'cz-stain-panel',
-  imports: [NumberField, Choice, ErrorBanner],
+  imports: [AutocompleteField, Choice, ErrorBanner, NumberField],
   templateUrl: './stain-panel.html',
   styles: `
     .fields {
@@ -88,6 +90,7 @@ export class StainPanel {
     const work = this.work();
     return work?.kind === 'refused' ? work.error.message : undefined;
   });
+  protected readonly stainOptions = computed((): FieldOption[] => this.stains().map((powder) => [powder.id, powder.name] as const));
 
   /** A stained bucket still thinner than wanted needs no water. */
   protected water(grams: number): number {

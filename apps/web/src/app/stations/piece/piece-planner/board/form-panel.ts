@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { FORM_LIMITS, formOf, PIECE_FORMS, tallMm, widestMm, type Grip, type PieceForm, type PiecePlan, type PieceShape } from '@cazuela/core';
-import { Choice } from '../../../../parts/choice';
-import { NumberField } from '../../../../parts/number-field';
+import { Choice } from '../../../../ui/choice';
+import { NumberField } from '../../../../ui/number-field';
 import { round, withPoint } from './board-handles';
 import { PieceDraft } from '../draft/piece-draft';
+import { SelectField } from '../../../../ui/select-field';
+import { Checkbox } from '../../../../ui/checkbox';
+import type { FieldOption } from '../../../../ui/options';
 
 const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm'>> = {
   handle: { outMm: 32, widthMm: 18, thickMm: 8 },
@@ -14,7 +17,7 @@ const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm
 /** The form by numbers: its size, wall and foot, the selected point, handle or lugs, and a drain hole. */
 @Component({
   selector: 'cz-form-panel',
-  imports: [Choice, MatIcon, NumberField],
+  imports: [Checkbox, Choice, MatIcon, NumberField, SelectField],
   templateUrl: './form-panel.html',
   styles: `
     :host {
@@ -79,6 +82,7 @@ export class FormPanel {
     const point = this.form().points[index];
     return point && { ...point, index };
   });
+  protected readonly startedFromOptions = computed((): FieldOption[] => this.forms.map((one) => [one.id, one.name] as const));
 
   protected start(shapeId: string): void {
     this.chosenChange.emit(undefined);

@@ -3,7 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { formOf } from '@cazuela/core';
 import { Keys } from '../../../../data/devices/keys';
 import { Units } from '../../../../data/units/units';
-import { Choice } from '../../../../parts/choice';
+import { Choice } from '../../../../ui/choice';
 import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
 import { PieceDraft } from '../draft/piece-draft';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Turn } from '@cazuela/core';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 
 /** A band of the wall: how far up it reaches, and of a panel which part of the turn. */
 export interface Band {

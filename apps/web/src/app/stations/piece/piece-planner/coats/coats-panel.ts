@@ -16,13 +16,17 @@ import {
   type Strip,
   type Texture,
 } from '@cazuela/core';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 import { BandField } from './band-field';
 import { EdgeField } from './edge-field';
 import { PieceDraft } from '../draft/piece-draft';
 import { ZONE_WORDS } from '../piece-words';
 import { round } from '../board/board-handles';
 import { TextureField } from './texture-field';
+import { SelectField } from '../../../../ui/select-field';
+import { Checkbox } from '../../../../ui/checkbox';
+import { plainOptions, type FieldOption } from '../../../../ui/options';
+import { AutocompleteField } from '../../../../ui/autocomplete-field';
 
 interface Place {
   id: string;
@@ -35,7 +39,7 @@ interface Place {
 /** What lies where: the coats of each zone, strip and panel, bottom up, and how their edges go round. */
 @Component({
   selector: 'cz-coats-panel',
-  imports: [BandField, EdgeField, MatIcon, NumberField, RouterLink, TextureField],
+  imports: [AutocompleteField, BandField, Checkbox, EdgeField, MatIcon, NumberField, RouterLink, SelectField, TextureField],
   templateUrl: './coats-panel.html',
   styleUrl: './coats-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -46,7 +50,7 @@ export class CoatsPanel {
   readonly buckets = input.required<readonly BucketSummary[]>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
   protected readonly draft = inject(PieceDraft);
-  protected readonly methods = APPLICATION_METHODS;
+  protected readonly methods = plainOptions(APPLICATION_METHODS);
   protected readonly mostLayers = MOST_LAYERS;
   protected readonly mostStrips = MOST_STRIPS;
   protected readonly decoratingColours = computed(() => this.plan().decoratingColours ?? []);
@@ -65,10 +69,11 @@ export class CoatsPanel {
       strip,
     })),
   ]);
-
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value;
-  }
+  protected readonly bucketOptions = computed((): FieldOption[] => [
+    ...this.buckets().map(({ id, body }) => [id, body.name] as const),
+    ...this.decoratingColours().map(({ id, name, coatingKind }) => [id, `${name} (${coatingKind})`] as const),
+    ...this.buckets().map(({ id, body }) => [`slip ${id}`, `${body.name} (slip)`, 'A slip stands in it'] as const),
+  ]);
 
   /** A zone in a sentence: "the outside", "the strip 30–50 mm up". */
   protected where = (place: Place): string =>

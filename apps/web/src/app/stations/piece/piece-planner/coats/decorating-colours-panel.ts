@@ -1,15 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { layersOf, type PiecePlan, type DecoratingColour } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
 import { PieceDraft } from '../draft/piece-draft';
+import { TextField } from '../../../../ui/text-field';
+import { SelectField } from '../../../../ui/select-field';
+import { ColourField } from '../../../../ui/colour-field';
 
 const MOST_POTS = 12;
 
 /** Decorating colours: underglaze, slip and wash that are no bucket of the studio. */
 @Component({
   selector: 'cz-decorating-colours-panel',
-  imports: [NumberField],
+  imports: [ColourField, NumberField, SelectField, TextField],
   templateUrl: './decorating-colours-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,20 +1,20 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { EdgeLine } from '@cazuela/core';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
+import { SelectField } from '../../../../ui/select-field';
+
+const EDGE_KINDS = [
+  ['straight', 'level edge'],
+  ['slanted', 'slanted edge'],
+  ['waving', 'waving edge'],
+] as const;
 
 /** How an edge goes round: level, slanted by a tilted dip, or in waves. */
 @Component({
   selector: 'cz-edge-field',
-  imports: [NumberField],
+  imports: [NumberField, SelectField],
   template: `
-    <label class="named"
-      ><span [class.visually-hidden]="labelHidden()">{{ label() }}</span
-      ><select (change)="choose($any($event.target).value)">
-        <option value="straight" [selected]="edge().kind === 'straight'">level edge</option>
-        <option value="slanted" [selected]="edge().kind === 'slanted'">slanted edge</option>
-        <option value="waving" [selected]="edge().kind === 'waving'">waving edge</option>
-      </select></label
-    >
+    <cz-select [label]="label()" [labelHidden]="labelHidden()" [options]="kinds" [value]="edge().kind" (changed)="choose($event)" />
     @if (edge(); as one) {
       @if (one.kind !== 'straight') {
         <cz-number-field
@@ -47,9 +47,10 @@ import { NumberField } from '../../../../parts/number-field';
 })
 export class EdgeField {
   readonly label = input.required<string>();
-  readonly labelHidden = input(false);
+  readonly labelHidden = input(false, { transform: booleanAttribute });
   readonly edge = input.required<EdgeLine>();
   readonly changed = output<EdgeLine>();
+  protected readonly kinds = EDGE_KINDS;
 
   protected choose(kind: EdgeLine['kind']): void {
     const now = this.edge();

@@ -5,11 +5,13 @@ import { BandField } from './band-field';
 import { round } from '../board/board-handles';
 import { EdgeField } from './edge-field';
 import { PieceDraft } from '../draft/piece-draft';
+import { SelectField } from '../../../../ui/select-field';
+import type { FieldOption } from '../../../../ui/options';
 
 /** What keeps glaze off, and what takes it off again. */
 @Component({
   selector: 'cz-masks-panel',
-  imports: [BandField, EdgeField],
+  imports: [BandField, EdgeField, SelectField],
   templateUrl: './masks-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,6 +51,10 @@ export class MasksPanel {
         'a coat',
     })),
   );
+  protected readonly overOptions = computed((): FieldOption[] => [
+    ['', 'bare clay'],
+    ...this.layers().map((layer) => [layer.id, layer.words] as const),
+  ]);
 
   protected add(where: Mask['where']): void {
     const top = tallMm(this.shape());

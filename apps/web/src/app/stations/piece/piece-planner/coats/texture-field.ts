@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Texture } from '@cazuela/core';
-import { NumberField } from '../../../../parts/number-field';
+import { NumberField } from '../../../../ui/number-field';
+import { SelectField } from '../../../../ui/select-field';
+import type { FieldOption } from '../../../../ui/options';
 
 const TEXTURE_WORDS: readonly (readonly [Texture['kind'], string])[] = [
   ['smooth', 'smooth clay'],
@@ -25,16 +27,16 @@ export function textureOf(kind: Texture['kind'], before: Texture): Texture {
 /** The surface of the clay in one place: what holds melt back, and what leads it down. */
 @Component({
   selector: 'cz-texture-field',
-  imports: [NumberField],
+  imports: [NumberField, SelectField],
   template: `
-    <select [attr.aria-label]="'Surface ' + where()" title="Surface of the clay" (change)="kind($any($event.target).value)">
-      @if (inherits()) {
-        <option value="" [selected]="!texture()">clay as around it</option>
-      }
-      @for (one of words; track one[0]) {
-        <option [value]="one[0]" [selected]="one[0] === (texture()?.kind ?? (inherits() ? undefined : 'smooth'))">{{ one[1] }}</option>
-      }
-    </select>
+    <cz-select
+      class="quiet-field"
+      labelHidden
+      [label]="'Surface ' + where()"
+      [options]="words()"
+      [value]="texture()?.kind ?? (inherits() ? '' : 'smooth')"
+      (changed)="kind($event)"
+    />
     @if (texture(); as one) {
       @if (one.kind === 'flutes') {
         <cz-number-field
@@ -75,18 +77,6 @@ export function textureOf(kind: Texture['kind'], before: Texture): Texture {
     cz-number-field {
       flex: 0 1 9rem;
     }
-    select {
-      width: auto;
-      padding: 0 1.4rem 0 0.2rem;
-      border-color: transparent;
-      background-color: transparent;
-      color: var(--iron-wash);
-      font-size: 0.92rem;
-    }
-    select:hover,
-    select:focus-visible {
-      border-color: var(--iron-wash);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -97,7 +87,10 @@ export class TextureField {
   /** Whether it may be as the clay around it. */
   readonly inherits = input(false);
   readonly changed = output<Texture | undefined>();
-  protected readonly words = TEXTURE_WORDS;
+  protected readonly words = computed((): readonly FieldOption<Texture['kind'] | ''>[] => [
+    ...(this.inherits() ? ([['', 'clay as around it']] as const) : []),
+    ...TEXTURE_WORDS,
+  ]);
 
   protected kind(kind: Texture['kind'] | ''): void {
     if (kind === '') return this.changed.emit(undefined);

@@ -7,7 +7,7 @@ import { createMutation } from '../../../../data/http/mutation';
 import { saveFile } from '../../../../data/devices/save-file';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { StudioStore } from '../../../../data/state/studio-store';
-import { ErrorBanner } from '../../../../parts/error-banner';
+import { ErrorBanner } from '../../../../ui/error-banner';
 import { PieceScreen } from '../piece-screen';
 import { sectionSheet, sectionSvg } from '../board/section-paths';
 

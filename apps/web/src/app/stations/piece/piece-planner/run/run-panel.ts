@@ -11,11 +11,10 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
+import { MatProgressBar } from '@angular/material/progress-bar';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   attempt,
-  CONES,
   flowInFiring,
   heightAlong,
   quickBand,
@@ -41,14 +40,17 @@ import { select } from 'd3-selection';
 import { auditTime, catchError, combineLatest, EMPTY, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
 import { sessionSignal } from '../../../../data/offline/session-signal';
 import { Units } from '../../../../data/units/units';
-import { Choice } from '../../../../parts/choice';
-import { NumberField } from '../../../../parts/number-field';
+import { Choice } from '../../../../ui/choice';
+import { NumberField } from '../../../../ui/number-field';
 import { PieceRuns, type RunState } from './piece-runs';
 import { COOLING_WORDS, firingSchema, PLACE_WORDS, USUAL_FIRING, type AskedFiring } from './run-asked';
 import { FILM_EXAGGERATION, RunDrawing } from './run-drawing';
 import { marksOf } from './run-marks';
 import { coatsFor } from './run-request';
 import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
+import { SelectField } from '../../../../ui/select-field';
+import { Slider } from '../../../../ui/slider';
+import { CONE_OPTIONS } from '../../../../data/units/cone-options';
 
 /** Two thousand runs start once a drag has rested this long, ms. */
 const REST_MS = 250;
@@ -60,7 +62,7 @@ const USUAL_CONES = ['4', '5', '6', '7', '8'];
 /** How far the glaze will run on this piece in this firing: drawn, in figures with a range, and where it may start. */
 @Component({
   selector: 'cz-run-panel',
-  imports: [Choice, MatSlider, MatSliderThumb, NumberField],
+  imports: [Choice, MatProgressBar, NumberField, SelectField, Slider],
   templateUrl: './run-panel.html',
   styleUrl: './run-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -94,7 +96,7 @@ export class RunPanel {
   protected readonly wantedEdgeMm = signal<number | null>(null);
   protected readonly cone = computed(() => this.plan().cone ?? USUAL_CONE);
   /** The plan's own cone too, however far away. */
-  protected readonly cones = computed(() => CONES.map(({ cone }) => cone).filter((cone) => USUAL_CONES.includes(cone) || cone === this.cone()));
+  protected readonly cones = computed(() => CONE_OPTIONS.filter(([cone]) => USUAL_CONES.includes(cone) || cone === this.cone()));
   private readonly question = computed<SafeLineQuestion>(
     () => {
       const { holdMinutes, cooling, place } = this.asked();

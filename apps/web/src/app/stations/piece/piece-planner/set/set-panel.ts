@@ -14,13 +14,14 @@ import {
 import { PieceSection } from '../../../../parts/piece-section';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
+import { Checkbox } from '../../../../ui/checkbox';
 
 type Rule = Variations['rule'];
 
 /** A set: all alike, or each one different by a rule that spreads glazes over places, so that no two are alike and every glaze gets its turn. */
 @Component({
   selector: 'cz-set-panel',
-  imports: [PieceSection],
+  imports: [Checkbox, PieceSection],
   templateUrl: './set-panel.html',
   styles: `
     :host {

@@ -1,4 +1,7 @@
-import { type ElementRef, ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, viewChild, type ElementRef } from '@angular/core';
+import { NG_VALIDATORS, NG_VALUE_ACCESSOR, type ValidationErrors, type Validator } from '@angular/forms';
+import { MatFormField, MatSuffix } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import {
   celsiusToFahrenheit,
   fahrenheitToCelsius,
@@ -10,6 +13,10 @@ import {
   type Unit,
 } from '@cazuela/core';
 import { Units } from '../data/units/units';
+import { ErrorState } from './error-state';
+import { Field } from './field';
+import { FieldControl } from './field-control';
+import { SENTENCE } from './forms/sentence';
 
 /** What a field measures: it decides the unit, and which other units may be typed. */
 export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature';
@@ -32,91 +39,54 @@ const FAMILY: Record<Quantity, readonly string[]> = {
 };
 /** An inch is shown finer than a millimetre. */
 const INCH_DECIMALS = 2;
-let counter = 0;
 
 /**
  * A number with its unit. It takes what a potter types ("1,5", "2 lb", "1/2"), keeps it as typed, emits the canonical number, and says in a
- * sentence what to type when it is none.
+ * sentence what to type when it is none. In a form its value is the canonical number, null for an empty field.
  */
 @Component({
   selector: 'cz-number-field',
+  imports: [ErrorState, Field, MatFormField, MatInput, MatSuffix],
   template: `
-    <span class="name" [class.visually-hidden]="labelHidden()"
-      ><label [attr.for]="id">{{ label() }}</label>
-      @if (hint()) {
-        <span class="hint" [id]="id + '-hint'">{{ hint() }}</span>
-      }
-    </span>
-    <span class="box">
-      <input
-        #box
-        class="figure"
-        type="text"
-        inputmode="decimal"
-        autocomplete="off"
-        [id]="id"
-        [value]="text()"
-        [disabled]="disabled()"
-        [attr.aria-invalid]="problem() ? true : null"
-        [attr.aria-describedby]="describedBy()"
-        (input)="type($event)"
-        (blur)="leave()"
-        (keydown.enter)="entered.emit()"
-      />
-      @if (shownUnit()) {
-        <span class="unit" aria-hidden="true">{{ shownUnit() }}</span>
-      }
-    </span>
-    @if (problem(); as words) {
-      <p class="field-error" [id]="id + '-error'" role="alert">{{ words }}</p>
-    }
+    <cz-field [of]="this">
+      <mat-form-field appearance="outline" subscriptSizing="dynamic">
+        <input
+          #box
+          matInput
+          class="figure"
+          type="text"
+          inputmode="decimal"
+          autocomplete="off"
+          [id]="id"
+          [value]="text()"
+          [disabled]="isDisabled()"
+          [czErrorState]="!!problem()"
+          [aria-describedby]="describedBy()"
+          (input)="type(box.value)"
+          (blur)="leave()"
+          (keydown.enter)="entered.emit()"
+        />
+        @if (shownUnit()) {
+          <span matTextSuffix class="unit" aria-hidden="true">{{ shownUnit() }}</span>
+        }
+      </mat-form-field>
+    </cz-field>
   `,
   styles: `
-    :host {
-      display: grid;
-      gap: 0.2rem;
-      align-content: start;
-    }
-    .name {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 0.45rem;
-      font-size: 0.92rem;
-      font-weight: 600;
-      color: var(--iron-wash);
-    }
-    .hint {
-      font-weight: 450;
-    }
-    :host(.large) input {
-      min-height: 64px;
-      font-size: 1.5rem;
-    }
-    .box {
-      position: relative;
-      display: block;
-    }
     .unit {
-      position: absolute;
-      right: 0.7rem;
-      top: 50%;
-      transform: translateY(-50%);
       color: var(--iron-wash);
       font-weight: 600;
-      pointer-events: none;
-    }
-    input:has(+ .unit) {
-      padding-right: 2.7rem;
     }
   `,
+  providers: [
+    { provide: NG_VALUE_ACCESSOR, useExisting: NumberField, multi: true },
+    { provide: NG_VALIDATORS, useExisting: NumberField, multi: true },
+  ],
+  // Else the unit is not seen as Material's suffix.
+  preserveWhitespaces: false,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class NumberField {
-  readonly label = input.required<string>();
-  readonly hint = input('');
-  /** For tables, where the column has the label; screen readers still get it. */
-  readonly labelHidden = input(false);
-  readonly value = input<number | null | undefined>(null);
+export class NumberField extends FieldControl<number | null, TypedNumber> implements Validator {
   readonly quantity = input<Quantity>('plain');
   /** Shown behind a plain number, e.g. "%". */
   readonly unit = input('');
@@ -124,13 +94,8 @@ export class NumberField {
   readonly decimals = input(2);
   readonly least = input<number>();
   readonly most = input<number>();
-  /** An error from outside, e.g. the core's refusal. */
-  readonly errorMessage = input<string | undefined>();
-  readonly disabled = input(false);
-  readonly changed = output<TypedNumber>();
   readonly entered = output<void>();
 
-  protected readonly id = `number-${++counter}`;
   private readonly units = inject(Units);
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
 
@@ -157,40 +122,46 @@ export class NumberField {
    * value is the last number that was emitted: fast typing loses nothing.
    */
   private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null; sent: number | null } | undefined>({
-    source: this.value,
+    source: this.current,
     computation: (value, before) => {
       const [kept, now] = [before?.value, value ?? null];
       return kept && (kept.value === now || (kept.value === null && kept.sent === now)) ? kept : undefined;
     },
   });
-  protected readonly text = computed(() => this.typed()?.text ?? this.format(this.value()));
-  protected readonly problem = computed(() => this.wrong(this.text()) ?? this.errorMessage());
-
-  protected readonly describedBy = computed(
-    () => [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-error` : ''].filter(Boolean).join(' ') || null,
-  );
+  protected readonly text = computed(() => this.typed()?.text ?? this.format(this.current()));
+  private readonly typedProblem = computed(() => this.wrong(this.text()));
 
   focus(): void {
     this.box().nativeElement.focus();
     this.box().nativeElement.select();
   }
 
-  protected type(event: Event): void {
-    const text = (event.target as HTMLInputElement).value;
+  /** In a form, what cannot be read as a number is an error like any other. */
+  validate(): ValidationErrors | null {
+    const words = this.typedProblem();
+    return words ? { [SENTENCE]: words } : null;
+  }
+
+  protected override ownProblem(): string | undefined {
+    return this.typedProblem();
+  }
+
+  protected type(text: string): void {
     const reading = readNumber(text);
     if (reading.kind !== 'ok' || this.wrong(text)) {
       this.typed.update((before) => ({ text, value: null, sent: before?.sent ?? null }));
-      this.changed.emit({ value: null });
+      this.take(null, { value: null });
       return;
     }
     const unit = reading.unit ?? this.ownUnit();
     const value = this.canonical(reading.value, unit);
     this.typed.set({ text, value, sent: value });
-    this.changed.emit({ value, ...(unit ? { entered: { value: reading.value, unit } } : {}) });
+    this.take(value, { value, ...(unit ? { entered: { value: reading.value, unit } } : {}) });
   }
 
   /** On blur, a number typed in another unit is shown in the unit of the field. */
-  protected leave(): void {
+  protected override leave(): void {
+    super.leave();
     const typed = this.typed();
     if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
   }

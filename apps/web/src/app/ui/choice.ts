@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { NG_VALUE_ACCESSOR } from '@angular/forms';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
-
-export type ChoiceOption<T> = readonly [value: T, words: string];
-let counter = 0;
+import { FieldControl } from './field-control';
+import type { FieldOption } from './options';
 
 /** A choice of a few, all visible: a label over buttons of which one is pressed. */
 @Component({
@@ -13,8 +13,9 @@ let counter = 0;
     <mat-button-toggle-group
       [attr.aria-labelledby]="id"
       [hideSingleSelectionIndicator]="true"
-      [value]="value()"
-      (change)="changed.emit($event.value)"
+      [value]="current()"
+      [disabled]="isDisabled()"
+      (change)="take($event.value)"
     >
       @for (option of options(); track option[0]) {
         <mat-button-toggle [value]="option[0]">{{ option[1] }}</mat-button-toggle>
@@ -28,12 +29,9 @@ let counter = 0;
       align-content: start;
     }
   `,
+  providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: Choice, multi: true }],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Choice<T extends string | number> {
-  readonly label = input.required<string>();
-  readonly options = input.required<readonly ChoiceOption<T>[]>();
-  readonly value = input.required<T>();
-  readonly changed = output<T>();
-  protected readonly id = `choice-${++counter}`;
+export class Choice<T extends string | number> extends FieldControl<T> {
+  readonly options = input.required<readonly FieldOption<T>[]>();
 }
