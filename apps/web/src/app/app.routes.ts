@@ -1,7 +1,8 @@
 import type { Routes } from '@angular/router';
+import { unsavedInputGuard } from './ui/forms/unsaved-input';
 
 /** Every view is a chunk of its own, fetched when it is first opened. */
-export const routes: Routes = [
+const VIEWS: Routes = [
   { path: '', title: 'What now? · Cazuela', loadComponent: () => import('./stations/home/home').then((m) => m.Home) },
   {
     path: 'recipe',
@@ -86,6 +87,7 @@ export const routes: Routes = [
   { path: 'kiln', title: 'Kiln · Cazuela', loadComponent: () => import('./stations/kiln/kiln-station').then((m) => m.KilnStation) },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
+  { path: 'studio/device', title: 'This device · Cazuela', loadComponent: () => import('./stations/studio/device-page').then((m) => m.DevicePage) },
   {
     path: 'studio/bodies/:id',
     title: 'Clay body · Cazuela',
@@ -98,3 +100,5 @@ export const routes: Routes = [
   },
   { path: '**', title: 'Not here · Cazuela', loadComponent: () => import('./stations/home/not-found-page').then((m) => m.NotFoundPage) },
 ];
+
+export const routes: Routes = VIEWS.map((view) => ({ ...view, canDeactivate: [unsavedInputGuard] }));

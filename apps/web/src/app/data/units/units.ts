@@ -99,6 +99,8 @@ export class Units {
   plain = formatSensible;
   /** A number as it was typed: 20, not 20.0. */
   typed = (value: number): string => AS_TYPED.format(value);
+  /** A weight that was typed: 0.1 g, not what some scale would show of it. */
+  typedMass = (grams: number): string => `${AS_TYPED.format(fromCanonical(grams, this.massUnit()))} ${this.massUnit()}`;
   /** An amount of the studio's money. */
   money = (amount: number): string => `${formatFixed(amount, 2)} ${this.studio()?.currency ?? ''}`.trim();
 }

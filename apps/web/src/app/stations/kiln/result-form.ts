@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { MatIcon } from '@angular/material/icon';
-import { FAULTS, LIMITS, type Piece, type ResultBody } from '@cazuela/contract';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { FAULTS, LIMITS, resultBodySchema, type Piece, type ResultBody } from '@cazuela/contract';
 import { of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
 import { StudioApi } from '../../data/http/studio-api';
 import { ErrorBanner } from '../../ui/error-banner';
+import { contractForm, formProblem } from '../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
+import { StarsField } from '../../ui/stars-field';
 import { TextArea } from '../../ui/text-area';
 import { SelectField } from '../../ui/select-field';
 import { AutocompleteField } from '../../ui/autocomplete-field';
@@ -19,7 +22,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [AutocompleteField, ErrorBanner, FileField, MatIcon, SelectField, TextArea],
+  imports: [AutocompleteField, ErrorBanner, FileField, ReactiveFormsModule, SelectField, StarsField, TextArea],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,11 +38,14 @@ export class ResultForm {
   protected readonly faults = FAULTS;
   protected readonly places = plainOptions(PLACES);
   protected readonly cones = CONE_OPTIONS;
-  protected readonly pieceId = signal('');
-  protected readonly coneReached = linkedSignal(() => this.cone());
-  protected readonly stars = signal(0);
-  protected readonly found = signal<readonly Fault[]>([]);
-  protected readonly note = signal('');
+  protected readonly form = new FormGroup({
+    ...contractForm(resultBodySchema, { pieceId: '', coneReached: '6', stars: 0, note: '' }).controls,
+    faults: new FormControl<readonly Fault[]>([], { nonNullable: true }),
+  });
+  protected readonly problem = formProblem(
+    () => this.form,
+    () => this.keeping.failure()?.problem,
+  );
   protected readonly photo = signal<File | undefined>(undefined);
   protected readonly thanks = signal('');
   protected readonly photoSays = computed(() => {
@@ -52,16 +58,25 @@ export class ResultForm {
   private resultId = uuid();
   protected readonly pieceOptions = computed((): FieldOption[] => [...this.pieces().map((piece) => [piece.id, piece.body.name] as const)]);
 
+  constructor() {
+    effect(() => {
+      const cone = this.cone();
+      if (this.form.controls.coneReached.pristine) this.form.controls.coneReached.setValue(cone);
+    });
+    askBeforeLeaving(() => this.form.dirty);
+  }
+
   protected has(fault: Fault['fault']): boolean {
-    return this.found().some((entry) => entry.fault === fault);
+    return this.form.value.faults!.some((entry) => entry.fault === fault);
   }
 
   protected toggle(fault: Fault['fault']): void {
-    this.found.update((list) => (this.has(fault) ? list.filter((entry) => entry.fault !== fault) : [...list, { fault, where: 'outside' }]));
+    const list = this.form.value.faults!;
+    this.judge(this.has(fault) ? list.filter((entry) => entry.fault !== fault) : [...list, { fault, where: 'outside' }]);
   }
 
   protected place(fault: Fault['fault'], where: Fault['where']): void {
-    this.found.update((list) => list.map((entry) => (entry.fault === fault ? { ...entry, where } : entry)));
+    this.judge(this.form.value.faults!.map((entry) => (entry.fault === fault ? { ...entry, where } : entry)));
   }
 
   protected choosePhoto(file: File): void {
@@ -70,27 +85,23 @@ export class ResultForm {
   }
 
   protected keep(photoField: FileField): void {
-    if (!this.pieceId() || this.photoSays()) return;
+    if (!this.form.value.pieceId || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const body = {
-      pieceId: this.pieceId(),
-      firingId: this.firingId(),
-      coneReached: this.coneReached(),
-      stars: this.stars(),
-      faults: [...this.found()],
-      note: this.note(),
-    };
+    const { faults, ...said } = this.form.getRawValue();
+    const body = { ...said, faults: [...faults], firingId: this.firingId() };
     this.keeping.run(photo$.pipe(switchMap((photo) => this.api.createResult(this.resultId, { ...body, photoId: photo?.id ?? null }))), (result) => {
       this.thanks.set(`${result.pieceName} is noted.`);
       this.resultId = uuid();
-      this.pieceId.set('');
-      this.stars.set(0);
-      this.found.set([]);
-      this.note.set('');
+      this.form.reset({ coneReached: this.cone() });
       this.photo.set(undefined);
       photoField.clear();
       this.kept.emit();
     });
+  }
+
+  private judge(faults: readonly Fault[]): void {
+    this.form.controls.faults.setValue(faults);
+    this.form.markAsDirty();
   }
 }

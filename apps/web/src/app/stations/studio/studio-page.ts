@@ -1,31 +1,50 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import { bodyBodySchema, studioSchema, type BodyBody, type Scale, type StudioBody, type Vessel } from '@cazuela/contract';
+import { bodyBodySchema, studioSchema, type BodyBody, type Scale, type Vessel } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
-import { createMutation } from '../../data/http/mutation';
 import { apiResource } from '../../data/http/api-resource';
-import { PreferencesStore } from '../../data/state/preferences';
+import { createMutation } from '../../data/http/mutation';
 import { StudioApi } from '../../data/http/studio-api';
 import { studioBodyOf, StudioStore } from '../../data/state/studio-store';
-import { Choice } from '../../ui/choice';
-import { NumberField } from '../../ui/number-field';
-import { ErrorBanner } from '../../ui/error-banner';
-import { ScaleCard } from './scale-card';
-import { TextField } from '../../ui/text-field';
-import { SelectField } from '../../ui/select-field';
-import { Checkbox } from '../../ui/checkbox';
-import { ColourField } from '../../ui/colour-field';
-import { plainOptions } from '../../ui/options';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { Checkbox } from '../../ui/checkbox';
+import { Choice } from '../../ui/choice';
+import { ColourField } from '../../ui/colour-field';
+import { ErrorBanner } from '../../ui/error-banner';
+import { contractForm, formProblem, readForm } from '../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
+import { NumberField } from '../../ui/number-field';
+import { plainOptions } from '../../ui/options';
+import { SelectField } from '../../ui/select-field';
+import { TextField } from '../../ui/text-field';
+import { ScaleCard } from './scale-card';
+import { readStudio, scaleForm, studioForm, vesselForm, type StudioForm } from './studio-form';
+import { VesselCard } from './vessel-card';
 
 /** Checks of a scale that are kept: some years of them. */
 const MOST_CHECKS = 60;
+const NEW_SCALE: Omit<Scale, 'id'> = { name: 'Fine scale', divisionGrams: 0.01, capacityGrams: 300, checks: [] };
+const NEW_VESSEL: Omit<Vessel, 'id'> = { name: 'Cylinder 100 mL', tareGrams: 0, volumeMl: 100, markMl: 1 };
 
-/** Members, scales, vessels and clay bodies of the studio; units and theme of this device. */
+/** The workshop: who is at the bench, its scales, vessels and clay bodies. */
 @Component({
   selector: 'cz-studio-page',
-  imports: [Checkbox, Choice, ColourField, ErrorBanner, MatIcon, NumberField, RouterLink, ScaleCard, SelectField, TextField],
+  imports: [
+    Checkbox,
+    Choice,
+    ColourField,
+    ErrorBanner,
+    MatIcon,
+    NumberField,
+    ReactiveFormsModule,
+    RouterLink,
+    ScaleCard,
+    SelectField,
+    TextField,
+    VesselCard,
+  ],
   templateUrl: './studio-page.html',
   styleUrl: './studio-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,128 +52,87 @@ const MOST_CHECKS = 60;
 export class StudioPage {
   private readonly api = inject(StudioApi);
   protected readonly store = inject(StudioStore);
-  protected readonly preferences = inject(PreferencesStore);
-  protected readonly masses = [
-    ['g', 'g'],
-    ['oz', 'oz'],
-    ['lb', 'lb'],
-  ] as const;
-  protected readonly volumes = [
-    ['metric', 'mL, L'],
-    ['US', 'US'],
-    ['imp', 'imperial'],
-  ] as const;
-  protected readonly coats = [
-    ['mm', 'mm'],
-    ['thou', 'thou'],
-  ] as const;
-  protected readonly lengths = [
-    ['mm', 'mm'],
-    ['in', 'inches'],
-  ] as const;
-  protected readonly temperatures = [
-    ['C', '°C'],
-    ['F', '°F'],
-  ] as const;
-  protected readonly themes = [
-    ['auto', 'device'],
-    ['light', 'light'],
-    ['dark', 'dark'],
-  ] as const;
   protected readonly judgedBy = [
     ['both', 'SG and feel'],
     ['sg', 'SG'],
     ['feel', 'feel'],
   ] as const;
+  protected readonly cones = CONE_OPTIONS;
+  protected readonly members = computed(() => plainOptions(this.store.studio()?.members ?? []));
   protected readonly saving = createMutation();
   protected readonly adding = createMutation();
-  protected readonly cones = CONE_OPTIONS;
   protected readonly bodies = apiResource(() => this.api.bodies());
-  protected readonly draft = linkedSignal<StudioBody | undefined>(() => {
-    const studio = this.store.studio();
-    return studio && studioBodyOf(studio);
-  });
-  protected readonly isChanged = computed(() => {
-    const studio = this.store.studio();
-    return studio !== undefined && JSON.stringify(this.draft()) !== JSON.stringify(studioBodyOf(studio));
+  /** A newer studio from the records does not overwrite what is typed. */
+  protected readonly form = linkedSignal<ReturnType<StudioStore['studio']>, StudioForm | undefined>({
+    source: this.store.studio,
+    computation: (studio, before) => (before?.value?.dirty ? before.value : studio && studioForm(studioBodyOf(studio))),
   });
   protected readonly kept = signal(false);
-  protected readonly newBody = signal<BodyBody>({ name: '', colour: '#D9C7AA', bisqueCone: '06', earthenware: false });
-  protected readonly bodyFits = computed(() => bodyBodySchema.safeParse(this.newBody()).success);
-  protected readonly memberOptions = computed(() => plainOptions(this.store.studio()?.members ?? []));
+  /** The thing that was just added, which opens by itself. */
+  protected readonly added = signal('');
+  protected readonly bodyForm = contractForm(bodyBodySchema, {
+    name: '',
+    bisqueCone: '06',
+    absorptionPercent: null as number | null,
+    colour: '#D9C7AA',
+    earthenware: false,
+  } satisfies Record<keyof Pick<BodyBody, 'name' | 'bisqueCone' | 'absorptionPercent' | 'colour' | 'earthenware'>, unknown>);
+  protected readonly addingProblem = formProblem(
+    () => this.bodyForm,
+    () => this.adding.failure()?.problem,
+  );
 
-  protected change(change: Partial<StudioBody>): void {
-    this.kept.set(false);
-    this.draft.update((draft) => ({ ...draft!, ...change }));
+  constructor() {
+    askBeforeLeaving(() => (this.form()?.dirty ?? false) || this.bodyForm.dirty);
   }
 
-  protected vessel(id: string, change: Partial<Vessel>): void {
-    this.change({ vessels: this.draft()!.vessels.map((vessel) => (vessel.id === id ? { ...vessel, ...change } : vessel)) });
+  protected addScale(form: StudioForm): void {
+    this.added.set(uuid());
+    form.controls.scales.push(scaleForm({ id: this.added(), ...NEW_SCALE }));
+    form.markAsDirty();
   }
 
-  protected scale(id: string, change: Partial<Scale>): void {
-    this.change({ scales: this.draft()!.scales.map((scale) => (scale.id === id ? { ...scale, ...change } : scale)) });
+  protected addVessel(form: StudioForm): void {
+    this.added.set(uuid());
+    form.controls.vessels.push(vesselForm({ id: this.added(), ...NEW_VESSEL }));
+    form.markAsDirty();
   }
 
-  protected addScale(): void {
-    this.change({ scales: [...this.draft()!.scales, { id: uuid(), name: 'Fine scale', divisionGrams: 0.01, capacityGrams: 300, checks: [] }] });
-  }
-
-  protected removeScale(id: string): void {
-    this.change({ scales: this.draft()!.scales.filter((scale) => scale.id !== id) });
+  protected remove(form: StudioForm, list: 'scales' | 'vessels', at: number): void {
+    form.controls[list].removeAt(at);
+    form.markAsDirty();
   }
 
   /** A known weight on it, with what it showed: saved at once with the studio. */
-  protected checkScale(id: string, { knownGrams, shownGrams }: { knownGrams: number; shownGrams: number }): void {
-    const check = { at: new Date().toISOString(), by: this.store.by(), knownGrams, shownGrams };
-    const scale = this.draft()!.scales.find((one) => one.id === id)!;
-    this.scale(id, { checks: [...scale.checks, check].slice(-MOST_CHECKS) });
-    this.save();
+  protected checkScale(form: StudioForm, at: number, { knownGrams, shownGrams }: { knownGrams: number; shownGrams: number }): void {
+    const { checks } = form.controls.scales.at(at).controls;
+    checks.setValue([...checks.value, { at: new Date().toISOString(), by: this.store.by(), knownGrams, shownGrams }].slice(-MOST_CHECKS));
+    form.markAsDirty();
+    this.save(form);
   }
 
-  /** Filled with water to its mark: what that weighs in grams is the true volume in millilitres, whatever is printed on it. */
-  protected checkVessel(vessel: Vessel, fullGrams: number | null): void {
-    if (fullGrams !== null && fullGrams > vessel.tareGrams) this.vessel(vessel.id, { volumeMl: Number((fullGrams - vessel.tareGrams).toFixed(2)) });
-  }
-
-  protected addVessel(): void {
-    this.change({ vessels: [...this.draft()!.vessels, { id: uuid(), name: 'Cylinder 100 mL', tareGrams: 0, volumeMl: 100, markMl: 1 }] });
-  }
-
-  protected removeVessel(id: string): void {
-    this.change({ vessels: this.draft()!.vessels.filter((vessel) => vessel.id !== id) });
-  }
-
-  protected members(text: string): void {
-    this.change({
-      members: text
-        .split(',')
-        .map((name) => name.trim())
-        .filter(Boolean),
+  protected save(form: StudioForm): void {
+    const body = readStudio(form);
+    if (!body) return;
+    this.saving.run(this.store.save(body), () => {
+      form.markAsPristine();
+      this.kept.set(true);
     });
   }
 
-  protected save(): void {
-    this.saving.run(this.store.save(this.draft()!), () => this.kept.set(true));
-  }
-
-  /** Somebody changed the studio meanwhile: theirs is shown, what was typed here is kept beside it. */
-  protected afterStale(): void {
+  /** Somebody changed the studio meanwhile: what was typed here is kept, and goes over theirs with the next "Keep". */
+  protected afterFailure(form: StudioForm): void {
     const current = studioSchema.safeParse(this.saving.failure()?.problem.current);
-    if (!current.success) return this.save();
-    const mine = this.draft();
+    if (!current.success) return this.save(form);
     this.store.take(current.data);
-    this.draft.set(mine);
     this.saving.clear();
   }
 
-  protected patchBody(change: Partial<BodyBody>): void {
-    this.newBody.update((body) => ({ ...body, ...change }));
-  }
-
   protected addBody(): void {
-    this.adding.run(this.api.createBody({ id: uuid(), ...this.newBody() }), () => {
-      this.newBody.update((body) => ({ ...body, name: '' }));
+    const body = readForm(this.bodyForm, bodyBodySchema);
+    if (!body) return;
+    this.adding.run(this.api.createBody({ id: uuid(), ...body }), () => {
+      this.bodyForm.reset();
       this.bodies.reload();
     });
   }

@@ -1,7 +1,9 @@
+import { TestBed } from '@angular/core/testing';
 import type { Studio, StudioBody } from '@cazuela/contract';
 import { CLAY } from '../../../testing/made-up';
 import { FakeRecords, STUDIO } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
+import { UnsavedInput } from '../../ui/forms/unsaved-input';
 import { StudioPage } from './studio-page';
 
 describe('the studio’s page', () => {
@@ -19,8 +21,9 @@ describe('the studio’s page', () => {
 
   it('members, scale and vessels are kept together with their version', async () => {
     const screen = await open();
-    expect(screen.button('Keep').disabled).toBe(true);
+    expect(screen.has('Keep')).toBe(false);
     await screen.type('Members, with commas', 'Inés, Bruno, Maia');
+    await screen.press('Change or check Bench scale');
     await screen.type('It shows steps of', '0.5');
     await screen.press('A vessel');
     await screen.press('Keep');
@@ -31,6 +34,7 @@ describe('the studio’s page', () => {
 
   it('a vessel filled with water to its mark gets its true volume, whatever is printed on it', async () => {
     const screen = await open();
+    await screen.press('Change or check Cylinder 100 mL');
     await screen.type('Full of water', '161.2');
     await screen.press('Keep');
     expect(put().vessels[0]).toMatchObject({ tareGrams: 62.4, volumeMl: 98.8 });
@@ -38,8 +42,9 @@ describe('the studio’s page', () => {
 
   it('a second scale is added, and one is checked against a known weight and kept at once', async () => {
     const screen = await open();
-    await screen.press('A scale');
+    await screen.press('Change or check Bench scale');
     await screen.type('The scale shows', '500.3');
+    await screen.press('A scale');
     await screen.press('Note it');
     const sent = put();
     expect(sent.scales).toHaveLength(2);
@@ -57,11 +62,14 @@ describe('the studio’s page', () => {
   });
 
   it('the last scale cannot be taken out', async () => {
-    expect((await open()).has('Take out Bench scale')).toBe(false);
+    const screen = await open();
+    await screen.press('Change or check Bench scale');
+    expect(screen.has('Take out Bench scale')).toBe(false);
   });
 
   it('a vessel can be taken out again', async () => {
     const screen = await open();
+    await screen.press('Change or check Cylinder 100 mL');
     await screen.press('Take out Cylinder 100 mL');
     await screen.press('Keep');
     expect(put().vessels).toEqual([]);
@@ -95,5 +103,38 @@ describe('the studio’s page', () => {
       bisqueCone: '06',
       absorptionPercent: 11.5,
     });
+  });
+
+  it('what is wrong stands under its field, and nothing is sent', async () => {
+    const screen = await open();
+    await screen.type('Prices are in', '');
+    await screen.press('Add the body');
+    expect(screen.text).toContain('Give it a name.');
+    await screen.press('Keep');
+    expect(screen.text).toContain('Write a currency, like € or EUR.');
+    records.http.verify();
+  });
+
+  it('what the server refuses stands under the field it is about', async () => {
+    const screen = await open();
+    await screen.type('Name of the body', 'Barro');
+    await screen.press('Add the body');
+    const errors = [{ path: 'name', message: 'There is a body of this name already.' }];
+    records.refuse('/bodies', 400, { errors }, 'POST');
+    await screen.settle();
+    expect(screen.text).toContain('Name of the body There is a body of this name already.');
+    expect(screen.field('Name of the body').getAttribute('aria-invalid')).toBe('true');
+    await screen.type('Name of the body', 'Barro Fino');
+    expect(screen.text).not.toContain('already');
+  });
+
+  it('leaving with something typed asks first', async () => {
+    const screen = await open();
+    const unsaved = TestBed.inject(UnsavedInput);
+    expect(unsaved.isThere()).toBe(false);
+    await screen.type('Name of the studio', 'La Perdiz');
+    expect(unsaved.isThere()).toBe(true);
+    screen.fixture.destroy();
+    expect(unsaved.isThere()).toBe(false);
   });
 });

@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import { bodyBodySchema, bodySchema, type BisqueLot, type BodyBody, type ClayBody } from '@cazuela/contract';
+import { bodySchema, type ClayBody } from '@cazuela/contract';
+
 import { absorptionGuessPercent, attempt, wallSuctionGuess } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
@@ -12,6 +14,9 @@ import { Loading } from '../../../ui/loading';
 import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
+import { formProblem } from '../../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
+import { bodyForm, newLotForm, readBody, type BodyForm, type LotForm } from './body-form';
 import { LotCard } from './lot-card';
 import { TextField } from '../../../ui/text-field';
 import { SelectField } from '../../../ui/select-field';
@@ -28,7 +33,20 @@ const FIGURES = [
 /** The card of a clay body and of its bisque firings: coat, order and running rest on it. */
 @Component({
   selector: 'cz-body-page',
-  imports: [Checkbox, ColourField, ErrorBanner, Loading, LotCard, MatIcon, NumberField, RouterLink, SelectField, TextField, TwoVersions],
+  imports: [
+    Checkbox,
+    ColourField,
+    ErrorBanner,
+    Loading,
+    LotCard,
+    MatIcon,
+    NumberField,
+    ReactiveFormsModule,
+    RouterLink,
+    SelectField,
+    TextField,
+    TwoVersions,
+  ],
   templateUrl: './body-page.html',
   styleUrl: './body-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,26 +61,12 @@ export class BodyPage {
   protected readonly bodies = apiResource(() => this.api.bodies());
   private readonly known = computed(() => this.bodies.value()?.find((body) => body.id === this.id()));
   protected readonly missing = computed(() => this.bodies.value() !== undefined && this.known() === undefined);
-  /** Typed here and not saved; a newer card from the records does not overwrite it. */
-  private readonly edited = signal<ClayBody | undefined>(undefined);
-  protected readonly draft = linkedSignal<ClayBody | undefined>(() => this.edited() ?? this.known());
-  protected readonly isChanged = computed(() => this.edited() !== undefined && JSON.stringify(this.edited()) !== JSON.stringify(this.known()));
-  protected readonly problem = computed(() => {
-    const draft = this.draft();
-    if (!draft) return '';
-    const { id: _id, version: _version, ...body } = draft;
-    const checked = bodyBodySchema.safeParse(body);
-    return checked.success ? '' : (checked.error.issues[0]?.message ?? '');
+  /** A newer card from the records does not overwrite what is typed. */
+  protected readonly form = linkedSignal<ClayBody | undefined, BodyForm | undefined>({
+    source: this.known,
+    computation: (known, before) => (before?.value?.dirty ? before.value : known && bodyForm(known)),
   });
-  /** What is used where nothing was measured. */
-  protected readonly guess = computed(() => {
-    const draft = this.draft();
-    const asked = draft && attempt(() => ({ absorption: absorptionGuessPercent(draft), suction: wallSuctionGuess(draft) }));
-    return asked?.kind === 'ok'
-      ? `Starting guesses at cone ${draft!.bisqueCone}: drinks ${this.units.percent(asked.value.absorption)}, suction ${asked.value.suction.toFixed(3)} mm²/s.`
-      : '';
-  });
-  protected readonly lots = computed(() => [...(this.draft()?.lots ?? [])].reverse());
+  protected readonly problem = formProblem(this.form, () => this.saving.failure()?.problem);
   protected readonly stale = computed(() => {
     const failure = this.saving.failure();
     const current = failure?.problem.code === 'stale' ? bodySchema.safeParse(failure.problem.current) : undefined;
@@ -70,50 +74,60 @@ export class BodyPage {
   });
   protected readonly conesOrNone = [['', 'not told'], ...CONE_OPTIONS] as const;
 
-  /** An emptied field is an unknown figure. */
-  protected change(change: { [Key in keyof BodyBody]?: BodyBody[Key] | undefined }): void {
-    const draft = this.draft();
-    if (!draft) return;
-    this.edited.set(
-      Object.fromEntries(Object.entries({ ...draft, ...change }).filter(([, value]) => value !== undefined && value !== '')) as ClayBody,
-    );
+  constructor() {
+    askBeforeLeaving(() => this.form()?.dirty ?? false);
   }
 
-  protected figure(name: (typeof FIGURES)[number][0], value: number | null): void {
-    this.change({ [name]: value ?? undefined });
+  /** What is used where nothing was measured. */
+  protected guess(form: BodyForm): string {
+    const { bisqueCone, absorptionPercent } = form.getRawValue();
+    const body = { bisqueCone, ...(absorptionPercent === null ? {} : { absorptionPercent }) };
+    const asked = attempt(() => ({ absorption: absorptionGuessPercent(body), suction: wallSuctionGuess(body) }));
+    return asked.kind === 'ok'
+      ? `Starting guesses at cone ${bisqueCone}: drinks ${this.units.percent(asked.value.absorption)}, suction ${asked.value.suction.toFixed(3)} mm²/s.`
+      : '';
   }
 
-  protected addLot(): void {
-    const draft = this.draft();
-    if (!draft) return;
-    const now = new Date();
-    const name = now.toLocaleDateString('en', { month: 'long', day: 'numeric' });
-    this.change({ lots: [...(draft.lots ?? []), { id: uuid(), name, at: now.toISOString(), bisqueCone: draft.bisqueCone }] });
+  /** The newest first. */
+  protected lots(form: BodyForm): LotForm[] {
+    return [...form.controls.lots.controls].reverse();
   }
 
-  protected lot(changed: BisqueLot): void {
-    this.change({ lots: (this.draft()?.lots ?? []).map((lot) => (lot.id === changed.id ? changed : lot)) });
+  protected addLot(form: BodyForm): void {
+    form.controls.lots.push(newLotForm(uuid(), new Date(), form.controls.bisqueCone.value));
+    form.markAsDirty();
   }
 
-  protected removeLot(id: string): void {
-    const lots = (this.draft()?.lots ?? []).filter((lot) => lot.id !== id);
-    this.change({ lots: lots.length > 0 ? lots : undefined });
+  protected removeLot(form: BodyForm, lot: LotForm): void {
+    form.controls.lots.removeAt(form.controls.lots.controls.indexOf(lot));
+    form.markAsDirty();
   }
 
-  protected save(version = this.draft()?.version): void {
-    const draft = this.draft();
-    if (!draft || version === undefined || this.problem()) return;
-    this.saving.run(this.api.updateBody({ ...draft, version }), () => this.take());
+  protected save(form: BodyForm, version = this.known()?.version): void {
+    const body = readBody(form);
+    if (!body || version === undefined) return;
+    this.saving.run(this.api.updateBody({ id: this.id(), version, ...body }), () => this.take(form));
   }
 
-  protected take(): void {
+  /** What is typed gives way to the records. */
+  protected take(form: BodyForm): void {
     this.saving.clear();
-    this.edited.set(undefined);
+    form.markAsPristine();
+    const known = this.known();
+    this.form.set(known && bodyForm(known));
     this.bodies.reload();
   }
 
-  protected told({ bisqueCone, lots, shrinkagePercent }: ClayBody): string {
-    const shrinks = shrinkagePercent === undefined ? '' : `, shrinks ${this.units.percent(shrinkagePercent)}`;
+  protected told({
+    bisqueCone,
+    lots,
+    shrinkagePercent,
+  }: {
+    bisqueCone: string;
+    lots?: readonly unknown[] | undefined;
+    shrinkagePercent?: number | null | undefined;
+  }): string {
+    const shrinks = (shrinkagePercent ?? null) === null ? '' : `, shrinks ${this.units.percent(shrinkagePercent!)}`;
     return `bisque cone ${bisqueCone}${shrinks}, ${lots?.length ?? 0} bisque lots`;
   }
 }

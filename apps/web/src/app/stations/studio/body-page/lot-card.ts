@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
-import type { BisqueLot } from '@cazuela/contract';
 import { attempt, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../ui/number-field';
+import type { LotForm } from './body-form';
 import { ThirstBench } from './thirst-bench';
 import { TextField } from '../../../ui/text-field';
 import { SelectField } from '../../../ui/select-field';
@@ -13,7 +14,7 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 /** One bisque firing of a body: the cone it reached, its wall, and how thirsty it proved in water. */
 @Component({
   selector: 'cz-lot-card',
-  imports: [MatIcon, NumberField, SelectField, TextField, ThirstBench],
+  imports: [MatIcon, NumberField, ReactiveFormsModule, SelectField, TextField, ThirstBench],
   templateUrl: './lot-card.html',
   styles: `
     :host {
@@ -36,16 +37,17 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LotCard {
-  readonly lot = input.required<BisqueLot>();
-  readonly bodyWallMm = input<number>();
-  readonly changed = output<BisqueLot>();
+  readonly form = input.required<LotForm>();
+  readonly bodyWallMm = input<number | null>(null);
   readonly removed = output<void>();
-  private readonly units = inject(Units);
+  protected readonly units = inject(Units);
   protected readonly cones = CONE_OPTIONS;
   protected readonly when = formatWhen;
   protected readonly testing = signal(false);
-  protected readonly thirst = computed(() => {
-    const { thirst, bisqueCone } = this.lot();
+
+  // A getter, not a signal: a form tells the screen itself when it changes.
+  protected thirst(): string {
+    const { thirst, bisqueCone } = this.form().getRawValue();
     const read = thirst && attempt(() => readThirstTest(thirst));
     if (!read) return 'Its thirst is a starting guess from its cone.';
     if (read.kind === 'refused') return read.error.message;
@@ -53,14 +55,12 @@ export class LotCard {
     const against = wallSuction / wallSuctionGuess({ bisqueCone });
     const said = against > 1.1 ? 'thirstier than' : against < 0.9 ? 'less thirsty than' : 'as thirsty as';
     return `Tested in water: drinks ${this.units.percent(absorptionPercent)}, ${waterMm.toFixed(2)} mm in all, suction ${wallSuction.toFixed(3)} mm²/s, ${said} cone ${bisqueCone} usually is.`;
-  });
-
-  protected change(change: { [Key in keyof BisqueLot]?: BisqueLot[Key] | undefined }): void {
-    this.changed.emit(Object.fromEntries(Object.entries({ ...this.lot(), ...change }).filter(([, value]) => value !== undefined)) as BisqueLot);
   }
 
-  protected keepTest(thirst: ThirstTest): void {
-    this.change({ thirst });
+  protected keepTest(test: ThirstTest | null): void {
+    const { thirst } = this.form().controls;
+    thirst.setValue(test);
+    thirst.markAsDirty();
     this.testing.set(false);
   }
 }

@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { bucketSummarySchema, type BucketBody } from '@cazuela/contract';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { bucketBodySchema, bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { attempt, brimMl, type BucketShape } from '@cazuela/core';
 import { NOW } from '../../../../data/state/clock';
 import { Units } from '../../../../data/units/units';
 import { NumberField } from '../../../../ui/number-field';
 import { TwoVersions } from '../../../../parts/two-versions';
 import { BucketScreen } from '../bucket-screen';
+import { contractForm, formProblem, readForm } from '../../../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../../../ui/forms/unsaved-input';
 import { TextField } from '../../../../ui/text-field';
 import { SelectField } from '../../../../ui/select-field';
 
@@ -33,7 +36,7 @@ const SIDES: Readonly<Record<string, string>> = {
 /** What describes a bucket: its name, SG range, inner sizes; and putting it away when it is empty. */
 @Component({
   selector: 'cz-bucket-form',
-  imports: [NumberField, SelectField, TextField, TwoVersions],
+  imports: [NumberField, ReactiveFormsModule, SelectField, TextField, TwoVersions],
   templateUrl: './bucket-form.html',
   styles: `
     .card {
@@ -57,43 +60,44 @@ export class BucketForm {
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
   protected readonly shapes = SHAPES;
-  private readonly draft = signal<BucketBody | undefined>(undefined);
-  protected readonly body = computed(() => this.draft() ?? this.screen.bucket()!.body);
-  protected readonly sides = computed(() => {
-    const shape = this.body().shape;
-    return shape
-      ? Object.entries(shape)
-          .filter(([key]) => key in SIDES)
-          .map(([key, mm]) => ({ key, words: SIDES[key]!, mm: mm as number }))
-      : [];
+  protected readonly form = linkedSignal<BucketBody, BucketFields>({
+    source: computed(() => this.screen.bucket()!.body),
+    computation: (body, before) => (before?.value.dirty ? before.value : fieldsOf(body)),
   });
+  protected readonly problem = formProblem(this.form, () => this.screen.saving.failure()?.problem);
   protected readonly stale = computed(() => {
     const failure = this.screen.saving.failure();
     const current = failure?.problem.code === 'stale' ? bucketSummarySchema.safeParse(failure.problem.current) : undefined;
-    const say = (body: BucketBody): string => `${body.name}, SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}`;
+    const say = (body: Pick<BucketBody, 'name' | 'sgLow' | 'sgHigh'>): string =>
+      `${body.name}, SG ${this.units.sg(body.sgLow)}–${this.units.sg(body.sgHigh)}`;
     return current?.success
-      ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.body()) }
+      ? { detail: failure!.problem.detail, version: current.data.version, theirs: say(current.data.body), mine: say(this.form().getRawValue()) }
       : undefined;
   });
 
-  protected edit(change: Partial<BucketBody>): void {
-    this.draft.set({ ...this.body(), ...change });
+  constructor() {
+    askBeforeLeaving(() => this.form().dirty);
   }
 
-  protected shape(kind: string): void {
-    if (kind === 'none') {
-      const { shape: _shape, ...rest } = this.body();
-      return this.draft.set(rest);
-    }
-    this.withShape(START[kind as BucketShape['kind']]);
+  protected sides(): { key: string; words: string; mm: number }[] {
+    return Object.entries(this.form().getRawValue().shape ?? {})
+      .filter(([key]) => key in SIDES)
+      .map(([key, mm]) => ({ key, words: SIDES[key]!, mm: mm as number }));
+  }
+
+  protected chooseShape(kind: BucketShape['kind'] | 'none'): void {
+    this.withShape(kind === 'none' ? null : START[kind]);
   }
 
   protected size(key: string, mm: number | null): void {
-    if (mm) this.withShape({ ...this.body().shape, [key]: mm } as BucketShape);
+    if (mm) this.withShape({ ...this.form().getRawValue().shape, [key]: mm } as BucketShape);
   }
 
   protected save(version?: number): void {
-    this.screen.replace(this.body(), () => this.leave(), version);
+    const { shape, ...typed } = this.form().getRawValue();
+    const { shape: _before, ...rest } = this.screen.bucket()!.body;
+    const body = readForm(this.form(), bucketBodySchema, { ...rest, ...typed, ...(shape ? { shape } : {}) });
+    if (body) this.screen.replace(body, () => this.leave(), version);
   }
 
   protected close(): void {
@@ -101,7 +105,7 @@ export class BucketForm {
   }
 
   protected leave(): void {
-    this.draft.set(undefined);
+    this.form.set(fieldsOf(this.screen.bucket()!.body));
     if (this.screen.saving.failure()) {
       this.screen.saving.clear();
       this.screen.all.reload();
@@ -110,8 +114,26 @@ export class BucketForm {
   }
 
   /** The brim follows from the sizes, so that the two never disagree. */
-  private withShape(shape: BucketShape): void {
-    const brim = attempt(() => brimMl({ shape }));
-    this.edit({ shape, ...(brim.kind === 'ok' ? { capacityMl: Math.round(brim.value) } : {}) });
+  private withShape(shape: BucketShape | null): void {
+    const form = this.form();
+    const brim = shape && attempt(() => brimMl({ shape }));
+    form.patchValue({ shape, ...(brim?.kind === 'ok' ? { capacityMl: Math.round(brim.value) } : {}) });
+    if (shape) form.controls.capacityMl.disable();
+    else form.controls.capacityMl.enable();
+    form.markAsDirty();
   }
+}
+
+type BucketFields = FormGroup<BucketControls>;
+type BucketControls = ReturnType<typeof contractForm<Pick<BucketBody, 'name' | 'sgLow' | 'sgHigh' | 'capacityMl'>>>['controls'] & {
+  shape: FormControl<BucketShape | null>;
+};
+
+function fieldsOf({ name, sgLow, sgHigh, capacityMl, shape }: BucketBody): FormGroup<BucketControls> {
+  const form = new FormGroup({
+    ...contractForm(bucketBodySchema, { name, sgLow, sgHigh, capacityMl }).controls,
+    shape: new FormControl<BucketShape | null>(shape ?? null),
+  });
+  if (shape) form.controls.capacityMl.disable();
+  return form;
 }

@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { firingBodySchema } from '@cazuela/contract';
+import { attempt, coneReached, firingFromPeak, peakForCone } from '@cazuela/core';
+import { merge } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { createMutation } from '../../data/http/mutation';
+import { StudioApi } from '../../data/http/studio-api';
+import { NOW } from '../../data/state/clock';
+import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { DateTimeField } from '../../ui/date-time-field';
+import { contractForm, formProblem } from '../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
+import { NumberField } from '../../ui/number-field';
+import { SelectField } from '../../ui/select-field';
+import { TextField } from '../../ui/text-field';
+import { coneWords } from './kiln-words';
+
+const USUAL_HOURS_UP = 9.5;
+const USUAL_HOLD_MINUTES = 10;
+
+/** A firing from its peak, way up and hold: the heat-work it amounts to is said while it is typed. */
+@Component({
+  selector: 'cz-firing-form',
+  imports: [DateTimeField, NumberField, ReactiveFormsModule, SelectField, TextField],
+  templateUrl: './firing-form.html',
+  styleUrl: './firing-form.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FiringForm {
+  /** Kilns of earlier firings. */
+  readonly kilns = input.required<readonly string[]>();
+  readonly kept = output<string>();
+  private readonly api = inject(StudioApi);
+  protected readonly keeping = createMutation();
+  protected readonly cones = CONE_OPTIONS;
+  protected readonly form = new FormGroup({
+    ...contractForm(firingBodySchema, { wantedCone: '6' }).controls,
+    kiln: new FormControl('', { nonNullable: true }),
+    /** In the device's own time, to the minute. */
+    startedAt: new FormControl(localMinute(inject(NOW)()), { nonNullable: true }),
+    peakCelsius: new FormControl<number | null>(null),
+    hoursUp: new FormControl<number | null>(USUAL_HOURS_UP),
+    holdMinutes: new FormControl<number | null>(USUAL_HOLD_MINUTES),
+  });
+  protected readonly problem = formProblem(
+    () => this.form,
+    () => this.keeping.failure()?.problem,
+  );
+  private readonly typed = toSignal(this.form.valueChanges);
+  protected readonly curve = computed(() => {
+    this.typed();
+    const { peakCelsius, hoursUp, holdMinutes } = this.form.getRawValue();
+    if (peakCelsius === null || hoursUp === null || holdMinutes === null) return undefined;
+    return attempt(() => {
+      const points = firingFromPeak({ peakCelsius, hoursUp, holdMinutes });
+      return { points, words: coneWords(coneReached({ firing: points })) };
+    });
+  });
+
+  constructor() {
+    const { wantedCone, hoursUp, holdMinutes } = this.form.controls;
+    this.solvePeak();
+    merge(wantedCone.valueChanges, hoursUp.valueChanges, holdMinutes.valueChanges)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.solvePeak());
+    askBeforeLeaving(() => this.form.dirty);
+  }
+
+  /** The peak that gives the wanted cone with this hold, until another one is typed. */
+  private solvePeak(): void {
+    const { wantedCone: cone, hoursUp, holdMinutes } = this.form.getRawValue();
+    const solved = hoursUp === null || holdMinutes === null ? undefined : attempt(() => peakForCone({ cone, hoursUp, holdMinutes }));
+    this.form.controls.peakCelsius.setValue(solved?.kind === 'ok' ? Math.round(solved.value) : null);
+  }
+
+  protected keep(): void {
+    this.form.markAllAsTouched();
+    const curve = this.curve();
+    const { kiln, startedAt, wantedCone } = this.form.getRawValue();
+    const started = new Date(startedAt);
+    if (this.form.invalid || curve?.kind !== 'ok' || Number.isNaN(started.getTime())) return;
+    const id = uuid();
+    const body = {
+      kiln: kiln.trim() || this.kilns()[0] || 'Kiln',
+      startedAt: started.toISOString(),
+      wantedCone,
+      witnessCone: null,
+      points: curve.value.points,
+    };
+    this.keeping.run(this.api.createFiring(id, body), () => {
+      this.form.markAsPristine();
+      this.kept.emit(id);
+    });
+  }
+}
+
+const localMinute = (date: Date): string => new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
