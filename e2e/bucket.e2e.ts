@@ -35,7 +35,7 @@ test.describe('at the bucket', () => {
 
   test('forty drops of brine, and the point where the bucket turned', async ({ page, studio, request }) => {
     await open(page, 'Tinaja');
-    await page.getByRole('button', { name: 'Settling' }).click();
+    await page.getByRole('tab', { name: 'Settling' }).click();
     await page.getByRole('radio', { name: 'Epsom drops' }).click();
     const swirl = async (seconds: number): Promise<void> => {
       await page.getByLabel('Swirl after this step').fill(String(seconds));
@@ -84,7 +84,7 @@ test.describe('at the bucket', () => {
       (await studio.records<BucketSummary[]>(request, '/buckets')).find((bucket) => bucket.body.name === name)?.contents?.dryGrams ?? 0;
     const [humo, ceniza] = [await dryOf('Humo'), await dryOf('Ceniza Clara')];
     await open(page, 'Humo');
-    await page.getByRole('button', { name: 'Pour', exact: true }).click();
+    await page.getByRole('tab', { name: 'Pour', exact: true }).click();
     await choose(page.getByRole('combobox', { name: 'Into' }), 'B3 Ceniza Clara');
     await page.getByLabel('Pour', { exact: true }).fill('1.5 L');
     await expect(page.getByText(/B3 then holds 7\.8 L at 1\.3\d/)).toBeVisible();
@@ -102,7 +102,7 @@ test.describe('at the bucket', () => {
     const other = await context.newPage();
     for (const tablet of [page, other]) {
       await open(tablet, 'Leche de Higo');
-      await tablet.getByRole('button', { name: 'Notes' }).click();
+      await tablet.getByRole('tab', { name: 'Notes' }).click();
     }
     await page.getByLabel('Note', { exact: true }).fill('one jug from Inés');
     await other.getByLabel('Note', { exact: true }).fill('one jug from Bruno');
@@ -126,12 +126,12 @@ test.describe('at the bucket', () => {
     await page.getByRole('searchbox').fill('b3');
     await page.getByRole('searchbox').press('Enter');
     await expect(page.getByRole('heading', { name: 'Ceniza Clara', level: 1 })).toBeVisible();
-    await page.getByRole('button', { name: 'Level' }).click();
+    await page.getByRole('tab', { name: 'Level' }).click();
     await page.getByLabel('Dipstick is wet').fill('100');
     await expect(page.getByText('that is 4.5 L')).toBeVisible();
     await page.getByLabel('Dipstick is wet').fill('500');
     await expect(page.getByText('The bucket is 225 mm high inside')).toBeVisible();
-    await page.getByRole('button', { name: 'What dips in it' }).click();
+    await page.getByRole('tab', { name: 'What dips in it' }).click();
     await expect(page.getByRole('row', { name: /Cup with a blue lip goes under whole/ })).toBeVisible();
   });
 });

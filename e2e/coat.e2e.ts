@@ -95,17 +95,17 @@ test.describe('at the coat station', () => {
   test('equal coats for a jar: what its label’s coats come to, and the pass becomes its own', async ({ page }) => {
     await page.goto('/coat');
     await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Agua Quieta, B8');
-    await page.getByRole('button', { name: 'Another way', exact: true }).click();
+    await page.getByRole('tab', { name: 'Another way', exact: true }).click();
     await page.getByLabel('A label asks for').fill('3');
     await expect(page.getByText('The label’s 3 brushed coats give about 0.39 mm')).toBeVisible();
-    await page.getByRole('button', { name: 'Measured dips', exact: true }).click();
+    await page.getByRole('tab', { name: 'Measured dips', exact: true }).click();
     await choose(page.getByRole('combobox', { name: 'Put on by' }), 'Brush, loaded');
     await page.getByRole('radio', { name: 'caliper, needle, comb' }).click();
     await page.getByLabel('Passes, piece 1').fill('3');
     await page.getByLabel('It measures, dip 1').fill('0.27');
     await page.getByRole('button', { name: 'Keep the dip' }).click();
     await expect(page.getByText('3 × brush, loaded at SG')).toBeVisible();
-    await page.getByRole('button', { name: 'Another way', exact: true }).click();
+    await page.getByRole('tab', { name: 'Another way', exact: true }).click();
     await expect(page.getByText(/The label’s 3 brushed coats give about 0\.3\d mm/)).toBeVisible();
     await expect(page.getByRole('row', { name: /Brush, loaded/ })).toContainText('1 measured');
   });
@@ -114,7 +114,7 @@ test.describe('at the coat station', () => {
     await page.goto('/coat');
     await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Tinaja, B5');
     await choose(page.getByRole('combobox', { name: 'Clay body' }), 'Barro Claro, bisque 05');
-    await page.getByRole('button', { name: 'Step tile', exact: true }).click();
+    await page.getByRole('tab', { name: 'Step tile', exact: true }).click();
     await page.getByLabel('Coats it should show, mm').fill('0.4 0.6 0.8');
     await expect(page.getByText(/draw it out altogether: 0\.80 mm at the foot/)).toBeVisible();
     await page.getByRole('button', { name: 'Make this tile' }).click();
@@ -136,7 +136,7 @@ test.describe('at the coat station', () => {
     await fired.getByLabel('Strip 2 in words').fill('amber');
     await fired.getByRole('button', { name: 'Keep what was read' }).click();
     await expect(page.getByText('3 of 3 strips looked at')).toBeVisible();
-    await page.getByRole('button', { name: 'Its window', exact: true }).click();
+    await page.getByRole('tab', { name: 'Its window', exact: true }).click();
     await page.getByRole('button', { name: 'Make it from tiles and results' }).click();
     await expect(page.getByLabel('Right, it looks')).toHaveValue('amber');
     await page.getByRole('button', { name: 'Keep the window' }).click();

@@ -14,7 +14,7 @@ test('on a phone: from what now to a measured bucket by tap, nothing wider than 
   await expect(page.getByRole('heading', { name: /Marisma|Humo/, level: 1 })).toBeVisible();
   await fits();
   for (const bench of ['By feel', 'Stain it', 'Settling', 'Level', 'What dips in it', 'Pour', 'Label', 'Notes']) {
-    await page.getByRole('button', { name: bench, exact: true }).tap();
+    await page.getByRole('tab', { name: bench, exact: true }).tap();
     await fits();
     if (bench === 'What dips in it') {
       await expect(page.getByRole('row', { name: /Cup with a blue lip/ })).toBeVisible();
@@ -53,8 +53,8 @@ test('on a phone: one line fills the bench, with targets for wet knuckles', asyn
 test('on a phone: every bench of the coat, its map and its timer', async ({ page }) => {
   await page.goto('/coat');
   for (const bench of ['Step tile', 'Its window', 'Another way', 'As it dries', 'Glaze for pieces', 'Bucket on the scale', 'Measured dips']) {
-    await page.getByRole('button', { name: bench, exact: true }).tap();
-    await expect(page.getByRole('button', { name: bench, exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await page.getByRole('tab', { name: bench, exact: true }).tap();
+    await expect(page.getByRole('tab', { name: bench, exact: true })).toHaveAttribute('aria-selected', 'true');
     expect(await page.evaluate(() => document.documentElement.scrollWidth), bench).toBeLessThanOrEqual(390);
   }
   await page.getByRole('radio', { name: 'seconds and SG' }).tap();

@@ -87,7 +87,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
   });
 
   await test.step('Stain: half of it poured off and stained 3 %, the water restored', async () => {
-    await page.getByRole('button', { name: 'Stain it' }).click();
+    await page.getByRole('tab', { name: 'Stain it' }).click();
     await page.getByRole('radio', { name: 'a part' }).click();
     await page.getByLabel('Percent of the dry base').fill('3');
     await page.getByLabel('Pour off').fill('2.5');

@@ -43,7 +43,7 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await page.getByRole('checkbox', { name: /rinse water and sludge/ }).check();
     await page.getByRole('button', { name: 'It is a bucket' }).click();
     await expect(page.getByRole('heading', { name: 'Humo, by ounces', level: 1 })).toBeVisible();
-    await page.getByRole('button', { name: 'Label', exact: true }).click();
+    await page.getByRole('tab', { name: 'Label', exact: true }).click();
     const label = page.waitForEvent('popup');
     await page.getByRole('link', { name: 'Print the label' }).click();
     expect((await label).url()).toContain('/labels.pdf?size=62x29');

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { TextField } from '../ui/text-field';
 
 export interface CodedBucket {
@@ -10,7 +11,7 @@ export interface CodedBucket {
 /** The code on the lid, typed or scanned, before the first dip of a day: a wrong bucket costs a kiln. */
 @Component({
   selector: 'cz-code-check',
-  imports: [TextField],
+  imports: [MatButton, TextField],
   template: `
     <form class="row" (submit)="$event.preventDefault(); check()">
       <cz-text-field
@@ -21,8 +22,8 @@ export interface CodedBucket {
         [value]="typed()"
         (changed)="type($event)"
       />
-      <button type="submit" class="press quiet-press" [disabled]="!typed().trim()">Read it</button>
-      <button type="button" class="press bare" (click)="read.emit()">No code on it, but I looked</button>
+      <button type="submit" matButton="outlined" [disabled]="!typed().trim()">Read it</button>
+      <button type="button" matButton="text" (click)="read.emit()">No code on it, but I looked</button>
     </form>
     @if (wrong(); as words) {
       <p class="field-error" role="alert">{{ words }}</p>

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 
 /** Somebody saved first: both are kept, one is chosen. */
 @Component({
   selector: 'cz-two-versions',
+  imports: [MatButton],
   template: `
     <section class="both" role="alert" aria-label="Changed meanwhile">
       <h2>Changed meanwhile</h2>
@@ -11,12 +13,12 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
         <div>
           <h3>In the records now</h3>
           <p>{{ theirs() }}</p>
-          <button type="button" class="press quiet-press" (click)="takeTheirs.emit()">Take theirs</button>
+          <button type="button" matButton="outlined" (click)="takeTheirs.emit()">Take theirs</button>
         </div>
         <div>
           <h3>On this screen</h3>
           <p>{{ mine() }}</p>
-          <button type="button" class="press" (click)="keepMine.emit()">Keep mine, as the newest version</button>
+          <button type="button" matButton="filled" (click)="keepMine.emit()">Keep mine, as the newest version</button>
         </div>
       </div>
     </section>

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
 import { SentenceForm } from '../ui/sentence-form';
 
 /** What happens, why, and what to do: at most three at a time, worst first. Each can be put aside with a reason. */
 @Component({
   selector: 'cz-warning-list',
-  imports: [SentenceForm],
+  imports: [MatButton, SentenceForm],
   template: `
     @for (warning of shown(); track warning.rule + warning.what) {
       <article [class]="'warning tone-' + warning.severity">
@@ -21,7 +22,7 @@ import { SentenceForm } from '../ui/sentence-form';
         @if (warning.fixes; as fixes) {
           <span class="row">
             @for (fix of fixes; track fix.words) {
-              <button type="button" class="press quiet-press fix" (click)="fixed.emit(fix)">{{ fix.words }}</button>
+              <button type="button" matButton="outlined" class="fix" (click)="fixed.emit(fix)">{{ fix.words }}</button>
             }
           </span>
         }
@@ -29,7 +30,7 @@ import { SentenceForm } from '../ui/sentence-form';
           @if (asking() === warning.rule) {
             <cz-sentence-form label="Why it may stay so" action="Keep the reason" takesFocus [longest]="200" (kept)="aside(warning.rule, $event)" />
           } @else {
-            <button type="button" class="press bare" (click)="asking.set(warning.rule)" [attr.aria-label]="'Put aside: ' + warning.what">
+            <button type="button" matButton="text" (click)="asking.set(warning.rule)" [attr.aria-label]="'Put aside: ' + warning.what">
               Put aside …
             </button>
           }
@@ -91,7 +92,7 @@ import { SentenceForm } from '../ui/sentence-form';
     .fix {
       margin-top: 0.3rem;
     }
-    .bare {
+    .mat-mdc-button {
       min-height: 44px;
       padding: 0;
       font-size: 0.92rem;

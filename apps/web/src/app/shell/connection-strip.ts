@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Outbox } from '../data/offline/outbox';
 import { UnreadableRows } from '../data/http/unreadable-rows';
@@ -8,7 +9,7 @@ import { NavigationTrouble } from './navigation-trouble';
 /** Shown when the records cannot be reached, with what waits on this device and what was refused. Nothing when all is well. */
 @Component({
   selector: 'cz-connection-strip',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   templateUrl: './connection-strip.html',
   styles: `
     p {

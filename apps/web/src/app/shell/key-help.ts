@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
 import { Keys } from '../data/devices/keys';
 
@@ -6,7 +7,7 @@ const SPOKEN: Record<string, string> = { ' ': 'Space', enter: 'Enter', backspace
 
 @Component({
   selector: 'cz-key-help',
-  imports: [MatDialogModule],
+  imports: [MatButton, MatDialogModule],
   template: `
     <h2 mat-dialog-title>Keys of this screen</h2>
     <mat-dialog-content>
@@ -21,7 +22,7 @@ const SPOKEN: Record<string, string> = { ' ': 'Space', enter: 'Enter', backspace
         }
       </table>
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button type="button" class="press quiet-press" mat-dialog-close>Back to work</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button type="button" matButton="outlined" mat-dialog-close>Back to work</button></mat-dialog-actions>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

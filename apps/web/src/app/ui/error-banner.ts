@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 
 /** A failure in a sentence, with a button to try again. Every screen shows its failures with this. */
 @Component({
   selector: 'cz-error-banner',
+  imports: [MatButton],
   template: `
     @if (failure(); as words) {
       <div class="banner" role="alert">
         <p>{{ words }}</p>
-        <button type="button" class="press quiet-press" (click)="again.emit()">{{ action() }}</button>
+        <button type="button" matButton="outlined" (click)="again.emit()">{{ action() }}</button>
       </div>
     }
   `,

@@ -1,15 +1,16 @@
 import { afterNextRender, booleanAttribute, ChangeDetectionStrategy, Component, input, output, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { TextField } from './text-field';
 
 /** One sentence that is asked for, with its button: a note, a reason. Nothing is kept of an empty one. */
 @Component({
   selector: 'cz-sentence-form',
-  imports: [ReactiveFormsModule, TextField],
+  imports: [MatButton, ReactiveFormsModule, TextField],
   template: `
     <form (submit)="$event.preventDefault(); keep()" (keydown.enter)="$event.stopPropagation()">
       <cz-text-field [label]="label()" [longest]="longest()" [placeholder]="placeholder()" [formControl]="words" />
-      <button type="submit" class="press quiet-press">{{ action() }}</button>
+      <button type="submit" matButton="outlined">{{ action() }}</button>
       <ng-content />
     </form>
   `,

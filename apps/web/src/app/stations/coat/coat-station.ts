@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts } from '@cazuela/core';
 import { map } from 'rxjs';
@@ -33,6 +34,7 @@ import { AutocompleteField } from '../../ui/autocomplete-field';
 import { Checkbox } from '../../ui/checkbox';
 import type { FieldOption } from '../../ui/options';
 import { Slider } from '../../ui/slider';
+import { Tabs } from '../../ui/tabs';
 
 const BENCHES = [
   ['dips', 'Measured dips'],
@@ -67,12 +69,14 @@ const DRY_THROUGH_SHARE = 0.7;
     HistoryPanel,
     LineChart,
     Loading,
+    MatButton,
     NumberField,
     RouterLink,
     ScaleBucketPanel,
     SelectField,
     Slider,
     StepTilePanel,
+    Tabs,
     WindowPanel,
   ],
   providers: [CoatScreen],
@@ -83,9 +87,8 @@ const DRY_THROUGH_SHARE = 0.7;
 export class CoatStation {
   /** From the address: the bucket. */
   readonly bucket = input<string>();
-  /** From the address: body and bench of a tile that is to be read. */
+  /** From the address: the body of a tile that is to be read. */
   readonly body = input<string>();
-  readonly open = input<string>();
   /** A tile that was looked up by its code. */
   readonly tile = input<string>();
   protected readonly screen = inject(CoatScreen);
@@ -207,10 +210,6 @@ export class CoatStation {
         this.screen.change({ bucketId: body.bucketId, bodyId: body.bodyId, lotId: body.lotId ?? '', sg: null, wallMm: null });
         this.bench.set({ bench: 'tile' });
       });
-    });
-    effect(() => {
-      const asked = benchSchema.safeParse({ bench: this.open() });
-      if (asked.success) untracked(() => this.bench.set(asked.data));
     });
   }
 

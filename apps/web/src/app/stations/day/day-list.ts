@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { DayStep } from '@cazuela/core';
@@ -18,7 +19,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [CodeCheck, DateField, ErrorBanner, Loading, MatIcon, NumberField, RouterLink],
+  imports: [CodeCheck, DateField, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',

@@ -29,7 +29,7 @@ describe('what now?', () => {
     const { events: _events, ...lying } = batch({ linesDone: 1, lastAt: ago(90), lastBy: 'Inés' });
     const screen = await open({ recipes: [RECIPE], batches: [lying], buckets: [summaryOf(bucket({ sg: 1.55 }))] });
     expect(screen.all('.rows a')[0]!.textContent).toContain('Go on weighing');
-    expect(screen.all('.rows a.press:not(.quiet-press)')).toHaveLength(1);
+    expect(screen.all('.rows a.mat-mdc-unelevated-button')).toHaveLength(1);
     expect(screen.text).toContain('Weighing stopped at line 2 of 3, Inés');
   });
 

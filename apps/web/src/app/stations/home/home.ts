@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { whatNow } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -20,7 +21,7 @@ const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',
-  imports: [BucketRow, ErrorBanner, Expansion, FiringCurve, Loading, RouterLink],
+  imports: [BucketRow, ErrorBanner, Expansion, FiringCurve, Loading, MatButton, RouterLink],
   templateUrl: './home.html',
   styleUrl: './home.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 
 @Component({
   selector: 'cz-not-found-page',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   template: `<div class="page stack">
     <h1>There is nothing at this address</h1>
     <p>It may have been mistyped, or what stood here is gone.</p>
-    <div><a class="press" routerLink="/">What now?</a></div>
+    <div><a matButton="filled" routerLink="/">What now?</a></div>
   </div>`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -81,7 +81,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         why: 'Fired, no strip looked at yet: it says how thick this glaze wants to be',
         action: 'Read the tile',
         link: ['/coat'],
-        query: { bucket: item.bucketId, body: item.bodyId, open: 'tile' },
+        query: { bucket: item.bucketId, body: item.bodyId, bench: 'tile' },
         tone: 'plain',
       };
     case 'neverMeasured':

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { firingBodySchema } from '@cazuela/contract';
@@ -23,7 +24,7 @@ const USUAL_HOLD_MINUTES = 10;
 /** A firing from its peak, way up and hold: the heat-work it amounts to is said while it is typed. */
 @Component({
   selector: 'cz-firing-form',
-  imports: [DateTimeField, NumberField, ReactiveFormsModule, SelectField, TextField],
+  imports: [DateTimeField, MatButton, NumberField, ReactiveFormsModule, SelectField, TextField],
   templateUrl: './firing-form.html',
   styleUrl: './firing-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { HOUR_MS, attempt, coneReached, kilnNow } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -19,7 +20,7 @@ import { CONE_OPTIONS } from '../../data/units/cone-options';
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [ErrorBanner, FiringCurve, FiringForm, Loading, ResultForm, RouterLink, SelectField],
+  imports: [ErrorBanner, FiringCurve, FiringForm, Loading, MatButton, ResultForm, RouterLink, SelectField],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

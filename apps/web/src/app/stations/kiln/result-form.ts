@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { FAULTS, LIMITS, resultBodySchema, type Piece, type ResultBody } from '@cazuela/contract';
 import { of, switchMap, type Observable } from 'rxjs';
@@ -22,7 +23,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [AutocompleteField, ErrorBanner, FileField, ReactiveFormsModule, SelectField, StarsField, TextArea],
+  imports: [AutocompleteField, ErrorBanner, FileField, MatButton, ReactiveFormsModule, SelectField, StarsField, TextArea],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { NOW } from '../../data/state/clock';
 import { Outbox } from '../../data/offline/outbox';
@@ -21,7 +22,7 @@ interface Row {
 /** Events that the records refused: stored on this device, read, sent again, saved as a file, and put aside only by the potter. */
 @Component({
   selector: 'cz-steps-not-taken',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   templateUrl: './steps-not-taken.html',
   styles: `
     .page {

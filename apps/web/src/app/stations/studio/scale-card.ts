@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, model, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
 import { scaleCheckSchema, type ScaleCheck } from '@cazuela/contract';
 import { decimalsForDivision, formatFixed } from '@cazuela/core';
@@ -27,7 +28,7 @@ interface CheckRow {
 /** One scale of the studio, and what it made of a known weight over the months. */
 @Component({
   selector: 'cz-scale-card',
-  imports: [NumberField, ReactiveFormsModule, ScalePicture, TextField],
+  imports: [MatButton, NumberField, ReactiveFormsModule, ScalePicture, TextField],
   templateUrl: './scale-card.html',
   styleUrl: './thing-card.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -9,8 +9,8 @@ import { decimalsForDivision } from '@cazuela/core';
       <rect class="pan" [attr.x]="60 - half()" y="12" [attr.width]="2 * half()" height="5" rx="2.5" />
       <path class="neck" d="M54 17h12v9H54z" />
       <path class="case" [attr.d]="'M' + (60 - half() * 0.85) + ' 26h' + 1.7 * half() + 'l6 30h-' + (1.7 * half() + 12) + 'z'" />
-      <rect class="display" x="37" y="33" width="46" height="16" rx="2" />
-      <text x="79" y="45">{{ zero() }}</text>
+      <rect class="display" [attr.x]="60 - half() * 0.72" y="33" [attr.width]="half() * 1.44" height="16" rx="2" />
+      <text [attr.x]="60 + half() * 0.72 - 4" y="45">{{ zero() }}</text>
     </svg>
   `,
   styles: `

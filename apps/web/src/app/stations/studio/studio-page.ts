@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -36,6 +37,7 @@ const NEW_VESSEL: Omit<Vessel, 'id'> = { name: 'Cylinder 100 mL', tareGrams: 0, 
     Choice,
     ColourField,
     ErrorBanner,
+    MatButton,
     MatIcon,
     NumberField,
     ReactiveFormsModule,

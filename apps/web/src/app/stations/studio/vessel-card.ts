@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, model, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Units } from '../../data/units/units';
 import { NumberField } from '../../ui/number-field';
@@ -9,7 +10,7 @@ import { VesselPicture } from './vessel-picture';
 /** One vessel for SG: its empty weight, its true volume, the distance between its marks. */
 @Component({
   selector: 'cz-vessel-card',
-  imports: [NumberField, ReactiveFormsModule, TextField, VesselPicture],
+  imports: [MatButton, NumberField, ReactiveFormsModule, TextField, VesselPicture],
   template: `
     <cz-vessel-picture [volumeMl]="form().value.volumeMl ?? 0" [markMl]="form().value.markMl ?? 0" />
     <h3>{{ form().value.name || 'A vessel' }}</h3>
@@ -34,7 +35,7 @@ import { VesselPicture } from './vessel-picture';
     <div class="row">
       <button
         type="button"
-        class="press bare"
+        matButton="text"
         [attr.aria-expanded]="open()"
         [attr.aria-label]="(open() ? 'Close ' : 'Change or check ') + form().value.name"
         (click)="open.set(!open())"
@@ -42,7 +43,7 @@ import { VesselPicture } from './vessel-picture';
         {{ open() ? 'Close' : 'Change or check' }}
       </button>
       @if (open()) {
-        <button type="button" class="press bare" [attr.aria-label]="'Take out ' + form().value.name" (click)="removed.emit()">Take out</button>
+        <button type="button" matButton="text" [attr.aria-label]="'Take out ' + form().value.name" (click)="removed.emit()">Take out</button>
       }
     </div>
   `,

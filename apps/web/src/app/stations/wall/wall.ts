@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { FAULTS, type Result } from '@cazuela/contract';
 import { apiResource } from '../../data/http/api-resource';
@@ -14,7 +15,7 @@ import { plainOptions } from '../../ui/options';
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [ErrorBanner, Loading, RouterLink, SelectField, TextField],
+  imports: [ErrorBanner, Loading, MatButton, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Keys } from '../../../data/devices/keys';
 import { localDay, formatWhen } from '../../../data/units/times';
@@ -24,8 +25,19 @@ import { UnreadableBucket } from './unreadable-bucket';
 import { CorrectionsPanel } from './corrections/corrections-panel';
 import { Expansion } from '../../../ui/expansion';
 import { SentenceForm } from '../../../ui/sentence-form';
+import { Tabs } from '../../../ui/tabs';
 
-type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'label' | 'notes';
+const BENCHES = [
+  ['dipping', 'What dips in it'],
+  ['feel', 'By feel'],
+  ['stain', 'Stain it'],
+  ['settling', 'Settling'],
+  ['level', 'Level'],
+  ['pour', 'Pour'],
+  ['label', 'Label'],
+  ['notes', 'Notes'],
+] as const;
+type Bench = (typeof BENCHES)[number][0];
 
 @Component({
   selector: 'cz-bucket-page',
@@ -42,12 +54,14 @@ type Bench = 'stain' | 'feel' | 'settling' | 'level' | 'dipping' | 'pour' | 'lab
     LabelPanel,
     LevelForm,
     Loading,
+    MatButton,
     MeasurePanel,
     PourPanel,
     RouterLink,
     SentenceForm,
     SettlingPanel,
     StainPanel,
+    Tabs,
     UnreadableBucket,
   ],
   providers: [BucketScreen],
@@ -67,21 +81,20 @@ export class BucketPage {
   protected readonly editing = signal(false);
   protected readonly when = formatWhen;
   protected readonly stirWords = STIRRING_WORDS;
-  protected readonly benches = [
-    ['feel', 'By feel'],
-    ['stain', 'Stain it'],
-    ['settling', 'Settling'],
-    ['level', 'Level'],
-    ['dipping', 'What dips in it'],
-    ['pour', 'Pour'],
-    ['label', 'Label'],
-    ['notes', 'Notes'],
-  ] as const;
-  private readonly chosen = signal<Bench | undefined>(undefined);
-  /** The open bench: the one that was asked for, else the one for which the potter came. */
-  protected readonly bench = computed<Bench | 'none'>(
-    () => this.chosen() ?? (this.pour() ? 'pour' : this.stain() ? 'stain' : this.screen.reads() === 'feel' ? 'feel' : 'none'),
-  );
+  /** What the potter most likely came for. */
+  private readonly first = computed((): Bench => {
+    if (this.pour()) return 'pour';
+    if (this.stain()) return 'stain';
+    if (this.screen.contents()?.contaminated) return 'notes';
+    return this.screen.reads() === 'feel' ? 'feel' : 'dipping';
+  });
+  /** That one stands first; the others keep their order. */
+  protected readonly benches = computed(() => [...BENCHES].sort((a, b) => Number(b[0] === this.first()) - Number(a[0] === this.first())));
+  protected readonly bench = linkedSignal<Bench, Bench>({
+    source: this.first,
+    // What is open stays open, unless the address asks for another.
+    computation: (first, before) => (before === undefined || first === 'pour' || first === 'stain' ? first : before.value),
+  });
   protected readonly drawn = computed(() => {
     const { name, colour, capacityMl, sgLow, sgHigh } = this.screen.bucket()!.body;
     const contents = this.screen.contents();
@@ -103,10 +116,6 @@ export class BucketPage {
       { keys: ['s'], words: 'stirred just now', run: () => this.screen.note({ type: 'stirred' }) },
       { keys: ['u'], words: 'take the last step back', run: () => this.undoLast() },
     ]);
-  }
-
-  protected choose(bench: Bench): void {
-    this.chosen.update((open) => (open === bench ? ('none' as Bench) : bench));
   }
 
   protected correct(action: { kind: 'water' | 'pourOff'; grams: number }): void {

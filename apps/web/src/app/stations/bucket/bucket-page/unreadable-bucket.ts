@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { BenchLog } from '../../../data/offline/bench-log';
 import { keyedResource } from '../../../data/http/api-resource';
 import { Outbox } from '../../../data/offline/outbox';
@@ -13,7 +14,7 @@ const NEWEST = 30;
 /** A bucket whose state cannot be read: its last steps, each with a button to take it back, so that anybody can mend it. */
 @Component({
   selector: 'cz-unreadable-bucket',
-  imports: [ErrorBanner],
+  imports: [ErrorBanner, MatButton],
   template: `
     <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
     @if (all.value(); as bucket) {
@@ -32,13 +33,13 @@ const NEWEST = 30;
               @if (step.isBack) {
                 <span class="quiet">taken back</span>
               } @else {
-                <button type="button" class="press bare" [attr.aria-label]="'Take back: ' + step.words" (click)="undo(step.id)">Take back</button>
+                <button type="button" matButton="text" [attr.aria-label]="'Take back: ' + step.words" (click)="undo(step.id)">Take back</button>
               }
             </td>
           </tr>
         }
       </table>
-      <button type="button" class="press" [disabled]="waits()" (click)="again.emit()">Look again</button>
+      <button type="button" matButton="filled" [disabled]="waits()" (click)="again.emit()">Look again</button>
     }
   `,
   styles: `

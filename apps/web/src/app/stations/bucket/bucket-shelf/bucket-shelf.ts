@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { feelVerdict, rangeVerdict } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
@@ -33,7 +34,7 @@ type View = z.infer<typeof viewSchema>;
 
 @Component({
   selector: 'cz-bucket-shelf',
-  imports: [BucketRow, Choice, ErrorBanner, Loading, RouterLink, SelectField, TextField],
+  imports: [BucketRow, Choice, ErrorBanner, Loading, MatButton, RouterLink, SelectField, TextField],
   template: `
     <div class="page">
       <div class="spread">
@@ -48,7 +49,7 @@ type View = z.infer<typeof viewSchema>;
             [value]="filter()"
             (changed)="type($event)"
           />
-          <a class="press" routerLink="/weigh">Weigh a new one</a>
+          <a matButton="filled" routerLink="/weigh">Weigh a new one</a>
         </form>
       </div>
       <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
@@ -57,7 +58,7 @@ type View = z.infer<typeof viewSchema>;
       }
       @for (row of unreadable(); track row.id) {
         <p class="look">
-          {{ row.code }} {{ row.name ?? 'A bucket' }} cannot be read. <a class="press bare" [routerLink]="['/bucket', row.id]">See its last steps</a>
+          {{ row.code }} {{ row.name ?? 'A bucket' }} cannot be read. <a matButton="text" [routerLink]="['/bucket', row.id]">See its last steps</a>
         </p>
       }
       @if (shown(); as buckets) {

@@ -10,8 +10,9 @@ import {
   output,
   untracked,
   viewChild,
-  type ElementRef,
+  ElementRef,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { pressTimer, timerAt, timerShows, withoutLastDip, type CoatPrediction, type DipTimer } from '@cazuela/core';
 import { animationFrameScheduler, interval } from 'rxjs';
@@ -32,7 +33,7 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
 /** The dip timer: one key, counted in, seconds shown and beeped, the coat growing in section, the real seconds kept. */
 @Component({
   selector: 'cz-dip-bench',
-  imports: [Checkbox],
+  imports: [Checkbox, MatButton],
   template: `
     <div class="bench" role="dialog" aria-modal="true" aria-label="Dip timer" [class.beat]="beat() && kept().silent">
       <div class="head">
@@ -40,7 +41,7 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
           <strong>{{ name() }}</strong> {{ wanted() ? 'take it out at ' + units.seconds(wanted()!) : '' }}
         </p>
         <cz-checkbox label="silent, with a pulse" [value]="kept().silent" (changed)="silent($event)" />
-        <button type="button" class="press bare" (click)="left.emit(kept().dips)">Leave, Esc</button>
+        <button type="button" matButton="text" (click)="left.emit(kept().dips)">Leave, Esc</button>
       </div>
       <div class="middle">
         <svg [attr.viewBox]="'0 0 300 240'" role="img" [attr.aria-label]="spoken()">
@@ -53,7 +54,7 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
         <p class="big figure" [class.over]="over()">{{ shows() }}</p>
       </div>
       <p class="coat-words" role="status">{{ coatWords() }}</p>
-      <button #go type="button" class="press go" (click)="$event.detail === 0 || $event.detail === 1 ? press($event.timeStamp) : null">
+      <button #go type="button" matButton="filled" class="go" (click)="$event.detail === 0 || $event.detail === 1 ? press($event.timeStamp) : null">
         {{ action() }}
       </button>
       <p class="dips">
@@ -63,7 +64,7 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
           <span class="quiet">Hold it over the bucket; three beats, then under.</span>
         }
         @if (kept().dips.length > 0) {
-          <button type="button" class="press bare" (click)="back()">Take the last back</button>
+          <button type="button" matButton="text" (click)="back()">Take the last back</button>
         }
       </p>
     </div>
@@ -160,7 +161,7 @@ export class DipBench {
   readonly left = output<readonly number[]>();
   protected readonly units = inject(Units);
   private readonly sound = new Sound();
-  private readonly button = viewChild.required<ElementRef<HTMLButtonElement>>('go');
+  private readonly button = viewChild.required('go', { read: ElementRef<HTMLButtonElement> });
   /** Kept by whoever opened it, so that it is there again after a reload in the middle of a row of pots. */
   readonly kept = model.required<TimerKept>();
   private readonly timer = linkedSignal<DipTimer>(() => ({ kind: 'ready', dips: untracked(this.kept).dips }));

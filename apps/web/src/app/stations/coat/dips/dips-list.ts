@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { CoatDip } from '@cazuela/contract';
 import { readCoat, OUTLIER_SDS } from '@cazuela/core';
 import { createMutation } from '../../../data/http/mutation';
@@ -13,7 +14,7 @@ import { SentenceForm } from '../../../ui/sentence-form';
 /** Every measured dip of this glaze on this body: what the answer rests on, and what was left out with its reason. */
 @Component({
   selector: 'cz-dips-list',
-  imports: [ErrorBanner, SentenceForm],
+  imports: [ErrorBanner, MatButton, SentenceForm],
   template: `
     @if (list().length > 0) {
       <table class="sheet">
@@ -31,11 +32,11 @@ import { SentenceForm } from '../../../ui/sentence-form';
             </td>
             <td>
               @if (one.dip.body.leftOut) {
-                <button type="button" class="press bare" (click)="judge(one.dip, undefined)">Count it again</button>
+                <button type="button" matButton="text" (click)="judge(one.dip, undefined)">Count it again</button>
               } @else if (asking() === one.dip.id) {
                 <cz-sentence-form label="Why it does not count" action="Leave it out" takesFocus [longest]="200" (kept)="judge(one.dip, $event)" />
               } @else {
-                <button type="button" class="press bare" [attr.aria-label]="'Leave out: ' + one.words" (click)="asking.set(one.dip.id)">
+                <button type="button" matButton="text" [attr.aria-label]="'Leave out: ' + one.words" (click)="asking.set(one.dip.id)">
                   Leave out
                 </button>
               }

@@ -1,5 +1,6 @@
 import { isPassMethod, readCoat, type CoatReading, type CoatMethod } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';
@@ -44,7 +45,7 @@ const TILE_STEPS = 3;
 /** What was dipped and measured: a step tile or weighed pots, saved as a whole; and every dip of this pair. */
 @Component({
   selector: 'cz-dips-panel',
-  imports: [AreaField, Choice, DipsList, ErrorBanner, NumberField, SelectField],
+  imports: [AreaField, Choice, DipsList, ErrorBanner, MatButton, NumberField, SelectField],
   templateUrl: './dips-panel.html',
   styles: `
     :host {

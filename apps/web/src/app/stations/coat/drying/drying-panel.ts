@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { attempt, dryCoatAdvice, dryCoatOf, powderShares, weighedParts } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
 import { Units } from '../../../data/units/units';
@@ -11,7 +12,7 @@ import type { FieldOption } from '../../../ui/options';
 /** What the coat will do as it dries, alone or over another, and what can be done about it before the dip and after. */
 @Component({
   selector: 'cz-drying-panel',
-  imports: [AutocompleteField, NumberField],
+  imports: [AutocompleteField, MatButton, NumberField],
   templateUrl: './drying-panel.html',
   styles: `
     .row {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { areaCm2, attempt, glazeUse, insideProfile, PIECE_SHAPES } from '@cazuela/core';
@@ -25,7 +27,7 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
 /** Grams and millilitres that a list of pieces takes of this bucket at their coats, and whether it is enough. */
 @Component({
   selector: 'cz-glaze-use-panel',
-  imports: [MatIcon, NumberField, RouterLink, SelectField],
+  imports: [MatButton, MatIcon, MatIconButton, MatTooltip, NumberField, RouterLink, SelectField],
   templateUrl: './glaze-use-panel.html',
   styles: `
     .piece {

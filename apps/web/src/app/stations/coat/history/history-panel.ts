@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { NumberField } from '../../../ui/number-field';
 import type { Treatment, Question } from '../answer/coat-question';
@@ -18,7 +20,7 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
 /** What was done to the piece before this dip: all of it changes the water in its wall. */
 @Component({
   selector: 'cz-history-panel',
-  imports: [AutocompleteField, Checkbox, Expansion, MatIcon, NumberField, SelectField],
+  imports: [AutocompleteField, Checkbox, Expansion, MatButton, MatIcon, MatIconButton, MatTooltip, NumberField, SelectField],
   templateUrl: './history-panel.html',
   styles: `
     li {

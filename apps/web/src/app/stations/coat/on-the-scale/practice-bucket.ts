@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 
 /** Weight of an empty bucket, g. */
@@ -9,23 +10,19 @@ const PUSHED_ASIDE_GRAMS = 160;
 /** Buttons for the practice scale under a bucket: dips, drips, a spill. It is simulated, and says so. */
 @Component({
   selector: 'cz-practice-bucket',
+  imports: [MatButton],
   template: `
     <p class="small quiet">This scale is a practice one, simulated by the server. Hands for it:</p>
     <div class="practice" role="group" aria-label="Hands at the practice scale">
-      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="stand()">Put the bucket on</button>
-      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="dip()">Dip a piece</button>
-      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
+      <button type="button" matButton="text" [disabled]="!feed.acceptsCommands()" (click)="stand()">Put the bucket on</button>
+      <button type="button" matButton="text" [disabled]="!feed.acceptsCommands()" (click)="dip()">Dip a piece</button>
+      <button type="button" matButton="text" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: -6 * coatGrams() })">
         Spill some
       </button>
-      <button
-        type="button"
-        class="press bare"
-        [disabled]="!feed.acceptsCommands()"
-        (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })"
-      >
+      <button type="button" matButton="text" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: -(bucketGrams() + 500) })">
         Lift it off
       </button>
-      <button type="button" class="press bare" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">
+      <button type="button" matButton="text" [disabled]="!feed.acceptsCommands()" (click)="feed.send({ kind: 'put', grams: bucketGrams() + 500 })">
         Put it back
       </button>
     </div>

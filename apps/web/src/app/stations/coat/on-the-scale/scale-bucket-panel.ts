@@ -1,5 +1,6 @@
 import { readCoat, type Asked } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { CoatDipBody } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
@@ -20,7 +21,7 @@ import { PracticeBucket } from './practice-bucket';
 /** The bucket stands on the connected scale: what it weighs less after each dip is that piece's coat, what it loses overnight is water. */
 @Component({
   selector: 'cz-scale-bucket-panel',
-  imports: [AreaField, NumberField, PracticeBucket, ErrorBanner],
+  imports: [AreaField, ErrorBanner, MatButton, NumberField, PracticeBucket],
   providers: [BucketListener],
   templateUrl: './scale-bucket-panel.html',
   styles: `

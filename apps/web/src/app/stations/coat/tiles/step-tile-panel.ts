@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { attempt, lightnessOf, planStepTile, readNumber, type StepTilePlan, type TileMethod } from '@cazuela/core';
 import type { TileBody } from '@cazuela/contract';
 import { v7 as uuid } from 'uuid';
@@ -23,7 +24,7 @@ type Asked = z.infer<typeof askedSchema>;
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
 @Component({
   selector: 'cz-step-tile-panel',
-  imports: [Choice, ErrorBanner, NumberField, TextField, TileCard],
+  imports: [Choice, ErrorBanner, MatButton, NumberField, TextField, TileCard],
   templateUrl: './step-tile-panel.html',
   styles: `
     .row {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { tileSchema, type CoatDipBody, type StepTile, type TileBody, type TileStrip } from '@cazuela/contract';
 import { concat, last, map, of, type Observable } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
@@ -21,7 +22,7 @@ const USUAL_CONE = '6';
 /** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
 @Component({
   selector: 'cz-tile-card',
-  imports: [Expansion, NumberField, SelectField, TextField, TwoVersions],
+  imports: [Expansion, MatButton, NumberField, SelectField, TextField, TwoVersions],
   templateUrl: './tile-card.html',
   styles: `
     .row {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { coatWindowSchema } from '@cazuela/contract';
 import { windowFromLooks, type CoatWindow } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
@@ -21,7 +22,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
 /** How thick this glaze looks right on this body, how it looks outside that range, and every change with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [ErrorBanner, NumberField, TextField, TwoVersions],
+  imports: [ErrorBanner, MatButton, NumberField, TextField, TwoVersions],
   templateUrl: './window-panel.html',
   styles: `
     .fields {

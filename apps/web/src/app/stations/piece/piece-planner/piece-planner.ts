@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
 import { attempt, dayItemFromPiece, variedPlan, type DayItem, type TimedStep } from '@cazuela/core';
@@ -44,6 +45,7 @@ const COUNTED_LENGTH = 12;
     FilesPanel,
     Loading,
     MasksPanel,
+    MatButton,
     PieceHeadline,
     PieceSheet,
     PieceSums,

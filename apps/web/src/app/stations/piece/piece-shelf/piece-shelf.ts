@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { PIECE_SHAPES, shapeOf, type PieceShape } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -13,7 +14,7 @@ import { PlanImport } from './plan-import';
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [RouterLink, PieceSection, PlanImport, ErrorBanner, Loading],
+  imports: [ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { BucketSummary, ClayBody, Piece } from '@cazuela/contract';
 import { pieceFromFile, readPlanFile, type PlanFile } from '@cazuela/formats';
 import { v7 as uuid } from 'uuid';
@@ -15,7 +16,7 @@ const LARGEST_BYTES = 2_000_000;
 /** Imports a plan's file: its glazes are matched with buckets by name, and the others are asked for. */
 @Component({
   selector: 'cz-plan-import',
-  imports: [AutocompleteField, FileField, SelectField],
+  imports: [AutocompleteField, FileField, MatButton, SelectField],
   templateUrl: './plan-import.html',
   styles: `
     :host {

@@ -1,5 +1,6 @@
 import { learnFromRunners } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
@@ -17,7 +18,7 @@ import type { FieldOption } from '../../../ui/options';
 /** Runner tiles: how far each glaze runs, measured, and each pair over one another. Every piece plan uses what is learnt here. */
 @Component({
   selector: 'cz-runner-bench',
-  imports: [AutocompleteField, ErrorBanner, Loading, RouterLink, RunnerCard],
+  imports: [AutocompleteField, ErrorBanner, Loading, MatButton, RouterLink, RunnerCard],
   templateUrl: './runner-bench.html',
   styles: `
     .row {

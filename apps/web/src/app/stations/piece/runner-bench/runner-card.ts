@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
 import { runnerReadings, attempt, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
 import { createMutation } from '../../../data/http/mutation';
@@ -13,7 +14,7 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
   selector: 'cz-runner-card',
-  imports: [NumberField, SelectField, TwoVersions],
+  imports: [MatButton, NumberField, SelectField, TwoVersions],
   templateUrl: './runner-card.html',
   styles: `
     article {

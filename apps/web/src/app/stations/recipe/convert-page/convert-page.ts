@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { additionSum, attempt, convertMix, dryGrams, recipeDensity, waterPerDryGram, type PresentPowder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -28,7 +29,7 @@ const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 50
 /** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
 @Component({
   selector: 'cz-convert-page',
-  imports: [AutocompleteField, Choice, ErrorBanner, Loading, NumberField, RouterLink],
+  imports: [AutocompleteField, Choice, ErrorBanner, Loading, MatButton, NumberField, RouterLink],
   templateUrl: './convert-page.html',
   styleUrl: './convert-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
 import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
@@ -29,7 +30,7 @@ type State =
 /** Recipes, powders and batches out of the studio and in again, in open files. */
 @Component({
   selector: 'cz-files-page',
-  imports: [Choice, ErrorBanner, FileField, MatProgressBar, RouterLink],
+  imports: [Choice, ErrorBanner, FileField, MatButton, MatProgressBar, RouterLink],
   templateUrl: './files-page.html',
   styleUrl: './files-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { POWDER_ROLES, powderSchema, stockMoveSchema, type PowderBody, type StockMove, type StudioPowder } from '@cazuela/contract';
@@ -29,7 +30,20 @@ const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, s
 /** One powder: what is on the shelf and where it went, its price, and the figures that decide what it does. */
 @Component({
   selector: 'cz-powder-page',
-  imports: [Choice, ErrorBanner, Expansion, Loading, NumberField, ReactiveFormsModule, RouterLink, SelectField, TextArea, TextField, TwoVersions],
+  imports: [
+    Choice,
+    ErrorBanner,
+    Expansion,
+    Loading,
+    MatButton,
+    NumberField,
+    ReactiveFormsModule,
+    RouterLink,
+    SelectField,
+    TextArea,
+    TextField,
+    TwoVersions,
+  ],
   templateUrl: './powder-page.html',
   styleUrl: './powder-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
@@ -10,7 +11,7 @@ import { TextField } from '../../../ui/text-field';
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [ErrorBanner, Loading, RouterLink, TextField],
+  imports: [ErrorBanner, Loading, MatButton, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

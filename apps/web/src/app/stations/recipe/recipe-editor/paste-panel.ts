@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { readRecipeText, type Powder, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { TextArea } from '../../../ui/text-area';
@@ -6,7 +7,7 @@ import { TextArea } from '../../../ui/text-area';
 /** Lines pasted from a spreadsheet, checked before they replace those of the recipe. */
 @Component({
   selector: 'cz-paste-panel',
-  imports: [TextArea],
+  imports: [MatButton, TextArea],
   template: `
     <cz-text-area
       label="Powders and percentages, one line each"
@@ -30,7 +31,7 @@ import { TextArea } from '../../../ui/text-area';
       @for (line of read().unread; track line.number) {
         <p class="field-error" role="alert">Line {{ line.number }}: {{ line.message }}</p>
       }
-      <button type="button" class="press" [disabled]="read().lines.length === 0 || read().unread.length > 0" (click)="take()">
+      <button type="button" matButton="filled" [disabled]="read().lines.length === 0 || read().unread.length > 0" (click)="take()">
         Put {{ read().lines.length }} {{ read().lines.length === 1 ? 'line' : 'lines' }} in place of these
       </button>
     }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
@@ -41,6 +42,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     ErrorBanner,
     Expansion,
     Loading,
+    MatButton,
     MatIcon,
     NumberField,
     PastePanel,

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import type { Powder, RecipeLine as Line } from '@cazuela/core';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
@@ -9,7 +11,7 @@ import type { FieldOption } from '../../../ui/options';
 /** One line of a recipe. A component of its own, so that a key press draws that line and not the powder lists of all of them. */
 @Component({
   selector: 'cz-recipe-line',
-  imports: [AutocompleteField, MatIcon, NumberField, ShareStripe],
+  imports: [AutocompleteField, MatIcon, MatIconButton, MatTooltip, NumberField, ShareStripe],
   template: `
     <cz-share-stripe [percent]="line().percent" [colour]="colour()" [label]="'Share of ' + place()" (slid)="slid.emit($event)" />
     <cz-autocomplete
@@ -30,13 +32,13 @@ import type { FieldOption } from '../../../ui/options';
       (changed)="typed.emit($event)"
     />
     <span class="moves">
-      <button type="button" class="press bare" aria-label="Move up" [disabled]="first()" (click)="moved.emit(-1)">
+      <button type="button" matIconButton aria-label="Move up" matTooltip="Move up" [disabled]="first()" (click)="moved.emit(-1)">
         <mat-icon svgIcon="up" aria-hidden="true" />
       </button>
-      <button type="button" class="press bare" aria-label="Move down" [disabled]="last()" (click)="moved.emit(1)">
+      <button type="button" matIconButton aria-label="Move down" matTooltip="Move down" [disabled]="last()" (click)="moved.emit(1)">
         <mat-icon svgIcon="down" aria-hidden="true" />
       </button>
-      <button type="button" class="press bare" aria-label="Take the line out" (click)="removed.emit()">
+      <button type="button" matIconButton aria-label="Take the line out" matTooltip="Take the line out" (click)="removed.emit()">
         <mat-icon svgIcon="close" aria-hidden="true" />
       </button>
     </span>

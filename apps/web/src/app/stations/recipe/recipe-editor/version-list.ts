@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { RecipeBody, RecipeVersion } from '@cazuela/contract';
 import type { Powder } from '@cazuela/core';
 import { keyedResource } from '../../../data/http/api-resource';
@@ -12,7 +13,7 @@ import { differenceWords } from '../recipe-words';
 /** Every version with its reason and what it changed; any of them can be loaded into the editor. */
 @Component({
   selector: 'cz-version-list',
-  imports: [ErrorBanner, Loading],
+  imports: [ErrorBanner, Loading, MatButton],
   template: `
     <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
     @if (!all.value() && !all.failure()) {
@@ -29,7 +30,7 @@ import { differenceWords } from '../recipe-words';
           @if (!$first) {
             <button
               type="button"
-              class="press bare"
+              matButton="text"
               [attr.aria-label]="'Bring version ' + row.version.number + ' back'"
               (click)="chosen.emit(row.version.body)"
             >
@@ -44,7 +45,7 @@ import { differenceWords } from '../recipe-words';
     li {
       padding: 0.5rem 0;
     }
-    .press {
+    .mat-mdc-button-base {
       padding-left: 0;
     }
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { attempt, baseSum, recipeOutlook } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
@@ -15,7 +16,7 @@ const AT_ONCE = 60;
 
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [ErrorBanner, Loading, RouterLink, TextField],
+  imports: [ErrorBanner, Loading, MatButton, RouterLink, TextField],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

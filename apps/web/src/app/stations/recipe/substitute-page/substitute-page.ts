@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import type { RecipeBody } from '@cazuela/contract';
 import { attempt, recipeOutlook, substitute } from '@cazuela/core';
@@ -18,7 +19,7 @@ import { Checkbox } from '../../../ui/checkbox';
 /** "No more of this feldspar": the base solved again from what is on the shelf, what differs and what that does, kept as untested. */
 @Component({
   selector: 'cz-substitute-page',
-  imports: [Checkbox, ErrorBanner, Expansion, Loading, RouterLink, TextField],
+  imports: [Checkbox, ErrorBanner, Expansion, Loading, MatButton, RouterLink, TextField],
   templateUrl: './substitute-page.html',
   styleUrl: './substitute-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -39,6 +40,7 @@ const FIGURES = [
     ErrorBanner,
     Loading,
     LotCard,
+    MatButton,
     MatIcon,
     NumberField,
     ReactiveFormsModule,

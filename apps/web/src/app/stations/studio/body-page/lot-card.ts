@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatIcon } from '@angular/material/icon';
 import { attempt, readThirstTest, wallSuctionGuess, type ThirstTest } from '@cazuela/core';
@@ -14,7 +16,7 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 /** One bisque firing of a body: the cone it reached, its wall, and how thirsty it proved in water. */
 @Component({
   selector: 'cz-lot-card',
-  imports: [MatIcon, NumberField, ReactiveFormsModule, SelectField, TextField, ThirstBench],
+  imports: [MatButton, MatIcon, MatIconButton, MatTooltip, NumberField, ReactiveFormsModule, SelectField, TextField, ThirstBench],
   templateUrl: './lot-card.html',
   styles: `
     :host {

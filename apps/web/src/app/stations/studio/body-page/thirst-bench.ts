@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { attempt, readThirstTest, type ThirstTest } from '@cazuela/core';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
@@ -16,7 +17,7 @@ const WEIGHTS = [
 /** The thirst test without any glaze, weight by weight. */
 @Component({
   selector: 'cz-thirst-bench',
-  imports: [Choice, NumberField],
+  imports: [Choice, MatButton, NumberField],
   templateUrl: './thirst-bench.html',
   styles: `
     .bench {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { seriesBodySchema, type BucketSummary, type SeriesBody, type SeriesDocument } from '@cazuela/contract';
 import { attempt, baseDryGrams, dryGrams, seriesSheet } from '@cazuela/core';
@@ -24,7 +25,7 @@ import type { FieldOption } from '../../../ui/options';
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
   selector: 'cz-series-page',
-  imports: [AutocompleteField, Choice, ErrorBanner, Loading, NumberField, RouterLink, TextField],
+  imports: [AutocompleteField, Choice, ErrorBanner, Loading, MatButton, NumberField, RouterLink, TextField],
   templateUrl: './series-page.html',
   styleUrl: './series-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { StudioPowder } from '@cazuela/contract';
 import { attempt, recipeOutlook, type Attempt, type BatchLineState, type RecipeLine, type RecipeOutlook } from '@cazuela/core';
 import { apiResource } from '../../../data/http/api-resource';
@@ -11,7 +12,7 @@ import type { FieldOption } from '../../../ui/options';
 /** Another powder in a line's place, with what that changes said before it is done. */
 @Component({
   selector: 'cz-another-powder',
-  imports: [AutocompleteField, ErrorBanner],
+  imports: [AutocompleteField, ErrorBanner, MatButton],
   template: `
     <cz-error-banner [failure]="powders.failure()" (again)="powders.reload()" />
     <cz-autocomplete
@@ -25,8 +26,8 @@ import type { FieldOption } from '../../../ui/options';
       <p class="small">The batch becomes a test: dip a tile of it before any pot is trusted to it.</p>
     }
     <span class="row">
-      <button type="button" class="press" [disabled]="!chosen()" (click)="taken.emit(chosen()!)">Take it</button>
-      <button type="button" class="press quiet-press" (click)="left.emit()">Leave it</button>
+      <button type="button" matButton="filled" [disabled]="!chosen()" (click)="taken.emit(chosen()!)">Take it</button>
+      <button type="button" matButton="outlined" (click)="left.emit()">Leave it</button>
     </span>
   `,
   styles: `
@@ -36,7 +37,7 @@ import type { FieldOption } from '../../../ui/options';
       max-width: 40rem;
       margin-top: 1rem;
     }
-    .press {
+    .mat-mdc-button-base {
       min-height: 64px;
     }
   `,

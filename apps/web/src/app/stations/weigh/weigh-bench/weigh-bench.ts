@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
@@ -33,7 +34,7 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [AfterWeighing, AnotherPowder, Checkbox, ErrorBanner, LiveWeight, Loading, NumberField, ScalePanel, SentenceForm, TextField],
+  imports: [AfterWeighing, AnotherPowder, Checkbox, ErrorBanner, LiveWeight, Loading, MatButton, NumberField, ScalePanel, SentenceForm, TextField],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',

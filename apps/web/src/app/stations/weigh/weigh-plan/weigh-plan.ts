@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
 import { attempt, batchCost, coatsOfPlan, lineOnScale, PIECE_SHAPES, planBatch, scaleFor, shortage, stayMl, stockDilution } from '@cazuela/core';
@@ -29,7 +30,7 @@ const BUCKET_ACROSS_MM = 260;
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [AutocompleteField, Checkbox, Choice, ErrorBanner, Loading, MatIcon, NumberField, RouterLink],
+  imports: [AutocompleteField, Checkbox, Choice, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { bucketBodySchema, bucketSummarySchema, type BucketBody } from '@cazuela/contract';
 import { attempt, brimMl, type BucketShape } from '@cazuela/core';
@@ -36,7 +37,7 @@ const SIDES: Readonly<Record<string, string>> = {
 /** What describes a bucket: its name, SG range, inner sizes; and putting it away when it is empty. */
 @Component({
   selector: 'cz-bucket-form',
-  imports: [NumberField, ReactiveFormsModule, SelectField, TextField, TwoVersions],
+  imports: [MatButton, NumberField, ReactiveFormsModule, SelectField, TextField, TwoVersions],
   templateUrl: './bucket-form.html',
   styles: `
     .card {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { Bucket } from '@cazuela/contract';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { Units } from '../../../../data/units/units';
@@ -17,7 +18,7 @@ const SIZES = [
 /** What belongs on the lid: large, for those who write it on tape, and as a label with a code that opens the bucket. */
 @Component({
   selector: 'cz-label-panel',
-  imports: [SelectField],
+  imports: [MatButton, SelectField],
   template: `
     <div class="tape">
       <span class="code figure">{{ bucket().code }}</span>
@@ -26,7 +27,7 @@ const SIZES = [
     </div>
     <div class="row">
       <cz-select label="Label size" [options]="sizes" [value]="size()" (changed)="size.set($event)" />
-      <a class="press quiet-press" target="_blank" [href]="href()">Print the label</a>
+      <a matButton="outlined" target="_blank" [href]="href()">Print the label</a>
     </div>
     <p class="quiet small">Its code opens this bucket on any device that reaches Cazuela under this address.</p>
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { BucketPart, Correction } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
@@ -9,7 +10,7 @@ import { Expansion } from '../../../../ui/expansion';
 /** Every correction into the range side by side: what to do first, what it costs, what prevents it. */
 @Component({
   selector: 'cz-corrections-panel',
-  imports: [Expansion, RouterLink],
+  imports: [Expansion, MatButton, RouterLink],
   templateUrl: './corrections-panel.html',
   styles: `
     .corrections {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { LineChart, token, type LineChartConfig } from '../../../../parts/line-chart';
@@ -10,7 +11,7 @@ import { BucketScreen } from '../bucket-screen';
 /** Brine or silicate by the drop: every drop is counted, the dose and its most are always visible, the response is drawn with its turning point. */
 @Component({
   selector: 'cz-drop-counter',
-  imports: [LineChart, NumberField, TapTimer],
+  imports: [LineChart, MatButton, NumberField, TapTimer],
   templateUrl: './drop-counter.html',
   styles: `
     :host {

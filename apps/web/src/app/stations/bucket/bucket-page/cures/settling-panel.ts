@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Choice } from '../../../../ui/choice';
 import { riskWords, STIRRING_WORDS } from './cure-words';
 import { BucketScreen } from '../bucket-screen';
@@ -10,7 +11,7 @@ type Cure = 'firstAid' | 'epsom' | 'bentonite' | 'gum' | 'silicate';
 /** How the bucket settles and why, first aid, and each cure as a bench of its own. */
 @Component({
   selector: 'cz-settling-panel',
-  imports: [Choice, DropCounter, SuspenderBench],
+  imports: [Choice, DropCounter, MatButton, SuspenderBench],
   template: `
     @if (risk(); as it) {
       <p>
@@ -31,7 +32,7 @@ type Cure = 'firstAid' | 'epsom' | 'bentonite' | 'gum' | 'silicate';
         @if (caustic()) {
           <p class="look">There is ash in it: caustic when wet. Gloves and eye protection.</p>
         }
-        <button type="button" class="press" (click)="drilled()">Drilled up and sieved</button>
+        <button type="button" matButton="filled" (click)="drilled()">Drilled up and sieved</button>
       }
       @case ('bentonite') {
         <cz-suspender-bench what="bentonite" />
@@ -56,7 +57,7 @@ type Cure = 'firstAid' | 'epsom' | 'bentonite' | 'gum' | 'silicate';
       margin: 0;
       padding-left: 1.2rem;
     }
-    .press {
+    button {
       justify-self: start;
     }
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { attempt, BENTONITE, GUM, planBentonite, planGum } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { NumberField } from '../../../../ui/number-field';
@@ -8,7 +9,7 @@ import { Checkbox } from '../../../../ui/checkbox';
 /** Bentonite slaked in hot water, or gum solution: how much, what it does to the SG and the coat, booked with one tap. */
 @Component({
   selector: 'cz-suspender-bench',
-  imports: [Checkbox, NumberField],
+  imports: [Checkbox, MatButton, NumberField],
   templateUrl: './suspender-bench.html',
   styles: `
     :host {

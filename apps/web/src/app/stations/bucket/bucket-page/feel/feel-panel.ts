@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import {
   FEEL_KINDS,
   feelAndSg,
@@ -32,7 +33,7 @@ const RANGED = [
 /** How thick the liquid is without a scale: swirl, flow cup, finger, nail; what they should be; and what they and the SG tell of each other. */
 @Component({
   selector: 'cz-feel-panel',
-  imports: [Checkbox, ErrorBanner, Expansion, NumberField, SelectField, TapTimer],
+  imports: [Checkbox, ErrorBanner, Expansion, MatButton, NumberField, SelectField, TapTimer],
   templateUrl: './feel-panel.html',
   styles: `
     :host {

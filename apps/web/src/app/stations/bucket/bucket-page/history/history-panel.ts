@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { daysLeft } from '@cazuela/core';
 import { PreferencesStore } from '../../../../data/state/preferences';
@@ -17,7 +19,7 @@ const MORE = 100;
 /** What time did to the bucket: drift, what evaporated since it was measured, its lid, the chart, every step. */
 @Component({
   selector: 'cz-history-panel',
-  imports: [MatIcon, Choice, LineChart],
+  imports: [Choice, LineChart, MatButton, MatIcon, MatIconButton, MatTooltip],
   templateUrl: './history-panel.html',
   styles: `
     :host {

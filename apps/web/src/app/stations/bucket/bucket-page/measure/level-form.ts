@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { attempt, volumeAtDepth } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../../ui/number-field';
@@ -7,11 +8,11 @@ import { BucketScreen } from '../bucket-screen';
 /** How much is in it: by litres, or by a dipstick where its inner sizes are known. */
 @Component({
   selector: 'cz-level-form',
-  imports: [NumberField],
+  imports: [MatButton, NumberField],
   template: `
     <form class="stack" (submit)="$event.preventDefault(); keepLitres()">
       <cz-number-field label="It holds" quantity="bigVolume" [value]="litres().value" [least]="1" (changed)="litres.set($event)" /><button
-        class="press quiet-press"
+        matButton="outlined"
         type="submit"
       >
         Keep the level
@@ -27,7 +28,7 @@ import { BucketScreen } from '../bucket-screen';
           [least]="1"
           [errorMessage]="fieldError()"
           (changed)="depth.set($event.value)"
-        /><button class="press quiet-press" type="submit" [disabled]="fromDepth()?.kind !== 'ok'">Keep the depth</button>
+        /><button matButton="outlined" type="submit" [disabled]="fromDepth()?.kind !== 'ok'">Keep the depth</button>
       </form>
     }
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import {
   SAME_VISIT_MS,
   againstEarlier,
@@ -32,7 +33,7 @@ const ANOTHER = 'another';
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({
   selector: 'cz-measure-panel',
-  imports: [Expansion, NumberField, SelectField],
+  imports: [Expansion, MatButton, NumberField, SelectField],
   templateUrl: './measure-panel.html',
   styles: `
     form {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import type { Bucket } from '@cazuela/contract';
 import { attempt, mergedContents, splitBucket, type BucketContents } from '@cazuela/core';
@@ -23,7 +24,7 @@ const JAR_ML = 500;
 /** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste; the result is shown first. */
 @Component({
   selector: 'cz-pour-panel',
-  imports: [AutocompleteField, ErrorBanner, NumberField, TextField],
+  imports: [AutocompleteField, ErrorBanner, MatButton, NumberField, TextField],
   templateUrl: './pour-panel.html',
   styles: `
     form {

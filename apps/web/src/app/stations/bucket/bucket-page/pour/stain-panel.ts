@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
@@ -19,7 +20,7 @@ const SAME_PERCENT = 0.005;
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
 @Component({
   selector: 'cz-stain-panel',
-  imports: [AutocompleteField, Choice, ErrorBanner, NumberField],
+  imports: [AutocompleteField, Choice, ErrorBanner, MatButton, NumberField],
   templateUrl: './stain-panel.html',
   styles: `
     .fields {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import {
   isStep,
@@ -30,7 +32,7 @@ const SHOWN = 3;
 /** The best alternatives side by side: steps with the piece after each, labor, waits, risks, and why. */
 @Component({
   selector: 'cz-alternatives-panel',
-  imports: [MatIcon, PieceSection],
+  imports: [MatButton, MatIcon, MatIconButton, MatTooltip, PieceSection],
   templateUrl: './alternatives-panel.html',
   styles: `
     :host {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { FORM_LIMITS, formOf, PIECE_FORMS, tallMm, widestMm, type Grip, type PieceForm, type PiecePlan, type PieceShape } from '@cazuela/core';
 import { Choice } from '../../../../ui/choice';
@@ -17,7 +18,7 @@ const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm
 /** The form by numbers: its size, wall and foot, the selected point, handle or lugs, and a drain hole. */
 @Component({
   selector: 'cz-form-panel',
-  imports: [Checkbox, Choice, MatIcon, NumberField, SelectField],
+  imports: [Checkbox, Choice, MatButton, MatIcon, NumberField, SelectField],
   templateUrl: './form-panel.html',
   styles: `
     :host {

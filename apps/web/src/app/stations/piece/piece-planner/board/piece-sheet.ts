@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { formOf } from '@cazuela/core';
 import { Keys } from '../../../../data/devices/keys';
@@ -24,7 +26,7 @@ function lowestOf(figures: PieceFigures): number | undefined {
 /** The drawing with its tools and its fields. Only it and the sums follow every move of a drag. */
 @Component({
   selector: 'cz-piece-sheet',
-  imports: [Choice, FormPanel, MatIcon, PieceBoard, PieceFields, RoundView],
+  imports: [Choice, FormPanel, MatButton, MatIcon, MatIconButton, MatTooltip, PieceBoard, PieceFields, RoundView],
   templateUrl: './piece-sheet.html',
   styles: `
     // The drawing sticks to the column it stands in, not to this.

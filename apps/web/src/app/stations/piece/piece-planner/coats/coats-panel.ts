@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
@@ -39,7 +41,20 @@ interface Place {
 /** What lies where: the coats of each zone, strip and panel, bottom up, and how their edges go round. */
 @Component({
   selector: 'cz-coats-panel',
-  imports: [AutocompleteField, BandField, Checkbox, EdgeField, MatIcon, NumberField, RouterLink, SelectField, TextureField],
+  imports: [
+    AutocompleteField,
+    BandField,
+    Checkbox,
+    EdgeField,
+    MatButton,
+    MatIcon,
+    MatIconButton,
+    MatTooltip,
+    NumberField,
+    RouterLink,
+    SelectField,
+    TextureField,
+  ],
   templateUrl: './coats-panel.html',
   styleUrl: './coats-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { layersOf, type PiecePlan, type DecoratingColour } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { NumberField } from '../../../../ui/number-field';
@@ -12,7 +13,7 @@ const MOST_POTS = 12;
 /** Decorating colours: underglaze, slip and wash that are no bucket of the studio. */
 @Component({
   selector: 'cz-decorating-colours-panel',
-  imports: [ColourField, NumberField, SelectField, TextField],
+  imports: [ColourField, MatButton, NumberField, SelectField, TextField],
   templateUrl: './decorating-colours-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { layersOf, MOST_MASKS, tallMm, type FootBy, type Mask, type PiecePlan, type PieceShape } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { BandField } from './band-field';
@@ -11,7 +12,7 @@ import type { FieldOption } from '../../../../ui/options';
 /** What keeps glaze off, and what takes it off again. */
 @Component({
   selector: 'cz-masks-panel',
-  imports: [BandField, EdgeField, SelectField],
+  imports: [BandField, EdgeField, MatButton, SelectField],
   templateUrl: './masks-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

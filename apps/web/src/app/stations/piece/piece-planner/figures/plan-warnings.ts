@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { WarningList } from '../../../../parts/warning-list';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
@@ -6,7 +7,7 @@ import { PieceScreen } from '../piece-screen';
 /** What speaks against the plan, with remedies, and what was put aside with its reason. */
 @Component({
   selector: 'cz-plan-warnings',
-  imports: [WarningList],
+  imports: [MatButton, WarningList],
   template: `
     <section aria-label="Warnings" aria-live="polite">
       <cz-warning-list
@@ -19,7 +20,7 @@ import { PieceScreen } from '../piece-screen';
       @for (entry of screen.settledBody()?.plan?.putAside; track entry.rule) {
         <p class="small quiet aside">
           Put aside ({{ entry.rule }}): {{ entry.reason }}
-          <button type="button" class="press bare" (click)="takeBack(entry.rule)">Warn again</button>
+          <button type="button" matButton="text" (click)="takeBack(entry.rule)">Warn again</button>
         </p>
       }
     </section>

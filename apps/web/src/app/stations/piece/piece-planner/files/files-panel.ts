@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { PieceBody } from '@cazuela/contract';
 import { planToFile } from '@cazuela/formats';
@@ -14,16 +15,16 @@ import { sectionSheet, sectionSvg } from '../board/section-paths';
 /** A plan out of here: its steps on paper, its section as a drawing, all of it as a file. */
 @Component({
   selector: 'cz-plan-files',
-  imports: [MatIcon, ErrorBanner],
+  imports: [ErrorBanner, MatButton, MatIcon],
   template: `
     <section aria-label="On paper and as files">
       <cz-error-banner [failure]="printing.failure()?.problem?.detail" (again)="print()" />
       <div class="row">
-        <button type="button" class="press quiet-press" [disabled]="printing.busy()" (click)="print()">
+        <button type="button" matButton="outlined" [disabled]="printing.busy()" (click)="print()">
           <mat-icon svgIcon="print" aria-hidden="true" /> Step sheet (PDF)
         </button>
-        <button type="button" class="press quiet-press" (click)="saveSection()">The section (SVG)</button>
-        <button type="button" class="press quiet-press" (click)="savePlan()">The plan as a file</button>
+        <button type="button" matButton="outlined" (click)="saveSection()">The section (SVG)</button>
+        <button type="button" matButton="outlined" (click)="savePlan()">The plan as a file</button>
       </div>
     </section>
   `,

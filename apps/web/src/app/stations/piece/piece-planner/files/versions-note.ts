@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import type { BucketSummary, Recipe } from '@cazuela/contract';
 import { layersOf, type PiecePlan } from '@cazuela/core';
 import { PieceDraft } from '../draft/piece-draft';
@@ -6,12 +7,13 @@ import { PieceDraft } from '../draft/piece-draft';
 /** A plan keeps the recipe versions it was made with, and says when a bucket or a recipe has changed. */
 @Component({
   selector: 'cz-versions-note',
+  imports: [MatButton],
   template: `
     @for (line of moved(); track line.bucketId) {
       <p class="look">
         {{ line.words }}
         @if (line.isRefilled) {
-          <button type="button" class="press bare" (click)="take(line.bucketId)">Plan it with version {{ line.number }}</button>
+          <button type="button" matButton="text" (click)="take(line.bucketId)">Plan it with version {{ line.number }}</button>
         }
       </p>
     }

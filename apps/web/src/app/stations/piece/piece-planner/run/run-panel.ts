@@ -11,6 +11,7 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
@@ -62,7 +63,7 @@ const USUAL_CONES = ['4', '5', '6', '7', '8'];
 /** How far the glaze will run on this piece in this firing: drawn, in figures with a range, and where it may start. */
 @Component({
   selector: 'cz-run-panel',
-  imports: [Choice, MatProgressBar, NumberField, SelectField, Slider],
+  imports: [Choice, MatButton, MatProgressBar, NumberField, SelectField, Slider],
   templateUrl: './run-panel.html',
   styleUrl: './run-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { Units } from '../../../../data/units/units';
 import { PieceDraft } from '../draft/piece-draft';
@@ -8,7 +10,7 @@ import { PieceScreen } from '../piece-screen';
 /** The steps in order, each with its wait and its warnings: dragged, moved by a tap, or pinned before the next. */
 @Component({
   selector: 'cz-steps-panel',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatIcon],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatButton, MatIcon, MatIconButton, MatTooltip],
   templateUrl: './steps-panel.html',
   styleUrl: './steps-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
