@@ -86,7 +86,7 @@ test.describe('at the bucket', () => {
     await open(page, 'Humo');
     await page.getByRole('tab', { name: 'Pour', exact: true }).click();
     await choose(page.getByRole('combobox', { name: 'Into' }), 'B3 Ceniza Clara');
-    await page.getByLabel('Pour', { exact: true }).fill('1.5 L');
+    await page.getByRole('textbox', { name: 'Pour', exact: true }).fill('1.5 L');
     await expect(page.getByText(/B3 then holds 7\.8 L at 1\.3\d/)).toBeVisible();
     await expect(page.getByText('it becomes a mixture of both, and is called one')).toBeVisible();
     await page.getByRole('button', { name: 'Pour it' }).click();

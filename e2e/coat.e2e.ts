@@ -169,7 +169,7 @@ test.describe('at the coat station', () => {
   test('the bucket on the practice scale: a dip is weighed, a spill is asked about', async ({ page }) => {
     await page.goto('/coat');
     await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Leche de Higo, B1');
-    await page.getByRole('button', { name: 'Bucket on the scale', exact: true }).click();
+    await page.getByRole('tab', { name: 'Bucket on the scale', exact: true }).click();
     await page.getByRole('button', { name: 'Listen to Floor scale' }).click();
     await page.getByLabel('Area', { exact: true }).fill('300');
     await page.getByRole('button', { name: 'Put the bucket on' }).click();

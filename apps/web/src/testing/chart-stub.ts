@@ -1,5 +1,6 @@
 /** jsdom has no canvas: charts are checked in the real browser. */
 export class Chart {
+  static readonly defaults: { font?: unknown } = {};
   static register(): void {
     // Nothing to register.
   }

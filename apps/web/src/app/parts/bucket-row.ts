@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary } from '@cazuela/contract';
-import { daysLeft, feelVerdict, mixtureOf, rangeVerdict, type EvaporationBasis, type FeelNow, type FeelVerdict } from '@cazuela/core';
+import { daysLeft, mixtureOf, type EvaporationBasis, type FeelNow } from '@cazuela/core';
 import { Clock } from '../data/state/clock';
 import { StudioStore } from '../data/state/studio-store';
 import { formatAge } from '../data/units/times';
 import { Units } from '../data/units/units';
 import { PrefetchOnHover } from './prefetch-on-hover';
-import { BucketDrawing, verdictTone, verdictWords, type DrawnBucket } from './bucket-drawing';
+import { BucketDrawing, type DrawnBucket } from './bucket-drawing';
+import { bucketVerdict } from './bucket-verdict';
 
 interface ShelfEntry extends DrawnBucket {
   id: string;
@@ -103,8 +104,6 @@ export class BucketRow {
   private entry(bucket: BucketSummary): ShelfEntry {
     const { contents, body } = bucket;
     const byFeel = this.studio()?.reads === 'feel';
-    const verdict = contents ? rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: body.sgLow, highSg: body.sgHigh }) : 'unmeasured';
-    const felt = feelVerdict({ feel: contents?.feel, ranges: body.feel });
     const left = contents && !byFeel ? daysLeft({ contents, ...body, nowAt: this.nowAt() }) : undefined;
     const at = byFeel ? contents?.feel?.at : contents?.measuredAt;
     return {
@@ -116,8 +115,7 @@ export class BucketRow {
       volumeMl: contents?.volumeMl,
       reading: contents ? (byFeel ? feelFigure(contents.feel) : this.units.sg(contents.sg)) : '·',
       sure: !byFeel && contents?.sgSd !== undefined ? `± ${this.units.sgFine(contents.sgSd)}` : '',
-      words: contents ? (byFeel ? FEEL_WORDS[felt] : verdictWords(verdict)) : 'empty',
-      tone: byFeel ? FEEL_TONES[felt] : verdictTone(verdict),
+      ...bucketVerdict(bucket, byFeel),
       age: at ? formatAge(at, this.nowAt()) : '',
       left: left ? daysWords(left) : '',
       soon: (left?.days ?? 99) < 4,
@@ -125,15 +123,6 @@ export class BucketRow {
     };
   }
 }
-
-const FEEL_WORDS: Readonly<Record<FeelVerdict, string>> = {
-  inRange: 'feels right',
-  tooThick: 'too thick',
-  tooThin: 'too thin',
-  mixed: 'feel again',
-  unknown: 'not felt',
-};
-const FEEL_TONES: Readonly<Record<FeelVerdict, string>> = { inRange: 'good', tooThick: 'stop', tooThin: 'stop', mixed: 'look', unknown: 'quiet' };
 
 /** The newest swirl, else the flow cup, else the drips. */
 function feelFigure(feel: FeelNow | undefined): string {

@@ -2,6 +2,7 @@ import { type ElementRef, afterRenderEffect, ChangeDetectionStrategy, Component,
 import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);
+Chart.defaults.font = { family: "'Atkinson Hyperlegible Next Variable', sans-serif", size: 14, weight: 500 };
 
 export type LineChartConfig = ChartConfiguration<'line', { x: number; y: number }[]>;
 
@@ -76,13 +77,9 @@ export class LineChart {
     const { datasets } = chart.data;
     if (datasets.length === data.datasets.length) data.datasets.forEach((dataset, index) => Object.assign(datasets[index]!, dataset));
     else chart.data = data;
-    // A function may depend on other values than last time, so options with a function are always replaced.
-    let hasFunction = false;
-    const told = JSON.stringify(options, (_key, value: unknown) => {
-      hasFunction ||= typeof value === 'function';
-      return value;
-    });
-    if (hasFunction || told !== this.optionsTold) chart.options = options;
+    // Another function may depend on other values than the last one, so options with a new function are replaced.
+    const told = JSON.stringify(options, (_key, value: unknown) => (typeof value === 'function' ? numberOf(value) : value));
+    if (told !== this.optionsTold) chart.options = options;
     this.optionsTold = told;
     chart.update('none');
   }
@@ -116,6 +113,15 @@ export class LineChart {
     if (x === undefined || y === undefined || x1 === undefined || y1 === undefined) return undefined;
     return { x, y, perPixelX: Math.abs(x1 - x), perPixelY: Math.abs(y1 - y) };
   }
+}
+
+const functionNumbers = new WeakMap<object, number>();
+let functionCount = 0;
+/** The same function has the same number for as long as the page lives. */
+function numberOf(one: object): string {
+  const known = functionNumbers.get(one) ?? ++functionCount;
+  functionNumbers.set(one, known);
+  return `function ${known}`;
 }
 
 let looked: { theme: string; colours: Map<string, string> } | undefined;

@@ -9,7 +9,7 @@ import type { FieldOption } from './options';
   selector: 'cz-choice',
   imports: [MatButtonToggle, MatButtonToggleGroup],
   template: `
-    <span class="named" [id]="id">{{ label() }}</span>
+    <span class="named" [class.visually-hidden]="labelHidden()" [id]="id">{{ label() }}</span>
     <mat-button-toggle-group
       [attr.aria-labelledby]="id"
       [hideSingleSelectionIndicator]="true"

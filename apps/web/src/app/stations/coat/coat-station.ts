@@ -27,6 +27,7 @@ import { EqualCoatsPanel } from './other-methods/equal-coats-panel';
 import { GlazeUsePanel } from './glaze-use/glaze-use-panel';
 import { HistoryPanel } from './history/history-panel';
 import { ScaleBucketPanel } from './on-the-scale/scale-bucket-panel';
+import { CoatSection } from './answer/coat-section';
 import { StepTilePanel } from './tiles/step-tile-panel';
 import { WindowPanel } from './window/window-panel';
 import { SelectField } from '../../ui/select-field';
@@ -59,6 +60,7 @@ const DRY_THROUGH_SHARE = 0.7;
     AutocompleteField,
     Checkbox,
     Choice,
+    CoatSection,
     CoatMapPanel,
     DipBench,
     DipsPanel,

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { KAOLIN, POWDERS, RECIPE, TIN } from '../../../testing/made-up';
+import type { Recipe } from '@cazuela/contract';
+import { bucket, id, KAOLIN, POWDERS, RECIPE, summaryOf, TIN } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-editor/recipe-draft';
@@ -14,15 +15,39 @@ describe('the recipe shelf', () => {
     const screen = await Screen.open(RecipeShelf, inputs);
     records.answer('/recipes', recipes);
     records.answer('/powders', POWDERS);
+    records.answer('/buckets', [summaryOf(bucket())]);
+    records.answer('/results', []);
     await screen.settle();
     return screen;
   };
+  const named = (name: string, change: Partial<Recipe['body']> = {}, more: Partial<Recipe> = {}): Recipe => ({
+    ...RECIPE,
+    id: id(),
+    ...more,
+    body: { ...RECIPE.body, name, ...change },
+  });
+  const names = (screen: Screen<RecipeShelf>): string[] => screen.all('.tile strong').map((name) => name.textContent!);
 
-  it('shows each recipe with its shares, SG and density, one tap from weighing', async () => {
+  it('shows each recipe as its tile: what it does, what is over the base, its buckets, one tap from weighing', async () => {
     const screen = await open([RECIPE]);
-    expect(screen.text).toContain('Leche de Higo version 2, gloss, cone 5–6');
-    expect(screen.all('.stripes em').map((stripe) => stripe.textContent)).toEqual(['Silica', 'Kaolin']);
+    expect(screen.text).toContain('Leche de Higo gloss, cone 5–6, stays + 5 % Tin oxide B1 10.0 L, in range');
     expect(screen.has('Weigh Leche de Higo')).toBe(true);
+  });
+
+  it('what stands in a bucket comes first; by cone, 06 comes long before 6', async () => {
+    const screen = await open([named('Arena', { coneLow: '6' }), named('Brasa', { coneLow: '06', coneHigh: '04' }), RECIPE]);
+    expect(names(screen)[0]).toBe('Leche de Higo');
+    await screen.choose('Sorted by', 'cone');
+    expect(names(screen)).toEqual(['Brasa', 'Leche de Higo', 'Arena']);
+  });
+
+  it('is searched by name or powder, and shows what was never fired', async () => {
+    const screen = await open([RECIPE, named('Arena', { lines: RECIPE.body.lines.slice(0, 2) }, { fired: false })]);
+    await screen.type('Show recipes called', 'tin');
+    expect(names(screen)).toEqual(['Leche de Higo']);
+    await screen.type('Show recipes called', '');
+    await screen.press('never fired');
+    expect(names(screen)).toEqual(['Arena']);
   });
 
   it('an empty shelf says what to do first', async () => {

@@ -13,6 +13,14 @@ const DASHES = [
   [2, 5],
 ];
 
+/** The unit stands once, at the end of its axis. */
+const unitAtTheEnd =
+  (unit: string) =>
+  (value: string | number, at: number, all: readonly unknown[]): string =>
+    `${value}${at === all.length - 1 ? ` ${unit}` : ''}`;
+const SECONDS = unitAtTheEnd('s');
+const MILLIMETRES = unitAtTheEnd('mm');
+
 /** Coat against seconds with its 80 % band, the wanted coat as a line, the chosen time as a point, measured dips as diamonds. */
 export function coatChart(
   curve: readonly CoatCurvePoint[],
@@ -110,15 +118,15 @@ export function coatChart(
           min: 0,
           max: last,
           grid: { display: false },
-          ticks: { color: ink },
-          title: { display: true, text: 'seconds in the glaze', color: ink },
+          border: { color: ink, width: 1.5 },
+          ticks: { color: ink, maxTicksLimit: 7, callback: SECONDS },
         },
         y: {
           beginAtZero: true,
           ...(marks.held ? { max: marks.held.mostMm } : { suggestedMax: marks.coatMm * 1.6 }),
-          grid: { color: token('--line') },
-          ticks: { color: ink },
-          title: { display: true, text: 'dry coat, mm', color: ink },
+          grid: { color: token('--line'), tickLength: 0 },
+          border: { display: false, dash: [2, 5] },
+          ticks: { color: ink, padding: 8, maxTicksLimit: 6, callback: MILLIMETRES },
         },
       },
     },
