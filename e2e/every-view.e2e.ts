@@ -89,7 +89,7 @@ test('digits typed into a field stay in the field', async ({ page }) => {
 });
 
 test('pounds, gallons and °F are shown when the device counts so', async ({ page }) => {
-  await settled(page, '/studio');
+  await settled(page, '/studio/device');
   await page.getByRole('radio', { name: 'lb' }).click();
   await page.getByRole('radio', { name: 'US' }).click();
   await page.getByRole('radio', { name: '°F' }).click();
@@ -101,7 +101,7 @@ test('pounds, gallons and °F are shown when the device counts so', async ({ pag
 });
 
 test('the theme is kept on the device', async ({ page }) => {
-  await settled(page, '/studio');
+  await settled(page, '/studio/device');
   await page.getByRole('radio', { name: 'dark', exact: true }).click();
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');

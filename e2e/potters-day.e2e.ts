@@ -104,7 +104,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
   });
 
   await test.step('Coat: seconds for a coat, with its range and its ground', async () => {
-    await expect(page.getByRole('combobox', { name: 'Bucket' })).toContainText('Nube, stained');
+    await expect(page.getByRole('combobox', { name: 'Bucket' })).toHaveValue(/^Nube, stained/);
     await page.getByLabel('Coat wanted', { exact: true }).fill('0.5');
     await expect(page.getByText(/for 0.50 mm; expect/)).toBeVisible();
     await expect(page.getByText('how this glaze builds up stays a guess.')).toBeVisible();
@@ -149,7 +149,8 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.keyboard.press('7');
     await page.getByRole('button', { name: 'Note a firing' }).click();
     await page.getByLabel('Kiln', { exact: true }).fill('Grillo');
-    await page.getByLabel('Started').fill('2026-01-05T08:00');
+    await page.getByRole('textbox', { name: 'Started' }).fill('05/01/2026');
+    await page.getByRole('combobox', { name: 'Started, time' }).fill('8:00');
     await expect(page.getByText(/That much heat-work is cone 6/)).toBeVisible();
     await page.getByRole('button', { name: 'Keep the firing' }).click();
     await expect(page.getByRole('heading', { name: /Grillo, 5 Jan 2026/ })).toBeVisible();

@@ -21,6 +21,7 @@ const MOST_SHOWN = 60;
       <mat-form-field class="opens" appearance="outline" subscriptSizing="dynamic">
         <input
           #box
+          #trigger="matAutocompleteTrigger"
           matInput
           autocomplete="off"
           [matAutocomplete]="list"
@@ -32,7 +33,7 @@ const MOST_SHOWN = 60;
           [aria-describedby]="describedBy()"
           (focus)="box.select()"
           (input)="typed.set(box.value)"
-          (blur)="leave()"
+          (blur)="!trigger.panelOpen && leave()"
         />
         <mat-autocomplete #list="matAutocomplete" autoActiveFirstOption (optionSelected)="choose($event)" (closed)="leave()">
           @for (group of groups(); track group.name) {
@@ -91,7 +92,7 @@ export class AutocompleteField<T extends string | number = string> extends Field
     this.accept(option.value as T);
   }
 
-  /** Left with words that name one option: that one is meant. Emptied: what was chosen stays. */
+  /** A finger on an option takes the focus first: what is typed is judged when the list closes. Left with words that name one option: that one is meant. Emptied: what was chosen stays. */
   protected override leave(): void {
     super.leave();
     const typed = this.typed()?.trim();
