@@ -21,8 +21,6 @@ export function fireWords(fire: RecipeOutlook['fire']): string {
   return `Likely ${fire.likely} at cone 6 (${range}).`;
 }
 
-export const stripeColours = ['#B8A98F', '#CDBFA6', '#A99C86', '#DCCFB6', '#B5A288', '#C4B8A3', '#9E927D', '#D2C2A4'];
-
 const FIELDS = [
   ['name', 'name'],
   ['coneLow', 'lowest cone'],

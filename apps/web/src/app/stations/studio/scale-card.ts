@@ -8,7 +8,7 @@ import { Units } from '../../data/units/units';
 import { contractForm } from '../../ui/forms/contract-form';
 import { NumberField } from '../../ui/number-field';
 import { TextField } from '../../ui/text-field';
-import { ScalePicture } from './scale-picture';
+import { ScalePicture } from '../../parts/scale-picture';
 import type { ScaleForm } from './studio-form';
 
 /** Further off than this many divisions, or this share, a scale needs a new battery or a calibration. */

@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChildren } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
+import { POWDER_ROLES, recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
 import { additionSum, attempt, baseSum, batchCost, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
@@ -16,11 +16,12 @@ import { Loading } from '../../../ui/loading';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
-import { DRY_COAT_WORDS, fireWords, stripeColours, SUSPENSION_WORDS } from '../recipe-words';
+import { DRY_COAT_WORDS, fireWords, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
 import { ProductPanel } from './product-panel';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 import { RecipeFamily } from './recipe-family';
+import { RecipeJar } from './recipe-jar';
 import { RecipeLine as RecipeLineRow } from './recipe-line';
 import { VersionList } from './version-list';
 import { TextField } from '../../../ui/text-field';
@@ -28,10 +29,11 @@ import { SelectField } from '../../../ui/select-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { ColourField } from '../../../ui/colour-field';
 import { Expansion } from '../../../ui/expansion';
-import { plainOptions } from '../../../ui/options';
+import { plainOptions, type FieldOption } from '../../../ui/options';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextArea } from '../../../ui/text-area';
 
+const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
 
 @Component({
@@ -48,6 +50,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     PastePanel,
     ProductPanel,
     RecipeFamily,
+    RecipeJar,
     RecipeLineRow,
     RouterLink,
     SelectField,
@@ -108,6 +111,19 @@ export class RecipeEditor {
     const outlook = this.outlook();
     return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : [];
   });
+  /** The powders under what they are for: what makes a glaze melt is not looked for among the colours. */
+  protected readonly powderOptions = computed((): FieldOption[] =>
+    [...this.powders()]
+      .sort((a, b) => roleRank(a) - roleRank(b) || a.name.localeCompare(b.name))
+      .map(({ id, name, role }) => [id, name, role] as const),
+  );
+  /** The one thing to change before all others. */
+  protected readonly changeFirst = computed(() => {
+    const wanting = [this.suspension(), this.dryCoat()].filter((one) => one !== undefined && one.tone !== 'good');
+    const [worst] = wanting.sort((a, b) => Number(b!.tone === 'stop') - Number(a!.tone === 'stop'));
+    if (worst) return { tone: worst.tone, words: `Change first: ${worst.what.toLowerCase().replace(/\.$/, '')}. ${worst.remedy}` };
+    return { tone: 'good', words: this.isTidy() ? 'Nothing speaks against it before the fire.' : 'Bring the base to 100 first.' };
+  });
   /** What a kilo of dry glaze costs, or what a jar or a pack is sold for. */
   protected readonly cost = computed(() => {
     const { lines, product } = this.draft.body();
@@ -125,6 +141,7 @@ export class RecipeEditor {
     if (cost === 0) return 'No powder of it has a price yet.';
     return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : ''}.`;
   });
+  private readonly lineFields = viewChildren(RecipeLineRow);
   /** Why it cannot be saved as it is; undefined when it can. */
   protected readonly unfit = computed(() => {
     if (this.wrongFields().size > 0) return 'A field above holds no number yet.';
@@ -161,8 +178,10 @@ export class RecipeEditor {
     return (event.target as HTMLInputElement).value;
   }
 
-  protected colour(index: number): string {
-    return stripeColours[index % stripeColours.length]!;
+  protected goTo(lineId: string): void {
+    this.lineFields()
+      .find(({ line }) => line().id === lineId)
+      ?.focus();
   }
 
   protected percent(line: RecipeLine, typed: TypedNumber): void {

@@ -1,23 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
-import type { Powder, RecipeLine as Line } from '@cazuela/core';
+import type { RecipeLine as Line } from '@cazuela/core';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
-import { ShareStripe, type Slide } from './share-stripe';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
 
 /** One line of a recipe. A component of its own, so that a key press draws that line and not the powder lists of all of them. */
 @Component({
   selector: 'cz-recipe-line',
-  imports: [AutocompleteField, MatIcon, MatIconButton, MatTooltip, NumberField, ShareStripe],
+  imports: [AutocompleteField, MatIcon, MatIconButton, MatTooltip, NumberField],
   template: `
-    <cz-share-stripe [percent]="line().percent" [colour]="colour()" [label]="'Share of ' + place()" (slid)="slid.emit($event)" />
     <cz-autocomplete
       labelHidden
       [label]="'Powder of ' + place()"
-      [options]="powderOfOptions()"
+      [options]="options()"
       [value]="line().powderId"
       (changed)="powderChosen.emit($event)"
     />
@@ -52,13 +50,17 @@ export class RecipeLine {
   readonly index = input.required<number>();
   readonly first = input.required<boolean>();
   readonly last = input.required<boolean>();
-  readonly colour = input.required<string>();
-  readonly powders = input.required<readonly Powder[]>();
-  readonly slid = output<Slide>();
+  /** The powders, grouped by what they are for. */
+  readonly options = input.required<readonly FieldOption[]>();
   readonly powderChosen = output<string>();
   readonly typed = output<TypedNumber>();
   readonly moved = output<1 | -1>();
   readonly removed = output();
+  private readonly percentField = viewChild.required(NumberField);
   protected readonly place = computed(() => `line ${this.index() + 1}${this.line().part === 'base' ? ' of the base' : ' over the base'}`);
-  protected readonly powderOfOptions = computed((): FieldOption[] => this.powders().map((powder) => [powder.id, powder.name] as const));
+
+  /** The hand goes to its percentage. */
+  focus(): void {
+    this.percentField().focus();
+  }
 }

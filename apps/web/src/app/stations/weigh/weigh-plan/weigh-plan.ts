@@ -19,18 +19,23 @@ import { Choice } from '../../../ui/choice';
 import type { FieldOption } from '../../../ui/options';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
+import { BucketDrawing, type DrawnBucket } from '../../../parts/bucket-drawing';
+import { ScalePicture } from '../../../parts/scale-picture';
 import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
 import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import { Checkbox } from '../../../ui/checkbox';
 
+/** Vessels a batch is mixed in, mL, and how full one may be to stir and sieve in it. */
+const VESSELS_ML = [500, 1000, 2500, 5000, 10_000, 16_000, 30_000, 60_000, 120_000];
+const FILLED_SHARE = 0.8;
 /** A usual glaze bucket, where none is known. */
 const BUCKET_ACROSS_MM = 260;
 
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [AutocompleteField, Checkbox, Choice, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink],
+  imports: [AutocompleteField, BucketDrawing, Checkbox, Choice, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink, ScalePicture],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -140,6 +145,26 @@ export class WeighPlan {
         larger: on.kind === 'tooSmall' ? Math.ceil((plan.value.baseGrams * on.baseFactor) / 10) * 10 : undefined,
         dilution: dilution && dilutionWords(line.name, dilution, this.units),
       };
+    });
+  });
+  /** The batch in the smallest usual vessel that leaves room to stir. */
+  protected readonly vessel = computed((): DrawnBucket | undefined => {
+    const [plan, recipe] = [this.plan(), this.chosen()];
+    if (plan?.kind !== 'ok' || !recipe) return undefined;
+    const { name, colour, sgLow, sgHigh } = recipe.body;
+    const { expectedMl, expectedSg } = plan.value;
+    const capacityMl = VESSELS_ML.find((ml) => expectedMl <= FILLED_SHARE * ml) ?? expectedMl / FILLED_SHARE;
+    return { name, colour, sgLow, sgHigh, capacityMl, volumeMl: expectedMl, sg: expectedSg };
+  });
+  /** The scales of this sheet and how many lines each takes. */
+  protected readonly scalesUsed = computed(() => {
+    const scales = this.studio()?.scales ?? [];
+    const plan = this.plan();
+    if (plan?.kind !== 'ok' || scales.length === 0) return [];
+    const names = plan.value.lines.map(({ targetGrams }) => scaleFor({ targetGrams, scales }).name);
+    return scales.flatMap((scale) => {
+      const lines = names.filter((name) => name === scale.name).length;
+      return lines > 0 ? [{ ...scale, words: lines === 1 ? '1 powder' : `${lines} powders` }] : [];
     });
   });
   /** What the shelf lacks, and how much of the batch it allows. */
