@@ -69,6 +69,7 @@ test.describe('with the keyboard alone', () => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('tab', { name: 'Step tile' })).toHaveAttribute('aria-selected', 'true');
     await expect(page).toHaveURL(/bench=tile/);
+    await expect(page.getByRole('tab', { name: 'Step tile' })).toBeFocused();
     await page.reload();
     await expect(page.getByRole('tab', { name: 'Step tile' })).toHaveAttribute('aria-selected', 'true');
   });

@@ -1,7 +1,7 @@
 import { type ElementRef, ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { filter, map, tap } from 'rxjs';
+import { filter, map, pairwise, startWith, tap } from 'rxjs';
 import { Keys } from './data/devices/keys';
 import { Outbox } from './data/offline/outbox';
 import { StudioStore } from './data/state/studio-store';
@@ -31,10 +31,13 @@ export class App {
   private readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
-      // A screen reader starts at the new page, not at the link that led there.
-      tap((event) => event.id > 1 && this.main().nativeElement.focus({ preventScroll: true })),
       tap(() => this.trouble.clear()),
       map((event) => event.urlAfterRedirects),
+      // A screen reader starts at the new page, not at the link that led there. Another tab of the same page leaves the focus where it is.
+      startWith(undefined),
+      pairwise(),
+      tap(([before, now]) => before !== undefined && pathOf(before) !== pathOf(now!) && this.main().nativeElement.focus({ preventScroll: true })),
+      map(([, now]) => now!),
     ),
     { initialValue: '/' },
   );
@@ -57,6 +60,11 @@ export class App {
     ]);
   }
 
+  /** On a phone the stations are wider than the screen: the one that is open is always seen. */
+  protected bringIntoView(link: HTMLElement): void {
+    link.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+  }
+
   /** Events that are kept by this page alone would be lost with it: the browser asks first. */
   protected stay(event: BeforeUnloadEvent): void {
     if (this.outbox.unkeptCount() > 0) event.preventDefault();
@@ -70,3 +78,5 @@ export class App {
     void this.dialogs.keys();
   }
 }
+
+const pathOf = (url: string): string => url.split('?')[0]!;

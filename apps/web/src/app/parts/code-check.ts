@@ -13,7 +13,7 @@ export interface CodedBucket {
   selector: 'cz-code-check',
   imports: [MatButton, TextField],
   template: `
-    <form class="row" (submit)="$event.preventDefault(); check()">
+    <form class="field-row" (submit)="$event.preventDefault(); check()">
       <cz-text-field
         label="Code on the bucket"
         class="figure"
@@ -30,12 +30,6 @@ export interface CodedBucket {
     }
   `,
   styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.7rem;
-      align-items: end;
-    }
     cz-text-field {
       width: 9rem;
     }

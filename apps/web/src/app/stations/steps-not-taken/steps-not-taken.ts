@@ -45,11 +45,6 @@ interface Row {
       border-top: 1px solid var(--line);
       overflow-wrap: anywhere;
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.4rem 0.8rem;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

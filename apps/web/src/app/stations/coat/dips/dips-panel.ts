@@ -52,12 +52,6 @@ const TILE_STEPS = 3;
       display: block;
       margin-top: 2rem;
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
     .rows li {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));

@@ -15,12 +15,6 @@ import type { FieldOption } from '../../../ui/options';
   imports: [AutocompleteField, MatButton, NumberField],
   templateUrl: './drying-panel.html',
   styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
     .advice {
       margin: 0.8rem 0;
     }

@@ -42,12 +42,6 @@ const listSchema = z.object({ rows: z.array(rowSchema).max(30), stayMl: z.number
       display: flex;
       align-items: center;
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1.4rem;
-      align-items: end;
-    }
     .total {
       display: flex;
       flex-wrap: wrap;

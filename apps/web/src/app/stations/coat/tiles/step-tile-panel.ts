@@ -27,12 +27,6 @@ type Asked = z.infer<typeof askedSchema>;
   imports: [Choice, ErrorBanner, MatButton, NumberField, TextField, TileCard],
   templateUrl: './step-tile-panel.html',
   styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
     .plan {
       display: grid;
       grid-template-columns: 150px minmax(0, 1fr);

@@ -25,12 +25,6 @@ const USUAL_CONE = '6';
   imports: [Expansion, MatButton, NumberField, SelectField, TextField, TwoVersions],
   templateUrl: './tile-card.html',
   styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.6rem 1rem;
-      align-items: end;
-    }
     cz-number-field {
       width: 7rem;
     }

@@ -25,18 +25,6 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
   imports: [ErrorBanner, MatButton, NumberField, TextField, TwoVersions],
   templateUrl: './window-panel.html',
   styles: `
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.6rem 1rem;
-      align-items: center;
-    }
     button[type='submit'] {
       justify-self: start;
     }

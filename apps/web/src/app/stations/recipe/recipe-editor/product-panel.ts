@@ -24,11 +24,6 @@ const VOLUMES = (Object.keys(VOLUME_UNITS) as Unit[]).filter((unit) => unit !== 
       gap: 0.7rem;
       padding-bottom: 0.8rem;
     }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-      gap: 0.9rem;
-    }
     .amount {
       display: grid;
       grid-template-columns: minmax(0, 1fr) 6.5rem;

@@ -30,11 +30,6 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
       gap: 0.8rem;
       align-items: end;
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.6rem;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -28,12 +28,6 @@ const WEIGHTS = [
       background: var(--kaolin);
       border-radius: var(--round);
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.8rem 1rem;
-      align-items: end;
-    }
     .step {
       display: grid;
       grid-template-columns: 12rem minmax(0, 1fr) auto;

@@ -39,20 +39,6 @@ const SIDES: Readonly<Record<string, string>> = {
   selector: 'cz-bucket-form',
   imports: [MatButton, NumberField, ReactiveFormsModule, SelectField, TextField, TwoVersions],
   templateUrl: './bucket-form.html',
-  styles: `
-    .card {
-      padding: 1rem 1.1rem;
-      background: var(--paper);
-      border: 1px solid var(--line);
-      border-radius: var(--round);
-    }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-      gap: 1rem;
-      align-items: end;
-    }
-  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BucketForm {

@@ -25,7 +25,7 @@ const SIZES = [
       <span class="name">{{ bucket().body.name }}</span>
       <span>{{ words() }}</span>
     </div>
-    <div class="row">
+    <div class="field-row">
       <cz-select label="Label size" [options]="sizes" [value]="size()" (changed)="size.set($event)" />
       <a matButton="outlined" target="_blank" [href]="href()">Print the label</a>
     </div>
@@ -49,12 +49,6 @@ const SIZES = [
     }
     .name {
       font: 700 1.25rem/1.2 var(--heading);
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.7rem;
-      align-items: end;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -16,12 +16,6 @@ import { Checkbox } from '../../../../ui/checkbox';
       display: grid;
       gap: 0.6rem;
     }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-      gap: 1rem;
-      align-items: end;
-    }
     .does {
       font-size: 1.1rem;
     }

@@ -47,7 +47,7 @@ interface DipRow {
         The glaze stands <span class="figure">{{ depth() }} mm</span> deep.
       </p>
     }
-    <div class="row">
+    <div class="field-row">
       <cz-choice label="Inside of the piece" [options]="insides" [value]="inside()" (changed)="inside.set($event)" />
       <cz-number-field label="Coat" unit="mm" [value]="coatMm()" [least]="0.05" [most]="3" (changed)="coatMm.set($event.value)" />
     </div>
@@ -83,12 +83,6 @@ interface DipRow {
     :host {
       display: grid;
       gap: 0.7rem;
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 1rem;
-      align-items: end;
     }
     cz-number-field {
       width: 8rem;

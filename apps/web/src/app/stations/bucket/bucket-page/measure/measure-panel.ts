@@ -43,12 +43,6 @@ const ANOTHER = 'another';
       align-items: end;
       margin-top: 0.4rem;
     }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.9rem;
-      align-items: end;
-    }
     ol {
       margin: 0.3rem 0;
       padding-left: 1.2rem;

@@ -23,12 +23,6 @@ const SAME_PERCENT = 0.005;
   imports: [AutocompleteField, Choice, ErrorBanner, MatButton, NumberField],
   templateUrl: './stain-panel.html',
   styles: `
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-      gap: 1rem;
-      align-items: end;
-    }
     .does {
       margin: 0.8rem 0 0.5rem;
       font-size: 1.1rem;

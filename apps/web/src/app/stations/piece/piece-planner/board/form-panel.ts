@@ -25,12 +25,6 @@ const GRIP_SIZES: Record<Grip['kind'], Pick<Grip, 'outMm' | 'widthMm' | 'thickMm
       display: grid;
       gap: 0.8rem;
     }
-    .fields {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
-      gap: 0.7rem;
-      align-items: end;
-    }
     fieldset {
       display: grid;
       gap: 0.6rem;
