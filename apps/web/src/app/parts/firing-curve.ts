@@ -37,7 +37,7 @@ const PAD = 22;
       stroke: var(--line);
     }
     .label {
-      font: 500 10px var(--figures);
+      font: 500 12px var(--figures);
       fill: var(--iron-wash);
     }
     .done {

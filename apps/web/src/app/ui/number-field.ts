@@ -74,6 +74,7 @@ const INCH_DECIMALS = 2;
   `,
   styles: `
     .unit {
+      white-space: nowrap;
       color: var(--iron-wash);
       font-weight: 600;
     }

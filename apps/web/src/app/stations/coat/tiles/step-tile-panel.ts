@@ -45,7 +45,7 @@ type Asked = z.infer<typeof askedSchema>;
       stroke-width: 0.6;
     }
     text {
-      font-size: 11px;
+      font-size: 12px;
       fill: var(--iron);
     }
     ol {

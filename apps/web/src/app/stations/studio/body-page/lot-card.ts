@@ -26,9 +26,17 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
     }
     .lot {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+      grid-template-columns: repeat(4, minmax(0, 1fr)) 44px;
       gap: 0.8rem;
       align-items: end;
+    }
+    .lot button {
+      grid-column: -2;
+    }
+    @media (max-width: 700px) {
+      .lot {
+        grid-template-columns: 1fr 1fr;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

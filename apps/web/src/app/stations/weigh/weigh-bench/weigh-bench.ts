@@ -246,6 +246,11 @@ export class WeighBench {
     if (line) this.note({ type: 'lineSkipped', lineId: line.lineId });
   }
 
+  /** How wide a weight is with its unit, in digits: it is drawn as large as that allows. */
+  protected digits(grams: number): number {
+    return this.units.massFigure(grams).length + 1;
+  }
+
   protected keepNote(text: string): void {
     const lineId = this.line()?.lineId;
     const isLot = this.asking() === 'lot';
