@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, ChangeDetectorRef, Component, computed, inject, input, untracked } from '@angular/core';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { PieceDrawing } from './piece-drawing/piece-drawing';
+import { fitOf, frameOf } from './piece-drawing/sheet';
 
 let counter = 0;
 
@@ -169,4 +170,11 @@ export function viewBoxOf(drawing: PieceDrawing, room: keyof typeof ROOMS): stri
   const { height, halfWidth } = drawing.fit;
   const { left, right, above, below } = ROOMS[room];
   return `${-halfWidth - left} ${-above} ${2 * halfWidth + left + right + drawing.gripOut()} ${height + above + below}`;
+}
+
+/** Returns how large a small drawing of this form is in a box of so many pixels, in pixels for each mm of the piece. */
+export function pixelsPerMm(shape: PieceShape, box: { width: number; height: number }): number {
+  const { scale, height, halfWidth } = fitOf(frameOf(shape));
+  const { left, right, above, below } = ROOMS.small;
+  return scale * Math.min(box.width / (2 * halfWidth + left + right), box.height / (height + above + below));
 }

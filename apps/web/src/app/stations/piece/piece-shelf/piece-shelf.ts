@@ -8,9 +8,12 @@ import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Loading } from '../../../ui/loading';
-import { PieceSection } from '../../../parts/piece-section';
+import { PieceSection, pixelsPerMm } from '../../../parts/piece-section';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanImport } from './plan-import';
+
+/** Room for the largest piece on the shelf, px. */
+const BOX_PX = { width: 170, height: 150 };
 
 @Component({
   selector: 'cz-piece-shelf',
@@ -28,13 +31,21 @@ export class PieceShelf {
   protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
   protected readonly filled = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => bucket.contents));
   protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);
-  protected readonly entries = computed(() =>
-    (this.all.value()?.pieces ?? []).map((piece) => ({
+  /** All pieces stand at one scale, that of the largest: a cup is small beside a platter. */
+  protected readonly entries = computed(() => {
+    const drawn = (this.all.value()?.pieces ?? []).map((piece) => {
+      const shape = shapeOf(piece.body.plan);
+      return { piece, shape, perMm: pixelsPerMm(shape, BOX_PX) };
+    });
+    const common = Math.min(...drawn.map(({ perMm }) => perMm));
+    return drawn.map(({ piece, shape, perMm }) => ({
       piece,
-      shape: shapeOf(piece.body.plan),
+      shape,
+      widthPx: (BOX_PX.width * common) / perMm,
+      heightPx: (BOX_PX.height * common) / perMm,
       clay: this.all.value()!.bodies.find((body) => body.id === piece.body.bodyId),
-    })),
-  );
+    }));
+  });
   protected readonly bare = {
     shapeId: '',
     zones: { inside: [], outside: [], rim: [], foot: [] },
