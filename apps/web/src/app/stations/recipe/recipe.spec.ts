@@ -76,6 +76,43 @@ describe('the recipe editor', () => {
     return screen;
   };
 
+  it('stands in a jar: layers in the order of the lines, additions over the rim, each moved by the arrow keys', async () => {
+    const screen = await open();
+    const layers = screen.all('cz-recipe-jar [role=slider]');
+    expect(layers.map((layer) => layer.getAttribute('aria-valuetext'))).toEqual(['Silica, 60 percent', 'Kaolin, 40 percent', 'Tin oxide, 5 percent']);
+    layers[1]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    await screen.settle();
+    expect(screen.field('Percent of line 2 of the base').value).toBe('40.5');
+    expect(screen.has('Bring to 100')).toBe(true);
+    await screen.press('Undo');
+    expect(screen.field('Percent of line 2 of the base').value).toBe('40');
+  });
+
+  it('a layer is dragged by its edge as far as the pointer goes, in halves of a percent; a tap leads to its line', async () => {
+    const screen = await open();
+    const silica = screen.all('cz-recipe-jar [role=slider]')[0]!;
+    const drawn = silica.closest('svg')!;
+    jest.spyOn(drawn, 'getBoundingClientRect').mockReturnValue({ height: 414 } as DOMRect);
+    const point = (type: string, clientY: number): void => {
+      silica.dispatchEvent(Object.assign(new MouseEvent(type, { clientY }), { pointerId: 1 }));
+    };
+    point('pointerdown', 100);
+    // 3.22 drawing units are a percent.
+    point('pointermove', 100 - 10 * 3.22);
+    point('pointerup', 100 - 10 * 3.22);
+    await screen.settle();
+    expect(screen.field('Percent of line 1 of the base').value).toBe('70');
+    document.body.append(screen.root);
+    point('pointerdown', 50);
+    point('pointerup', 50);
+    expect(document.activeElement).toBe(screen.field('Percent of line 1 of the base'));
+  });
+
+  it('says one thing to change before all others', async () => {
+    const screen = await open();
+    expect(screen.text).toContain('What it will do Change first. Shrinks as it dries: cracks and flakes when thick. Calcine part of the clay');
+  });
+
   it('says in plain words what it will do in the bucket, on the pot and in the fire', async () => {
     const { text } = await open();
     expect(text).toContain('Stays up. Raw clay 38.1 of 100.');

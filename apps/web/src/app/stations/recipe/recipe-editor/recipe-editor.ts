@@ -121,7 +121,7 @@ export class RecipeEditor {
   protected readonly changeFirst = computed(() => {
     const wanting = [this.suspension(), this.dryCoat()].filter((one) => one !== undefined && one.tone !== 'good');
     const [worst] = wanting.sort((a, b) => Number(b!.tone === 'stop') - Number(a!.tone === 'stop'));
-    if (worst) return { tone: worst.tone, words: `Change first: ${worst.what.toLowerCase().replace(/\.$/, '')}. ${worst.remedy}` };
+    if (worst) return { tone: worst.tone, words: `Change first. ${worst.what} ${worst.remedy}` };
     return { tone: 'good', words: this.isTidy() ? 'Nothing speaks against it before the fire.' : 'Bring the base to 100 first.' };
   });
   /** What a kilo of dry glaze costs, or what a jar or a pack is sold for. */

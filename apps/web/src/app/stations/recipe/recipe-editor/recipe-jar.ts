@@ -4,7 +4,7 @@ import type { Powder, RecipeLine } from '@cazuela/core';
 const STEP = 0.5;
 const [TOP, BOTTOM, LEFT, RIGHT] = [78, 400, 14, 196];
 /** A layer this high holds its name. */
-const NAMED_HEIGHT = 17;
+const NAMED_HEIGHT = 13;
 
 export interface Slide {
   percent: number;
@@ -15,8 +15,12 @@ export interface Slide {
 interface Layer {
   line: RecipeLine;
   name: string;
+  /** As they stand in the layer. */
+  words: string;
   kind: string;
+  x: number;
   y: number;
+  width: number;
   height: number;
   label: string;
 }
@@ -42,7 +46,7 @@ const KINDS: Readonly<Record<string, string>> = { clay: 'clay', flux: 'melter', 
         <pattern id="jar-bought" width="10" height="10" patternUnits="userSpaceOnUse"><path d="M0 5H10" /></pattern>
         <pattern id="jar-colour" width="6" height="6" patternUnits="userSpaceOnUse"><path d="M0 0L6 6M6 0L0 6" /></pattern>
       </defs>
-      @for (layer of layers(); track layer.line.id) {
+      @for (layer of drawn(); track layer.line.id) {
         <g
           class="layer"
           role="slider"
@@ -59,42 +63,21 @@ const KINDS: Readonly<Record<string, string>> = { clay: 'clay', flux: 'melter', 
           (pointercancel)="held = undefined"
           (keydown)="key($event, layer.line)"
         >
-          <rect [attr.x]="left" [attr.y]="layer.y" [attr.width]="right - left" [attr.height]="layer.height" [class]="'fill ' + layer.kind" />
-          <rect
-            [attr.x]="left"
-            [attr.y]="layer.y"
-            [attr.width]="right - left"
-            [attr.height]="layer.height"
-            class="texture"
-            [attr.fill]="'url(#jar-' + layer.kind + ')'"
-          />
-          @if (layer.height >= namedHeight) {
-            <text x="105" [attr.y]="layer.y + layer.height / 2 + 5">{{ layer.name }}</text>
+          @for (paint of [layer.kind, '']; track paint) {
+            <rect
+              [class]="paint ? 'fill ' + paint : 'texture'"
+              [attr.fill]="paint ? null : 'url(#jar-' + layer.kind + ')'"
+              [attr.x]="layer.x"
+              [attr.y]="layer.y"
+              [attr.width]="layer.width"
+              [attr.height]="layer.height"
+            />
           }
-          <path class="grip" [attr.d]="'M' + (right - 34) + ' ' + layer.y + 'h24'" />
-        </g>
-      }
-      @for (addition of additions(); track addition.line.id) {
-        <g
-          class="layer"
-          role="slider"
-          tabindex="0"
-          [attr.aria-label]="addition.label"
-          [attr.aria-valuenow]="addition.line.percent"
-          [attr.aria-valuetext]="addition.name + ', ' + addition.line.percent + ' percent over the base'"
-          aria-orientation="vertical"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          (pointerdown)="begin($event, addition)"
-          (pointermove)="drag($event)"
-          (pointerup)="end()"
-          (pointercancel)="held = undefined"
-          (keydown)="key($event, addition.line)"
-        >
-          <rect class="fill colour" x="28" [attr.y]="addition.y" width="154" [attr.height]="addition.height" rx="4" />
-          <rect x="28" [attr.y]="addition.y" width="154" [attr.height]="addition.height" rx="4" class="texture" fill="url(#jar-colour)" />
-          @if (addition.height >= 13) {
-            <text class="small" x="105" [attr.y]="addition.y + addition.height / 2 + 4">+ {{ addition.line.percent }} % {{ addition.name }}</text>
+          @if (layer.height >= namedHeight) {
+            <text x="105" [class.small]="layer.kind === 'colour'" [attr.y]="layer.y + layer.height / 2 + 4.5">{{ layer.words }}</text>
+          }
+          @if (layer.kind !== 'colour') {
+            <path class="grip" [attr.d]="'M162 ' + layer.y + 'h24'" />
           }
         </g>
       }
@@ -121,8 +104,6 @@ export class RecipeJar {
   readonly slid = output<Slide & { id: string }>();
   /** A layer was tapped: its line is wanted. */
   readonly tapped = output<string>();
-  protected readonly left = LEFT;
-  protected readonly right = RIGHT;
   protected readonly namedHeight = NAMED_HEIGHT;
   protected readonly kinds = [
     ['clay', 'clay'],
@@ -140,25 +121,30 @@ export class RecipeJar {
     return (BOTTOM - TOP) / Math.max(100, sum);
   });
   /** In the order of the lines, the last one at the bottom; what the base lacks of 100 is air. */
-  protected readonly layers = computed((): Layer[] => {
+  private readonly layers = computed((): Layer[] => {
     const heights = this.base().map((line) => Math.max(1.5, line.percent * this.perPercent()));
     let y = BOTTOM - heights.reduce((sum, height) => sum + height, 0);
     return this.base().map((line, at) => {
       const height = heights[at]!;
       y += height;
-      return { line, ...this.named(line), y: y - height, height, label: `Share of line ${at + 1} of the base` };
+      const { name, kind } = this.named(line);
+      return { line, name, words: name, kind, x: LEFT, y: y - height, width: RIGHT - LEFT, height, label: `Share of line ${at + 1} of the base` };
     });
   });
-  protected readonly additions = computed((): Layer[] => {
+  private readonly additions = computed((): Layer[] => {
     let y = 62;
     return this.lines()
       .filter((line) => line.part === 'addition')
       .map((line, at) => {
         const height = Math.min(24, 13 + line.percent * 0.8);
         y -= height + 2;
-        return { line, ...this.named(line), y, height, label: `Share of line ${at + 1} over the base` };
+        const { name, kind } = this.named(line);
+        const words = `+ ${line.percent} % ${name}`;
+        return { line, name, words, kind, x: 28, y, width: 154, height, label: `Share of line ${at + 1} over the base` };
       });
   });
+
+  protected readonly drawn = computed(() => [...this.layers(), ...this.additions()]);
 
   protected begin(event: PointerEvent, { line }: Layer): void {
     const target = event.currentTarget as SVGGraphicsElement;
