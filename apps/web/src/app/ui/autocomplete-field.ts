@@ -32,7 +32,7 @@ const MOST_SHOWN = 60;
           [czErrorState]="!!problem()"
           [aria-describedby]="describedBy()"
           (focus)="box.select()"
-          (input)="typed.set(box.value)"
+          (input)="type(box.value)"
           (blur)="!trigger.panelOpen && leave()"
         />
         <mat-autocomplete #list="matAutocomplete" autoActiveFirstOption (optionSelected)="choose($event)" (closed)="leave()">
@@ -88,11 +88,19 @@ export class AutocompleteField<T extends string | number = string> extends Field
     return this.left() && typed ? `Nothing is called “${typed.slice(0, 30)}”: choose from the list.` : undefined;
   }
 
+  protected type(text: string): void {
+    this.typed.set(text);
+    this.left.set(false);
+  }
+
   protected choose({ option }: MatAutocompleteSelectedEvent): void {
     this.accept(option.value as T);
   }
 
-  /** A finger on an option takes the focus first: what is typed is judged when the list closes. Left with words that name one option: that one is meant. Emptied: what was chosen stays. */
+  /**
+   * A finger on an option takes the focus first, so what is typed is judged when the list closes. Words that name one option mean that one; an
+   * emptied box keeps what was chosen.
+   */
   protected override leave(): void {
     super.leave();
     const typed = this.typed()?.trim();

@@ -10,9 +10,10 @@ import {
   linkedSignal,
   output,
   signal,
+  type DoCheck,
 } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NgControl, type AbstractControl, type ControlValueAccessor } from '@angular/forms';
+import type { Subscription } from 'rxjs';
 import { sentenceOf } from './forms/sentence';
 
 let counter = 0;
@@ -22,7 +23,7 @@ let counter = 0;
  * and goes out by `(changed)`, where the form is a live computation with its own store.
  */
 @Directive()
-export abstract class FieldControl<T, Told = T> implements ControlValueAccessor {
+export abstract class FieldControl<T, Told = T> implements ControlValueAccessor, DoCheck {
   readonly label = input.required<string>();
   /** For tables, where the column has the label; screen readers still get it. */
   readonly labelHidden = input(false, { transform: booleanAttribute });
@@ -45,18 +46,31 @@ export abstract class FieldControl<T, Told = T> implements ControlValueAccessor 
     [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-error` : ''].filter(Boolean).join(' '),
   );
 
+  private readonly injector = inject(Injector);
+  private ngControl: NgControl | null | undefined;
+  private followed: AbstractControl | undefined;
+  private following: Subscription | undefined;
   private tellForm: (value: T) => void = () => undefined;
   private tellTouched: () => void = () => undefined;
 
   constructor() {
-    const injector = inject(Injector);
-    const destroyed = inject(DestroyRef);
-    afterNextRender(() => {
-      const control = injector.get(NgControl, null, { self: true, optional: true })?.control;
-      if (!control) return;
-      this.formProblem.set(shownProblem(control));
-      control.events.pipe(takeUntilDestroyed(destroyed)).subscribe(() => this.formProblem.set(shownProblem(control)));
-    });
+    afterNextRender(() => this.followControl());
+    inject(DestroyRef).onDestroy(() => this.following?.unsubscribe());
+  }
+
+  ngDoCheck(): void {
+    this.followControl();
+  }
+
+  /** A form that was made anew, as after keeping, has other controls behind the same fields. */
+  private followControl(): void {
+    if (this.ngControl === undefined) this.ngControl = this.injector.get(NgControl, null, { self: true, optional: true });
+    const control = this.ngControl?.control;
+    if (!control || control === this.followed) return;
+    this.followed = control;
+    this.following?.unsubscribe();
+    this.formProblem.set(shownProblem(control));
+    this.following = control.events.subscribe(() => this.formProblem.set(shownProblem(control)));
   }
 
   /** What is wrong with what was typed, before any rule of the form. */

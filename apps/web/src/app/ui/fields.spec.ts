@@ -104,6 +104,14 @@ class Pots {
   }
 }
 
+@Component({
+  imports: [ReactiveFormsModule, TextField],
+  template: `<form [formGroup]="form()"><cz-text-field label="Name" formControlName="name" /></form>`,
+})
+class Anew {
+  readonly form = signal(contractForm(POTS, { name: '' }));
+}
+
 describe('a typed form', () => {
   const open = async (): Promise<Screen<Pots>> => {
     new FakeRecords().openStudio();
@@ -186,13 +194,25 @@ describe('a typed form', () => {
     expect(screen.all('.said')[0]!.textContent).toContain('The kiln is full.');
   });
 
-  it('typed words that name nothing in the list stay, and change nothing', async () => {
+  it('typed words that name nothing in the list stay, and change nothing; nobody is scolded while typing', async () => {
     const screen = await open();
     await screen.type('Glaze', 'Humo');
+    expect(screen.text).not.toContain('Nothing is called');
     screen.field('Glaze').dispatchEvent(new Event('blur'));
     await screen.settle();
+    expect(screen.text).toContain('Nothing is called “Humo”');
     expect(form(screen).value.glaze).toBe('a');
     expect(screen.field('Glaze').value).toBe('Humo');
+  });
+
+  it('is made anew after keeping, and its fields go on telling what is wrong', async () => {
+    new FakeRecords().openStudio();
+    const screen = await Screen.open(Anew);
+    screen.fixture.componentInstance.form.set(contractForm(POTS, { name: 'Taza' }));
+    await screen.settle();
+    expect(screen.field('Name').value).toBe('Taza');
+    await screen.type('Name', 'A name that is far too long');
+    expect(screen.text).toContain('That is too long.');
   });
 
   it('cannot be typed into while it is shut', async () => {
@@ -200,6 +220,17 @@ describe('a typed form', () => {
     form(screen).disable();
     await screen.settle();
     for (const label of ['Name', 'Wall', 'Cone', 'Glaze', 'Lid', 'Day']) expect(screen.field(label).disabled).toBe(true);
+  });
+
+  it('a rule between two fields can be mended at either of them', () => {
+    const range = z
+      .strictObject({ low: z.number(), high: z.number() })
+      .refine(({ low, high }) => low < high, { message: 'Low first.', path: ['low'] });
+    const form = contractForm(range, { low: 5, high: 4 });
+    expect(readForm(form, range)).toBeUndefined();
+    expect(form.controls.low.errors).toEqual({ sentence: 'Low first.' });
+    form.controls.high.setValue(6);
+    expect(readForm(form, range)).toEqual({ low: 5, high: 6 });
   });
 
   it('a rule lets a field be empty only where the contract does', () => {

@@ -27,7 +27,7 @@ import { FieldControl } from './field-control';
           [disabled]="isDisabled()"
           [czErrorState]="!!problem()"
           [aria-describedby]="describedBy()"
-          (input)="typed.emit(box.value); updateOn() === 'input' && take(box.value)"
+          (input)="updateOn() === 'input' && take(box.value)"
           (change)="updateOn() === 'change' && take(box.value)"
           (blur)="leave()"
           (keydown.enter)="entered.emit(box.value)"
@@ -53,8 +53,6 @@ export class TextField extends FieldControl<string> {
   readonly suggestions = input<readonly string[]>([]);
   /** When a change is told: at every key, or when the field is left. */
   readonly updateOn = input<'input' | 'change'>('input');
-  /** Every key, whatever `updateOn` says. */
-  readonly typed = output<string>();
   readonly entered = output<string>();
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
 

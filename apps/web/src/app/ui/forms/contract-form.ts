@@ -1,5 +1,5 @@
 import { effect, signal, untracked, type Signal } from '@angular/core';
-import { FormControl, FormGroup, type AbstractControl, type ValidatorFn } from '@angular/forms';
+import { FormArray, FormControl, FormGroup, type AbstractControl, type ValidatorFn } from '@angular/forms';
 import type { Problem } from '@cazuela/contract';
 import type * as z from 'zod';
 import { SENTENCE } from './sentence';
@@ -39,6 +39,8 @@ export function contractForm<Values extends object>(schema: ObjectSchema, values
  */
 export function readForm<Output>(form: FormGroup, schema: z.ZodType<Output>, instead: Partial<Output> = {}): Output | undefined {
   form.markAllAsTouched();
+  // What was refused last time may be right now: a rule between two fields is mended at either of them.
+  for (const control of fieldsOf(form)) control.updateValueAndValidity();
   if (form.invalid) return undefined;
   const read = schema.safeParse(withoutEmpty({ ...form.getRawValue(), ...instead }, schema));
   if (read.success) return read.data;
@@ -77,6 +79,9 @@ function showErrors(form: FormGroup, errors: readonly { path: string; message: s
     return [];
   });
 }
+
+const fieldsOf = (control: AbstractControl): AbstractControl[] =>
+  control instanceof FormGroup || control instanceof FormArray ? Object.values(control.controls).flatMap(fieldsOf) : [control];
 
 const controlAt = (form: FormGroup, path: string): AbstractControl | null => (path ? form.get(path) : null);
 

@@ -24,9 +24,6 @@ import type { FieldOption } from '../../../ui/options';
     .row {
       margin: 0.8rem 0 1.2rem;
     }
-    .row label {
-      min-width: 200px;
-    }
     .cards {
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));

@@ -59,14 +59,6 @@ function lowestOf(figures: PieceFigures): number | undefined {
     .tools cz-choice {
       min-width: 180px;
     }
-    .x {
-      width: 44px;
-      padding: 0;
-    }
-    .x:disabled {
-      opacity: 0.3;
-      border-color: transparent;
-    }
     .refused {
       min-height: 1.4rem;
       margin: 0;
