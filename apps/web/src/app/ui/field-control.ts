@@ -49,13 +49,13 @@ export abstract class FieldControl<T, Told = T> implements ControlValueAccessor,
   private readonly injector = inject(Injector);
   private ngControl: NgControl | null | undefined;
   private followed: AbstractControl | undefined;
-  private following: Subscription | undefined;
+  private subscription: Subscription | undefined;
   private tellForm: (value: T) => void = () => undefined;
   private tellTouched: () => void = () => undefined;
 
   constructor() {
     afterNextRender(() => this.followControl());
-    inject(DestroyRef).onDestroy(() => this.following?.unsubscribe());
+    inject(DestroyRef).onDestroy(() => this.subscription?.unsubscribe());
   }
 
   ngDoCheck(): void {
@@ -68,9 +68,9 @@ export abstract class FieldControl<T, Told = T> implements ControlValueAccessor,
     const control = this.ngControl?.control;
     if (!control || control === this.followed) return;
     this.followed = control;
-    this.following?.unsubscribe();
+    this.subscription?.unsubscribe();
     this.formProblem.set(shownProblem(control));
-    this.following = control.events.subscribe(() => this.formProblem.set(shownProblem(control)));
+    this.subscription = control.events.subscribe(() => this.formProblem.set(shownProblem(control)));
   }
 
   /** What is wrong with what was typed, before any rule of the form. */
