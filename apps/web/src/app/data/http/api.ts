@@ -35,6 +35,11 @@ export class Api {
     return this.checked(this.http.get(`/api${path}`), schema);
   }
 
+  /** The answer as it came, unread: for lists that may be the same as before. */
+  getText(path: string): Observable<string> {
+    return this.http.get(`/api${path}`, { responseType: 'text' }).pipe(timeout(ANSWER_WAIT_MS));
+  }
+
   post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
     return this.checked(this.http.post(`/api${path}`, body), schema);
   }
@@ -46,7 +51,7 @@ export class Api {
       catchError((error: unknown) => {
         if (!(error instanceof HttpErrorResponse) || !(error.error instanceof Blob)) return throwError(() => toFailure(error));
         return from(error.error.text()).pipe(
-          switchMap((text) => throwError(() => toFailure(new HttpErrorResponse({ error: asJson(text), status: error.status })))),
+          switchMap((text) => throwError(() => toFailure(new HttpErrorResponse({ error: jsonOf(text), status: error.status })))),
         );
       }),
     );
@@ -75,7 +80,8 @@ const UNREADABLE: Readonly<Record<number, string>> = {
   504: 'Cazuela’s server cannot be reached just now.',
 };
 
-function asJson(text: string): unknown {
+/** Returns what a text says as JSON, or undefined when it is none. */
+export function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
@@ -86,7 +92,7 @@ function asJson(text: string): unknown {
 export function toFailure(error: unknown): ApiFailure {
   if (error instanceof ApiFailure) return error;
   if (error instanceof HttpErrorResponse) {
-    const problem = problemSchema.safeParse(error.error);
+    const problem = problemSchema.safeParse(typeof error.error === 'string' ? jsonOf(error.error) : error.error);
     if (problem.success) return new ApiFailure('problem', problem.data);
   }
   if (error instanceof z.ZodError || (error instanceof HttpErrorResponse && error.status > 0)) {

@@ -63,19 +63,19 @@ import {
   type TileBody,
 } from '@cazuela/contract';
 import type { DayItem } from '@cazuela/core';
-import { first, map, switchMap, type Observable } from 'rxjs';
+import { first, map, switchMap, tap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from './api';
+import { ListStore } from './list-store';
 import { readBucket } from './read-bucket';
 import { StudioStore } from '../state/studio-store';
-import { UnreadableRows } from './unreadable-rows';
 
 /** Everything the records of the open studio offer, by noun. */
 @Injectable({ providedIn: 'root' })
 export class StudioApi {
   private readonly api = inject(Api);
   private readonly store = inject(StudioStore);
-  private readonly unreadable = inject(UnreadableRows);
+  private readonly lists = inject(ListStore);
 
   /** With what is on the shelf now, so it is never cached. */
   powders = (): Observable<StudioPowder[]> => this.list('/powders', powderSchema);
@@ -182,17 +182,22 @@ export class StudioApi {
     return this.inStudio((studio) => this.api.get(studio + path, schema));
   }
 
-  /** Reads a list row by row: one that cannot be read does not hide the others. */
+  /** What is known of a list, then what changed of it. Row by row: one that cannot be read does not hide the others. */
   private list<T>(path: string, schema: z.ZodType<T>): Observable<T[]> {
-    return this.get(path, z.array(z.unknown())).pipe(map((rows) => this.unreadable.sort(path, rows, schema)));
+    return this.lists.read(path, () => this.inStudio((studio) => this.api.getText(studio + path)), schema);
   }
 
   post<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
-    return this.inStudio((studio) => this.api.post(studio + path, body, schema));
+    return this.write((studio) => this.api.post(studio + path, body, schema));
   }
 
   private put<T>(path: string, body: unknown, schema: z.ZodType<T>): Observable<T> {
-    return this.inStudio((studio) => this.api.put(studio + path, body, schema));
+    return this.write((studio) => this.api.put(studio + path, body, schema));
+  }
+
+  private write<T>(request: (studioPath: string) => Observable<T>): Observable<T> {
+    const forget = (): void => this.lists.forgetPending();
+    return this.inStudio(request).pipe(tap({ next: forget, error: forget }));
   }
 
   private inStudio<T>(request: (studioPath: string) => Observable<T>): Observable<T> {

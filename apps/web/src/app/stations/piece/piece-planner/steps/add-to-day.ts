@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Day } from '@cazuela/contract';
 import type { DayItem } from '@cazuela/core';
-import { catchError, defer, switchMap, throwError, type Observable } from 'rxjs';
+import { catchError, last, switchMap, throwError, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { toFailure } from '../../../../data/http/api';
 import { StudioApi } from '../../../../data/http/studio-api';
@@ -12,7 +12,9 @@ export class AddToDay {
   private readonly api = inject(StudioApi);
 
   put(date: string, items: readonly DayItem[], triesLeft = 3): Observable<Day> {
-    return defer(() => this.api.days()).pipe(
+    return this.api.days().pipe(
+      // Added to as it is in the records now, not as it was known here.
+      last(),
       switchMap((days) => {
         const day = days.find((candidate) => candidate.date === date);
         if (!day) return this.api.createDay({ id: uuid(), date, items: [...items] });
