@@ -1,5 +1,5 @@
 import { type ElementRef, ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, pairwise, startWith, tap } from 'rxjs';
 import { Keys } from './data/devices/keys';
@@ -46,8 +46,9 @@ export class App {
   protected readonly studioName = computed(() => this.studio.studio()?.name ?? '');
 
   constructor() {
-    toSignal(this.outbox.run$);
-    toSignal(this.studio.id$);
+    this.outbox.run$.pipe(takeUntilDestroyed()).subscribe();
+    // Each screen tells that the studio cannot be fetched, and asks again.
+    this.studio.id$.pipe(takeUntilDestroyed()).subscribe({ error: () => undefined });
     this.keys.bind([
       ...STATIONS.map((station, index) => ({
         keys: [String(index + 1)],

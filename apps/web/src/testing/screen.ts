@@ -35,10 +35,8 @@ export class Screen<T> {
 
   /** Returns everything that can be read, as somebody would read it out: one space between words, none before a full stop. */
   get text(): string {
-    const walker = document.createTreeWalker(this.root, NodeFilter.SHOW_TEXT);
-    const words: string[] = [];
-    while (walker.nextNode()) words.push(walker.currentNode.textContent ?? '');
-    return words
+    return this.roots
+      .flatMap(wordsIn)
       .join(' ')
       .replace(/\s+/g, ' ')
       .replace(/ ([.,;:)])/g, '$1')
@@ -116,8 +114,20 @@ export class Screen<T> {
   }
 
   all<E extends HTMLElement = HTMLElement>(selector: string): E[] {
-    return [...this.root.querySelectorAll<E>(selector)];
+    return this.roots.flatMap((root) => [...root.querySelectorAll<E>(selector)]);
   }
+
+  /** The screen, and what fills it. */
+  private get roots(): HTMLElement[] {
+    return [this.root, ...document.querySelectorAll<HTMLElement>('.full-screen mat-dialog-container')];
+  }
+}
+
+function wordsIn(root: HTMLElement): string[] {
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT);
+  const words: string[] = [];
+  while (walker.nextNode()) words.push(walker.currentNode.textContent ?? '');
+  return words;
 }
 
 const nameOf = (element: HTMLElement): string => (element.getAttribute('aria-label') ?? element.textContent ?? '').replace(/\s+/g, ' ').trim();

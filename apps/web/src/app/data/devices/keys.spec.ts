@@ -139,4 +139,11 @@ describe('keys', () => {
     expect(press('n')).toBe(true);
     expect(done).toEqual([]);
   });
+
+  it('a bench that fills the screen has them as any screen', () => {
+    bind({ keys: ['n'] });
+    document.body.innerHTML = '<div class="cdk-overlay-container"><div class="full-screen"><mat-dialog-container></mat-dialog-container></div></div>';
+    expect(press('n')).toBe(false);
+    expect(done).toHaveLength(1);
+  });
 });

@@ -40,7 +40,8 @@ export class Keys {
     const target = event.target instanceof HTMLElement ? event.target : undefined;
     const inField = target !== undefined && isField(target);
     if (target && keeps(target, key)) return;
-    if (document.querySelector('.cdk-overlay-container mat-dialog-container')) return;
+    // An open dialog has the keys to itself; what fills the screen is the screen.
+    if ([...document.querySelectorAll('.cdk-overlay-container mat-dialog-container')].some((dialog) => !dialog.closest('.full-screen'))) return;
     const found = this.layers()
       .flat()
       .find((binding) => binding.keys.includes(key) && (!inField || binding.inFields) && (binding.when?.() ?? true));

@@ -1,5 +1,5 @@
 import { signal, type Signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, exhaustMap, finalize, Subject, tap, type Observable } from 'rxjs';
 import { toFailure, type ApiFailure } from './api';
 
@@ -29,8 +29,8 @@ export function createMutation(): Mutation {
       );
     }),
   );
-  // Subscribes for as long as the screen lives.
-  toSignal(running);
+  // For as long as the screen lives.
+  running.pipe(takeUntilDestroyed()).subscribe();
   return {
     busy: busy.asReadonly(),
     failure: failure.asReadonly(),

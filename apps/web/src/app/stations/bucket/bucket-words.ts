@@ -1,19 +1,11 @@
-import type {
-  AgainstEarlier,
-  RecordsComparison,
-  BucketContents,
-  BucketEvent,
-  CorrectionPlan,
-  DaysInRange,
-  Evaporated,
-  EvaporationBasis,
-} from '@cazuela/core';
+import type { AgainstEarlier, RecordsComparison, BucketContents, CorrectionPlan, DaysInRange, Evaporated, EvaporationBasis } from '@cazuela/core';
+import type { NewEvent } from '../../data/offline/bench-log';
 import type { Units } from '../../data/units/units';
 import { DROP_NAMES } from './bucket-page/cures/cure-words';
 import { NAIL_WORDS } from './bucket-page/feel/feel-words';
 
 /** An event of a bucket's history in the words of the bench. */
-export function eventWords(event: BucketEvent, units: Units): string {
+export function eventWords(event: NewEvent<'bucket'>, units: Units): string {
   switch (event.type) {
     case 'filled':
       return { batch: 'Filled from the batch', split: 'Poured from another bucket', shelf: 'Put on the shelf' }[event.from];

@@ -206,8 +206,9 @@ describe('the coat station', () => {
       expect(screen.text).toContain('3.4 s');
       await screen.key('escape');
       expect(screen.field('Time in the glaze, dip 1').value).toBe('3.4');
-      expect(screen.has('Count in, Space')).toBe(false);
       clock.mockRestore();
+      await new Promise((closed) => setTimeout(closed));
+      expect(screen.has('Count in, Space')).toBe(false);
     });
   });
 

@@ -85,16 +85,16 @@ export class DayList {
 
   protected skip(): void {
     const step = this.screen.state()?.now?.step;
-    if (step) this.screen.note({ type: 'stepSkipped', stepId: step.id });
+    if (step) this.screen.note(`Skipped: ${step.words}`, { type: 'stepSkipped', stepId: step.id });
   }
 
   protected notDry(step: DayStep): void {
-    this.screen.note({ type: 'notDryYet', stepId: step.id, minutes: LONGER_MINUTES });
+    this.screen.note(`${LONGER_MINUTES} min more to dry`, { type: 'notDryYet', stepId: step.id, minutes: LONGER_MINUTES });
   }
 
   protected undo(): void {
     const eventId = this.screen.state()?.lastUndoable;
-    if (eventId) this.screen.note({ type: 'undone', eventId });
+    if (eventId) this.screen.takeBack(eventId);
   }
 
   protected readCode(bucketId: string): void {

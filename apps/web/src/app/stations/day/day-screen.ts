@@ -8,6 +8,7 @@ import { apiResource } from '../../data/http/api-resource';
 import { Outbox } from '../../data/offline/outbox';
 import { StudioApi } from '../../data/http/studio-api';
 import { localDay } from '../../data/units/times';
+import { Notice } from '../../ui/notice';
 
 export interface BucketNow {
   bucket: BucketSummary;
@@ -26,6 +27,7 @@ export class DayScreen {
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(Clock);
   private readonly now = inject(NOW);
+  private readonly notice = inject(Notice);
   readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
   readonly days = computed(() => this.all.value()?.days ?? []);
@@ -81,7 +83,7 @@ export class DayScreen {
   done(step: DayStep, seconds: number | null): void {
     const sg = this.all.value()?.buckets.find((bucket) => bucket.id === step.bucketId)?.contents?.sg;
     const took = seconds ?? step.seconds;
-    this.note({
+    this.note(`Done: ${step.words}`, {
       type: 'stepDone',
       stepId: step.id,
       ...(took === undefined ? {} : { seconds: Number(took.toFixed(1)) }),
@@ -89,8 +91,16 @@ export class DayScreen {
     });
   }
 
-  note(event: NewEvent<'day'>): void {
+  /** `words` say what it was, for the line that offers to take it back. */
+  note(words: string, event: NewEvent<'day'>): void {
     const day = this.day();
-    if (day) this.log.note('day', day.id, event);
+    if (!day) return;
+    const eventId = this.log.note('day', day.id, event);
+    this.notice.kept(words, () => this.log.note('day', day.id, { type: 'undone', eventId }));
+  }
+
+  takeBack(eventId: string): void {
+    const day = this.day();
+    if (day) this.log.note('day', day.id, { type: 'undone', eventId });
   }
 }

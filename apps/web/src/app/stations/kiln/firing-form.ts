@@ -17,6 +17,7 @@ import { NumberField } from '../../ui/number-field';
 import { SelectField } from '../../ui/select-field';
 import { TextField } from '../../ui/text-field';
 import { coneWords } from './kiln-words';
+import { Notice } from '../../ui/notice';
 
 const USUAL_HOURS_UP = 9.5;
 const USUAL_HOLD_MINUTES = 10;
@@ -34,6 +35,7 @@ export class FiringForm {
   readonly kilns = input.required<readonly string[]>();
   readonly kept = output<string>();
   private readonly api = inject(StudioApi);
+  private readonly notice = inject(Notice);
   protected readonly keeping = createMutation();
   protected readonly cones = CONE_OPTIONS;
   protected readonly form = new FormGroup({
@@ -93,6 +95,7 @@ export class FiringForm {
     this.keeping.run(this.api.createFiring(id, body), () => {
       this.form.markAsPristine();
       this.kept.emit(id);
+      this.notice.tell('The firing is kept.');
     });
   }
 }

@@ -16,6 +16,7 @@ import { AutocompleteField } from '../../ui/autocomplete-field';
 import { type FieldOption, plainOptions } from '../../ui/options';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
 import { FileField } from '../../ui/file-field';
+import { Notice } from '../../ui/notice';
 
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -48,7 +49,7 @@ export class ResultForm {
     () => this.keeping.failure()?.problem,
   );
   protected readonly photo = signal<File | undefined>(undefined);
-  protected readonly thanks = signal('');
+  private readonly notice = inject(Notice);
   protected readonly photoSays = computed(() => {
     const file = this.photo();
     return file && file.size > LIMITS.photoBytes
@@ -92,7 +93,7 @@ export class ResultForm {
     const { faults, ...said } = this.form.getRawValue();
     const body = { ...said, faults: [...faults], firingId: this.firingId() };
     this.keeping.run(photo$.pipe(switchMap((photo) => this.api.createResult(this.resultId, { ...body, photoId: photo?.id ?? null }))), (result) => {
-      this.thanks.set(`${result.pieceName} is noted.`);
+      this.notice.tell(`${result.pieceName} is noted.`);
       this.resultId = uuid();
       this.form.reset({ coneReached: this.cone() });
       this.photo.set(undefined);

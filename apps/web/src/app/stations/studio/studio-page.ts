@@ -23,6 +23,7 @@ import { TextField } from '../../ui/text-field';
 import { ScaleCard } from './scale-card';
 import { readStudio, scaleForm, studioForm, vesselForm, type StudioForm } from './studio-form';
 import { VesselCard } from './vessel-card';
+import { Notice } from '../../ui/notice';
 
 /** Checks of a scale that are kept: some years of them. */
 const MOST_CHECKS = 60;
@@ -69,7 +70,7 @@ export class StudioPage {
     source: this.store.studio,
     computation: (studio, before) => (before?.value?.dirty ? before.value : studio && studioForm(studioBodyOf(studio))),
   });
-  protected readonly kept = signal(false);
+  private readonly notice = inject(Notice);
   /** The thing that was just added, which opens by itself. */
   protected readonly added = signal('');
   protected readonly bodyForm = contractForm(bodyBodySchema, {
@@ -118,7 +119,7 @@ export class StudioPage {
     if (!body) return;
     this.saving.run(this.store.save(body), () => {
       form.markAsPristine();
-      this.kept.set(true);
+      this.notice.tell('Kept.');
     });
   }
 
@@ -135,6 +136,7 @@ export class StudioPage {
     if (!body) return;
     this.adding.run(this.api.createBody({ id: uuid(), ...body }), () => {
       this.bodyForm.reset();
+      this.notice.tell(`${body.name} is kept.`);
       this.bodies.reload();
     });
   }

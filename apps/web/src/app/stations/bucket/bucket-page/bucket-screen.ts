@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   UNMEASURED_SG_SD,
   attempt,
@@ -22,7 +22,7 @@ import {
   type ToolInBucket,
 } from '@cazuela/core';
 import type { Bucket, BucketBody, BucketSummary } from '@cazuela/contract';
-import { catchError, combineLatest, EMPTY, filter, switchMap, tap, timer } from 'rxjs';
+import { catchError, combineLatest, EMPTY, filter, switchMap, timer } from 'rxjs';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/offline/bench-log';
 import { BucketPrefetch } from '../../../data/http/bucket-prefetch';
 import { Clock } from '../../../data/state/clock';
@@ -32,7 +32,8 @@ import { Outbox } from '../../../data/offline/outbox';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { rangeAdvice } from '../bucket-words';
+import { Notice } from '../../../ui/notice';
+import { eventWords, rangeAdvice } from '../bucket-words';
 import { correctionWords } from './corrections/correction-words';
 
 /** The work of another tablet at the same bucket is seen after at most this long, ms. */
@@ -46,6 +47,7 @@ export class BucketScreen {
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
   private readonly units = inject(Units);
+  private readonly notice = inject(Notice);
   private readonly studio = inject(StudioStore).studio;
   readonly nowAt = inject(Clock).at;
   private readonly id = signal<string | undefined>(undefined);
@@ -165,13 +167,13 @@ export class BucketScreen {
 
   constructor() {
     // Somebody else's work at this bucket comes in without a reload.
-    toSignal(
-      timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(
+    timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS)
+      .pipe(
         filter(() => this.bucket() !== undefined && !document.hidden && !this.isWaiting()),
         switchMap(() => this.api.bucketPulse(this.id()!).pipe(catchError(() => EMPTY))),
-        tap(({ events }) => events > this.events().length && this.all.reload()),
-      ),
-    );
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ events }) => events > this.events().length && this.all.reload());
   }
 
   open(id: string): void {
@@ -179,7 +181,11 @@ export class BucketScreen {
   }
 
   note(event: NewEvent<'bucket'>): void {
-    this.log.note('bucket', this.id()!, event);
+    const id = this.id()!;
+    const eventId = this.log.note('bucket', id, event);
+    if (event.type === 'undone') return;
+    const words = eventWords(event, this.units);
+    this.notice.kept(words, () => this.log.note('bucket', id, { type: 'undone', eventId }));
   }
 
   isWaiting(): boolean {
@@ -197,6 +203,7 @@ export class BucketScreen {
     if (!bucket || version === undefined) return;
     this.saving.run(this.api.updateBucket(bucket.id, version, body), () => {
       this.all.reload();
+      this.notice.tell(`${body.name} is kept.`);
       done();
     });
   }

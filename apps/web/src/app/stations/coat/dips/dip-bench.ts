@@ -1,17 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  linkedSignal,
-  model,
-  output,
-  untracked,
-  viewChild,
-  ElementRef,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, model, output, untracked } from '@angular/core';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { MatButton } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { pressTimer, timerAt, timerShows, withoutLastDip, type CoatPrediction, type DipTimer } from '@cazuela/core';
@@ -22,6 +10,7 @@ import { Sound } from '../../../data/devices/sound';
 import { Units } from '../../../data/units/units';
 import { keepAwake } from '../../../data/devices/wake-lock';
 import { Checkbox } from '../../../ui/checkbox';
+import { FullScreen } from '../../../ui/full-screen';
 
 /** Drawn so many times as thick as it is. */
 const EXAGGERATED = 60;
@@ -33,48 +22,54 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
 /** The dip timer: one key, counted in, seconds shown and beeped, the coat growing in section, the real seconds kept. */
 @Component({
   selector: 'cz-dip-bench',
-  imports: [Checkbox, MatButton],
+  imports: [Checkbox, FullScreen, MatButton],
   template: `
-    <div class="bench" role="dialog" aria-modal="true" aria-label="Dip timer" [class.beat]="beat() && kept().silent">
-      <div class="head">
-        <p>
-          <strong>{{ name() }}</strong> {{ wanted() ? 'take it out at ' + units.seconds(wanted()!) : '' }}
-        </p>
-        <cz-checkbox label="silent, with a pulse" [value]="kept().silent" (changed)="silent($event)" />
-        <button type="button" matButton="text" (click)="left.emit(kept().dips)">Leave, Esc</button>
-      </div>
-      <div class="middle">
-        <svg [attr.viewBox]="'0 0 300 240'" role="img" [attr.aria-label]="spoken()">
-          <rect class="wall" x="20" y="10" width="70" height="220" />
-          <rect class="coat" x="90" y="10" [attr.width]="coatWidth()" height="220" [attr.fill]="colour()" />
-          @if (wantedX(); as x) {
-            <line class="wanted" [attr.x1]="x" [attr.x2]="x" y1="4" y2="236" />
+    <cz-full-screen label="Dip timer">
+      <div class="bench" [class.beat]="beat() && kept().silent">
+        <div class="head">
+          <p>
+            <strong>{{ name() }}</strong> {{ wanted() ? 'take it out at ' + units.seconds(wanted()!) : '' }}
+          </p>
+          <cz-checkbox label="silent, with a pulse" [value]="kept().silent" (changed)="silent($event)" />
+          <button type="button" matButton="text" (click)="left.emit(kept().dips)">Leave, Esc</button>
+        </div>
+        <div class="middle">
+          <svg [attr.viewBox]="'0 0 300 240'" role="img" [attr.aria-label]="spoken()">
+            <rect class="wall" x="20" y="10" width="70" height="220" />
+            <rect class="coat" x="90" y="10" [attr.width]="coatWidth()" height="220" [attr.fill]="colour()" />
+            @if (wantedX(); as x) {
+              <line class="wanted" [attr.x1]="x" [attr.x2]="x" y1="4" y2="236" />
+            }
+          </svg>
+          <p class="big figure" [class.over]="over()">{{ shows() }}</p>
+        </div>
+        <p class="coat-words">{{ coatWords() }}</p>
+        <button
+          type="button"
+          matButton="filled"
+          cdkFocusInitial
+          class="go"
+          (click)="$event.detail === 0 || $event.detail === 1 ? press($event.timeStamp) : null"
+        >
+          {{ action() }}
+        </button>
+        <p class="dips">
+          @for (dip of kept().dips; track $index) {
+            <span class="figure">{{ units.seconds(dip) }}</span>
+          } @empty {
+            <span class="quiet">Hold it over the bucket; three beats, then under.</span>
           }
-        </svg>
-        <p class="big figure" [class.over]="over()">{{ shows() }}</p>
+          @if (kept().dips.length > 0) {
+            <button type="button" matButton="text" (click)="back()">Take the last back</button>
+          }
+        </p>
       </div>
-      <p class="coat-words" role="status">{{ coatWords() }}</p>
-      <button #go type="button" matButton="filled" class="go" (click)="$event.detail === 0 || $event.detail === 1 ? press($event.timeStamp) : null">
-        {{ action() }}
-      </button>
-      <p class="dips">
-        @for (dip of kept().dips; track $index) {
-          <span class="figure">{{ units.seconds(dip) }}</span>
-        } @empty {
-          <span class="quiet">Hold it over the bucket; three beats, then under.</span>
-        }
-        @if (kept().dips.length > 0) {
-          <button type="button" matButton="text" (click)="back()">Take the last back</button>
-        }
-      </p>
-    </div>
+    </cz-full-screen>
   `,
   styles: `
     .bench {
-      position: fixed;
-      inset: 0;
-      z-index: 20;
       display: grid;
+      height: 100%;
       grid-template-rows: auto 1fr auto auto auto;
       gap: 0.8rem;
       padding: 1.2rem 2rem;
@@ -161,7 +156,7 @@ export class DipBench {
   readonly left = output<readonly number[]>();
   protected readonly units = inject(Units);
   private readonly sound = new Sound();
-  private readonly button = viewChild.required('go', { read: ElementRef<HTMLButtonElement> });
+  private readonly announcer = inject(LiveAnnouncer);
   /** Kept by whoever opened it, so that it is there again after a reload in the middle of a row of pots. */
   readonly kept = model.required<TimerKept>();
   private readonly timer = linkedSignal<DipTimer>(() => ({ kind: 'ready', dips: untracked(this.kept).dips }));
@@ -221,6 +216,7 @@ export class DipBench {
     ]);
     effect(() => {
       const what = this.beep();
+      untracked(() => this.announce(what));
       if (untracked(this.kept).silent || what === 'ready') return;
       if (what === 'out') this.sound.tone(1320, 0.35);
       else this.sound.tone(what.startsWith('beat') ? 440 : what === 'second 0' ? 880 : 660, 0.09);
@@ -230,7 +226,15 @@ export class DipBench {
       const moved = timerAt({ timer: this.timer(), atMs: this.atMs() });
       if (moved !== untracked(this.timer)) this.timer.set(moved);
     });
-    effect(() => untracked(() => this.button().nativeElement.focus()));
+  }
+
+  /** Told to a screen reader: the beats, going under, when it is to come out, and what it then was; not every tenth of a second. */
+  private announce(what: string): void {
+    const last = this.kept().dips.at(-1);
+    const words = what.startsWith('beat')
+      ? what.slice('beat '.length)
+      : { 'second 0': 'Under', out: 'Out now', ready: last === undefined ? undefined : `${this.units.seconds(last)} kept` }[what];
+    if (words) void this.announcer.announce(words, 'assertive');
   }
 
   protected press(atMs: number): void {

@@ -15,6 +15,7 @@ import { CoatScreen } from '../coat-screen';
 import { predictedWords, METHOD_NAMES } from '../coat-words';
 import { DipsList } from './dips-list';
 import { SelectField } from '../../../ui/select-field';
+import { Notice } from '../../../ui/notice';
 
 const MEASUREMENTS = [
   ['wetWeight', 'weighed wet'],
@@ -71,6 +72,7 @@ export class DipsPanel {
   protected readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
+  private readonly notice = inject(Notice);
   protected readonly keeping = createMutation();
   protected readonly measurements = MEASUREMENTS;
   protected readonly methods = PUT_WAYS.map((method) => [method, METHOD_NAMES[method]] as const);
@@ -142,6 +144,7 @@ export class DipsPanel {
     }));
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.change({ rows: [EMPTY] });
+      this.notice.tell(dips.length === 1 ? 'The dip is kept.' : `${dips.length} dips are kept.`);
       this.screen.all.reload();
     });
   }

@@ -14,6 +14,7 @@ import { plainOptions } from '../../../ui/options';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextField } from '../../../ui/text-field';
 import { Expansion } from '../../../ui/expansion';
+import { Notice } from '../../../ui/notice';
 
 const VERDICTS = ['thin', 'right', 'thick'] as const;
 /** From this point on a strip is dry enough to be read: a dip counts with the bucket as it stood. */
@@ -44,6 +45,7 @@ export class TileCard {
   private readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
+  private readonly notice = inject(Notice);
   protected readonly keeping = createMutation();
   /** Typed here; a reading that somebody else saved meanwhile does not overwrite it. */
   protected readonly draft = linkedSignal<StepTile, TileBody>({
@@ -106,7 +108,10 @@ export class TileCard {
         last(),
         map(() => undefined),
       ),
-      () => this.take(),
+      () => {
+        this.take();
+        this.notice.tell('The tile is kept.');
+      },
     );
   }
 

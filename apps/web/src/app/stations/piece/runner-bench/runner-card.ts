@@ -10,6 +10,7 @@ import { NumberField } from '../../../ui/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 import { SelectField } from '../../../ui/select-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
+import { Notice } from '../../../ui/notice';
 
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
@@ -61,6 +62,7 @@ export class RunnerCard {
   readonly kept = output<RunnerTile>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
+  private readonly notice = inject(Notice);
   protected readonly saving = createMutation();
   protected readonly cones = CONE_OPTIONS;
   protected readonly usualCone = USUAL_CONE;
@@ -106,6 +108,9 @@ export class RunnerCard {
   }
 
   protected save(version: number): void {
-    this.saving.run(this.api.updateRunnerTile({ id: this.tile().id, version, body: this.draft() }), (tile) => this.kept.emit(tile));
+    this.saving.run(this.api.updateRunnerTile({ id: this.tile().id, version, body: this.draft() }), (tile) => {
+      this.kept.emit(tile);
+      this.notice.tell('The tile is kept.');
+    });
   }
 }

@@ -24,6 +24,7 @@ import { TextArea } from '../../../ui/text-area';
 import { contractForm, formProblem } from '../../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { OXIDES, powderForm, readPowder, type PowderForm } from './powder-form';
+import { Notice } from '../../../ui/notice';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
 
@@ -68,6 +69,7 @@ export class PowderPage {
     (id) => combineLatest({ powders: this.api.powders(), history: id === 'new' ? of({ moves: [], uses: [] }) : this.api.powderMoves(id) }),
   );
   protected readonly powder = computed(() => this.all.value()?.powders.find((one) => one.id === this.id()));
+  private readonly notice = inject(Notice);
   protected readonly saving = createMutation();
   protected readonly moving = createMutation();
   /** A newer powder from the records does not overwrite what is typed. */
@@ -106,12 +108,17 @@ export class PowderPage {
   protected keep(form: PowderForm, overVersion = this.powder()?.version ?? 0): void {
     const body = readPowder(form);
     if (!body) return;
-    if (this.id() !== 'new') return this.saving.run(this.api.updatePowder(this.id(), overVersion, body), (powder) => this.show(powder));
+    if (this.id() !== 'new') return this.saving.run(this.api.updatePowder(this.id(), overVersion, body), (powder) => this.kept(powder));
     const id = uuid();
     this.saving.run(this.api.createPowder(id, body), () => {
       form.markAsPristine();
       void this.router.navigate(['/recipe/powders', id], { replaceUrl: true });
     });
+  }
+
+  private kept(powder: StudioPowder): void {
+    this.show(powder);
+    this.notice.tell(`${powder.name} is kept.`);
   }
 
   protected show(powder: StudioPowder): void {
@@ -126,6 +133,7 @@ export class PowderPage {
     if (grams === null || this.moveForm.invalid) return;
     const move = { id: uuid(), kind, grams, at: new Date().toISOString(), by: this.store.by(), lot: lot.trim() };
     this.moving.run(this.api.moveStock(this.id(), move), () => {
+      this.notice.tell('Kept.');
       this.moveForm.reset({ kind });
       this.all.reload();
     });

@@ -32,6 +32,7 @@ import { Expansion } from '../../../ui/expansion';
 import { plainOptions, type FieldOption } from '../../../ui/options';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextArea } from '../../../ui/text-area';
+import { Notice } from '../../../ui/notice';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -72,6 +73,7 @@ export class RecipeEditor {
   private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly draft = inject(RecipeDraft);
+  private readonly notice = inject(Notice);
   protected readonly saving = createMutation();
   protected readonly opening = createMutation();
   protected readonly all = keyedResource(
@@ -243,7 +245,10 @@ export class RecipeEditor {
       return;
     }
     const version = overVersion ?? recipe.version;
-    this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => this.take(saved));
+    this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => {
+      this.take(saved);
+      this.notice.tell(`${saved.body.name}, version ${saved.version}, is kept.`);
+    });
   }
 
   /** What the records have now, after a save or when theirs is taken. */

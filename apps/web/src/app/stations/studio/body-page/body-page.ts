@@ -24,6 +24,7 @@ import { SelectField } from '../../../ui/select-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { ColourField } from '../../../ui/colour-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
+import { Notice } from '../../../ui/notice';
 
 const FIGURES = [
   ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30],
@@ -59,6 +60,7 @@ export class BodyPage {
   protected readonly units = inject(Units);
   protected readonly cones = CONE_OPTIONS;
   protected readonly figures = FIGURES;
+  private readonly notice = inject(Notice);
   protected readonly saving = createMutation();
   protected readonly bodies = apiResource(() => this.api.bodies());
   private readonly known = computed(() => this.bodies.value()?.find((body) => body.id === this.id()));
@@ -108,7 +110,10 @@ export class BodyPage {
   protected save(form: BodyForm, version = this.known()?.version): void {
     const body = readBody(form);
     if (!body || version === undefined) return;
-    this.saving.run(this.api.updateBody({ id: this.id(), version, ...body }), () => this.take(form));
+    this.saving.run(this.api.updateBody({ id: this.id(), version, ...body }), () => {
+      this.take(form);
+      this.notice.tell(`${body.name} is kept.`);
+    });
   }
 
   /** What is typed gives way to the records. */

@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
+import { LiveAnnouncer } from '@angular/cdk/a11y';
 import type { Pour } from '@cazuela/core';
 import { Units } from '../../../data/units/units';
 
 /** The weight as it changes, a bar that fills towards the target, and the last grams magnified. */
 @Component({
   selector: 'cz-live-weight',
+  // It changes ten times a second: what a screen reader is to hear of it is announced apart.
+  host: { 'aria-live': 'off' },
   template: `
     <p class="net figure" [class.there]="pour().zone === 'there'" [class.over]="pour().zone === 'over'">
       {{ figure() }}<span class="unit">{{ units.massUnit() }}</span> <span class="word">{{ word() }}</span>
@@ -103,6 +106,16 @@ export class LiveWeight {
     if (zone === 'there') return this.settled() ? 'there' : 'there, let it stand';
     return `${this.say(missingGrams)} more`;
   });
+
+  constructor() {
+    const announcer = inject(LiveAnnouncer);
+    /** Which part of the way it is on: each is told once, with the weight at that moment. */
+    const part = computed(() => `${this.pour().zone} ${this.settled()} ${this.lifted()}`);
+    effect(() => {
+      if (part().startsWith('far') && !this.lifted()) return;
+      untracked(() => void announcer.announce(this.word(), 'assertive'));
+    });
+  }
 
   /** As the connected scale shows it. */
   protected say(grams: number): string {

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
 import { lineOnScale, replayBatch, scaleFor, type Entered } from '@cazuela/core';
-import { tap, timer } from 'rxjs';
+import { timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/offline/bench-log';
 import { createMutation } from '../../../data/http/mutation';
@@ -148,7 +148,9 @@ export class WeighBench {
         }),
       );
     });
-    toSignal(timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(tap(() => this.loadedBatch.reload())));
+    timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.loadedBatch.reload());
     inject(Keys).bind([
       { keys: [' ', 'enter'], words: 'next', inFields: true, run: () => this.next() },
       { keys: ['backspace'], words: 'back: take the last weight back', run: () => this.back() },
