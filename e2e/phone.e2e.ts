@@ -84,8 +84,7 @@ test('on a phone: a piece plan, its ways and its run', async ({ page }) => {
     .first()
     .tap();
   await expect(page.getByRole('article', { name: 'As drawn' })).toBeVisible();
-  // What lies below the visible part is laid out only when it is near.
-  await page.getByRole('heading', { name: 'How far it will run' }).scrollIntoViewIfNeeded();
+  await page.getByRole('tab', { name: 'How far it will run' }).tap();
   await expect(page.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -73,6 +73,7 @@ test.describe('plans an experienced potter would make', () => {
     await page.getByLabel('How many').fill('7');
     await coat(page, 'Inside', 'inside', 1, 'Marisma', '0.45');
     await coat(page, 'Outside', 'outside', 1, 'Tinaja', '0.45');
+    await page.getByRole('tab', { name: 'The set of 7' }).click();
     await page.getByLabel('each one different').check();
     const pieces = page.getByRole('list', { name: 'Pieces of the set' }).getByRole('listitem');
     await expect(pieces).toHaveCount(7);
@@ -232,6 +233,7 @@ test.describe('a plan in and out', () => {
   test('the plan as a file is taken in again, its glazes found by name; the section and the steps are written', async ({ page }) => {
     await page.goto('/piece');
     await page.getByRole('link', { name: /Vase with a white strip/ }).click();
+    await page.getByRole('tab', { name: 'Print and files' }).click();
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'The plan as a file' }).click()]);
     const path = await file.path();
     const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'The section (SVG)' }).click()]);
@@ -254,7 +256,8 @@ test.describe('a plan in and out', () => {
     await begin(page, 'Cup', 'Taza de prueba');
     await coat(page, 'Outside', 'outside', 1, 'Humo', '0.4');
     const run = page.locator('cz-run-panel');
-    await run.scrollIntoViewIfNeeded();
+    const openRun = () => page.getByRole('tab', { name: 'How far it will run' }).click();
+    await openRun();
     await run.getByRole('button', { name: /^Plan a runner tile of Humo$/ }).click();
     await expect(page).toHaveURL(/piece\/runners/);
     const tile = page
@@ -267,7 +270,7 @@ test.describe('a plan in and out', () => {
     await expect(page.getByText(/Humo runs about [\d.]+ mm at a normal dip/)).toBeVisible();
     await page.goto('/piece');
     await page.getByRole('link', { name: /Taza de prueba/ }).click();
-    await run.scrollIntoViewIfNeeded();
+    await openRun();
     await expect(run.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
     await expect(run.getByRole('button', { name: /^Plan a runner tile of Humo$/ })).toHaveCount(0);
   });

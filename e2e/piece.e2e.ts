@@ -14,7 +14,7 @@ test.describe('at the piece plan', () => {
     await page.getByLabel('Outside, coat 2: thickness').fill('0.2');
     await page.getByLabel('Wax up the foot').fill('2');
     const run = page.locator('cz-run-panel');
-    await run.scrollIntoViewIfNeeded();
+    await page.getByRole('tab', { name: 'How far it will run' }).click();
     await expect(run.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
     await expect(run.getByText('Ceniza Clara over Tinaja was never measured here')).toBeVisible();
     await expect(run.getByText(/Lowest safe line: \d+ mm up \(yours is 2 mm\)/)).toBeVisible({ timeout: 60_000 });

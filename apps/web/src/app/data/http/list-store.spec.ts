@@ -39,6 +39,16 @@ describe('a list that was seen before', () => {
     expect(seen).toEqual([one.body.name, 'Tall mug', 'done']);
   });
 
+  it('a row that did not change stays the same, so that a form on it does', () => {
+    const found: unknown[] = [];
+    const other = piece();
+    records.http.verify();
+    api.pieces().subscribe((rows) => found.push(rows[0]));
+    records.answer('/pieces', [one, other]);
+    expect(found).toHaveLength(2);
+    expect(found[1]).toBe(found[0]);
+  });
+
   it('stays to be seen when the server cannot be asked, and says so', () => {
     read();
     records.drop('/pieces');

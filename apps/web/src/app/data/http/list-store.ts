@@ -55,8 +55,15 @@ export class ListStore {
   private take<T>(path: string, text: string, schema: z.ZodType<T>): KnownList {
     const before = this.known.get(path);
     if (before?.text === text) return before;
-    const now = { text, rows: this.unreadable.sort(path, rowsSchema.parse(jsonOf(text)), schema) };
+    const rows = this.unreadable.sort(path, rowsSchema.parse(jsonOf(text)), schema);
+    const now = { text, rows: before ? keepUnchanged(before.rows, rows) : rows };
     this.known.set(path, now);
     return now;
   }
+}
+
+/** A row that is as it was stays the same object: what was computed from it, and a form that edits it, stay too. */
+function keepUnchanged<T>(before: readonly T[], now: readonly T[]): T[] {
+  const byText = new Map(before.map((row) => [JSON.stringify(row), row]));
+  return now.map((row) => byText.get(JSON.stringify(row)) ?? row);
 }

@@ -12,10 +12,8 @@ import { sessionSignal } from '../../data/offline/session-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { Units } from '../../data/units/units';
 import { Choice } from '../../ui/choice';
-import { Loading } from '../../ui/loading';
 import { LineChart, type ChartPoint } from '../../parts/line-chart';
 import { NumberField } from '../../ui/number-field';
-import { ErrorBanner } from '../../ui/error-banner';
 import { COMPARISON_COLOURS, coatChart } from './answer/coat-chart';
 import { CoatMapPanel } from './map/coat-map-panel';
 import { CoatScreen } from './coat-screen';
@@ -36,6 +34,8 @@ import { Checkbox } from '../../ui/checkbox';
 import type { FieldOption } from '../../ui/options';
 import { Slider } from '../../ui/slider';
 import { Tabs } from '../../ui/tabs';
+import { ResourceState } from '../../ui/resource-state';
+import { EmptyState } from '../../ui/empty-state';
 
 const BENCHES = [
   ['dips', 'Measured dips'],
@@ -60,19 +60,19 @@ const DRY_THROUGH_SHARE = 0.7;
     AutocompleteField,
     Checkbox,
     Choice,
-    CoatSection,
     CoatMapPanel,
+    CoatSection,
     DipBench,
     DipsPanel,
     DryingPanel,
+    EmptyState,
     EqualCoatsPanel,
-    ErrorBanner,
     GlazeUsePanel,
     HistoryPanel,
     LineChart,
-    Loading,
     MatButton,
     NumberField,
+    ResourceState,
     RouterLink,
     ScaleBucketPanel,
     SelectField,

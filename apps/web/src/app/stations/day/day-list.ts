@@ -7,11 +7,11 @@ import { Keys } from '../../data/devices/keys';
 import { formatDate, formatTime, formatWait } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { CodeCheck } from '../../parts/code-check';
-import { Loading } from '../../ui/loading';
 import { NumberField } from '../../ui/number-field';
-import { ErrorBanner } from '../../ui/error-banner';
 import { DayScreen } from './day-screen';
 import { DateField } from '../../ui/date-field';
+import { ResourceState } from '../../ui/resource-state';
+import { EmptyState } from '../../ui/empty-state';
 
 /** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
@@ -19,7 +19,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [CodeCheck, DateField, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink],
+  imports: [CodeCheck, DateField, EmptyState, MatButton, MatIcon, NumberField, ResourceState, RouterLink],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',

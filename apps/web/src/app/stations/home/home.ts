@@ -10,18 +10,18 @@ import { StudioStore } from '../../data/state/studio-store';
 import { localDay, formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { BucketRow } from '../../parts/bucket-row';
-import { Loading } from '../../ui/loading';
 import { FiringCurve } from '../../parts/firing-curve';
-import { ErrorBanner } from '../../ui/error-banner';
 import { nowRow } from './now-words';
 import { Expansion } from '../../ui/expansion';
+import { ResourceState } from '../../ui/resource-state';
+import { EmptyState } from '../../ui/empty-state';
 
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',
-  imports: [BucketRow, ErrorBanner, Expansion, FiringCurve, Loading, MatButton, RouterLink],
+  imports: [BucketRow, EmptyState, Expansion, FiringCurve, MatButton, ResourceState, RouterLink],
   templateUrl: './home.html',
   styleUrl: './home.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

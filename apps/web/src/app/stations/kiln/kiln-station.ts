@@ -9,18 +9,18 @@ import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { formatDateTime, formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
-import { Loading } from '../../ui/loading';
 import { FiringCurve } from '../../parts/firing-curve';
-import { ErrorBanner } from '../../ui/error-banner';
 import { coneWords, nearestCone } from './kiln-words';
 import { FiringForm } from './firing-form';
 import { ResultForm } from './result-form';
 import { SelectField } from '../../ui/select-field';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { ResourceState } from '../../ui/resource-state';
+import { EmptyState } from '../../ui/empty-state';
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [ErrorBanner, FiringCurve, FiringForm, Loading, MatButton, ResultForm, RouterLink, SelectField],
+  imports: [EmptyState, FiringCurve, FiringForm, MatButton, ResourceState, ResultForm, RouterLink, SelectField],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -6,16 +6,16 @@ import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
-import { Loading } from '../../ui/loading';
-import { ErrorBanner } from '../../ui/error-banner';
 import { TextField } from '../../ui/text-field';
 import { SelectField } from '../../ui/select-field';
 import { plainOptions } from '../../ui/options';
+import { ResourceState } from '../../ui/resource-state';
+import { EmptyState } from '../../ui/empty-state';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [ErrorBanner, Loading, MatButton, RouterLink, SelectField, TextField],
+  imports: [EmptyState, MatButton, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,10 +12,10 @@ import { UnreadableRows } from '../../../data/http/unreadable-rows';
 import { BucketRow } from '../../../parts/bucket-row';
 import { Choice } from '../../../ui/choice';
 import { bucketByCode } from '../../../parts/code-check';
-import { Loading } from '../../../ui/loading';
-import { ErrorBanner } from '../../../ui/error-banner';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 const SORTS = [
   ['code', 'code'],
@@ -34,7 +34,7 @@ type View = z.infer<typeof viewSchema>;
 
 @Component({
   selector: 'cz-bucket-shelf',
-  imports: [BucketRow, Choice, ErrorBanner, Loading, MatButton, RouterLink, SelectField, TextField],
+  imports: [BucketRow, Choice, EmptyState, MatButton, ResourceState, RouterLink, SelectField, TextField],
   template: `
     <div class="page">
       <div class="spread">
@@ -52,10 +52,7 @@ type View = z.infer<typeof viewSchema>;
           <a matButton="filled" routerLink="/weigh">Weigh a new one</a>
         </form>
       </div>
-      <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
-      @if (!all.value() && !all.failure()) {
-        <cz-loading />
-      }
+      <cz-resource-state [resource]="all" />
       @for (row of unreadable(); track row.id) {
         <p class="look">
           {{ row.code }} {{ row.name ?? 'A bucket' }} cannot be read. <a matButton="text" [routerLink]="['/bucket', row.id]">See its last steps</a>
@@ -69,7 +66,7 @@ type View = z.infer<typeof viewSchema>;
         @if (buckets.length > 0) {
           <cz-bucket-row [buckets]="buckets" />
         } @else {
-          <p>{{ none() }}</p>
+          <cz-empty-state [words]="none()" />
         }
       }
     </div>

@@ -163,6 +163,7 @@ describe('the panels of a piece plan', () => {
 
   it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {
     const screen = await open({ zones: zones({ inside: [coat(WHITE.id)], outside: [coat(BLUE.id)] }) }, { count: 3 });
+    await screen.press(/^The set of/);
     await screen.check('each one different');
     const { variations } = last();
     expect(variations!.rule.places).toEqual(['inside', 'outside']);
@@ -244,6 +245,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.edges).toEqual({ wax: { kind: 'slanted', riseMm: 10 } });
     await new Promise((resolve) => setTimeout(resolve, 400));
     await screen.settle();
+    await screen.press('How far it will run');
     await screen.type('Its edge should end', '15');
     expect(screen.text).toMatch(/starts \d+ mm up/);
   });
@@ -262,6 +264,7 @@ describe('the panels of a piece plan', () => {
 
   it('the step sheet carries the drawing, what lies where, the steps and what speaks against them; one that failed is asked for again', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }), footBy: 'soak' }, { count: 3 });
+    await screen.press('Print and files');
     await screen.press('Step sheet (PDF)');
     const asked = (): TestRequest => records.http.expectOne((request) => request.method === 'POST' && request.url.endsWith('/steps.pdf'));
     const first = asked();

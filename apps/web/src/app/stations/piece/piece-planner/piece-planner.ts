@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
@@ -29,9 +29,12 @@ import { VersionsNote } from './files/versions-note';
 import { AlternativesPanel } from './alternatives/alternatives-panel';
 import { TextField } from '../../../ui/text-field';
 import { DateField } from '../../../ui/date-field';
+import { Tabs } from '../../../ui/tabs';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
+
+type Bench = 'alternatives' | 'run' | 'set' | 'files';
 
 /** A piece in section with its form, zones, coats and masks; the steps that get there; what will go wrong. */
 @Component({
@@ -53,6 +56,7 @@ const COUNTED_LENGTH = 12;
     RunPanel,
     SetPanel,
     StepsPanel,
+    Tabs,
     TextField,
     TwoVersions,
     VersionsNote,
@@ -73,14 +77,29 @@ export class PiecePlanner {
   private readonly runner = inject(PlanRunner);
   private readonly now = inject(NOW);
   protected readonly date = signal(localDay(this.now()));
+  protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
+  protected readonly asked = signal<Bench>('alternatives');
+  protected readonly benches = computed((): (readonly [Bench, string])[] => {
+    const count = this.screen.settledBody()?.count ?? 1;
+    return [
+      ['alternatives', 'Ways to get there'],
+      ['run', 'How far it will run'],
+      ...(count > 1 ? [['set', `The set of ${count}`] as const] : []),
+      ['files', 'Print and files'],
+    ];
+  });
+  /** One piece alone is no set any more. */
+  protected readonly bench = computed(() => (this.benches().some(([id]) => id === this.asked()) ? this.asked() : 'alternatives'));
 
   constructor() {
     // Lives until the draft ends its stream, so that the last save is not cut off.
     this.draft.saves$.subscribe();
     this.draft.versionOf = (bucketId) => this.screen.versionOf(bucketId);
     effect(() => this.screen.id.set(this.id()));
+    // Opened once: a list that comes anew leaves the draft as it is.
+    const fetched = computed(() => this.screen.all.value()?.piece);
     effect(() => {
-      const piece = this.screen.all.value()?.piece;
+      const piece = fetched();
       if (piece) untracked(() => this.draft.open(piece));
     });
   }

@@ -11,13 +11,14 @@ import { Loading } from '../../../ui/loading';
 import { PieceSection, pixelsPerMm } from '../../../parts/piece-section';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanImport } from './plan-import';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** Room for the largest piece on the shelf, px. */
 const BOX_PX = { width: 170, height: 150 };
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink],
+  imports: [EmptyState, ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -14,11 +14,12 @@ import { PlanRunner } from './plan-runner';
 import { RunnerCard } from './runner-card';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** Runner tiles: how far each glaze runs, measured, and each pair over one another. Every piece plan uses what is learnt here. */
 @Component({
   selector: 'cz-runner-bench',
-  imports: [AutocompleteField, ErrorBanner, Loading, MatButton, RouterLink, RunnerCard],
+  imports: [AutocompleteField, EmptyState, ErrorBanner, Loading, MatButton, RouterLink, RunnerCard],
   templateUrl: './runner-bench.html',
   styles: `
     .row {

@@ -9,11 +9,11 @@ import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
-import { Loading } from '../../../ui/loading';
 import { NumberField } from '../../../ui/number-field';
-import { ErrorBanner } from '../../../ui/error-banner';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 const questionSchema = z.object({
   toId: z.string(),
@@ -29,7 +29,7 @@ const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 50
 /** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
 @Component({
   selector: 'cz-convert-page',
-  imports: [AutocompleteField, Choice, ErrorBanner, Loading, MatButton, NumberField, RouterLink],
+  imports: [AutocompleteField, Choice, EmptyState, MatButton, NumberField, ResourceState, RouterLink],
   templateUrl: './convert-page.html',
   styleUrl: './convert-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

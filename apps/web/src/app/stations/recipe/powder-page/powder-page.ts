@@ -12,7 +12,6 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
-import { Loading } from '../../../ui/loading';
 import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
@@ -25,6 +24,8 @@ import { contractForm, formProblem } from '../../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { OXIDES, powderForm, readPowder, type PowderForm } from './powder-form';
 import { Notice } from '../../../ui/notice';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
 
@@ -33,12 +34,13 @@ const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, s
   selector: 'cz-powder-page',
   imports: [
     Choice,
+    EmptyState,
     ErrorBanner,
     Expansion,
-    Loading,
     MatButton,
     NumberField,
     ReactiveFormsModule,
+    ResourceState,
     RouterLink,
     SelectField,
     TextArea,

@@ -4,14 +4,14 @@ import { RouterLink } from '@angular/router';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
-import { ErrorBanner } from '../../../ui/error-banner';
 import { TextField } from '../../../ui/text-field';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [ErrorBanner, Loading, MatButton, RouterLink, TextField],
+  imports: [EmptyState, MatButton, ResourceState, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,7 +12,6 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
@@ -33,6 +32,7 @@ import { plainOptions, type FieldOption } from '../../../ui/options';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextArea } from '../../../ui/text-area';
 import { Notice } from '../../../ui/notice';
+import { ResourceState } from '../../../ui/resource-state';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -44,7 +44,6 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     ColourField,
     ErrorBanner,
     Expansion,
-    Loading,
     MatButton,
     MatIcon,
     NumberField,
@@ -53,6 +52,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     RecipeFamily,
     RecipeJar,
     RecipeLineRow,
+    ResourceState,
     RouterLink,
     SelectField,
     TextArea,
@@ -165,10 +165,11 @@ export class RecipeEditor {
   });
 
   constructor() {
+    // Opened once: powders that come anew leave the draft as it is.
+    const fetched = computed(() => this.all.value() && (this.all.value()!.recipe ?? 'new'));
     effect(() => {
-      const all = this.all.value();
-      if (!all) return;
-      untracked(() => this.openFrom(all.recipe));
+      const recipe = fetched();
+      if (recipe) untracked(() => this.openFrom(recipe === 'new' ? undefined : recipe));
     });
     inject(Keys).bind([
       { keys: ['u'], words: 'take the last change back', run: () => this.draft.undo() },

@@ -6,18 +6,14 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
-import { ErrorBanner } from '../../../ui/error-banner';
+import { ResourceState } from '../../../ui/resource-state';
 
 /** Where a recipe is used, and which others stand on the same base. */
 @Component({
   selector: 'cz-recipe-family',
-  imports: [RouterLink, Loading, ErrorBanner],
+  imports: [ResourceState, RouterLink],
   template: `
-    <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
-    @if (!all.value() && !all.failure()) {
-      <cz-loading [lines]="[70, 60]" />
-    }
+    <cz-resource-state [resource]="all" />
     @if (all.value(); as it) {
       <ul class="plain-list ruled">
         @for (one of family(); track one.id) {

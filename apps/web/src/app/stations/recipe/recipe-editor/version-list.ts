@@ -6,19 +6,15 @@ import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
-import { ErrorBanner } from '../../../ui/error-banner';
 import { differenceWords } from '../recipe-words';
+import { ResourceState } from '../../../ui/resource-state';
 
 /** Every version with its reason and what it changed; any of them can be loaded into the editor. */
 @Component({
   selector: 'cz-version-list',
-  imports: [ErrorBanner, Loading, MatButton],
+  imports: [MatButton, ResourceState],
   template: `
-    <cz-error-banner [failure]="all.failure()" (again)="all.reload()" />
-    @if (!all.value() && !all.failure()) {
-      <cz-loading [lines]="[80, 70]" />
-    }
+    <cz-resource-state [resource]="all" />
     <ol class="plain-list ruled">
       @for (row of rows(); track row.version.versionId) {
         <li>

@@ -12,11 +12,11 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { bucketVerdict } from '../../../parts/bucket-verdict';
 import { Choice } from '../../../ui/choice';
-import { ErrorBanner } from '../../../ui/error-banner';
-import { Loading } from '../../../ui/loading';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
 import { FiredTile } from './fired-tile';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** Recipes drawn at first: nobody reads five thousand tiles, and drawing them takes seconds. */
 const AT_ONCE = 60;
@@ -37,7 +37,7 @@ type View = z.infer<typeof viewSchema>;
 /** Every recipe as its fired tile: what it does, what is over the base, and the buckets of it. */
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [Choice, ErrorBanner, FiredTile, Loading, MatButton, RouterLink, SelectField, TextField],
+  imports: [Choice, EmptyState, FiredTile, MatButton, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -9,17 +9,17 @@ import { createMutation } from '../../../data/http/mutation';
 import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { outlookChangeWords } from '../recipe-words';
 import { TextField } from '../../../ui/text-field';
 import { Expansion } from '../../../ui/expansion';
 import { Checkbox } from '../../../ui/checkbox';
+import { ResourceState } from '../../../ui/resource-state';
 
 /** "No more of this feldspar": the base solved again from what is on the shelf, what differs and what that does, kept as untested. */
 @Component({
   selector: 'cz-substitute-page',
-  imports: [Checkbox, ErrorBanner, Expansion, Loading, MatButton, RouterLink, TextField],
+  imports: [Checkbox, ErrorBanner, Expansion, MatButton, ResourceState, RouterLink, TextField],
   templateUrl: './substitute-page.html',
   styleUrl: './substitute-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -80,9 +80,9 @@ export class SubstitutePage {
   });
 
   constructor() {
+    const recipe = computed(() => this.all.value()?.recipe);
     effect(() => {
-      const all = this.all.value();
-      if (all) untracked(() => this.allowed.set(new Set(this.baseIds().filter((id) => id !== this.instead()))));
+      if (recipe()) untracked(() => this.allowed.set(new Set(this.baseIds().filter((id) => id !== this.instead()))));
     });
   }
 

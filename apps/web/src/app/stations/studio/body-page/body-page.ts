@@ -11,9 +11,7 @@ import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
 import { NumberField } from '../../../ui/number-field';
-import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { formProblem } from '../../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
@@ -25,6 +23,8 @@ import { Checkbox } from '../../../ui/checkbox';
 import { ColourField } from '../../../ui/colour-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { Notice } from '../../../ui/notice';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 const FIGURES = [
   ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30],
@@ -38,13 +38,13 @@ const FIGURES = [
   imports: [
     Checkbox,
     ColourField,
-    ErrorBanner,
-    Loading,
+    EmptyState,
     LotCard,
     MatButton,
     MatIcon,
     NumberField,
     ReactiveFormsModule,
+    ResourceState,
     RouterLink,
     SelectField,
     TextField,

@@ -14,18 +14,19 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { formatDateTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
-import { Loading } from '../../../ui/loading';
 import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { leftWords, questionSchema, readPercents, START, type Question } from './series-question';
 import { TextField } from '../../../ui/text-field';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
   selector: 'cz-series-page',
-  imports: [AutocompleteField, Choice, ErrorBanner, Loading, MatButton, NumberField, RouterLink, TextField],
+  imports: [AutocompleteField, Choice, EmptyState, ErrorBanner, MatButton, NumberField, ResourceState, RouterLink, TextField],
   templateUrl: './series-page.html',
   styleUrl: './series-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -14,7 +14,6 @@ import { Outbox } from '../../../data/offline/outbox';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
@@ -27,6 +26,7 @@ import { ScalePanel } from './scale-panel';
 import { TextField } from '../../../ui/text-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { SentenceForm } from '../../../ui/sentence-form';
+import { ResourceState } from '../../../ui/resource-state';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -34,7 +34,19 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [AfterWeighing, AnotherPowder, Checkbox, ErrorBanner, LiveWeight, Loading, MatButton, NumberField, ScalePanel, SentenceForm, TextField],
+  imports: [
+    AfterWeighing,
+    AnotherPowder,
+    Checkbox,
+    ErrorBanner,
+    LiveWeight,
+    MatButton,
+    NumberField,
+    ResourceState,
+    ScalePanel,
+    SentenceForm,
+    TextField,
+  ],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',

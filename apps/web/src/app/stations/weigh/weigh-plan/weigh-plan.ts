@@ -14,7 +14,6 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
-import { Loading } from '../../../ui/loading';
 import { Choice } from '../../../ui/choice';
 import type { FieldOption } from '../../../ui/options';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
@@ -25,6 +24,8 @@ import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-wo
 import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import { Checkbox } from '../../../ui/checkbox';
+import { ResourceState } from '../../../ui/resource-state';
+import { EmptyState } from '../../../ui/empty-state';
 
 /** Vessels a batch is mixed in, mL, and how full one may be to stir and sieve in it. */
 const VESSELS_ML = [500, 1000, 2500, 5000, 10_000, 16_000, 30_000, 60_000, 120_000];
@@ -35,7 +36,20 @@ const BUCKET_ACROSS_MM = 260;
 /** Batch size, water and order, live against the weigh sheet. */
 @Component({
   selector: 'cz-weigh-plan',
-  imports: [AutocompleteField, BucketDrawing, Checkbox, Choice, ErrorBanner, Loading, MatButton, MatIcon, NumberField, RouterLink, ScalePicture],
+  imports: [
+    AutocompleteField,
+    BucketDrawing,
+    Checkbox,
+    Choice,
+    EmptyState,
+    ErrorBanner,
+    MatButton,
+    MatIcon,
+    NumberField,
+    ResourceState,
+    RouterLink,
+    ScalePicture,
+  ],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -37,7 +37,7 @@ interface DipRow {
 /** What can be dipped in this bucket and how deep, what must be poured, and how many pieces it covers. */
 @Component({
   selector: 'cz-dipping-panel',
-  imports: [Choice, NumberField, ErrorBanner],
+  imports: [Choice, ErrorBanner, NumberField],
   template: `
     <cz-error-banner [failure]="pieces.failure()" (again)="pieces.reload()" />
     @if (!shape()) {

@@ -23,6 +23,8 @@ import { PieceSection } from '../../../../parts/piece-section';
 import { AlternativesFinder } from './alternatives-finder';
 import type { AlternativesAnswer } from './alternatives-job';
 import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './alternatives-words';
+import { Loading } from '../../../../ui/loading';
+import { EmptyState } from '../../../../ui/empty-state';
 
 /** The search starts once a drag has rested for this long, ms. */
 const REST_MS = 120;
@@ -32,12 +34,11 @@ const SHOWN = 3;
 /** The best alternatives side by side: steps with the piece after each, labor, waits, risks, and why. */
 @Component({
   selector: 'cz-alternatives-panel',
-  imports: [MatButton, MatIcon, MatIconButton, MatTooltip, PieceSection],
+  imports: [EmptyState, Loading, MatButton, MatIcon, MatIconButton, MatTooltip, PieceSection],
   templateUrl: './alternatives-panel.html',
   styles: `
     :host {
       display: block;
-      margin-top: 1.8rem;
     }
     .alternatives {
       display: grid;
@@ -109,7 +110,8 @@ export class AlternativesPanel {
     },
     { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
   );
-  private readonly answer = toSignal(
+  protected readonly isBare = computed(() => layersOf(this.plan()).length === 0);
+  protected readonly answer = toSignal(
     toObservable(this.question).pipe(
       debounceTime(REST_MS),
       switchMap((job) =>

@@ -26,7 +26,6 @@ type Rule = Variations['rule'];
   styles: `
     :host {
       display: block;
-      margin-top: 1.8rem;
     }
     .choose {
       display: grid;
