@@ -88,10 +88,24 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await expect(page.getByRole('link', { name: /Prueba Uno/ }).first()).toBeVisible();
   });
 
+  test('the oxides of a recipe: what each does, sorted, and who brings it', async ({ page }) => {
+    await page.goto('/recipe');
+    await page.getByRole('link', { name: /^Marisma/ }).click();
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'Its oxides' }).click();
+    await expect(page.getByRole('heading', { name: 'The oxides of Marisma' })).toBeVisible();
+    await expect(page.getByRole('row').nth(1)).toContainText('SiO₂');
+    await expect(page.getByRole('row', { name: /^Na₂O/ })).toContainText('Nepheline syenite');
+    await page.getByRole('button', { name: 'Oxide' }).click();
+    await expect(page.getByRole('columnheader', { name: 'Oxide' })).toHaveAttribute('aria-sort', 'ascending');
+    await expect(page.getByRole('row').nth(1)).toContainText('Al₂O₃');
+  });
+
   test('from one recipe to another, or the line that forbids it', async ({ page }) => {
     await page.goto('/recipe');
     await page.getByRole('link', { name: /^Marisma/ }).click();
-    await page.getByRole('link', { name: 'Turn it into another' }).click();
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'Turn it into another' }).click();
     await choose(page.getByRole('combobox', { name: 'It becomes' }), 'Leche de Higo, version 1');
     await expect(page.getByText('It cannot be done')).toBeVisible();
     await expect(page.getByText(/Copper carbonate/).first()).toBeVisible();
@@ -100,7 +114,8 @@ test.describe('the shelf, the label, the ladder and the files', () => {
   test('a powder that ran out is solved away, and the new version is marked untested', async ({ page }) => {
     await page.goto('/recipe');
     await page.getByRole('link', { name: /^Marisma/ }).click();
-    await page.getByRole('link', { name: 'From other powders' }).click();
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'From other powders' }).click();
     await page.getByRole('checkbox', { name: /^Nepheline syenite/ }).uncheck();
     await page.getByRole('checkbox', { name: /^Soda feldspar/ }).check();
     await expect(page.getByRole('row', { name: /Soda feldspar/ })).toBeVisible();

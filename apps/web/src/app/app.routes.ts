@@ -30,6 +30,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/recipe/substitute-page/substitute-page').then((m) => m.SubstitutePage),
   },
   {
+    path: 'recipe/:id/oxides',
+    title: 'Oxides · Cazuela',
+    loadComponent: () => import('./stations/recipe/oxides-page/oxides-page').then((m) => m.OxidesPage),
+  },
+  {
     path: 'recipe/files',
     title: 'Files in and out · Cazuela',
     loadComponent: () => import('./stations/recipe/files-page/files-page').then((m) => m.FilesPage),

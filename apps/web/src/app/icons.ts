@@ -17,6 +17,7 @@ import {
   mdiPin,
   mdiCameraOutline,
   mdiTuneVariant,
+  mdiDotsVertical,
 } from '@mdi/js';
 
 const ICONS = {
@@ -35,6 +36,7 @@ const ICONS = {
   pinned: mdiPin,
   camera: mdiCameraOutline,
   tune: mdiTuneVariant,
+  more: mdiDotsVertical,
 };
 
 /** Icons ship with the app, as SVG paths from @mdi/js. */

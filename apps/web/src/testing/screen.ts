@@ -6,6 +6,7 @@ import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { MatExpansionPanelHarness } from '@angular/material/expansion/testing';
 import { MatNativeSelectHarness } from '@angular/material/input/testing';
+import { MatSortHeaderHarness } from '@angular/material/sort/testing';
 import { Keys } from '../app/data/devices/keys';
 
 /** A screen as a potter uses it: by the words on it. */
@@ -102,6 +103,12 @@ export class Screen<T> {
   /** Opens what stands folded under this heading. */
   async unfold(title: string): Promise<void> {
     await (await this.loader.getHarness(MatExpansionPanelHarness.with({ title }))).expand();
+    await this.settle();
+  }
+
+  /** Sorts by the column with this heading. */
+  async sort(column: string): Promise<void> {
+    await (await this.loader.getHarness(MatSortHeaderHarness.with({ label: column }))).click();
     await this.settle();
   }
 

@@ -30,7 +30,7 @@ export type Oxide = keyof typeof MOLAR_MASS;
 export type OxideGrams = Partial<Record<Oxide, number>>;
 
 /** The fluxes whose sum is 1 in a unity formula. */
-const FLUXES: readonly Oxide[] = ['K2O', 'Na2O', 'Li2O', 'CaO', 'MgO', 'BaO', 'SrO', 'ZnO'];
+export const FLUXES: readonly Oxide[] = ['K2O', 'Na2O', 'Li2O', 'CaO', 'MgO', 'BaO', 'SrO', 'ZnO'];
 
 export type Unity = Partial<Record<Oxide, number>>;
 export type UnityAnswer = { kind: 'ok'; unity: Unity } | { kind: 'noFlux' };

@@ -3,6 +3,7 @@ export { recipeDifference, type LineDifference } from './difference';
 export { labelWaterPerGram, type LabelRule } from './label-rule';
 export { baseSum, additionSum, normaliseRecipe } from './normalise';
 export { recipeOutlook, type RecipeOutlook } from './outlook';
+export { recipeOxides, type OxideOfRecipe, type OxideRole, type RecipeOxides } from './recipe-oxides';
 export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-text';
 export { type RecipeLine, type ResolvedLine } from './recipe';
 export { resolveLines, recipeDensity } from './recipe-mix';

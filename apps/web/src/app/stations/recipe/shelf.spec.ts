@@ -25,12 +25,16 @@ describe('the shelf of powders', () => {
       KAOLIN,
     ]);
     await screen.settle();
-    const rows = screen.all('li').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
-    expect(rows[0]).toMatch(/^Tin oxide ?opacifier ?80 g ?low/);
-    expect(rows[1]).toContain('21.4 kg');
-    expect(rows[1]).toContain('1.10 € a kg');
-    expect(rows[2]).toContain('never counted');
+    const rows = (): string[] => screen.all('tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    expect(rows()[0]).toMatch(/^Tin oxide ?opacifier ?80 g ?low/);
+    expect(rows()[1]).toContain('21.4 kg');
+    expect(rows()[1]).toContain('1.10 €');
+    expect(rows()[2]).toContain('never counted');
     expect(screen.text).toContain('1 is low.');
+    await screen.sort('Powder');
+    expect(screen.all('tbody strong').map((name) => name.textContent!.split(' ')[0])).toEqual(['Kaolin', 'Silica', 'Tin']);
+    await screen.sort('On the shelf');
+    expect(screen.all('tbody strong').map((name) => name.textContent!.split(' ')[0])).toEqual(['Tin', 'Silica', 'Kaolin']);
   });
 });
 

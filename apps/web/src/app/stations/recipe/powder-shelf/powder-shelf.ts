@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
+import type { StudioPowder } from '@cazuela/contract';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
@@ -11,7 +14,7 @@ import { EmptyState } from '../../../ui/empty-state';
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [EmptyState, MatButton, ResourceState, RouterLink, TextField],
+  imports: [EmptyState, MatButton, MatSort, MatSortHeader, MatTableModule, ResourceState, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -20,9 +23,11 @@ export class PowderShelf {
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly all = apiResource(() => this.api.powders());
+  protected readonly columns = ['name', 'bag', 'stock', 'price'];
+  /** Until a column is chosen: what is low first, then what is there, then what was not counted. */
+  protected readonly sort = signal<Sort>({ active: '', direction: '' });
   protected readonly filter = signal('');
   private readonly fullest = computed(() => Math.max(1, ...(this.all.value() ?? []).map((powder) => powder.stockGrams ?? 0)));
-  /** What is low first, then what is there, then what was not counted. */
   protected readonly rows = computed(() => {
     const text = this.filter().trim().toLowerCase();
     return (this.all.value() ?? [])
@@ -40,9 +45,22 @@ export class PowderShelf {
           rank: low ? 0 : stockGrams === undefined ? 2 : 1,
         };
       })
-      .sort((a, b) => a.rank - b.rank || a.powder.name.localeCompare(b.powder.name));
+      .sort((a, b) => this.compare(a, b) || a.rank - b.rank || a.powder.name.localeCompare(b.powder.name));
   });
   protected readonly lowCount = computed(() => this.rows().filter((row) => row.low).length);
+
+  protected readonly idOf = (_index: number, row: { powder: StudioPowder }): string => row.powder.id;
+
+  private compare(a: { powder: StudioPowder }, b: { powder: StudioPowder }): number {
+    const { active, direction } = this.sort();
+    if (direction === '') return 0;
+    const sign = direction === 'asc' ? 1 : -1;
+    if (active === 'name') return sign * a.powder.name.localeCompare(b.powder.name);
+    const figure = ({ powder }: { powder: StudioPowder }): number | undefined => (active === 'stock' ? powder.stockGrams : powder.pricePerKg);
+    // What was never counted or priced comes last, whichever way.
+    const [of, than] = [figure(a), figure(b)];
+    return of === undefined || than === undefined ? Number(of === undefined) - Number(than === undefined) : sign * (of - than);
+  }
 
   protected type(text: string): void {
     this.filter.set(text);

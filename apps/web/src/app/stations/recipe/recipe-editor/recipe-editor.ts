@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChildren } from '@angular/core';
-import { MatButton } from '@angular/material/button';
+import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
 import { POWDER_ROLES, recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
 import { additionSum, attempt, baseSum, batchCost, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
@@ -46,6 +48,9 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     Expansion,
     MatButton,
     MatIcon,
+    MatIconButton,
+    MatMenuModule,
+    MatTooltip,
     NumberField,
     PastePanel,
     ProductPanel,
@@ -108,10 +113,6 @@ export class RecipeEditor {
   protected readonly fire = computed(() => {
     const outlook = this.outlook();
     return outlook.kind === 'ok' ? fireWords(outlook.value.fire) : '';
-  });
-  protected readonly oxides = computed(() => {
-    const outlook = this.outlook();
-    return outlook.kind === 'ok' ? Object.entries(outlook.value.unity).filter(([, moles]) => moles >= 0.005) : [];
   });
   /** The powders under what they are for: what makes a glaze melt is not looked for among the colours. */
   protected readonly powderOptions = computed((): FieldOption[] =>
