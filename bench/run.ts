@@ -11,12 +11,13 @@ import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
 import { importRows } from './import.bench';
 import { listRows } from './list.bench';
+import { shelfRows } from './shelf.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'import'] as const;
+const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -43,6 +44,7 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && wanted(part))) {
     if (wanted('bench')) show(await benchRows(server.address, minutes));
     if (wanted('bucket')) show(await bucketRows(server.address, database.address));
     if (wanted('list')) show(await listRows(server.address, database.address));
+    if (wanted('shelf')) show(await shelfRows(server.address, database.address));
     if (wanted('import')) show(await importRows(server.address, database.address));
   } finally {
     await stopServer(server.child);

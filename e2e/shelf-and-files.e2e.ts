@@ -125,3 +125,26 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await expect(page.getByText('Without Nepheline syenite: solved from other powders').first()).toBeVisible();
   });
 });
+
+test.describe('shelves of hundreds', () => {
+  test('five hundred buckets: those in view are drawn, the last is reached, and a code finds one of them', async ({ page }) => {
+    await page.route(/\/api\/studios\/[^/]+\/buckets$/, async (route) => {
+      const answer = await route.fetch();
+      const [some] = (await answer.json()) as { id: string; code: string }[];
+      const many = Array.from({ length: 500 }, (_, at) => ({ ...some, id: some!.id.slice(0, -3) + String(at + 100), code: `S${at + 1}` }));
+      await route.fulfill({ response: answer, json: many });
+    });
+    await page.goto('/bucket');
+    const list = page.getByRole('list', { name: 'Buckets' });
+    const item = (code: string) => list.getByRole('listitem').filter({ hasText: new RegExp(`${code},`) });
+    await expect(item('S1').first()).toBeVisible();
+    await expect(item('S500')).toHaveCount(0);
+    expect(await list.getByRole('listitem').count()).toBeLessThan(120);
+    await page.evaluate(() => window.scrollTo(0, document.documentElement.scrollHeight));
+    await expect(item('S500')).toBeVisible();
+    await expect(item('S500')).toHaveAttribute('aria-posinset', '500');
+    await page.getByRole('searchbox').fill('S321');
+    await expect(list.getByRole('listitem')).toHaveCount(1);
+    await expect(item('S321')).toBeVisible();
+  });
+});

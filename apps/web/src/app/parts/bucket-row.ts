@@ -1,137 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { BucketSummary } from '@cazuela/contract';
-import { daysLeft, mixtureOf, type EvaporationBasis, type FeelNow } from '@cazuela/core';
-import { Clock } from '../data/state/clock';
-import { StudioStore } from '../data/state/studio-store';
-import { formatAge } from '../data/units/times';
-import { Units } from '../data/units/units';
-import { PrefetchOnHover } from './prefetch-on-hover';
-import { BucketDrawing, type DrawnBucket } from './bucket-drawing';
-import { bucketVerdict } from './bucket-verdict';
+import { Card, CardGrid } from '../ui/card-grid';
+import { BucketCard } from './bucket-card';
 
-interface ShelfEntry extends DrawnBucket {
-  id: string;
-  code: string;
-  reading: string;
-  sure: string;
-  words: string;
-  tone: string;
-  age: string;
-  left: string;
-  soon: boolean;
-  warns: string;
-}
+/** Room for a card with all it can say, px. */
+const CARD_PX = 350;
 
-/** A bucket in the list, as a vessel with its level and SG, one tap from its page. */
+/** Buckets on the shelf, in the order of the list. */
 @Component({
   selector: 'cz-bucket-row',
-  imports: [PrefetchOnHover, BucketDrawing, RouterLink],
+  imports: [BucketCard, Card, CardGrid],
   template: `
-    <ul class="plain-list">
-      @for (entry of entries(); track entry.id) {
-        <li>
-          <a [routerLink]="['/bucket', entry.id]" [czPrefetchOnHover]="entry.id">
-            <cz-bucket-drawing [bucket]="entry" />
-            <span class="board" aria-hidden="true"></span>
-            <strong>{{ entry.name }}</strong>
-            <span class="reading"
-              ><span class="figure">{{ entry.reading }}</span> <span class="quiet small">{{ entry.sure }}</span></span
-            >
-            <span class="reading" [class]="entry.tone">{{ entry.words }}</span>
-            <span class="quiet small">{{ entry.code }}{{ entry.volumeMl === undefined ? '' : ', ' + units.litres(entry.volumeMl) }} </span>
-            @if (entry.age) {
-              <span class="quiet small">{{ entry.age }}</span>
-            }
-            @if (entry.left) {
-              <span class="small" [class.look]="entry.soon">{{ entry.left }}</span>
-            }
-            @if (entry.warns) {
-              <span class="small stop">{{ entry.warns }}</span>
-            }
-          </a>
-        </li>
-      }
-    </ul>
-  `,
-  styles: `
-    ul {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(148px, 1fr));
-      row-gap: 1.4rem;
-    }
-    a {
-      display: grid;
-      justify-items: center;
-      padding-top: 0.8rem;
-      color: inherit;
-      text-decoration: none;
-      text-align: center;
-      line-height: 1.3;
-    }
-    cz-bucket-drawing {
-      width: 118px;
-      margin-left: 16px;
-    }
-    .board {
-      width: 100%;
-      height: 9px;
-      margin: -2px 0 0.4rem;
-      background: linear-gradient(var(--shelf) 55%, var(--shelf-edge) 55%);
-    }
-    a:hover strong {
-      color: var(--cobalt);
-      text-decoration: underline;
-    }
-    .reading {
-      font-size: 0.93rem;
-    }
-    @media (max-width: 480px) {
-      ul {
-        grid-template-columns: 1fr 1fr;
-      }
-    }
+    <cz-card-grid label="Buckets" [leastPx]="148" [rowPx]="cardPx">
+      <ng-template czCard [of]="buckets()" let-bucket><cz-bucket-card [bucket]="bucket" /></ng-template>
+    </cz-card-grid>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BucketRow {
   readonly buckets = input.required<readonly BucketSummary[]>();
-  protected readonly units = inject(Units);
-  private readonly studio = inject(StudioStore).studio;
-  private readonly nowAt = inject(Clock).at;
-  protected readonly entries = computed(() => this.buckets().map((bucket) => this.entry(bucket)));
-
-  private entry(bucket: BucketSummary): ShelfEntry {
-    const { contents, body } = bucket;
-    const byFeel = this.studio()?.reads === 'feel';
-    const left = contents && !byFeel ? daysLeft({ contents, ...body, nowAt: this.nowAt() }) : undefined;
-    const at = byFeel ? contents?.feel?.at : contents?.measuredAt;
-    return {
-      id: bucket.id,
-      code: bucket.code,
-      ...body,
-      sg: byFeel ? undefined : contents?.sg,
-      sgSd: contents?.sgSd,
-      volumeMl: contents?.volumeMl,
-      reading: contents ? (byFeel ? feelFigure(contents.feel) : this.units.sg(contents.sg)) : '·',
-      sure: !byFeel && contents?.sgSd !== undefined ? `± ${this.units.sgFine(contents.sgSd)}` : '',
-      ...bucketVerdict(bucket, byFeel),
-      age: at ? formatAge(at, this.nowAt()) : '',
-      left: left ? daysWords(left) : '',
-      soon: (left?.days ?? 99) < 4,
-      warns: contents?.contaminated ? 'contaminated' : contents && mixtureOf(contents) ? 'a mixture' : '',
-    };
-  }
-}
-
-/** The newest swirl, else the flow cup, else the drips. */
-function feelFigure(feel: FeelNow | undefined): string {
-  if (feel?.swirlSeconds !== undefined) return `${feel.swirlSeconds} s`;
-  if (feel?.flowSeconds !== undefined) return `${feel.flowSeconds} s`;
-  return feel?.drips === undefined ? '·' : `${feel.drips} drips`;
-}
-
-function daysWords({ days, basis }: { days: number; basis: EvaporationBasis }): string {
-  const said = days > 60 ? 'over two months' : days < 1 ? 'less than a day' : `${Math.round(days)} ${Math.round(days) === 1 ? 'day' : 'days'}`;
-  return `good for ${said}${basis === 'guess' ? ', a guess' : ''}`;
+  protected readonly cardPx = CARD_PX;
 }

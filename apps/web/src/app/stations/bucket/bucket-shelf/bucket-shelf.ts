@@ -8,6 +8,7 @@ import { apiResource } from '../../../data/http/api-resource';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
+import { compareCodes, compareNames, compareText } from '../../../data/units/compare';
 import { UnreadableRows } from '../../../data/http/unreadable-rows';
 import { BucketRow } from '../../../parts/bucket-row';
 import { Choice } from '../../../ui/choice';
@@ -154,16 +155,16 @@ export class BucketShelf {
   }
 
   private compare(sort: View['sort'], a: BucketSummary, b: BucketSummary): number {
-    const byCode = a.code.localeCompare(b.code, undefined, { numeric: true });
+    const byCode = compareCodes(a.code, b.code);
     switch (sort) {
       case 'code':
         return byCode;
       case 'name':
-        return a.body.name.localeCompare(b.body.name) || byCode;
+        return compareNames(a.body.name, b.body.name) || byCode;
       case 'attention':
         return this.offBy(b) - this.offBy(a) || byCode;
       case 'oldest':
-        return (a.contents?.measuredAt ?? '').localeCompare(b.contents?.measuredAt ?? '') || byCode;
+        return compareText(a.contents?.measuredAt ?? '', b.contents?.measuredAt ?? '') || byCode;
       case 'fullest':
         return (b.contents?.volumeMl ?? 0) / b.body.capacityMl - (a.contents?.volumeMl ?? 0) / a.body.capacityMl || byCode;
     }

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
+import type { Piece } from '@cazuela/contract';
 import { PIECE_SHAPES, shapeOf, type PieceShape } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
@@ -11,14 +13,27 @@ import { Loading } from '../../../ui/loading';
 import { PieceSection, pixelsPerMm } from '../../../parts/piece-section';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanImport } from './plan-import';
+import { compareNames, compareText } from '../../../data/units/compare';
+import { sessionSignal } from '../../../data/offline/session-signal';
+import { Card, CardGrid } from '../../../ui/card-grid';
+import { SelectField } from '../../../ui/select-field';
+import { TextField } from '../../../ui/text-field';
 import { EmptyState } from '../../../ui/empty-state';
 
 /** Room for the largest piece on the shelf, px. */
 const BOX_PX = { width: 170, height: 150 };
 
+const SORTS = [
+  ['newest', 'newest first'],
+  ['name', 'name'],
+  ['clay', 'clay body'],
+] as const;
+type Sort = (typeof SORTS)[number][0];
+const sortSchema = z.object({ by: z.enum(SORTS.map(([by]) => by)) });
+
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [EmptyState, ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink],
+  imports: [Card, CardGrid, EmptyState, ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink, SelectField, TextField],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,19 +47,38 @@ export class PieceShelf {
   protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
   protected readonly filled = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => bucket.contents));
   protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);
+  /** So few are all seen at once. */
+  protected readonly FEW = 8;
+  protected readonly sorts = SORTS;
+  protected readonly filter = signal('');
+  protected readonly sort = sessionSignal<{ by: Sort }>('piece-shelf', { by: 'newest' }, (kept) => sortSchema.safeParse(kept).data);
+  private readonly clays = computed(() => new Map((this.all.value()?.bodies ?? []).map((body) => [body.id, body])));
+  private readonly shown = computed(() => {
+    const text = this.filter().trim().toLowerCase();
+    const clayOf = (piece: Piece): string => this.clays().get(piece.body.bodyId)?.name ?? '';
+    const { by } = this.sort();
+    return (this.all.value()?.pieces ?? [])
+      .filter((piece) => `${piece.body.name} ${clayOf(piece)}`.toLowerCase().includes(text))
+      .sort((a, b) => {
+        const byName = compareNames(a.body.name, b.body.name);
+        if (by === 'newest') return compareText(b.createdAt, a.createdAt) || byName;
+        return by === 'name' ? byName : compareNames(clayOf(a), clayOf(b)) || byName;
+      });
+  });
   /** All pieces stand at one scale, that of the largest: a cup is small beside a platter. */
   protected readonly entries = computed(() => {
-    const drawn = (this.all.value()?.pieces ?? []).map((piece) => {
+    const drawn = this.shown().map((piece) => {
       const shape = shapeOf(piece.body.plan);
       return { piece, shape, perMm: pixelsPerMm(shape, BOX_PX) };
     });
     const common = Math.min(...drawn.map(({ perMm }) => perMm));
     return drawn.map(({ piece, shape, perMm }) => ({
+      id: piece.id,
       piece,
       shape,
       widthPx: (BOX_PX.width * common) / perMm,
       heightPx: (BOX_PX.height * common) / perMm,
-      clay: this.all.value()!.bodies.find((body) => body.id === piece.body.bodyId),
+      clay: this.clays().get(piece.body.bodyId),
     }));
   });
   protected readonly bare = {

@@ -9,6 +9,7 @@ import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { sessionSignal } from '../../../data/offline/session-signal';
 import { StudioStore } from '../../../data/state/studio-store';
+import { compareNames, compareText } from '../../../data/units/compare';
 import { Units } from '../../../data/units/units';
 import { bucketVerdict } from '../../../parts/bucket-verdict';
 import { Choice } from '../../../ui/choice';
@@ -19,7 +20,7 @@ import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
 
 /** Recipes drawn at first: nobody reads five thousand tiles, and drawing them takes seconds. */
-const AT_ONCE = 60;
+const AT_ONCE = 48;
 const SORTS = [
   ['use', 'what is used first'],
   ['name', 'name'],
@@ -135,16 +136,16 @@ export class RecipeShelf {
   }
 
   private compare(sort: View['sort'], a: Recipe, b: Recipe): number {
-    const byName = a.body.name.localeCompare(b.body.name);
+    const byName = compareNames(a.body.name, b.body.name);
     // A bucket that stands there counts before the newest version.
     const used = ({ id, changedAt }: Recipe): string => `${this.bucketsOf().has(id) ? 1 : 0}${changedAt}`;
     switch (sort) {
       case 'use':
-        return used(b).localeCompare(used(a)) || byName;
+        return compareText(used(b), used(a)) || byName;
       case 'name':
         return byName;
       case 'changed':
-        return b.changedAt.localeCompare(a.changedAt) || byName;
+        return compareText(b.changedAt, a.changedAt) || byName;
       case 'cone':
         return coneRank(a) - coneRank(b) || byName;
     }
