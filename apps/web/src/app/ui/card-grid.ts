@@ -43,7 +43,7 @@ export class Card<T extends { id: string }> {
       <div role="list" [attr.aria-label]="label()">
         <cdk-virtual-scroll-viewport scrollWindow [itemSize]="rowPx()" [minBufferPx]="rowPx()" [maxBufferPx]="2 * rowPx()">
           <div
-            class="row"
+            class="cards"
             role="presentation"
             *cdkVirtualFor="let row of rows(); trackBy: place"
             [style.height.px]="rowPx()"
@@ -58,7 +58,7 @@ export class Card<T extends { id: string }> {
         </cdk-virtual-scroll-viewport>
       </div>
     } @else {
-      <ul class="plain-list row" [attr.aria-label]="label()" [style.grid-template-columns]="'repeat(auto-fill, minmax(' + leastPx() + 'px, 1fr))'">
+      <ul class="plain-list cards" [attr.aria-label]="label()" [style.grid-template-columns]="'repeat(auto-fill, minmax(' + leastPx() + 'px, 1fr))'">
         @for (item of card.of(); track item.id) {
           <li><ng-container [ngTemplateOutlet]="card.template" [ngTemplateOutletContext]="{ $implicit: item }" /></li>
         }
@@ -69,7 +69,7 @@ export class Card<T extends { id: string }> {
     :host {
       display: block;
     }
-    .row {
+    .cards {
       display: grid;
       align-items: start;
       row-gap: 1.4rem;

@@ -1,4 +1,4 @@
-import type { RecipeBody } from '@cazuela/contract';
+import type { RecipeBody, StudioPowder } from '@cazuela/contract';
 import { recipeDifference, type DryCoat, type LineDifference, type Powder, type RecipeOutlook, type Suspension } from '@cazuela/core';
 import type { Units } from '../../data/units/units';
 
@@ -64,3 +64,6 @@ export function outlookChangeWords(before: RecipeOutlook, after: RecipeOutlook):
     `In the fire${same ? ' about as before' : ''}: ${low(fireWords(after.fire))} A starting guess from its oxides.`,
   ];
 }
+
+/** There is less of it on the shelf than the studio wants to have; what was never counted is not said to be low. */
+export const isLow = ({ stockGrams, lowGrams }: StudioPowder): boolean => stockGrams !== undefined && stockGrams <= (lowGrams ?? 0);

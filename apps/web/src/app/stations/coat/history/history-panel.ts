@@ -35,9 +35,6 @@ const FACE_WORDS = { outside: 'the outside', inside: 'the inside', both: 'both f
       cz-number-field {
         flex: 1 1 6rem;
       }
-      .named {
-        flex: 1 1 8rem;
-      }
     }
     .row {
       display: flex;

@@ -6,6 +6,7 @@ import { RouterLink } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
+import { isLow } from '../recipe-words';
 import { Units } from '../../../data/units/units';
 import { TextField } from '../../../ui/text-field';
 import { ResourceState } from '../../../ui/resource-state';
@@ -34,7 +35,7 @@ export class PowderShelf {
       .filter((powder) => powder.name.toLowerCase().includes(text) || powder.role.includes(text))
       .map((powder) => {
         const { stockGrams, lowGrams } = powder;
-        const low = stockGrams !== undefined && stockGrams <= (lowGrams ?? 0);
+        const low = isLow(powder);
         return {
           powder,
           low,

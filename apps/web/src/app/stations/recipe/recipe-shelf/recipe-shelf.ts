@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { MatBadge } from '@angular/material/badge';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { BucketSummary, Recipe } from '@cazuela/contract';
@@ -8,6 +9,7 @@ import * as z from 'zod';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { sessionSignal } from '../../../data/offline/session-signal';
+import { isLow } from '../recipe-words';
 import { StudioStore } from '../../../data/state/studio-store';
 import { compareNames, compareText } from '../../../data/units/compare';
 import { Units } from '../../../data/units/units';
@@ -38,7 +40,7 @@ type View = z.infer<typeof viewSchema>;
 /** Every recipe as its fired tile: what it does, what is over the base, and the buckets of it. */
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [Choice, EmptyState, FiredTile, MatButton, ResourceState, RouterLink, SelectField, TextField],
+  imports: [Choice, EmptyState, FiredTile, MatBadge, MatButton, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,6 +65,7 @@ export class RecipeShelf {
   protected readonly powderName = computed(() => this.nameOf(this.powder() ?? '') || undefined);
   private readonly shown = linkedSignal({ source: () => [this.filter(), this.view()], computation: () => AT_ONCE });
 
+  protected readonly lowCount = computed(() => (this.all.value()?.powders ?? []).filter(isLow).length);
   private readonly names = computed(() => new Map(this.all.value()?.powders.map(({ id, name }) => [id, name])));
   private readonly bucketsOf = computed(() => {
     const groups = new Map<string, BucketSummary[]>();
