@@ -36,7 +36,7 @@ interface Lines {
       stroke-dasharray: 10 4 2 4;
     }
     .wall {
-      fill: var(--iron);
+      fill: var(--cut);
     }
     .outline {
       stroke: var(--iron);
@@ -67,11 +67,11 @@ interface Lines {
       fill: var(--iron);
     }
     .zone {
-      font: 650 14px var(--text);
+      font: 650 17px var(--text);
       fill: var(--iron);
     }
     .coat-text {
-      font: 500 13px var(--text);
+      font: 500 17px var(--text);
       fill: var(--iron-wash);
     }
     .run {
@@ -80,7 +80,7 @@ interface Lines {
       stroke-dasharray: 5 3;
     }
     .run-text {
-      font: 650 13px var(--text);
+      font: 650 17px var(--text);
       fill: var(--oxblood);
     }
     .bar {
@@ -88,7 +88,7 @@ interface Lines {
       stroke-width: 2;
     }
     .bar-text {
-      font: 500 13px var(--text);
+      font: 500 17px var(--text);
       fill: var(--iron-wash);
     }
   `,
@@ -160,8 +160,8 @@ export class PieceSection {
 
 /** Room beside and under a drawing: for labels, for a phone without them, or hardly any in a list. */
 const ROOMS = {
-  labels: { left: 162, right: 162, above: 16, below: 50 },
-  narrow: { left: 42, right: 88, above: 16, below: 50 },
+  labels: { left: 192, right: 192, above: 16, below: 50 },
+  narrow: { left: 42, right: 98, above: 16, below: 50 },
   small: { left: 14, right: 14, above: 8, below: 8 },
 } as const;
 

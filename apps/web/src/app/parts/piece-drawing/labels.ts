@@ -2,8 +2,8 @@ import { placeWords, coatingKindOf, type Layer, type PiecePlan } from '@cazuela/
 import type { Sheet } from './sheet';
 
 /** Smallest distance between labels on one side. */
-const LABEL_APART = 34;
-const LONGEST_LABEL = 24;
+const LABEL_APART = 42;
+const LONGEST_LABEL = 22;
 /** A line to a coat ends inside it. */
 const INTO_COAT = 2;
 
