@@ -74,6 +74,67 @@ test.describe('with the keyboard alone', () => {
     await expect(page.getByRole('tab', { name: 'Step tile' })).toHaveAttribute('aria-selected', 'true');
   });
 
+  test('a result is noted: piece, stars, faults, words, a photo', async ({ page }) => {
+    await page.goto('/kiln');
+    await page.getByRole('navigation', { name: 'Firings' }).getByRole('button').nth(1).press('Enter');
+    await page.getByRole('combobox', { name: 'Piece' }).focus();
+    await page.keyboard.type('oil');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.getByRole('radio', { name: '1 star', exact: true }).focus();
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('radio', { name: '3 stars' })).toBeChecked();
+    await expect(page.getByRole('radio', { name: '3 stars' })).toBeFocused();
+    await page.getByRole('button', { name: 'pinholed' }).press('Space');
+    await expect(page.getByRole('button', { name: 'pinholed' })).toHaveAttribute('aria-pressed', 'true');
+    await page.getByLabel('What it looks like').focus();
+    await page.keyboard.type('pins under the handle');
+    await page.keyboard.press('Tab');
+    await expect(page.getByLabel('Photo, up to 8 MB')).toBeFocused();
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.keyboard.press('Enter')]);
+    expect(chooser.isMultiple()).toBe(false);
+    await page.getByRole('button', { name: 'Keep the result' }).press('Enter');
+    await expect(page.getByText('Oil bottle is noted.')).toBeVisible();
+    await expect(page.getByText('pins under the handle')).toBeVisible();
+  });
+
+  test('what is folded opens, a colour is one stop, a menu goes by arrows and gives the focus back', async ({ page }) => {
+    await page.goto('/recipe');
+    await page.getByRole('link', { name: /^Retama/ }).click();
+    const fold = page.getByRole('button', { name: 'Cone, surface, SG, colour, notes' });
+    await fold.focus();
+    await page.keyboard.press('Enter');
+    await expect(fold).toHaveAttribute('aria-expanded', 'true');
+    await page.getByLabel('SG to').focus();
+    await page.keyboard.press('Tab');
+    await expect(page.getByLabel('Colour in drawings')).toBeFocused();
+    await page.keyboard.press('Tab');
+    await expect(page.getByRole('checkbox', { name: 'A laboratory has leach-tested this version' })).toBeFocused();
+    await page.getByRole('button', { name: 'More' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('menuitem', { name: 'Its oxides' })).toBeFocused();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('menuitem', { name: 'Turn it into another' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'More' })).toBeFocused();
+  });
+
+  test('what was just kept is taken back from the line that says so', async ({ page }) => {
+    await page.goto('/bucket');
+    await page
+      .getByRole('link', { name: /^.*Tinaja/ })
+      .first()
+      .click();
+    await expect(page.getByRole('heading', { name: 'Tinaja' })).toBeVisible();
+    await page.keyboard.press('s');
+    const back = page.getByRole('button', { name: 'Take it back' });
+    await back.focus();
+    await page.keyboard.press('Enter');
+    await expect(back).toBeHidden();
+    await page.getByRole('tab', { name: 'Notes' }).click();
+    await expect(page.getByRole('row', { name: /Stirred/ }).first()).toHaveClass(/undone/);
+  });
+
   test('leaving with something typed asks; staying keeps it', async ({ page }) => {
     await page.goto('/studio');
     await page.getByLabel('Name of the studio').fill('La Perdiz');

@@ -48,6 +48,14 @@ test('on a phone: one line fills the bench, with targets for wet knuckles', asyn
   await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(before!);
   await page.getByRole('button', { name: 'back', exact: true }).tap();
   await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(before!);
+  await page.getByRole('button', { name: 'note', exact: true }).tap();
+  const question = page.getByRole('dialog', { name: 'Note' });
+  await expect(question.getByRole('textbox', { name: 'Note' })).toBeFocused();
+  await page.keyboard.type('some lumps');
+  await question.getByRole('button', { name: 'Keep it' }).tap();
+  await expect(question).toBeHidden();
+  await expect(page.getByText('Note: some lumps')).toBeAttached();
+  await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(before!);
 });
 
 test('on a phone: every bench of the coat, its map and its timer', async ({ page }) => {

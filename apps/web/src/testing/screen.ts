@@ -124,9 +124,9 @@ export class Screen<T> {
     return this.roots.flatMap((root) => [...root.querySelectorAll<E>(selector)]);
   }
 
-  /** The screen, and what fills it. */
+  /** The screen, and what is open over it. */
   private get roots(): HTMLElement[] {
-    return [this.root, ...document.querySelectorAll<HTMLElement>('.full-screen mat-dialog-container')];
+    return [this.root, ...document.querySelectorAll<HTMLElement>('.cdk-overlay-container mat-dialog-container')];
   }
 }
 

@@ -13,6 +13,8 @@ export interface KeyBinding {
   passOn?: boolean;
 }
 
+const DIALOGS = '.cdk-overlay-container :is(mat-dialog-container, mat-bottom-sheet-container)';
+
 /** The keys of the open screen. One listener in the shell passes every key press on. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
@@ -41,7 +43,7 @@ export class Keys {
     const inField = target !== undefined && isField(target);
     if (target && keeps(target, key)) return;
     // An open dialog has the keys to itself; what fills the screen is the screen.
-    if ([...document.querySelectorAll('.cdk-overlay-container mat-dialog-container')].some((dialog) => !dialog.closest('.full-screen'))) return;
+    if ([...document.querySelectorAll(DIALOGS)].some((dialog) => !dialog.closest('.full-screen'))) return;
     const found = this.layers()
       .flat()
       .find((binding) => binding.keys.includes(key) && (!inField || binding.inFields) && (binding.when?.() ?? true));

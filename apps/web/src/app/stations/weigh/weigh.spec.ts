@@ -237,6 +237,9 @@ describe('the weighing bench', () => {
     expect(sent().type).toBe('undone');
     expect(title(screen)).toBe('Kaolin');
     await screen.key('n');
+    // Letters belong to the question while it is open.
+    await screen.key('s');
+    expect(title(screen)).toBe('Kaolin');
     await screen.type('Note', 'new sack, lot 7');
     await screen.press('Keep it');
     expect(sent()).toMatchObject({ type: 'noted', text: 'new sack, lot 7' });

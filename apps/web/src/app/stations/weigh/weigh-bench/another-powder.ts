@@ -34,8 +34,6 @@ import type { FieldOption } from '../../../ui/options';
     :host {
       display: grid;
       gap: 0.6rem;
-      max-width: 40rem;
-      margin-top: 1rem;
     }
     .mat-mdc-button-base {
       min-height: 64px;

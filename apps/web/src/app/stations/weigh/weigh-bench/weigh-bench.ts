@@ -25,6 +25,7 @@ import { offWords, raisedWords } from './overshoot';
 import { ScalePanel } from './scale-panel';
 import { TextField } from '../../../ui/text-field';
 import { Checkbox } from '../../../ui/checkbox';
+import { Question } from '../../../ui/question';
 import { SentenceForm } from '../../../ui/sentence-form';
 import { ResourceState } from '../../../ui/resource-state';
 
@@ -43,6 +44,7 @@ const LOOK_AGAIN_MS = 4_000;
     MatButton,
     NumberField,
     ResourceState,
+    Question,
     ScalePanel,
     SentenceForm,
     TextField,
@@ -69,6 +71,10 @@ export class WeighBench {
   protected readonly batch = this.loadedBatch.value;
   protected readonly typed = signal<TypedNumber>({ value: null });
   /** What is asked in the middle of a line: a note, its lot, or another powder for it. */
+  protected readonly questionWords = computed(() => {
+    const name = this.line()?.name ?? 'the powder';
+    return { note: 'Note', lot: `Lot of ${name}`, powder: `Another powder for ${name}` }[this.asking() ?? 'note'];
+  });
   protected readonly asking = signal<'note' | 'lot' | 'powder' | undefined>(undefined);
   /** The weight is typed although a scale is connected. */
   protected readonly byHand = signal(false);
