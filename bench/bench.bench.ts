@@ -41,6 +41,8 @@ async function editing(page: Page, session: CDPSession, address: string): Promis
   await page.goto(`${address}/recipe/${id}`);
   const field = page.getByRole('textbox', { name: 'Percent of line 10 of the base' });
   await field.waitFor();
+  // As a hand types: in the field that has the focus.
+  await field.focus();
   await session.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
   const times: number[] = [];
   for (let index = 0; index < EDITS; index++) {

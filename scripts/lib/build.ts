@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { DEMO_SERVER_FILE, ROOT, SERVER_FILE, WEB_FOLDER } from './project';
+import { preloadInitial } from './preload-initial';
 
 const SOURCES = ['packages', 'apps', 'demo', 'angular.json', 'package-lock.json', 'tsconfig.base.json'];
 const STAMP = join(ROOT, 'dist/built-from');
@@ -20,6 +21,7 @@ export async function ensureBuilt(say: (line: string) => void): Promise<void> {
   await buildServer('apps/server/src/main.ts', SERVER_FILE);
   await buildServer('demo/main.ts', DEMO_SERVER_FILE);
   buildWeb();
+  preloadInitial(WEB_FOLDER);
   mkdirSync(join(ROOT, 'dist'), { recursive: true });
   writeFileSync(STAMP, stamp);
 }

@@ -160,7 +160,7 @@ export class PieceSection {
 
 /** Room beside and under a drawing: for labels, for a phone without them, or hardly any in a list. */
 const ROOMS = {
-  labels: { left: 192, right: 192, above: 16, below: 50 },
+  labels: { left: 212, right: 206, above: 16, below: 50 },
   narrow: { left: 42, right: 98, above: 16, below: 50 },
   small: { left: 14, right: 14, above: 8, below: 8 },
 } as const;

@@ -1,8 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Powder, RecipeLine } from '@cazuela/core';
+import { map, of, switchMap, timer } from 'rxjs';
 
 const STEP = 0.5;
 const [TOP, BOTTOM, LEFT, RIGHT] = [78, 400, 14, 196];
+/** While a number is typed its figures are painted first; the jar follows once the keys rest for this long, ms. */
+const FOLLOWS_MS = 60;
 /** A layer this high holds its name. */
 const NAMED_HEIGHT = 13;
 
@@ -114,7 +118,11 @@ export class RecipeJar {
   protected held: { id: string; fromY: number; fromPercent: number; percent: number; perPixel: number; moved: boolean } | undefined;
 
   private readonly byId = computed(() => new Map(this.powders().map((powder) => [powder.id, powder])));
-  private readonly base = computed(() => this.lines().filter((line) => line.part === 'base'));
+  private readonly followed = toSignal(
+    toObservable(this.lines).pipe(switchMap((lines) => (isTyping() ? timer(FOLLOWS_MS).pipe(map(() => lines)) : of(lines)))),
+  );
+  private readonly shown = computed(() => this.followed() ?? this.lines());
+  private readonly base = computed(() => this.shown().filter((line) => line.part === 'base'));
   /** The jar holds 100; what is over it, or a base that is not yet 100, is drawn as it is. */
   private readonly perPercent = computed(() => {
     const sum = this.base().reduce((total, line) => total + line.percent, 0);
@@ -133,7 +141,7 @@ export class RecipeJar {
   });
   private readonly additions = computed((): Layer[] => {
     let y = 62;
-    return this.lines()
+    return this.shown()
       .filter((line) => line.part === 'addition')
       .map((line, at) => {
         const height = Math.min(24, 13 + line.percent * 0.8);
@@ -182,3 +190,5 @@ export class RecipeJar {
     return { name: powder?.name ?? 'a powder', kind: part === 'base' ? (KINDS[powder?.role ?? ''] ?? 'glass') : 'colour' };
   }
 }
+
+const isTyping = (): boolean => document.activeElement instanceof HTMLInputElement;

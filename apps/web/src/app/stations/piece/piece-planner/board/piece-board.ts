@@ -89,7 +89,7 @@ export class PieceBoard {
   /** Of the frame alone: what depends on it stays as it is during a drag. */
   private readonly fit = computed(() => fitOf(this.frame()));
   /** At the edge of the paper, where no label is. */
-  protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 142));
+  protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 160));
   protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
   private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
   protected readonly seen = dragView(this.sight, this.movedSight);
