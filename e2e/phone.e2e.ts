@@ -51,6 +51,7 @@ test('on a phone: one line fills the bench, with targets for wet knuckles', asyn
   await page.getByRole('button', { name: 'note', exact: true }).tap();
   const question = page.getByRole('dialog', { name: 'Note' });
   await expect(question.getByRole('textbox', { name: 'Note' })).toBeFocused();
+  for (const button of await question.getByRole('button').all()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await page.keyboard.type('some lumps');
   await question.getByRole('button', { name: 'Keep it' }).tap();
   await expect(question).toBeHidden();

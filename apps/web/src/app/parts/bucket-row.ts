@@ -4,7 +4,7 @@ import { Card, CardGrid } from '../ui/card-grid';
 import { BucketCard } from './bucket-card';
 
 /** Room for a card with all it can say, px. */
-const CARD_PX = 350;
+const CARD_PX = 400;
 
 /** Buckets on the shelf, in the order of the list. */
 @Component({

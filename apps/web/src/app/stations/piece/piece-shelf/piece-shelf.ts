@@ -23,6 +23,8 @@ import { EmptyState } from '../../../ui/empty-state';
 /** Room for the largest piece on the shelf, px. */
 const BOX_PX = { width: 170, height: 150 };
 
+/** So few are all seen at once. */
+const FEW = 8;
 const SORTS = [
   ['newest', 'newest first'],
   ['name', 'name'],
@@ -47,8 +49,7 @@ export class PieceShelf {
   protected readonly colours = computed(() => new Map((this.all.value()?.buckets ?? []).map((bucket) => [bucket.id, bucket.body.colour])));
   protected readonly filled = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => bucket.contents));
   protected readonly noBody = computed(() => this.all.value()?.bodies.length === 0);
-  /** So few are all seen at once. */
-  protected readonly FEW = 8;
+  protected readonly mayFilter = computed(() => (this.all.value()?.pieces.length ?? 0) > FEW);
   protected readonly sorts = SORTS;
   protected readonly filter = signal('');
   protected readonly sort = sessionSignal<{ by: Sort }>('piece-shelf', { by: 'newest' }, (kept) => sortSchema.safeParse(kept).data);

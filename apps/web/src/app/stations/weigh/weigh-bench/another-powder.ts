@@ -35,9 +35,6 @@ import type { FieldOption } from '../../../ui/options';
       display: grid;
       gap: 0.6rem;
     }
-    .mat-mdc-button-base {
-      min-height: 64px;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -18,15 +18,13 @@ import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
-import { AnotherPowder } from './another-powder';
+import { BenchQuestion, type Asked } from './bench-question';
 import { LiveScale } from './live-scale';
 import { LiveWeight } from './live-weight';
 import { offWords, raisedWords } from './overshoot';
 import { ScalePanel } from './scale-panel';
 import { TextField } from '../../../ui/text-field';
 import { Checkbox } from '../../../ui/checkbox';
-import { Question } from '../../../ui/question';
-import { SentenceForm } from '../../../ui/sentence-form';
 import { ResourceState } from '../../../ui/resource-state';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
@@ -35,20 +33,7 @@ const LOOK_AGAIN_MS = 4_000;
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [
-    AfterWeighing,
-    AnotherPowder,
-    Checkbox,
-    ErrorBanner,
-    LiveWeight,
-    MatButton,
-    NumberField,
-    ResourceState,
-    Question,
-    ScalePanel,
-    SentenceForm,
-    TextField,
-  ],
+  imports: [AfterWeighing, BenchQuestion, Checkbox, ErrorBanner, LiveWeight, MatButton, NumberField, ResourceState, ScalePanel, TextField],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',
@@ -70,12 +55,7 @@ export class WeighBench {
   );
   protected readonly batch = this.loadedBatch.value;
   protected readonly typed = signal<TypedNumber>({ value: null });
-  /** What is asked in the middle of a line: a note, its lot, or another powder for it. */
-  protected readonly questionWords = computed(() => {
-    const name = this.line()?.name ?? 'the powder';
-    return { note: 'Note', lot: `Lot of ${name}`, powder: `Another powder for ${name}` }[this.asking() ?? 'note'];
-  });
-  protected readonly asking = signal<'note' | 'lot' | 'powder' | undefined>(undefined);
+  protected readonly asking = signal<Asked | undefined>(undefined);
   /** The weight is typed although a scale is connected. */
   protected readonly byHand = signal(false);
   /** Somebody wanted to go on while the scale shows nothing for this line. */
@@ -280,8 +260,7 @@ export class WeighBench {
   }
 
   protected leave(): void {
-    if (this.asking()) this.asking.set(undefined);
-    else void this.router.navigateByUrl('/weigh');
+    void this.router.navigateByUrl('/weigh');
   }
 
   protected finish(): void {
