@@ -58,6 +58,8 @@ test.describe('at the coat station', () => {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Dip timer' }).click();
     const timer = page.getByRole('dialog', { name: 'Dip timer' });
+    // A key before the timer is there is not meant for it.
+    await expect(timer.getByRole('button', { name: 'Count in, Space' })).toBeVisible();
     await page.keyboard.press('Space');
     await expect(timer.getByRole('button', { name: 'Out, Space' })).toBeVisible();
     // The piece comes out two seconds after the tone.

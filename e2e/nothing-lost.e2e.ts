@@ -54,22 +54,18 @@ test.describe('what hands did is never lost', () => {
   test('a device without room: the step is sent from the page, which says so and asks before it is closed', async ({ page, context }) => {
     const bucket = await bucketPage(page, context.request);
     const before = await bucket.stirred();
-    await page.evaluate(() => {
-      for (let size = 1024 * 1024; size > 1; size /= 2) {
-        try {
-          for (let at = 0; at < 20; at++) localStorage.setItem(`filler.${size}.${at}`, 'x'.repeat(size));
-        } catch {
-          // Full for pieces of this size: go on with smaller ones.
-        }
-      }
-    });
+    const browser = await context.newCDPSession(page);
+    const roomOf = (quotaSize?: number): Promise<unknown> =>
+      browser.send('Storage.overrideQuotaForOrigin', { origin: own.address, ...(quotaSize === undefined ? {} : { quotaSize }) });
+    await roomOf(1);
+    await page.reload();
     await context.route('**/events', (route) => route.abort());
     await stir(page);
     await expect(page.getByText('This device has no room left')).toBeVisible();
     await context.unroute('**/events');
     await expect(page.getByText('This device has no room left')).toBeHidden();
     await expect.poll(bucket.stirred).toBe(before + 1);
-    await page.evaluate(() => localStorage.clear());
+    await roomOf();
   });
 
   test('a step the records refuse is read, saved as a file, and put aside by nobody but the potter', async ({ page, context, request }) => {

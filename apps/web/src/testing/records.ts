@@ -6,6 +6,7 @@ import type { Studio } from '@cazuela/contract';
 import { NOW } from '../app/data/state/clock';
 import { StudioStore } from '../app/data/state/studio-store';
 import { provideIcons } from '../app/icons';
+import { emptyDeviceStorage } from './device-storage';
 
 export const STUDIO: Studio = {
   id: '0198c0de-0000-7000-8000-000000000001',
@@ -25,8 +26,7 @@ export class FakeRecords {
 
   constructor(providers: Parameters<typeof TestBed.configureTestingModule>[0]['providers'] = []) {
     TestBed.resetTestingModule();
-    localStorage.clear();
-    sessionStorage.clear();
+    emptyDeviceStorage();
     TestBed.configureTestingModule({
       providers: [
         provideHttpClient(),

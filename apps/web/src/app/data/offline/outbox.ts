@@ -30,7 +30,7 @@ const ABOUT_CONTENT: ReadonlySet<string> = new Set(['checkInput', 'tooLarge', 'n
 export type EventOf<Stream extends BenchEvent['stream']> = Extract<BenchEvent, { stream: Stream }>['event'];
 
 /**
- * Bench events on their way to the records: stored on this device first, sent at once, sent again until the records name them. Safe to send twice,
+ * Bench events on their way to the records: stored on this device at once, sent at once, sent again until the records name them. Safe to send twice,
  * because every event has its own id. Only two things remove an event from what waits: an answer that names it as acknowledged, and one that names
  * it as refused; a refused one stays on the device until the potter puts it aside.
  */
@@ -41,11 +41,11 @@ export class Outbox {
   private readonly now = inject(NOW);
   private readonly wake = new BehaviorSubject<void>(undefined);
   private readonly nudge = new Subject<void>();
-  private readonly waiting = signal<BenchEvent[]>(this.storage.all());
+  private readonly waiting = signal<BenchEvent[]>([]);
   /** Acknowledged since the page was opened: screens show them before they have asked the records again. */
   private readonly taken = signal<BenchEvent[]>([]);
   private readonly trouble = signal<ApiFailure | undefined>(undefined);
-  private readonly refusals = signal<Refusal[]>(this.storage.refused());
+  private readonly refusals = signal<Refusal[]>([]);
   /** Ids of events for which the device had no room: only this page keeps them. */
   private readonly unkeptIds = signal<ReadonlySet<string>>(new Set());
   private failures = 0;
@@ -69,9 +69,21 @@ export class Outbox {
     map(() => undefined),
   );
 
+  /** Takes in what this device kept when the app was last open. Called once, before the first screen is drawn. */
+  async open(): Promise<void> {
+    const { waiting, refused } = await this.storage.all();
+    this.waiting.update((added) => {
+      const ids = new Set(added.map(({ event }) => event.id));
+      return [...waiting.filter(({ event }) => !ids.has(event.id)), ...added];
+    });
+    this.refusals.update((added) => [...refused, ...added]);
+    this.wake.next();
+  }
+
   add(event: BenchEvent): void {
-    if (!this.storage.put(event)) this.unkeptIds.update((ids) => new Set([...ids, event.event.id]));
     this.waiting.update((events) => [...events, event]);
+    // Both at once: a server that answers sooner than this device's disk is as good.
+    this.store([event]);
     this.wake.next();
   }
 
@@ -94,13 +106,13 @@ export class Outbox {
   /** Deletes a refused event that the potter has seen and does not want. */
   putAside(refusals: readonly Refusal[]): void {
     const keys = new Set(refusals.map(({ key }) => key));
-    this.storage.removeKeys([...keys]);
+    void this.storage.remove([...keys]);
     this.refusals.update((list) => list.filter(({ key }) => !keys.has(key)));
   }
 
   /** Keeps it after all, a moment later. */
   bringBack(refusals: readonly Refusal[]): void {
-    for (const refusal of refusals) this.storage.bringBack(refusal);
+    for (const refusal of refusals) this.storage.bringBack(refusal, this.now());
     this.refusals.update((list) => [...list, ...refusals]);
   }
 
@@ -136,7 +148,7 @@ export class Outbox {
     const lost = refused.flatMap(({ id, detail }) => (sent.has(id) ? [this.storage.refuse(sent.get(id)!, detail, this.now())] : []));
     const named = new Set([...kept.map(({ event }) => event.id), ...lost.map(({ entry }) => entry!.event.id)]);
     if (named.size === 0) return this.pause(toFailure(undefined));
-    this.storage.remove(kept.map(({ event }) => event.id));
+    void this.storage.remove(kept.map(({ event }) => event.id));
     this.refusals.update((list) => [...list, ...lost]);
     this.taken.update((events) => [...events, ...kept]);
     this.waiting.update((events) => events.filter(({ event }) => !named.has(event.id)));
@@ -179,9 +191,17 @@ export class Outbox {
 
   /** Acknowledged events made room: events without a place are stored now. */
   private storeUnkept(): void {
-    if (this.unkeptIds().size === 0) return;
-    const left = this.waiting().filter(({ event }) => this.unkeptIds().has(event.id));
-    this.unkeptIds.set(new Set(left.filter((entry) => !this.storage.put(entry)).map(({ event }) => event.id)));
+    this.store(this.waiting().filter(({ event }) => this.unkeptIds().has(event.id)));
+  }
+
+  private store(entries: readonly BenchEvent[]): void {
+    for (const entry of entries) {
+      const { id } = entry.event;
+      void this.storage.put(entry).then((isKept) => {
+        if (isKept === !this.unkeptIds().has(id)) return;
+        this.unkeptIds.update((ids) => (isKept ? new Set([...ids].filter((one) => one !== id)) : new Set([...ids, id])));
+      });
+    }
   }
 }
 
