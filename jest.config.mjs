@@ -39,6 +39,7 @@ export default {
       setupFilesAfterEnv: ['<rootDir>/apps/web/src/testing/setup-jest.ts'],
       moduleNameMapper: {
         ...packages,
+        '^chartjs-plugin-': '<rootDir>/apps/web/src/testing/chart-stub.ts',
         '^chart\\.js$': '<rootDir>/apps/web/src/testing/chart-stub.ts',
         'worker-factory$': '<rootDir>/apps/web/src/testing/worker-stub.ts',
       },

@@ -140,11 +140,12 @@ async function panning(page: Page): Promise<void> {
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
-        const chart = document.querySelector<HTMLElement>('cz-line-chart')!;
-        chart.setPointerCapture = () => undefined;
+        const chart = document.querySelector<HTMLElement>('cz-line-chart canvas')!;
         const box = chart.getBoundingClientRect();
         const send = (type: string, clientX: number): boolean =>
-          chart.dispatchEvent(new PointerEvent(type, { clientX, clientY: box.top + 20, pointerId: 1, bubbles: true }));
+          chart.dispatchEvent(
+            new PointerEvent(type, { clientX, clientY: box.top + 20, pointerId: 1, pointerType: 'mouse', button: 0, buttons: 1, bubbles: true }),
+          );
         send('pointerdown', box.left + box.width / 2);
         let step = 0;
         const move = (): void => {

@@ -134,4 +134,37 @@ test.describe('at the bucket', () => {
     await page.getByRole('tab', { name: 'What dips in it' }).click();
     await expect(page.getByRole('row', { name: /Cup with a blue lip goes under whole/ })).toBeVisible();
   });
+
+  test('its time is looked at more closely by wheel, hand and keys, and the page still scrolls', async ({ page }) => {
+    await open(page, 'Leche de Higo');
+    const chart = page.locator('cz-line-chart');
+    const seen = async (): Promise<string[]> => {
+      const words = (await chart.getByRole('img').getAttribute('aria-label'))!;
+      return /Seen from (.+) to (.+)\./.exec(words)!.slice(1);
+    };
+    await chart.scrollIntoViewIfNeeded();
+    const all = await seen();
+    const box = (await chart.boundingBox())!;
+    const middle = [box.x + box.width / 2, box.y + box.height / 3] as const;
+    await page.mouse.move(...middle);
+    // The wheel alone scrolls the page.
+    await page.mouse.wheel(0, 40);
+    await page.mouse.wheel(0, -40);
+    expect(await seen()).toEqual(all);
+    await page.keyboard.down('Control');
+    for (let turns = 0; turns < 5; turns++) await page.mouse.wheel(0, -200);
+    await page.keyboard.up('Control');
+    await expect.poll(seen).not.toEqual(all);
+    const closer = await seen();
+    await page.mouse.down();
+    await page.mouse.move(middle[0] + 60, middle[1], { steps: 4 });
+    await page.mouse.move(middle[0] + 160, middle[1], { steps: 4 });
+    await page.mouse.up();
+    // It goes with the hand: what lies before comes in from the left.
+    await expect.poll(async () => (await seen())[0]).not.toBe(closer[0]);
+    await chart.focus();
+    for (let presses = 0; presses < 8; presses++) await page.keyboard.press('-');
+    await expect.poll(seen).toEqual(all);
+    await expect(chart.locator('canvas')).toHaveCSS('touch-action', 'pan-y');
+  });
 });

@@ -18,3 +18,5 @@ export class Chart {
   }
 }
 export const [LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler] = Array.from({ length: 6 }, () => ({}));
+/** A plugin. */
+export default {};

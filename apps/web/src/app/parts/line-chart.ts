@@ -35,6 +35,10 @@ export interface ChartPoint {
     :host(.draggable:active) {
       cursor: grabbing;
     }
+    /* The zoom plugin takes all touches for itself; the page must still scroll under a thumb. */
+    :host(.pannable) canvas {
+      touch-action: pan-y !important;
+    }
     @media (max-width: 700px) {
       /* On a phone the page must still scroll under a thumb; the fields beside it do the same. */
       :host(.draggable) {

@@ -40,7 +40,6 @@ const MORE = 100;
     .chart {
       height: 13rem;
       cursor: grab;
-      touch-action: pan-y;
     }
     .key {
       display: flex;
@@ -68,6 +67,9 @@ const MORE = 100;
     }
     .drops {
       background: var(--copper);
+    }
+    .range {
+      background: color-mix(in srgb, var(--copper) 18%, transparent);
     }
     .undone td {
       text-decoration: line-through;
@@ -107,7 +109,6 @@ export class HistoryPanel {
     ['untold', 'not told'],
   ] as const;
   protected readonly lid = computed(() => this.screen.contents()?.lid ?? 'untold');
-  protected readonly held = signal<number | undefined>(undefined);
   private readonly series = computed(() => historySeries(this.screen.history(), this.mode()));
   /** All of it, until somebody zooms in: then the window stays, also when something new comes in. */
   private readonly window = linkedSignal<HistorySeries | undefined, TimeWindow | undefined>({
@@ -122,8 +123,11 @@ export class HistoryPanel {
     // Read so that the chart is drawn again in the colours of the other theme.
     this.preferences();
     const [series, window, bucket] = [this.series(), this.window(), this.screen.bucket()];
-    return series && window && bucket ? historyChart(series, window, { mode: this.mode(), range: bucket.body, units: this.units }) : undefined;
+    const look = { mode: this.mode(), units: this.units, moved: this.moved };
+    return series && window && bucket ? historyChart(series, window, { ...look, range: bucket.body }) : undefined;
   });
+  /** By a hand on the chart. */
+  private readonly moved = (window: TimeWindow): void => this.window.set(window);
   protected readonly rows = computed(() =>
     this.screen
       .history()
@@ -165,19 +169,6 @@ export class HistoryPanel {
   protected move(change: { by?: number; times?: number }): void {
     const [series, window] = [this.series(), this.window()];
     if (series && window) this.window.set(movedWindow(window, series.all, change));
-  }
-
-  protected grab(event: PointerEvent): void {
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-    this.held.set(event.clientX);
-  }
-
-  protected drag(event: PointerEvent): void {
-    const from = this.held();
-    if (from === undefined) return;
-    const width = (event.currentTarget as HTMLElement).clientWidth;
-    this.held.set(event.clientX);
-    this.move({ by: (from - event.clientX) / width });
   }
 
   protected key(event: KeyboardEvent): void {
