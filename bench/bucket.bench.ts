@@ -36,7 +36,8 @@ export async function bucketRows(address: string, db: MariaDbAddress): Promise<R
     const pan = await frames(page, panning);
     await fillShelf(sql, studio.id, 'S');
     await page.goto(`${address}/bucket`);
-    await page.getByRole('listitem').nth(400).waitFor({ state: 'attached' });
+    // Of a long shelf, the cards in view are drawn.
+    await page.getByRole('listitem').nth(10).waitFor();
     const scroll = await frames(page, scrolling);
     const idle = await frames(await idlePage(browser), standing);
     const openMs = percentile(opened, 0.5);
@@ -137,6 +138,8 @@ async function frames(page: Page, moving: (page: Page) => Promise<void>): Promis
 /** Zoomed in first, then to and fro, one move a frame as a finger does it. */
 async function panning(page: Page): Promise<void> {
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Closer' }).click();
+  const words = (): Promise<string | null> => page.locator('cz-line-chart canvas').getAttribute('aria-label');
+  const before = await words();
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
@@ -156,6 +159,7 @@ async function panning(page: Page): Promise<void> {
         move();
       }),
   );
+  if ((await words()) === before) throw new Error('The chart did not go with the pointer.');
 }
 
 async function scrolling(page: Page): Promise<void> {
