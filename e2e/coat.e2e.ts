@@ -191,11 +191,16 @@ test.describe('at the coat station', () => {
     await page.getByRole('button', { name: 'A bisque lot' }).click();
     await page.getByRole('button', { name: 'Thirst test in water' }).click();
     await page.getByLabel('One face of the tile').fill('40');
-    await page.getByLabel('1. Dry').fill('45.6');
-    await page.getByLabel('2. After the water').fill('50');
-    await page.getByLabel('3. Soaked').fill('50');
+    // One step after the other: nothing is weighed wet that was not weighed dry.
+    await page.getByRole('button', { name: 'Now the water' }).click();
+    await expect(page.getByLabel('Weight after the water')).toBeHidden();
+    await page.getByLabel('Weight dry').fill('45.6');
+    await page.getByRole('button', { name: 'Now the water' }).click();
+    await page.getByLabel('Weight after the water').fill('50');
+    await page.getByLabel('Weight after the water').press('Enter');
+    await page.getByLabel('Weight soaked').fill('50');
     await expect(page.getByText('leave it in until it gains no more')).toBeVisible();
-    await page.getByLabel('3. Soaked').fill('51.3');
+    await page.getByLabel('Weight soaked').fill('51.3');
     await page.getByRole('button', { name: 'Take it to the lot' }).click();
     await page.getByRole('button', { name: 'Keep the card' }).click();
     await expect(page.getByRole('button', { name: 'Keep the card' })).toBeDisabled();

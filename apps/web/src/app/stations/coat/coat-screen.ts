@@ -24,7 +24,7 @@ import {
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
-import { sessionSignal } from '../../data/offline/session-signal';
+import { sessionSignal } from '../../data/offline/kept-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { StudioStore } from '../../data/state/studio-store';
 import { comparisonCurves } from './answer/comparison-curves';

@@ -8,7 +8,7 @@ import { Clock } from '../../data/state/clock';
 import { Keys } from '../../data/devices/keys';
 import { keyedResource } from '../../data/http/api-resource';
 import { PreferencesStore } from '../../data/state/preferences';
-import { sessionSignal } from '../../data/offline/session-signal';
+import { sessionSignal } from '../../data/offline/kept-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { Units } from '../../data/units/units';
 import { Choice } from '../../ui/choice';

@@ -5,7 +5,7 @@ import { feelVerdict, rangeVerdict } from '@cazuela/core';
 import type { BucketSummary } from '@cazuela/contract';
 import * as z from 'zod';
 import { apiResource } from '../../../data/http/api-resource';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { compareCodes, compareNames, compareText } from '../../../data/units/compare';

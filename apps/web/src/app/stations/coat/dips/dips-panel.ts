@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';

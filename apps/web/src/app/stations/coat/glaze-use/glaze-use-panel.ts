@@ -5,7 +5,7 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import { areaCm2, attempt, glazeUse, insideProfile, PIECE_SHAPES } from '@cazuela/core';
 import * as z from 'zod';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../ui/number-field';
 import { FACES } from '../answer/coat-question';

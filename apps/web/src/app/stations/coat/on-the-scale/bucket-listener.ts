@@ -13,7 +13,7 @@ import {
   type BucketOnScale,
 } from '@cazuela/core';
 import { Clock } from '../../../data/state/clock';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
 import { bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { attempt, equalCoats, labelCoats, type EqualCoat, type CoatMethod } from '@cazuela/core';
 import * as z from 'zod';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../ui/number-field';
 import { AreaField } from '../area-field';

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';

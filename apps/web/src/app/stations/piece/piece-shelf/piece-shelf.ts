@@ -14,7 +14,7 @@ import { PieceSection, pixelsPerMm } from '../../../parts/piece-section';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { PlanImport } from './plan-import';
 import { compareNames, compareText } from '../../../data/units/compare';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { Card, CardGrid } from '../../../ui/card-grid';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';

@@ -5,7 +5,7 @@ import { additionSum, attempt, convertMix, dryGrams, recipeDensity, waterPerDryG
 import { combineLatest } from 'rxjs';
 import * as z from 'zod';
 import { apiResource } from '../../../data/http/api-resource';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';

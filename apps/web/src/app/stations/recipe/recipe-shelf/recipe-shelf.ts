@@ -8,7 +8,7 @@ import { combineLatest } from 'rxjs';
 import * as z from 'zod';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { isLow } from '../recipe-words';
 import { StudioStore } from '../../../data/state/studio-store';
 import { compareNames, compareText } from '../../../data/units/compare';

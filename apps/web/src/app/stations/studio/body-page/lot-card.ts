@@ -9,6 +9,7 @@ import { Units } from '../../../data/units/units';
 import { NumberField } from '../../../ui/number-field';
 import type { LotForm } from './body-form';
 import { ThirstBench } from './thirst-bench';
+import { ThirstTestsUnderWay } from './thirst-tests-under-way';
 import { TextField } from '../../../ui/text-field';
 import { SelectField } from '../../../ui/select-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
@@ -46,6 +47,7 @@ export class LotCard {
   readonly bodyWallMm = input<number | null>(null);
   readonly removed = output<void>();
   protected readonly units = inject(Units);
+  protected readonly underWay = inject(ThirstTestsUnderWay);
   protected readonly cones = CONE_OPTIONS;
   protected readonly when = formatWhen;
   protected readonly testing = signal(false);

@@ -1,23 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  type OnInit,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { MatStepperModule } from '@angular/material/stepper';
+import { thirstTestSchema } from '@cazuela/contract';
 import { attempt, readThirstTest, type ThirstTest } from '@cazuela/core';
+import { map } from 'rxjs';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
+import { contractForm } from '../../../ui/forms/contract-form';
 import { NumberField } from '../../../ui/number-field';
+import { ThirstTestsUnderWay, type ThirstDraft } from './thirst-tests-under-way';
 
-type Draft = { [Key in keyof ThirstTest]: ThirstTest[Key] | null };
-const START: Draft = { dryGrams: null, afterGrams: null, soakedGrams: null, seconds: 3, faceCm2: null, faces: 2, divisionGrams: 0.1 };
-const WEIGHTS = [
-  ['dryGrams', '1. Dry', 'A tile of this lot, bone dry and cool: weigh it.'],
-  ['afterGrams', '2. After the water', 'Hold it under for the seconds, out, blot the shine off at once, weigh it.'],
-  ['soakedGrams', '3. Soaked', 'Leave it in water overnight, or boil it for two hours; blot it, weigh it. Then dry the tile.'],
-] as const;
+const START: ThirstDraft = { dryGrams: null, afterGrams: null, soakedGrams: null, seconds: 3, faceCm2: null, faces: 2, divisionGrams: 0.1 };
 
-/** The thirst test without any glaze, weight by weight. */
+/** The thirst test without any glaze, weight by weight. It takes until tomorrow, so what is weighed waits on this device. */
 @Component({
   selector: 'cz-thirst-bench',
-  imports: [Choice, MatButton, NumberField],
+  imports: [Choice, MatButton, MatIcon, MatStepperModule, NgTemplateOutlet, NumberField, ReactiveFormsModule],
   templateUrl: './thirst-bench.html',
   styles: `
     .bench {
@@ -28,62 +43,76 @@ const WEIGHTS = [
       background: var(--kaolin);
       border-radius: var(--round);
     }
-    .step {
-      display: grid;
-      grid-template-columns: 12rem minmax(0, 1fr) auto;
+    .mat-stepper-vertical p {
+      margin-bottom: 0.6rem;
+    }
+    .weighed {
+      display: flex;
+      flex-wrap: wrap;
       gap: 1rem;
       align-items: end;
-      p {
-        min-height: 64px;
-        display: flex;
-        align-items: center;
-        margin: 0;
-      }
-    }
-    @media (max-width: 700px) {
-      .step {
-        grid-template-columns: minmax(0, 1fr);
-      }
+      margin: 0.6rem 0 1rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ThirstBench {
+export class ThirstBench implements OnInit {
+  readonly lotId = input.required<string>();
   readonly lotName = input.required<string>();
   readonly start = input<ThirstTest>();
   readonly kept = output<ThirstTest>();
   readonly left = output<void>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly injector = inject(Injector);
   private readonly feed = inject(ScaleFeed);
+  private readonly underWay = inject(ThirstTestsUnderWay);
   protected readonly units = inject(Units);
-  protected readonly weights = WEIGHTS;
+  protected readonly form = contractForm<ThirstDraft>(thirstTestSchema, START);
   protected readonly faces = [
     [2, 'both faces'],
     [1, 'one face'],
   ] as const;
-  protected readonly draft = linkedSignal<Draft>(() => this.start() ?? START);
+  protected firstOpen = 0;
+  private readonly draft = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue())));
   protected readonly onScale = computed(() => {
     const now = this.feed.now();
     return now.kind === 'reading' && now.settling.settledGrams !== undefined && now.settling.settledGrams > 0 ? now.settling.settledGrams : undefined;
   });
-  private readonly whole = computed<ThirstTest | undefined>(() => {
-    const draft = this.draft();
-    return Object.values(draft).some((value) => value === null) ? undefined : (draft as ThirstTest);
-  });
   protected readonly read = computed(() => {
-    const test = this.whole();
-    return test && attempt(() => readThirstTest(test));
+    const test = wholeTest(this.draft());
+    return test && attempt(() => readThirstTest({ ...test, divisionGrams: this.units.divisionFor(test.dryGrams) }));
   });
 
-  protected set(change: Partial<Draft>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  constructor() {
+    effect(() => {
+      const draft = this.draft();
+      if (this.form.dirty && draft) this.underWay.set(this.lotId(), draft);
+    });
   }
 
-  protected weighed(which: (typeof WEIGHTS)[number][0], grams: number | null): void {
-    this.set({ [which]: grams, ...(grams === null ? {} : { divisionGrams: this.units.divisionFor(grams) }) });
+  ngOnInit(): void {
+    const draft = this.underWay.of(this.lotId()) ?? this.start() ?? START;
+    this.firstOpen = draft.dryGrams === null || draft.faceCm2 === null ? 0 : draft.afterGrams === null ? 1 : 2;
+    this.form.setValue(draft);
+  }
+
+  /** A step that opened takes its weight at once. */
+  protected focusWeight(step: number): void {
+    afterNextRender(() => this.host.querySelectorAll<HTMLElement>('.large input')[step]?.focus(), { injector: this.injector });
   }
 
   protected keep(): void {
-    const test = this.whole();
-    if (test) this.kept.emit(test);
+    const test = wholeTest(this.draft());
+    if (!test) return;
+    this.underWay.forget(this.lotId());
+    this.kept.emit({ ...test, divisionGrams: this.units.divisionFor(test.dryGrams) });
+  }
+
+  protected forget(): void {
+    this.underWay.forget(this.lotId());
+    this.left.emit();
   }
 }
+
+const wholeTest = (draft: ThirstDraft | undefined): ThirstTest | undefined =>
+  draft && Object.values(draft).every((value) => value !== null) ? (draft as ThirstTest) : undefined;

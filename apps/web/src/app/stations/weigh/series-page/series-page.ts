@@ -8,7 +8,7 @@ import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { apiResource } from '../../../data/http/api-resource';
 import { PreferencesStore } from '../../../data/state/preferences';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDateTime } from '../../../data/units/times';

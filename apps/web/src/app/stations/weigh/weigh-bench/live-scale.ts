@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { acceptsItself, EMPTY_PAN, panAfter, panForLine, tarePan, type Pan, pourTowards } from '@cazuela/core';
 import * as z from 'zod';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { NearTargetSound } from './near-target-sound';
 

@@ -9,7 +9,7 @@ import { BenchLog } from '../../../data/offline/bench-log';
 import { createMutation } from '../../../data/http/mutation';
 import { Keys } from '../../../data/devices/keys';
 import { apiResource } from '../../../data/http/api-resource';
-import { sessionSignal } from '../../../data/offline/session-signal';
+import { sessionSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';

@@ -39,7 +39,7 @@ import {
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { auditTime, catchError, combineLatest, EMPTY, map, of, startWith, switchMap, timer, type Observable } from 'rxjs';
-import { sessionSignal } from '../../../../data/offline/session-signal';
+import { sessionSignal } from '../../../../data/offline/kept-signal';
 import { Units } from '../../../../data/units/units';
 import { Choice } from '../../../../ui/choice';
 import { NumberField } from '../../../../ui/number-field';
