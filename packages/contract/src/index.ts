@@ -90,6 +90,7 @@ export {
   coatDipBodySchema,
   coatDipsCreateSchema,
   coatDipUpdateSchema,
+  coatWindowBodySchema,
   coatWindowSchema,
   coatWindowPutSchema,
   type CoatWindowDocument,

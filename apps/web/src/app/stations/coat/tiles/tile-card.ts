@@ -6,6 +6,7 @@ import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
+import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { NumberField } from '../../../ui/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
@@ -62,6 +63,10 @@ export class TileCard {
   });
   protected readonly cones = [['', 'not yet'], ...CONE_OPTIONS] as const;
   protected readonly looks = [['', 'not looked at'], ...plainOptions(VERDICTS)] as const;
+
+  constructor() {
+    askBeforeLeaving(() => this.changed());
+  }
 
   protected toldOf(body: TileBody): string {
     const read = body.strips.filter((strip) => strip.verdict !== undefined).length;

@@ -1,7 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { coatWindowSchema } from '@cazuela/contract';
+import { coatWindowBodySchema, coatWindowSchema } from '@cazuela/contract';
 import { windowFromLooks, type CoatWindow } from '@cazuela/core';
+import { map } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../../../data/state/clock';
 import { createMutation } from '../../../data/http/mutation';
@@ -10,6 +13,8 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
+import { contractForm, formProblem, readForm } from '../../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
@@ -22,7 +27,7 @@ const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right:
 /** How thick this glaze looks right on this body, how it looks outside that range, and every change with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [ErrorBanner, MatButton, NumberField, TextField, TwoVersions],
+  imports: [ErrorBanner, MatButton, NumberField, ReactiveFormsModule, TextField, TwoVersions],
   templateUrl: './window-panel.html',
   styles: `
     button[type='submit'] {
@@ -57,15 +62,24 @@ export class WindowPanel {
     const odd = window.contradictions > 0 ? `; ${window.contradictions} contradict it` : '';
     return `${sources}${open.length > 0 ? `; ${open.join(', ')}` : ''}${odd}. Look at it, then keep it.`;
   });
-  protected readonly edited = signal<CoatWindow | undefined>(undefined);
-  protected readonly reason = signal('');
-  private readonly current = computed(() => this.document()?.changes.at(-1)?.window);
-  protected readonly draft = computed(() => this.edited() ?? this.current() ?? START);
-  protected readonly crossed = computed(() => (this.draft().thinMm >= this.draft().thickMm ? 'Too thick must lie above too thin.' : undefined));
+  protected readonly form = new FormGroup({
+    window: new FormGroup({
+      ...contractForm(coatWindowBodySchema, { thinMm: START.thinMm, thickMm: START.thickMm }).controls,
+      looks: contractForm(coatWindowBodySchema.shape.looks, START.looks),
+    }),
+    reason: new FormControl('', { nonNullable: true }),
+  });
+  private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.form.getRawValue().window)), { initialValue: START });
+  private readonly current = computed(() => this.document()?.changes.at(-1)?.window ?? START);
+  protected readonly crossed = computed(() => (this.typed().thinMm >= this.typed().thickMm ? 'Too thick must lie above too thin.' : undefined));
   protected readonly history = computed(() =>
     [...(this.document()?.changes ?? [])]
       .reverse()
       .map(({ at, by, reason, window }) => `${formatWhen(at)}, ${by}: ${this.range(window)}${reason ? `, ${reason}` : ''}`),
+  );
+  protected readonly problem = formProblem(
+    () => this.form,
+    () => this.keeping.failure()?.problem,
   );
   protected readonly stale = computed(() => {
     const failure = this.keeping.failure();
@@ -75,24 +89,32 @@ export class WindowPanel {
           detail: failure!.problem.detail,
           version: current.data.version,
           theirs: this.range(current.data.changes.at(-1)!.window),
-          mine: this.range(this.draft()),
+          mine: this.range(this.typed()),
         }
       : undefined;
   });
 
   constructor() {
+    askBeforeLeaving(() => this.form.dirty);
+    let pair = '';
+    effect(() => {
+      const { glazeId, bodyId } = this.screen.pair();
+      const window = this.current();
+      // What is typed stays, for this glaze on this body; the write then tells that somebody else was here.
+      if (!this.form.dirty || pair !== `${glazeId} ${bodyId}`) this.form.reset({ window, reason: '' });
+      pair = `${glazeId} ${bodyId}`;
+    });
     effect(() => {
       const found = this.looks.value();
       const window = found && windowFromLooks({ looks: found.looks });
       if (window?.kind !== 'ok') return;
       const { thinMm, thickMm, looks } = window.window;
-      untracked(() => {
-        const before = this.draft().looks;
-        // Words that were written by hand stay where the tiles have none.
-        const kept = { thin: looks.thin || before.thin, right: looks.right || before.right, thick: looks.thick || before.thick };
-        this.edited.set({ thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: kept });
-        this.reason.set(found!.message);
-      });
+      const before = this.form.getRawValue().window.looks;
+      // Words that were written by hand stay where the tiles have none.
+      const kept = { thin: looks.thin || before.thin, right: looks.right || before.right, thick: looks.thick || before.thick };
+      const rounded = { thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: kept };
+      this.form.setValue({ window: rounded, reason: found!.message });
+      this.form.markAsDirty();
     });
   }
 
@@ -100,27 +122,18 @@ export class WindowPanel {
     this.asked.update((count) => count + 1);
   }
 
-  protected edit(change: Partial<CoatWindow>): void {
-    this.edited.set({ ...this.draft(), ...change });
-  }
-
-  protected words(which: keyof CoatWindow['looks'], words: string): void {
-    this.edit({ looks: { ...this.draft().looks, [which]: words } });
-  }
-
   protected keep(version = this.document()?.version ?? 0): void {
-    const window = this.edited();
-    if (!window || this.crossed()) return;
-    const change = { at: this.now().toISOString(), by: this.store.by(), reason: this.reason().trim(), window };
+    const window = readForm(this.form.controls.window, coatWindowBodySchema);
+    if (!window || this.crossed() || !this.form.dirty) return;
+    const change = { at: this.now().toISOString(), by: this.store.by(), reason: this.form.getRawValue().reason.trim(), window };
     this.keeping.run(this.api.putCoatWindow(this.document()?.id ?? uuid(), { version, ...this.screen.pair(), change }), () => this.theirs());
   }
 
   protected theirs(): void {
-    this.edited.set(undefined);
-    this.reason.set('');
+    this.form.markAsPristine();
     this.keeping.clear();
     this.screen.all.reload();
   }
 
-  private range = ({ thinMm, thickMm }: CoatWindow): string => `${this.units.coat(thinMm)}–${this.units.coat(thickMm)}`;
+  private range = ({ thinMm, thickMm }: Pick<CoatWindow, 'thinMm' | 'thickMm'>): string => `${this.units.coat(thinMm)}–${this.units.coat(thickMm)}`;
 }

@@ -1,21 +1,28 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormArray, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
+import { runnerLayerSchema, runnerTileBodySchema, runnerTileSchema, type RunnerTile, type RunnerTileBody } from '@cazuela/contract';
 import { runnerReadings, attempt, flowOfReading, movementWord, USUAL_CONE } from '@cazuela/core';
+import { map } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
+import { contractForm, contractValidator, formProblem } from '../../../ui/forms/contract-form';
+import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { NumberField } from '../../../ui/number-field';
 import { TwoVersions } from '../../../parts/two-versions';
 import { SelectField } from '../../../ui/select-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { Notice } from '../../../ui/notice';
 
+const UNMEASURED = { bandMm: null as number | null, cone: USUAL_CONE, holdMinutes: 10 as number | null, runMm: null as number | null };
+
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
   selector: 'cz-runner-card',
-  imports: [MatButton, NumberField, SelectField, TwoVersions],
+  imports: [MatButton, NumberField, ReactiveFormsModule, SelectField, TwoVersions],
   templateUrl: './runner-card.html',
   styles: `
     article {
@@ -65,9 +72,16 @@ export class RunnerCard {
   private readonly notice = inject(Notice);
   protected readonly saving = createMutation();
   protected readonly cones = CONE_OPTIONS;
-  protected readonly usualCone = USUAL_CONE;
-  protected readonly draft = linkedSignal(() => this.tile().body);
-  protected readonly isChanged = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.tile().body));
+  protected readonly form = new FormGroup({
+    ...contractForm(runnerTileBodySchema, UNMEASURED).controls,
+    coats: new FormArray<FormControl<number | null>>([]),
+  });
+  private readonly typed = toSignal(this.form.valueChanges.pipe(map(() => this.body())));
+  protected readonly draft = computed(() => this.typed() ?? this.tile().body);
+  protected readonly problem = formProblem(
+    () => this.form,
+    () => this.saving.failure()?.problem,
+  );
   protected readonly stale = computed(() => {
     const problem = this.saving.failure()?.problem;
     return problem?.code === 'stale' ? runnerTileSchema.safeParse(problem.current).data : undefined;
@@ -93,24 +107,48 @@ export class RunnerCard {
   private readonly whole = computed(() => this.draft().bandMm + Math.max(40, this.draft().runMm ?? 0));
   protected readonly bandHigh = computed(() => this.high(this.draft().bandMm));
 
+  constructor() {
+    askBeforeLeaving(() => this.form.dirty);
+    effect(() => {
+      const { layers, bandMm, cone = UNMEASURED.cone, holdMinutes = UNMEASURED.holdMinutes, runMm = null } = this.tile().body;
+      const coats = layers.map(({ coatMm }) => coatMm);
+      const rule = contractValidator(runnerLayerSchema.shape.coatMm);
+      this.form.setControl('coats', new FormArray(coats.map((coatMm) => new FormControl<number | null>(coatMm, rule))));
+      this.form.reset({ bandMm, cone, holdMinutes, runMm, coats });
+    });
+  }
+
   protected high(mm: number): number {
     return (96 * mm) / this.whole();
   }
 
-  protected edit(change: Partial<RunnerTileBody>): void {
-    const body = { ...this.draft(), ...change };
-    // Leaves out what is undefined.
-    this.draft.set(Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)) as RunnerTileBody);
-  }
-
-  protected coat(index: number, coatMm: number | null): void {
-    if (coatMm) this.edit({ layers: this.draft().layers.map((layer, at) => (at === index ? { ...layer, coatMm } : layer)) });
-  }
-
   protected save(version: number): void {
-    this.saving.run(this.api.updateRunnerTile({ id: this.tile().id, version, body: this.draft() }), (tile) => {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    this.saving.run(this.api.updateRunnerTile({ id: this.tile().id, version, body: this.body() }), (tile) => {
+      this.form.markAsPristine();
       this.kept.emit(tile);
       this.notice.tell('The tile is kept.');
     });
+  }
+
+  protected takeTheirs(tile: RunnerTile): void {
+    this.form.markAsPristine();
+    this.saving.clear();
+    this.kept.emit(tile);
+  }
+
+  /** The tile as it is typed; a run that is emptied was not measured, any other emptied figure is as it was. */
+  private body(): RunnerTileBody {
+    const { runMm: _before, ...made } = this.tile().body;
+    const { bandMm, cone, holdMinutes, runMm, coats } = this.form.getRawValue();
+    return {
+      ...made,
+      layers: made.layers.map((layer, at) => ({ ...layer, coatMm: coats[at] ?? layer.coatMm })),
+      bandMm: bandMm ?? made.bandMm,
+      cone,
+      ...(holdMinutes === null ? {} : { holdMinutes }),
+      ...(runMm === null ? {} : { runMm }),
+    };
   }
 }
