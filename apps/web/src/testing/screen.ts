@@ -12,6 +12,7 @@ import { Keys } from '../app/data/devices/keys';
 /** A screen as a potter uses it: by the words on it. */
 export class Screen<T> {
   private readonly loader: HarnessLoader;
+  private keyAtMs = 0;
 
   private constructor(readonly fixture: ComponentFixture<T>) {
     this.loader = TestbedHarnessEnvironment.documentRootLoader(fixture);
@@ -115,7 +116,8 @@ export class Screen<T> {
   /** Presses a key of this screen, with nothing focused. */
   async key(key: string): Promise<void> {
     const event = new KeyboardEvent('keydown', { key, cancelable: true });
-    Object.defineProperty(event, 'target', { value: document.body });
+    // A second after the last one, as hands at a bench are.
+    Object.defineProperties(event, { target: { value: document.body }, timeStamp: { value: (this.keyAtMs += 1_000) } });
     TestBed.inject(Keys).press(event);
     await this.settle();
   }

@@ -9,3 +9,4 @@ export { type RecipeLine, type ResolvedLine } from './recipe';
 export { resolveLines, recipeDensity } from './recipe-mix';
 export { siblings, type Sibling } from './siblings';
 export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';
+export { weighedDifference, type WeighedDifference } from './weighed-difference';

@@ -10,19 +10,24 @@ const FRACTIONS: Readonly<Record<string, string>> = {
   '7/8': '⅞',
 };
 
+/** A fraction is shown where it is the weight to within this share; a powder that is further off is weighed by decimals. */
+const FRACTION_WITHIN = 0.02;
+
 /**
  * Returns a weight in pounds and ounces as bench scales show it: to the quarter ounce from a pound on, to the eighth from two ounces, to the
- * sixteenth below. Rounding is carried: 15.9 oz is a pound.
+ * sixteenth below, where that holds within 2 %; else in ounces with decimals. Rounding is carried: 15.9 oz is a pound.
  *
  * @param grams - 0 or more
  * @example
  * poundsAndOunces(1034.8) // '2 lb 4 ½ oz'
+ * @example
+ * poundsAndOunces(1.5) // '0.053 oz'
  */
 export function poundsAndOunces(grams: number): string {
   const inOunces = Math.abs(grams) / MASS_UNITS.oz;
   const parts = inOunces >= 16 ? 4 : inOunces >= 2 ? 8 : 16;
   const steps = Math.round(inOunces * parts);
-  if (steps === 0 && inOunces > 0) return `${(grams / MASS_UNITS.oz).toFixed(3)} oz`;
+  if (Math.abs(steps / parts - inOunces) > FRACTION_WITHIN * inOunces) return `${(grams / MASS_UNITS.oz).toFixed(inOunces >= 1 ? 2 : 3)} oz`;
   const pounds = Math.floor(steps / (16 * parts));
   const rest = steps - pounds * 16 * parts;
   const ounces = Math.floor(rest / parts);

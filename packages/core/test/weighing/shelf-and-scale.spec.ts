@@ -110,8 +110,18 @@ describe('the weight after the last powder', () => {
     ['without the kaolin', 620, { kind: 'missed', lines: ['Kaolin'] }],
     ['with the copper twice', 1040, { kind: 'doubled', lines: ['Copper carbonate'] }],
     ['that no line explains', 900, { kind: 'unexplained', differenceGrams: -120 }],
+    ['a little less than went in: scoops and dust keep that', 1015.4, { kind: 'lost' }],
+    ['as much more than went in, which nothing keeps', 1025.5, { kind: 'unexplained' }],
   ])('%s', (_name, shown, answer) => {
     expect(check(shown)).toMatchObject(answer);
+  });
+
+  it('heavier by a skipped powder: that one is in, before any other is said to be in twice', () => {
+    const skipped = [{ name: 'Titanium dioxide', grams: 20.4 }];
+    const question = { lines, skipped, allowedGrams: allowedDifference({ lines, divisionGrams: 1 }) };
+    expect(closingCheck({ ...question, shownGrams: 1041 })).toMatchObject({ kind: 'skippedIsIn', lines: ['Titanium dioxide'] });
+    expect(closingCheck({ ...question, shownGrams: 1021 }).kind).toBe('agrees');
+    expect(closingCheck({ ...question, shownGrams: 1000.5 })).toMatchObject({ kind: 'missed', lines: ['Copper carbonate'] });
   });
 });
 
@@ -159,6 +169,9 @@ describe('pounds and ounces', () => {
     [28.349523125 * 3.126, '3 ⅛ oz'],
     [28.349523125 * 0.19, '3/16 oz'],
     [0.4, '0.014 oz'],
+    // An eighth would be 18 % of cobalt too much.
+    [1.5, '0.053 oz'],
+    [28.349523125 * 1.1, '1.10 oz'],
     [0, '0 oz'],
   ])('%s g are %s', (grams, words) => {
     expect(poundsAndOunces(grams)).toBe(words);

@@ -14,9 +14,9 @@ describe('keys', () => {
       TestBed.inject(Keys).bind(bindings.map((binding) => ({ words: '', ...binding, run: () => done.push(binding.words ?? binding.keys[0]!) }))),
     );
   /** Presses a key with the focus on an element; returns false when the key was handled. */
-  const press = (key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}): boolean => {
+  const press = (key: string, target: HTMLElement = document.body, more: KeyboardEventInit = {}, atMs = 0): boolean => {
     const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });
-    Object.defineProperty(event, 'target', { value: target });
+    Object.defineProperties(event, { target: { value: target }, timeStamp: { value: atMs } });
     TestBed.inject(Keys).press(event);
     return !event.defaultPrevented;
   };
@@ -47,6 +47,16 @@ describe('keys', () => {
     expect(done).toEqual([]);
     expect(press('n')).toBe(false);
     expect(done).toEqual(['n']);
+  });
+
+  it('two quick presses of “next” are one: no line is taken by a nervous hand', () => {
+    bind({ keys: [' '], words: 'next', restsMs: 350 }, { keys: ['n'], words: 'note' });
+    press(' ', document.body, {}, 1_000);
+    expect(press(' ', document.body, {}, 1_200)).toBe(false);
+    press('n', document.body, {}, 1_250);
+    press('n', document.body, {}, 1_300);
+    press(' ', document.body, {}, 1_700);
+    expect(done).toEqual(['next', 'note', 'note', 'next']);
   });
 
   it('are in force only when they mean something', () => {

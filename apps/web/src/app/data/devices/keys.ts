@@ -9,6 +9,8 @@ export interface KeyBinding {
   inFields?: boolean;
   /** Handled only while this returns true; always when left out. */
   when?: () => boolean;
+  /** Pressed again within so many ms, it counts as one press. */
+  restsMs?: number;
   /** The key also does what it does by itself, e.g. types into the field that got the focus. */
   passOn?: boolean;
 }
@@ -18,6 +20,7 @@ const DIALOGS = '.cdk-overlay-container :is(mat-dialog-container, mat-bottom-she
 /** The keys of the open screen. One listener in the shell passes every key press on. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
+  private lastRun: { binding: KeyBinding; atMs: number } | undefined;
   private pointedAt: Element | undefined;
   private readonly layers = signal<readonly (readonly KeyBinding[])[]>([]);
   readonly bindings = this.layers.asReadonly();
@@ -54,7 +57,9 @@ export class Keys {
       button.blur();
     }
     if (!found.passOn) event.preventDefault();
-    found.run();
+    const isSamePress = found === this.lastRun?.binding && event.timeStamp - this.lastRun.atMs < (found.restsMs ?? 0);
+    this.lastRun = { binding: found, atMs: event.timeStamp };
+    if (!isSamePress) found.run();
   }
 }
 

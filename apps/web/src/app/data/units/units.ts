@@ -41,6 +41,11 @@ export class Units {
     return this.massUnit() === 'lb' ? poundsAndOunces(grams) : `${this.massFigure(grams)} ${this.massUnit()}`;
   }
 
+  /** The same in grams, to stand beside ounces; empty where grams are shown already. */
+  besideMass(grams: number): string {
+    return this.massUnit() === 'g' ? '' : `${formatFixed(grams, decimalsForDivision(this.divisionFor(grams)))} g`;
+  }
+
   /** What is on the shelf, as sacks and jars are counted, not as a scale shows it. */
   sack(grams: number): string {
     if (this.massUnit() !== 'g') return this.mass(grams);

@@ -1,4 +1,13 @@
-import type { AgainstEarlier, RecordsComparison, BucketContents, CorrectionPlan, DaysInRange, Evaporated, EvaporationBasis } from '@cazuela/core';
+import type {
+  AgainstEarlier,
+  RecordsComparison,
+  BucketContents,
+  CorrectionPlan,
+  DaysInRange,
+  Evaporated,
+  EvaporationBasis,
+  WeighedDifference,
+} from '@cazuela/core';
 import type { NewEvent } from '../../data/offline/bench-log';
 import type { Units } from '../../data/units/units';
 import { DROP_NAMES } from './bucket-page/cures/cure-words';
@@ -163,4 +172,11 @@ export function driftWords(drift: NonNullable<BucketContents['drift']>, left: Da
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;
   return `${speed} Leaves its range in about ${days(left.days)} days (${range}).`;
+}
+
+/** One powder that went in otherwise than its recipe wants. */
+export function differenceWords(name: string, { isGrams, wantedGrams }: WeighedDifference, units: Units): string {
+  if (isGrams === 0) return `${name} is missing, ${units.mass(wantedGrams)}`;
+  if (wantedGrams === 0) return `${name} is in, ${units.mass(isGrams)}, and is not in the recipe`;
+  return `${units.mass(Math.abs(isGrams - wantedGrams))} too ${isGrams > wantedGrams ? 'much' : 'little'} ${name}`;
 }

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { planCorrection, type BucketEvent } from '@cazuela/core';
 import type { BenchEvent, Bucket } from '@cazuela/contract';
-import { ago, bucket, id, KAOLIN, POWDERS, SILICA, STAIN, summaryOf } from '../../../testing/made-up';
+import { ago, bucket, id, KAOLIN, POWDERS, RECIPE, SILICA, STAIN, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/offline/outbox';
@@ -39,6 +39,15 @@ describe('a bucket', () => {
     expect(text).toContain('Holds 10.0 L');
     expect(text).toContain('Dry powder 7,300.0 g');
     expect(text).toContain('In range.');
+  });
+
+  it('says what was weighed in otherwise than its recipe wants: a powder that was skipped is known of the bucket too', async () => {
+    const screen = await open(bucket());
+    records.answer(`/recipes/${RECIPE.id}/versions`, [
+      { versionId: RECIPE.versionId, number: 2, reason: '', changedAt: ago(9000), body: RECIPE.body },
+    ]);
+    await screen.settle();
+    expect(screen.text).toContain('Not as its recipe: 633.3 g too much Kaolin; Tin oxide is missing, 333.3 g.');
   });
 
   it('too thick: water in two stages, booked with one tap, then it wants to be measured', async () => {

@@ -48,10 +48,14 @@ export function closingWords(check: ClosingCheck, units: Units): { tone: 'good' 
   switch (check.kind) {
     case 'agrees':
       return { tone: 'good', words: 'It agrees with the sum of the lines.' };
+    case 'skippedIsIn':
+      return { tone: 'look', words: `${size} too much: the weight of ${check.lines.join(' or ')}, noted as skipped. If it is in, weigh it now.` };
     case 'missed':
       return { tone: 'look', words: `${size} too little: the weight of ${check.lines.join(' or ')}. Did it go in?` };
     case 'doubled':
       return { tone: 'look', words: `${size} too much: the weight of ${check.lines.join(' or ')}. Did it go in twice?` };
+    case 'lost':
+      return { tone: 'good', words: `${size} less than went in: scoops and dust keep that much.` };
     case 'unexplained':
       return {
         tone: 'look',

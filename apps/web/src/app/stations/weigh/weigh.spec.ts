@@ -290,6 +290,54 @@ describe('the weighing bench', () => {
     expect(title(screen)).toBe('Silica');
   });
 
+  it('a weight that cannot be read is not taken for the target: the line stays until it is right', async () => {
+    const screen = await atFirstLine();
+    await screen.type('What the scale shows', '41o.2');
+    await screen.key(' ');
+    records.http.expectNone((each) => each.url.endsWith('/events'));
+    expect(title(screen)).toBe('Kaolin');
+    expect(screen.text).toContain('“41o.2” is not a number');
+    await screen.type('What the scale shows', '410.2');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 410.2 });
+  });
+
+  it('a skipped powder is said at the end, and weighed after all with one press', async () => {
+    const screen = await atFirstLine();
+    await screen.key('s');
+    sent();
+    for (let line = 0; line < 2; line++) {
+      await screen.key(' ');
+      sent();
+    }
+    expect(title(screen)).toBe('Mix it');
+    expect(screen.text).toContain('Kaolin, 400.0 g, was skipped.');
+    await screen.type('It weighs', String(1100 + 600 + 400 + one.plan.lines[2]!.targetGrams));
+    expect(screen.text).toContain('400.0 g too much: the weight of Kaolin, noted as skipped.');
+    sent();
+    await screen.press('Weigh it now');
+    expect(sent().type).toBe('undone');
+    expect(title(screen)).toBe('Kaolin');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', lineId: one.plan.lines[0]!.lineId, grams: 400 });
+    expect(title(screen)).toBe('Mix it');
+    expect(screen.text).not.toContain('was skipped');
+  });
+
+  it('any line is gone back to; what was noted for it stands in the field until it is typed anew', async () => {
+    const screen = await atFirstLine();
+    await screen.key(' ');
+    sent();
+    await screen.press('Kaolin, 400.0 g in: type it anew');
+    sent();
+    expect(title(screen)).toBe('Kaolin');
+    expect(screen.field('What the scale shows').value).toBe('400');
+    await screen.type('What the scale shows', '404');
+    await screen.key(' ');
+    expect(sent()).toMatchObject({ type: 'lineWeighed', grams: 404 });
+    expect(title(screen)).toBe('Silica');
+  });
+
   it('another powder takes a line’s place once what it changes was said', async () => {
     const screen = await atFirstLine();
     await screen.key('p');

@@ -15,6 +15,7 @@ import {
   surfaceCm2,
   suspensionRisk,
   washBefore,
+  weighedDifference,
   correctionOptions,
   weighedParts,
   type BucketContents,
@@ -33,7 +34,7 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { Notice } from '../../../ui/notice';
-import { eventWords, rangeAdvice } from '../bucket-words';
+import { differenceWords, eventWords, rangeAdvice } from '../bucket-words';
 import { correctionWords } from './corrections/correction-words';
 
 /** The work of another tablet at the same bucket is seen after at most this long, ms. */
@@ -58,6 +59,10 @@ export class BucketScreen {
     () => this.bucket()?.id,
     () => combineLatest({ powders: this.api.powders(), buckets: this.api.buckets() }),
   );
+  private readonly versions = keyedResource(
+    () => this.bucket()?.recipeId ?? undefined,
+    (id) => this.api.recipeVersions(id),
+  );
   readonly powders = computed(() => this.around.value()?.powders ?? []);
   readonly others = computed<BucketSummary[]>(() =>
     (this.around.value()?.buckets ?? []).filter((one) => one.id !== this.bucket()?.id && !one.body.closedAt),
@@ -70,6 +75,16 @@ export class BucketScreen {
   readonly contents = computed(() => {
     const { now } = this.story();
     return now.kind === 'ok' ? { ...now.contents, ...drifting(this.bucket()) } : undefined;
+  });
+  /** What was weighed in otherwise than its recipe wants. */
+  readonly notAsRecipe = computed(() => {
+    const version = this.versions.value()?.find((one) => one.versionId === this.bucket()?.recipeVersionId);
+    const filled = this.events().find((event) => event.type === 'filled' && event.from === 'batch');
+    if (!version || filled?.type !== 'filled') return '';
+    const names = new Map([...this.powders(), ...filled.parts.map(({ powderId: id, name }) => ({ id, name }))].map(({ id, name }) => [id, name]));
+    return weighedDifference({ lines: version.body.lines, parts: filled.parts })
+      .map((one) => differenceWords(names.get(one.powderId) ?? 'a powder that is put away', one, this.units))
+      .join('; ');
   });
   readonly mixture = computed(() => mixtureOf(this.contents() ?? {}));
   readonly history = computed(() => this.story().moments);

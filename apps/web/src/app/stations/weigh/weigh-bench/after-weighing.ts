@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { allowedDifference, closingCheck, type BatchCheck, type BatchState } from '@cazuela/core';
+import { MatButton } from '@angular/material/button';
+import { allowedDifference, closingCheck, type BatchCheck, type BatchLineState, type BatchState } from '@cazuela/core';
 import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { closingWords, sieveWords } from '../weigh-words';
@@ -16,7 +17,7 @@ export interface NewCheck {
 /** From the last powder to a bucket: the closing weight, slaking, mixing, the sieve, the waste, and a tile beside the old bucket. */
 @Component({
   selector: 'cz-after-weighing',
-  imports: [Checkbox, NumberField],
+  imports: [Checkbox, MatButton, NumberField],
   templateUrl: './after-weighing.html',
   styles: `
     .after {
@@ -57,9 +58,12 @@ export interface NewCheck {
 export class AfterWeighing {
   readonly state = input.required<BatchState>();
   readonly checked = output<NewCheck>();
+  /** A line to be weighed after all. */
+  readonly opened = output<BatchLineState>();
   protected readonly units = inject(Units);
   private readonly typed = signal<Partial<Record<BatchCheck, number>>>({});
   protected readonly expected = computed(() => this.state().dryInGrams + (this.state().waterInGrams ?? 0));
+  protected readonly skipped = computed(() => this.state().lines.filter((line) => line.state === 'skipped'));
   protected readonly closing = computed(() => this.value('closingWeight'));
   protected readonly sieve = computed(() =>
     sieveWords(this.state().lines.flatMap((line) => (line.inGrams > 0 && line.sieveMesh ? [line.sieveMesh] : []))),
@@ -67,13 +71,14 @@ export class AfterWeighing {
   protected readonly closingVerdict = computed(() => {
     const shownGrams = this.closing();
     if (shownGrams === undefined) return undefined;
+    const { waterInGrams = 0 } = this.state();
     const lines = [
-      ...this.state().lines.map(({ name, inGrams, targetGrams }) => ({ name, grams: inGrams > 0 ? inGrams : targetGrams, in: inGrams > 0 })),
-      { name: 'the water', grams: this.state().waterInGrams ?? 0, in: true },
+      ...this.state().lines.flatMap(({ name, inGrams }) => (inGrams > 0 ? [{ name, grams: inGrams }] : [])),
+      { name: 'the water', grams: waterInGrams },
     ];
-    const weighed = lines.filter((line) => line.in);
-    const allowedGrams = allowedDifference({ lines: weighed, divisionGrams: this.units.divisionFor(this.expected()) });
-    return closingWords(closingCheck({ lines: weighed, shownGrams, allowedGrams }), this.units);
+    const skipped = this.skipped().map(({ name, targetGrams }) => ({ name, grams: targetGrams }));
+    const allowedGrams = allowedDifference({ lines, divisionGrams: this.units.divisionFor(this.expected()) });
+    return closingWords(closingCheck({ lines, skipped, shownGrams, allowedGrams }), this.units);
   });
   protected readonly residueSays = computed(() => {
     const residue = this.value('sieveResidue');

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatTooltip } from '@angular/material/tooltip';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
-import { lineOnScale, replayBatch, scaleFor, type Entered } from '@cazuela/core';
+import { lineOnScale, replayBatch, scaleFor, type BatchLineState, type Entered } from '@cazuela/core';
 import { timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/offline/bench-log';
@@ -15,6 +16,7 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { Notice } from '../../../ui/notice';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
@@ -30,10 +32,25 @@ import { ResourceState } from '../../../ui/resource-state';
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
 
+/** A second press so soon after the first is the same hand, not the next line, ms. */
+const REST_MS = 350;
+
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
-  imports: [AfterWeighing, BenchQuestion, Checkbox, ErrorBanner, LiveWeight, MatButton, NumberField, ResourceState, ScalePanel, TextField],
+  imports: [
+    AfterWeighing,
+    BenchQuestion,
+    Checkbox,
+    ErrorBanner,
+    LiveWeight,
+    MatButton,
+    MatTooltip,
+    NumberField,
+    ResourceState,
+    ScalePanel,
+    TextField,
+  ],
   providers: [LiveScale],
   templateUrl: './weigh-bench.html',
   styleUrl: './weigh-bench.scss',
@@ -44,6 +61,7 @@ export class WeighBench {
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
+  private readonly notice = inject(Notice);
   private readonly store = inject(StudioStore);
   private readonly router = inject(Router);
   private readonly field = viewChild(NumberField);
@@ -58,6 +76,7 @@ export class WeighBench {
   protected readonly asking = signal<Asked | undefined>(undefined);
   /** The weight is typed although a scale is connected. */
   protected readonly byHand = signal(false);
+  private tappedAtMs = Number.NEGATIVE_INFINITY;
   /** Somebody wanted to go on while the scale shows nothing for this line. */
   private readonly nothingOn = signal(false);
   protected readonly live = inject(LiveScale);
@@ -140,7 +159,7 @@ export class WeighBench {
       untracked(() =>
         this.live.follow(key && load ? { key, targetGrams: load.grams } : undefined, (grams) => {
           // Somebody is typing a note or a lot: the weight waits on the scale until that is done.
-          if (this.asking()) return false;
+          if (this.asking() || this.field()?.problem()) return false;
           this.take({ grams });
           return true;
         }),
@@ -150,7 +169,7 @@ export class WeighBench {
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.loadedBatch.reload());
     inject(Keys).bind([
-      { keys: [' ', 'enter'], words: 'next', inFields: true, run: () => this.next() },
+      { keys: [' ', 'enter'], words: 'next', inFields: true, restsMs: REST_MS, run: () => this.next() },
       { keys: ['backspace'], words: 'back: take the last weight back', run: () => this.back() },
       { keys: ['s'], words: 'skip this line', run: () => this.skip() },
       { keys: ['o'], words: 'too much is in: raise the batch', inFields: true, when: () => !!this.rescue()?.can, run: () => this.raise() },
@@ -176,12 +195,16 @@ export class WeighBench {
 
   /** A wet finger taps twice: the second tap never accepts the line that has just appeared. */
   protected tap(event: MouseEvent): void {
-    if (event.detail <= 1) this.next();
+    const isRested = event.timeStamp - this.tappedAtMs >= REST_MS || this.typed().value !== null;
+    if (event.detail <= 1 && isRested) this.next();
+    this.tappedAtMs = event.timeStamp;
   }
 
   protected next(): void {
     const step = this.step();
     if (this.asking() || !step) return;
+    // What cannot be read is not "as wanted": it stays until it is right.
+    if (this.field()?.problem()) return this.field()!.focus();
     switch (step.kind) {
       case 'respirator':
         return this.note({ type: 'respiratorOn' });
@@ -207,6 +230,22 @@ export class WeighBench {
     if (!line || !load) return;
     if (load.last) this.note({ type: 'lineWeighed', lineId: line.lineId, ...weight });
     else this.note({ type: 'loadWeighed', lineId: line.lineId, load: load.number, ...weight });
+  }
+
+  protected openWords({ name, state, inGrams }: BatchLineState): string {
+    return state === 'skipped' ? `${name} was skipped: weigh it now` : `${name}, ${this.units.mass(inGrams)} in: type it anew`;
+  }
+
+  /** Back to any line. What was weighed for it stands in the field until another weight is typed: it is in the bucket. */
+  protected openAgain({ lineId, name, eventId, inGrams, loadsIn }: BatchLineState): void {
+    if (!eventId) return;
+    this.note({ type: 'undone', eventId });
+    const isAsked = this.line()?.lineId === lineId && loadsIn === 0 && inGrams > 0;
+    if (isAsked) {
+      this.byHand.set(true);
+      this.typed.set({ value: inGrams });
+    }
+    this.notice.tell(isAsked ? `${name}: what was noted stands in the field.` : `${name} is asked for again.`);
   }
 
   protected ask(what: 'lot' | 'powder'): void {
