@@ -1,4 +1,5 @@
 import type { Batch } from '@cazuela/contract';
+import { pressNext } from './hands';
 import { expect, StudioUnderTest, test } from './studio';
 
 const grams = (batch: Batch): Record<string, number> =>
@@ -15,14 +16,14 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.goto(own.address);
     await page.getByRole('link', { name: 'Go on weighing' }).click();
     await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Whiting' })).toBeVisible();
     own.killServer();
     await page.keyboard.type('660.2');
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Red iron oxide' })).toBeVisible();
     await expect(page.getByText(/(step is|steps are) kept on this device/)).toBeVisible();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Cobalt carbonate' })).toBeVisible();
 
     await own.startServer();
@@ -30,9 +31,9 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.reload();
     await expect(page.getByRole('heading', { name: 'Cobalt carbonate' })).toBeVisible();
     await expect(page.getByText('Line 7 of 7.')).toBeVisible();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('button', { name: 'It is a bucket' })).toBeEnabled();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     // The heading of the bench has the version behind the name: only the bucket's page has the name alone.
     await expect(page.getByRole('heading', { name: 'Noche Honda', level: 1, exact: true })).toBeVisible();
 
@@ -48,7 +49,7 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.goto(`${own.address}/weigh/${batch!.id}`);
     await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
     own.killServer();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Whiting' })).toBeVisible();
     // The tab dies with the server; another one finds the event in the device's storage and sends it.
     await page.close();
@@ -64,8 +65,8 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.goto(`${own.address}/weigh/${batch!.id}`);
     await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
     await context.setOffline(true);
-    await page.keyboard.press('Space');
-    await page.keyboard.press('Space');
+    await pressNext(page);
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Red iron oxide' })).toBeVisible();
     await expect(page.getByText(/(step is|steps are) kept on this device/)).toBeVisible();
     await context.setOffline(false);
@@ -81,7 +82,7 @@ test.describe('when something dies in the middle of weighing', () => {
     await page.goto(`${own.address}/weigh/${batch!.id}`);
     await expect(page.getByRole('heading', { name: 'Potash feldspar' })).toBeVisible();
     await own.stopDatabase();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Whiting' })).toBeVisible();
     await expect(page.getByText(/records cannot be reached/)).toBeVisible();
     await own.startDatabase();

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { Batch } from '@cazuela/contract';
 import { choose } from './choose';
+import { pressNext } from './hands';
 import { expect, StudioUnderTest, test } from './studio';
 
 /** Pours at the practice scale: a stream for most of it, and nothing more. */
@@ -31,9 +32,9 @@ async function startWithScale(page: Page, own: StudioUnderTest): Promise<void> {
   await page.getByRole('radio', { name: 'test' }).click();
   await page.getByRole('button', { name: 'Start weighing' }).click();
   await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();
-  await page.keyboard.press('Space');
+  await pressNext(page);
   await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
-  await page.keyboard.press('Space');
+  await pressNext(page);
   await page.getByRole('button', { name: /No scale connected/ }).click();
   await page.getByRole('button', { name: 'Practise with Bench scale' }).click();
 }
@@ -91,7 +92,7 @@ test.describe('a test batch with the live scale', () => {
     own.killServer();
     const before = await page.getByRole('heading', { level: 2 }).first().textContent();
     await page.keyboard.type('9');
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { level: 2 }).first()).not.toHaveText(before!);
     await own.startServer();
     await expect(page.getByText(/records cannot be reached/)).toBeHidden({ timeout: 20_000 });

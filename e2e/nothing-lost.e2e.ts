@@ -1,5 +1,6 @@
 import type { Batch, Bucket } from '@cazuela/contract';
 import type { BrowserContext, Page, Route } from '@playwright/test';
+import { pressNext } from './hands';
 import { expect, StudioUnderTest, test } from './studio';
 
 /** What may answer in place of the records, each for a while. */
@@ -78,7 +79,7 @@ test.describe('what hands did is never lost', () => {
       const gone = events.map((event) => ({ ...event, streamId: '0198c0de-0000-7000-8000-00000000dead' }));
       await route.continue({ postData: JSON.stringify({ events: gone }) });
     });
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await page.goto(own.address);
     await expect(page.getByText('One step was not taken over: There is no such batch here any more.')).toBeVisible();
     await page.reload();

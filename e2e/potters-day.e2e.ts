@@ -1,4 +1,5 @@
 import { choose } from './choose';
+import { pressNext } from './hands';
 import { expect, test } from './studio';
 
 /** From a recipe to a result in one sitting, nothing typed twice: by keyboard where a potter has one, else by tap. */
@@ -40,19 +41,19 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.getByRole('checkbox', { name: 'I know it from another studio' }).check();
     await page.getByRole('button', { name: 'Start weighing' }).click();
     await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
-    await page.keyboard.press('Space');
+    await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Kaolin' })).toBeVisible();
     // Typing goes straight into the weight; 30 g too much is said before it is accepted.
     await page.keyboard.type('1100');
     await expect(page.getByRole('status').filter({ hasText: 'too much' })).toBeInViewport({ ratio: 1 });
-    await page.keyboard.press('Enter');
+    await pressNext(page, 'Enter');
     await expect(page.getByRole('heading', { name: 'Silica' })).toBeVisible();
     await page.keyboard.press('Backspace');
     await expect(page.getByRole('heading', { name: 'Kaolin' })).toBeVisible();
     for (const next of ['Silica', 'Whiting', 'Tin oxide', 'Mix it']) {
-      await page.keyboard.press('Space');
+      await pressNext(page);
       await expect(page.getByRole('heading', { name: next })).toBeVisible();
     }
     // Words are typed with their spaces and their o: neither moves to the next step there.
@@ -68,7 +69,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await expect(page.getByRole('heading', { name: 'Mix it' })).toBeVisible();
     await name.fill('Nube');
     await expect(page.getByRole('button', { name: 'It is a bucket' })).toBeEnabled();
-    await page.keyboard.press('Enter');
+    await pressNext(page, 'Enter');
   });
 
   await test.step('Bucket: measured, brought into range in two stages', async () => {

@@ -1,4 +1,5 @@
 import { choose } from './choose';
+import { pressNext } from './hands';
 import { expect, test } from './studio';
 
 test.describe('the shelf, the label, the ladder and the files', () => {
@@ -33,7 +34,7 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await page.getByRole('button', { name: 'Start weighing' }).click();
     for (const heading of ['Respirator on', 'Water', 'Clear base, bought', 'Stain (spinel type)']) {
       await expect(page.getByRole('heading', { name: heading, level: 2 })).toBeVisible();
-      await page.keyboard.press('Space');
+      await pressNext(page);
     }
     // The closing weight names what was missed.
     await page.getByRole('textbox', { name: 'It weighs' }).fill('897');
