@@ -1,5 +1,6 @@
 import { type ElementRef, afterRenderEffect, ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, viewChild } from '@angular/core';
 import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartConfiguration } from 'chart.js';
+import { leaveField } from '../ui/leave-field';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, Filler);
 Chart.defaults.font = { family: "'Atkinson Hyperlegible Next Variable', sans-serif", size: 14, weight: 500 };
@@ -91,6 +92,7 @@ export class LineChart {
   protected take(event: PointerEvent): void {
     const point = this.draggable() && event.isPrimary ? this.pointAt(event) : undefined;
     if (!point) return;
+    leaveField();
     this.isHeld = true;
     this.canvas().nativeElement.setPointerCapture?.(event.pointerId);
     event.preventDefault();

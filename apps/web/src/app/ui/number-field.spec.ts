@@ -85,9 +85,25 @@ describe('a number field', () => {
     expect(fixture.componentInstance.value()).toBe(500);
   });
 
-  it('what was no number gives way when another value comes from outside', async () => {
+  it('what is typed stays typed until it is left: 1.5 on its way to 1.6 is not filled up from elsewhere', async () => {
+    // As a coat question does, which falls back to the bucket's own figure while the field holds none.
+    fixture.componentInstance.keepsLast = true;
+    for (const text of ['1.5', '1.', '1', '']) {
+      await type(text);
+      fixture.componentInstance.value.set(1.4526);
+      await fixture.whenStable();
+      expect(box().value).toBe(text);
+    }
+    await type('1.6');
+    expect(fixture.componentInstance.value()).toBe(1.6);
+  });
+
+  it('what was no number gives way to another value from outside once it is left', async () => {
     await type('much');
     fixture.componentInstance.value.set(750);
+    await fixture.whenStable();
+    expect(box().value).toBe('much');
+    box().dispatchEvent(new Event('blur'));
     await fixture.whenStable();
     expect(box().value).toBe('750');
     expect(shownError()).toBe('');

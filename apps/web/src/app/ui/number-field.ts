@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, viewChild, type ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal, viewChild, type ElementRef } from '@angular/core';
 import { NG_VALIDATORS, NG_VALUE_ACCESSOR, type ValidationErrors, type Validator } from '@angular/forms';
 import { MatFormField, MatSuffix } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -63,6 +63,7 @@ const INCH_DECIMALS = 2;
           [czErrorState]="!!problem()"
           [aria-describedby]="describedBy()"
           (input)="type(box.value)"
+          (change)="isEditing.set(false)"
           (blur)="leave()"
           (keydown.enter)="entered.emit()"
         />
@@ -118,15 +119,21 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
         return this.units.temperatureUnit();
     }
   });
+  /** From the first key until the field is left or Enter is pressed. */
+  protected readonly isEditing = signal(false);
   /**
-   * What the box shows: the typed text while its number is still the value, else the value as text. A text that is no number yet stays while the
-   * value is the last number that was emitted: fast typing loses nothing.
+   * What the box shows. While a hand types, the text stays as typed, whatever comes from outside: "1.", on the way from 1.5 to 1.6, is not
+   * filled up with another figure. After that: the typed text while its number is still the value, else the value as text. A text that is no
+   * number stays while the value is the last number that was emitted.
    */
-  private readonly typed = linkedSignal<number | null | undefined, { text: string; value: number | null; sent: number | null } | undefined>({
-    source: this.current,
-    computation: (value, before) => {
+  private readonly typed = linkedSignal<
+    { value: number | null | undefined; isEditing: boolean },
+    { text: string; value: number | null; sent: number | null } | undefined
+  >({
+    source: () => ({ value: this.current(), isEditing: this.isEditing() }),
+    computation: ({ value, isEditing }, before) => {
       const [kept, now] = [before?.value, value ?? null];
-      return kept && (kept.value === now || (kept.value === null && kept.sent === now)) ? kept : undefined;
+      return kept && (isEditing || kept.value === now || (kept.value === null && kept.sent === now)) ? kept : undefined;
     },
   });
   protected readonly text = computed(() => this.typed()?.text ?? this.format(this.current()));
@@ -148,6 +155,7 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   }
 
   protected type(text: string): void {
+    this.isEditing.set(true);
     const reading = readNumber(text);
     if (reading.kind !== 'ok' || this.wrong(text)) {
       this.typed.update((before) => ({ text, value: null, sent: before?.sent ?? null }));
@@ -163,6 +171,7 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   /** On blur, a number typed in another unit is shown in the unit of the field. */
   protected override leave(): void {
     super.leave();
+    this.isEditing.set(false);
     const typed = this.typed();
     if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
   }

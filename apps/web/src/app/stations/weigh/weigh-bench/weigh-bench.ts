@@ -16,6 +16,7 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
+import { leaveField } from '../../../ui/leave-field';
 import { Notice } from '../../../ui/notice';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
@@ -333,6 +334,6 @@ export class WeighBench {
     this.typed.set({ value: null });
     this.byHand.set(false);
     this.nothingOn.set(false);
-    if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+    leaveField();
   }
 }

@@ -23,6 +23,7 @@ import { PieceSection, viewBoxOf } from '../../../../parts/piece-section';
 import { edgeHandles, formHandles, isSamePlace, round, sideHandles, type Handle, type Place } from './board-handles';
 import { markOf } from './board-marks';
 import { BoardPaper, INCH_MM, nearest, rulerMarks, type PlacedHandle } from './board-paper';
+import { leaveField } from '../../../../ui/leave-field';
 import { dragView } from '../draft/drag-view';
 import { PieceDraft } from '../draft/piece-draft';
 
@@ -138,7 +139,10 @@ export class PieceBoard {
         .selectAll<SVGGElement, unknown>('.hand')
         .call(dragBehavior)
         // The handle keeps the pointer until it is released: the browser need not look for what lies under it.
-        .on('pointerdown', ({ currentTarget, pointerId }: PointerEvent) => (currentTarget as Element).setPointerCapture(pointerId));
+        .on('pointerdown', ({ currentTarget, pointerId }: PointerEvent) => {
+          leaveField();
+          (currentTarget as Element).setPointerCapture(pointerId);
+        });
     });
   }
 
