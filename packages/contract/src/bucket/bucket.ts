@@ -39,6 +39,7 @@ export const bucketContentsSchema = z.strictObject({
   slurryState: z.enum(['flocculated', 'normal', 'deflocculated']),
   stirredAt: timeSchema.optional(),
   readings: z.int().optional(),
+  lastReading: z.strictObject({ sg: z.number(), sgSd: z.number() }).optional(),
   additives: additivesSchema.optional(),
   feel: feelNowSchema.optional(),
   lid: z.enum(['open', 'closed']).optional(),

@@ -34,3 +34,4 @@ export { washBefore, type ToolInBucket } from './care/washing';
 export { solubleNames, suspensionRisk, weighedParts, type SuspensionRisk } from './events/weighed-parts';
 export { bucketCover, coatSlurryMl, type BucketCover } from './inside/bucket-cover';
 export { glazeIdOf, type GlazeInBucket } from './events/glaze-id';
+export { withEarlier } from './sg/with-earlier';

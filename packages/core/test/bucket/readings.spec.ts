@@ -81,8 +81,28 @@ describe('repeated readings', () => {
     expect(watered.sg).toBeCloseTo(1.43, 9);
   });
 
-  it('a week apart they are two visits', () => {
-    expect(sgOf(read(5, 1.45), read(5 + 7 * 24 * 60, 1.47)).sg).toBeCloseTo(1.47, 9);
+  it('a week apart they are two visits: what both say by their errors, the earlier one less sure for each day', () => {
+    const week = 7 * 24 * 60;
+    const both = sgOf(read(5, 1.45), read(5 + week, 1.47));
+    expect(both.sg).toBeCloseTo(1.45 + (0.02 * (0.01 ** 2 + 0.014 ** 2)) / (2 * 0.01 ** 2 + 0.014 ** 2), 9);
+    expect(both.lastReading?.sg).toBeCloseTo(1.47, 9);
+    // Two months later a bucket is what the new reading says.
+    expect(sgOf(read(5, 1.45), read(5 + week, 1.53)).sg).toBeCloseTo(1.53, 9);
+  });
+
+  it('within the error of both, nothing moves: litres in the records do not wander with the noise of a scale', () => {
+    const once = sgOf(read(5, 1.45));
+    const later = 5 + 8 * 60;
+    const twice = sgOf(read(5, 1.45), read(later, 1.4635));
+    expect(twice.sg).toBeCloseTo(1.45, 9);
+    expect(twice.volumeMl).toBeCloseTo(once.volumeMl, 9);
+    expect(twice.sgSd!).toBeLessThan(once.sgSd!);
+    // The other of the same visit counts with it.
+    expect(sgOf(read(5, 1.45), read(later, 1.4635), read(later + 3, 1.4635)).sg).toBeGreaterThan(1.45);
+  });
+
+  it('after water went in, the reading counts alone: the sum was a guess of how much the bucket held', () => {
+    expect(sgOf(read(5, 1.45), { ...head(6), type: 'waterAdded', grams: 20 }, read(8, 1.455)).sg).toBeCloseTo(1.455, 9);
   });
 });
 

@@ -31,6 +31,8 @@ export interface BucketContents {
   measuredAt?: string;
   /** Readings combined in that SG, when more than one was taken with nothing in between. */
   readings?: number;
+  /** What the last visit read, when that is not the SG, because the reading before it counts too. */
+  lastReading?: SgReading;
   /** True when water, powder or stain went in after the last reading. */
   changedSinceMeasured: boolean;
   slurryState: SlurryState;
@@ -58,6 +60,9 @@ export interface RunningBucket {
   waterGrams: number;
   /** Readings of this spell, with nothing added in between. */
   readings: SgReading[];
+  /** What the visit before said, when nothing went in since. */
+  earlier?: (SgReading & { days: number }) | undefined;
+  lastReading?: SgReading | undefined;
   sgSd?: number | undefined;
   measuredAt?: string | undefined;
   changed: boolean;
@@ -124,6 +129,7 @@ function contentsOf(running: RunningBucket): BucketContents {
     ...(sgSd === undefined ? {} : { sgSd }),
     ...(measuredAt ? { measuredAt } : {}),
     ...(readings.length > 1 ? { readings: readings.length } : {}),
+    ...(running.earlier && running.lastReading && !running.changed ? { lastReading: running.lastReading } : {}),
     changedSinceMeasured: running.changed,
     slurryState: running.slurryState,
     ...(stirredAt ? { stirredAt } : {}),

@@ -1,15 +1,18 @@
-import { HOUR_MS } from '../../units/time';
+import { DAY_MS, HOUR_MS } from '../../units/time';
 import { waterPerDryGram } from '../../slurry/contents';
 import { densityOfPowders } from '../../slurry/mix';
-import { emptyBucket, NOTHING_GRAMS, runningMl, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
+import { emptyBucket, NOTHING_GRAMS, runningMl, runningSg, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
 import type { Additives, BucketEvent, BucketPart } from './bucket-events';
 import { combineReadings } from '../sg/combine-readings';
+import { withEarlier } from '../sg/with-earlier';
 import { standingEvents } from '../../events/event-order';
 import { DOSE_PERCENT, dropGrams } from '../additives/drop-dose';
 import { slurryStateFromSwirl } from '../../slurry/slurry-state';
 
 /** SG readings further apart than this are two visits to the bucket, not one repeated reading, ms. */
 export const SAME_VISIT_MS = 6 * HOUR_MS;
+/** A smaller difference of two SGs is not shown. */
+const SHOWN_SG = 0.0005;
 /** Gum solution is water but for 1.5 %. */
 const GUM_WATER_SHARE = 0.985;
 const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
@@ -119,10 +122,17 @@ function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 's
   if (sumGrams(running.parts) <= 0) return;
   const density = densityOfPowders({ parts: running.parts });
   if (event.sg >= density) return;
-  const sameVisit =
-    running.readings.length > 0 && running.measuredAt !== undefined && Date.parse(event.at) - Date.parse(running.measuredAt) < SAME_VISIT_MS;
+  const daysSince = running.measuredAt === undefined ? Number.POSITIVE_INFINITY : (Date.parse(event.at) - Date.parse(running.measuredAt)) / DAY_MS;
+  const sameVisit = running.readings.length > 0 && daysSince * DAY_MS < SAME_VISIT_MS;
+  if (!sameVisit) {
+    const bookSg = runningSg(running);
+    const counts = !running.changed && running.sgSd !== undefined && bookSg !== undefined;
+    running.earlier = counts ? { sg: bookSg, sgSd: running.sgSd!, days: daysSince } : undefined;
+  }
   running.readings = [...(sameVisit ? running.readings : []), { sg: event.sg, sgSd: event.sgSd }];
-  const { sg, sgSd } = combineReadings({ readings: running.readings });
+  const reading = combineReadings({ readings: running.readings });
+  const { sg, sgSd } = running.earlier ? withEarlier({ earlier: running.earlier, reading, days: running.earlier.days }) : reading;
+  running.lastReading = Math.abs(sg - reading.sg) < SHOWN_SG ? undefined : { sg: reading.sg, sgSd: reading.sgSd };
   running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg, density });
   running.sgSd = sgSd;
   running.measuredAt = event.at;

@@ -73,6 +73,8 @@ export function bucketDrift({ events }: { events: readonly BucketEvent[] }): Dri
         weightedDays += openDays ** 2 / variance;
         spells += 1;
       }
+      // A spell is between what the readings themselves said, not between what the records made of two of them.
+      running.sgSd = undefined;
       applyBucketEvent(running, event);
       last = { atMs, sd: running.sgSd ?? event.sgSd };
       clock.restart(atMs);

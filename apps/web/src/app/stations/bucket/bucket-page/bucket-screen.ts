@@ -87,6 +87,12 @@ export class BucketScreen {
       .join('; ');
   });
   readonly mixture = computed(() => mixtureOf(this.contents() ?? {}));
+  /** Whether the last reading moved the SG, where the reading before it counts too. */
+  readonly lastMoved = computed(() => {
+    const measured = this.history().filter(({ event, undone }) => event.type === 'sgMeasured' && !undone);
+    const before = this.history().filter(({ event, undone, sg }) => !undone && sg !== undefined && event.id !== measured.at(-1)?.event.id);
+    return Math.abs((this.contents()?.sg ?? 0) - (before.at(-1)?.sg ?? 0)) > 0.0005;
+  });
   readonly history = computed(() => this.story().moments);
   /** What this studio judges its buckets by. */
   readonly reads = computed(() => this.studio()?.reads ?? 'both');
