@@ -43,10 +43,12 @@ export const bucketContentsSchema = z.strictObject({
   additives: additivesSchema.optional(),
   feel: feelNowSchema.optional(),
   lid: z.enum(['open', 'closed']).optional(),
+  lidAt: timeSchema.optional(),
+  stoodBefore: z.strictObject({ untold: z.number(), open: z.number(), closed: z.number() }).optional(),
   codeReadAt: timeSchema.optional(),
   contaminated: z.array(z.string()).optional(),
   glazes: z.array(z.string()).optional(),
-  drift: z.strictObject({ perDay: z.number(), perDaySd: z.number(), spells: z.int() }).optional(),
+  drift: z.strictObject({ perDay: z.number(), perDaySd: z.number(), spells: z.int(), byLid: z.boolean().optional() }).optional(),
 }) satisfies z.ZodType<BucketContents>;
 
 const innerSchema = z

@@ -22,7 +22,7 @@ export { DOSE_PERCENT, DROP_ML, GRAMS_PER_ML, dropDose, dropGrams, offeredDose, 
 export { dropsCounted, type DropsCounted } from './additives/drops-counted';
 export { daysLeft, evaporatedSince, surfaceCm2, type Evaporated, type EvaporationBasis, type StandingBucket } from './care/evaporation';
 export { rangeVerdict, type RangeVerdict } from './sg/in-range';
-export { EVAPORATION_GUESS, exposureOf, type Lid } from './care/lid';
+export { EVAPORATION_GUESS, exposureOf, type Lid, type StandingDays } from './care/lid';
 export { mergedContents } from './events/merged-contents';
 export { overdrawnGrams } from './events/overdrawn';
 export { SAME_VISIT_MS, replayBucket } from './events/replay-bucket';

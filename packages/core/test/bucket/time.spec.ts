@@ -94,6 +94,56 @@ describe('the lid', () => {
     events.push({ ...head(24.2), type: 'lidSet', lid: 'open' }, measured(27.2, 1.4568));
     const drift = bucketDrift({ events });
     expect(drift.kind === 'ok' && drift.perDay).toBeCloseTo(0.004, 6);
+    expect(drift.kind === 'ok' && drift.byLid).toBe(true);
+  });
+
+  const always = [measured(0.1, 1.43), measured(10.1, 1.44), measured(20.1, 1.45)];
+  const stands = (...told: BucketEvent[]): BucketContents => {
+    const drift = bucketDrift({ events: [filled, ...always, ...told] });
+    if (drift.kind !== 'ok') throw new Error('no drift');
+    return { ...contents(...always, ...told), drift };
+  };
+  const lostBy = (day: number, ...told: BucketEvent[]) =>
+    evaporatedSince({ contents: stands(...told), capacityMl: 16_000, shape: ROUND, nowAt: on(day) })!;
+  const told = (day: number, lid: 'open' | 'closed'): BucketEvent => ({ ...head(day), type: 'lidSet', lid });
+
+  it('told today it counts from today: what left before is as it was learnt', () => {
+    const untold = lostBy(25.1);
+    for (const lid of ['open', 'closed'] as const) {
+      const now = lostBy(25.1, told(25.1, lid));
+      expect(now.waterMl).toBeCloseTo(untold.waterMl, 6);
+      expect(now.basis).toBe('learnt');
+    }
+  });
+
+  it('from then on it is the surface that tells, until readings with a known lid do', () => {
+    const untold = lostBy(25.1);
+    const perDayMl = 0.15 * Math.PI * 15 ** 2;
+    const off = lostBy(27.1, told(25.1, 'open'));
+    expect(off.waterMl).toBeCloseTo(untold.waterMl + 2 * perDayMl, 6);
+    expect(off.basis).toBe('guess');
+    expect(lostBy(27.1, told(25.1, 'closed')).waterMl).toBeCloseTo(untold.waterMl + (2 * perDayMl) / 30, 6);
+  });
+
+  it('a lid off for a while and on again counts for that while', () => {
+    const perDayMl = 0.15 * Math.PI * 15 ** 2;
+    const whole = lostBy(30.1, told(22.1, 'open'), told(23.1, 'closed'));
+    const before = lostBy(22.1);
+    expect(whole.waterMl).toBeCloseTo(before.waterMl + perDayMl + (7 * perDayMl) / 30, 6);
+  });
+
+  it('the days it has left count from when the lid was put so', () => {
+    const left = (...events: BucketEvent[]) =>
+      daysLeft({ contents: stands(...events), capacityMl: 16_000, shape: ROUND, nowAt: on(22.1), sgLow: 1.42, sgHigh: 1.47 })!;
+    expect(left().basis).toBe('learnt');
+    expect(left(told(22.1, 'closed')).days).toBeGreaterThan(5 * left().days);
+    expect(left(told(22.1, 'open')).days).toBeLessThan(left().days);
+  });
+
+  it('knows how much water the error of the reading is worth', () => {
+    const { readingErrorMl } = lostBy(25.1);
+    const { sg, sgSd, volumeMl } = stands();
+    expect(readingErrorMl).toBeCloseTo(volumeMl - (volumeMl * (sg - 1)) / (sg + sgSd! - 1), 6);
   });
 });
 

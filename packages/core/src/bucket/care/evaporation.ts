@@ -3,7 +3,7 @@ import { waterLost } from '../../slurry/into-range';
 import type { BucketContents } from '../events/bucket-contents';
 import { depthAtVolume, surfaceCm2AtDepth, type BucketShape } from '../inside/bucket-shape';
 import { daysInRange, type DaysInRange } from '../sg/drift';
-import { EVAPORATION_GUESS, exposureOf } from './lid';
+import { EVAPORATION_GUESS, exposureOf, type StandingDays } from './lid';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';
 
 /** A guess for a lid and a room may be half or double the truth. */
@@ -20,6 +20,8 @@ export interface Evaporated {
   waterMl: number;
   lowMl: number;
   highMl: number;
+  /** Water that the error of the last reading is worth, mL: less than that is not worth pouring. */
+  readingErrorMl: number;
 }
 
 export interface StandingBucket {
@@ -30,35 +32,37 @@ export interface StandingBucket {
 }
 
 /**
- * Returns the water that has left since the last reading, without measuring: from the drift of the bucket's own readings where they tell one;
- * else from its surface, where somebody said how its lid stands; else undefined.
+ * Returns the water that has left since the last reading, without measuring, day by day as its lid was told: from the drift of the bucket's own
+ * readings where they say something of such days; else from its surface, where somebody said how its lid stands; else undefined.
  *
  * @param bucket - `contents`, `capacityMl`, `shape`, and `nowAt` (UTC, ISO 8601)
  * @example
  * evaporatedSince({ contents: { volumeMl: 1000, sg: 1.45 }, capacityMl: 10_000, nowAt: '2026-03-01T09:00:00.000Z' }) // undefined
  */
-export function evaporatedSince({ contents, capacityMl, shape, nowAt }: StandingBucket): Evaporated | undefined {
-  const { measuredAt, volumeMl, sg, drift, lid } = contents;
-  const ageDays = (Date.parse(nowAt) - Date.parse(measuredAt ?? '')) / DAY_MS;
-  if (!(ageDays > 0)) return undefined;
-  if (drift && drift.perDay > 2 * drift.perDaySd) {
-    const lost = (perDay: number): number => {
-      const laterSg = sg + Math.max(0, perDay) * ageDays * exposureOf(lid);
-      return laterSg > sg ? waterLost({ volumeMl, sg, laterSg: Math.min(laterSg, 2) }) : 0;
-    };
-    const waterMl = lost(drift.perDay);
-    const off = EIGHTY_PERCENT_Z * drift.perDaySd;
-    return { basis: 'learnt', sgNow: sgWithout(contents, waterMl), waterMl, lowMl: lost(drift.perDay - off), highMl: lost(drift.perDay + off) };
-  }
-  if (!lid) return undefined;
+export function evaporatedSince(bucket: StandingBucket): Evaporated | undefined {
+  const { contents } = bucket;
+  const days = daysSinceMeasured(bucket);
+  if (!days) return undefined;
+  const rises = driftTells(contents) && contents.drift!.perDay > 0 ? contents.drift! : undefined;
+  // Untold days say something only beside a drift, which holds for days as the bucket always stood.
+  const learntDays = rises ? (rises.byLid ? days.open + days.closed * exposureOf('closed') + days.untold : days.untold) : 0;
+  const guessedMl = rises?.byLid ? 0 : (EVAPORATION_GUESS.open * days.open + EVAPORATION_GUESS.closed * days.closed) * surfaceCm2(bucket);
+  if (!rises && !contents.lid) return undefined;
   const most = 0.6 * contents.waterGrams;
-  const waterMl = Math.min(most, EVAPORATION_GUESS[lid] * surfaceCm2({ contents, capacityMl, shape }) * ageDays);
+  const { volumeMl, sg } = contents;
+  const lost = (perDay: number, guessShare: number): number => {
+    const laterSg = Math.min(sg + Math.max(0, perDay) * learntDays, 2);
+    return Math.min(most, (laterSg > sg ? waterLost({ volumeMl, sg, laterSg }) : 0) + guessShare * guessedMl);
+  };
+  const [perDay, off] = [rises?.perDay ?? 0, EIGHTY_PERCENT_Z * (rises?.perDaySd ?? 0)];
+  const waterMl = lost(perDay, 1);
   return {
-    basis: 'guess',
+    basis: guessedMl > 0 || learntDays === 0 ? 'guess' : 'learnt',
     sgNow: sgWithout(contents, waterMl),
     waterMl,
-    lowMl: waterMl / GUESS_SPREAD,
-    highMl: Math.min(most, waterMl * GUESS_SPREAD),
+    lowMl: lost(perDay - off, 1 / GUESS_SPREAD),
+    highMl: lost(perDay + off, GUESS_SPREAD),
+    readingErrorMl: waterLost({ volumeMl, sg, laterSg: Math.min(sg + (contents.sgSd ?? 0), 2) }),
   };
 }
 
@@ -71,10 +75,11 @@ export function evaporatedSince({ contents, capacityMl, shape, nowAt }: Standing
  * // undefined
  */
 export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: number }): (DaysInRange & { basis: EvaporationBasis }) | undefined {
-  const { contents, sgLow: lowSg, sgHigh: highSg, nowAt } = bucket;
-  if (!contents.measuredAt) return undefined;
-  const ageDays = (Date.parse(nowAt) - Date.parse(contents.measuredAt)) / DAY_MS;
-  if (contents.drift) {
+  const { sgLow: lowSg, sgHigh: highSg, nowAt } = bucket;
+  if (!bucket.contents.measuredAt) return undefined;
+  const contents = asTheLidWasPut(bucket);
+  const ageDays = (Date.parse(nowAt) - Date.parse(contents.measuredAt!)) / DAY_MS;
+  if (contents.drift && (contents.drift.byLid || !contents.lid)) {
     const left = daysInRange({ drift: contents.drift, sg: contents.sg, ageDays, lowSg, highSg, lid: contents.lid });
     if (left) return { ...left, basis: 'learnt' };
   }
@@ -84,6 +89,28 @@ export function daysLeft(bucket: StandingBucket & { sgLow: number; sgHigh: numbe
   const days = Math.max(0, roomMl / perDayMl - ageDays);
   return { days, leastDays: days / GUESS_SPREAD, mostDays: days * GUESS_SPREAD, basis: 'guess' };
 }
+
+/** The bucket as it stood when its lid was put as it is now, if that was after the last reading. */
+function asTheLidWasPut(bucket: StandingBucket): BucketContents {
+  const { contents } = bucket;
+  const { lidAt } = contents;
+  if (!contents.stoodBefore || !lidAt) return contents;
+  const gone = evaporatedSince({ ...bucket, nowAt: lidAt });
+  return { ...contents, measuredAt: lidAt, sg: gone?.sgNow ?? contents.sg, volumeMl: contents.volumeMl - (gone?.waterMl ?? 0) };
+}
+
+/** How long it stood since the last reading, by its lid; undefined when it was never measured, or a moment ago. */
+function daysSinceMeasured({ contents, nowAt }: StandingBucket): StandingDays | undefined {
+  const { measuredAt, lid, lidAt, stoodBefore = { untold: 0, open: 0, closed: 0 } } = contents;
+  const fromMs = Math.max(Date.parse(measuredAt ?? ''), contents.stoodBefore && lidAt ? Date.parse(lidAt) : 0);
+  const days = (Date.parse(nowAt) - fromMs) / DAY_MS;
+  if (!(days >= 0)) return undefined;
+  const how = lid ?? 'untold';
+  const stood = { ...stoodBefore, [how]: stoodBefore[how] + days };
+  return stood.untold + stood.open + stood.closed > 0 ? stood : undefined;
+}
+
+const driftTells = ({ drift }: BucketContents): boolean => drift !== undefined && Math.abs(drift.perDay) > 2 * drift.perDaySd;
 
 /**
  * Returns the surface of the glaze, cm²: from the shape of the bucket, else as of a round bucket as high as it is wide.

@@ -1,7 +1,13 @@
 import { DAY_MS } from '../../units/time';
-import type { BucketEvent } from '../events/bucket-events';
 
 export type Lid = 'open' | 'closed';
+
+/** Days a bucket stood, by what was told of its lid. */
+export interface StandingDays {
+  untold: number;
+  open: number;
+  closed: number;
+}
 
 /** Water that leaves by itself, mL a day for each cm² of surface: starting guesses, learnt per bucket. */
 export const EVAPORATION_GUESS: Readonly<Record<Lid, number>> = { open: 0.15, closed: 0.005 };
@@ -20,36 +26,28 @@ export class ExposureClock {
   private lid: Lid | undefined;
   private sinceMs = 0;
   private openDays = 0;
-  private unknown = false;
+  private lidTold: 'all' | 'none' | 'some' = 'none';
 
   /** Starts a new spell. */
   restart(atMs: number): void {
     this.sinceMs = atMs;
     this.openDays = 0;
-    this.unknown = this.lid === undefined;
+    this.lidTold = this.lid === undefined ? 'none' : 'all';
   }
 
   setLid(lid: Lid, atMs: number): void {
     this.openDays += this.daysTo(atMs);
+    if (this.lid === undefined && atMs > this.sinceMs) this.lidTold = 'some';
     this.sinceMs = atMs;
     this.lid = lid;
   }
 
-  /** Returns the open days since the spell began, and whether the lid was known all the time. */
-  read(atMs: number): { openDays: number; lidKnown: boolean } {
-    return { openDays: this.openDays + this.daysTo(atMs), lidKnown: !this.unknown };
+  /** Returns the open days since the spell began, and whether the lid was told for all of them; untold days count as open ones. */
+  read(atMs: number): { openDays: number; lidTold: 'all' | 'none' | 'some' } {
+    return { openDays: this.openDays + this.daysTo(atMs), lidTold: this.lidTold };
   }
 
   private daysTo(atMs: number): number {
     return (Math.max(0, atMs - this.sinceMs) / DAY_MS) * exposureOf(this.lid);
   }
 }
-
-/**
- * Returns whether anybody ever said how the lid stands.
- *
- * @param events - of the bucket
- * @example
- * lidIsTold([]) // false
- */
-export const lidIsTold = (events: readonly BucketEvent[]): boolean => events.some((event) => event.type === 'lidSet');

@@ -1,4 +1,5 @@
 import { densityOfPowders, sgOfMix } from '../../slurry/mix';
+import type { Lid, StandingDays } from '../care/lid';
 import type { SgReading } from '../sg/combine-readings';
 import type { Additives, BucketPart, NailLook } from './bucket-events';
 import type { SlurryState as SlurryState } from '../../slurry/slurry-state';
@@ -40,7 +41,11 @@ export interface BucketContents {
   additives?: Additives;
   feel?: FeelNow;
   /** Left out until somebody says it. */
-  lid?: 'open' | 'closed';
+  lid?: Lid;
+  /** When it was put so. */
+  lidAt?: string;
+  /** Days it stood otherwise between the last reading and then. */
+  stoodBefore?: StandingDays;
   /** When its code was last read before dipping. */
   codeReadAt?: string;
   /** What got into it that should not have. */
@@ -48,7 +53,7 @@ export interface BucketContents {
   /** The glazes it is made of, by name and version, as far as it is known. */
   glazes?: string[];
   /** How fast it thickens by itself; kept with the state for the list of buckets. */
-  drift?: { perDay: number; perDaySd: number; spells: number };
+  drift?: { perDay: number; perDaySd: number; spells: number; byLid?: boolean };
 }
 
 /** A bucket without powder may still hold rinse water, which goes into whatever is poured in next. */
@@ -70,7 +75,9 @@ export interface RunningBucket {
   stirredAt?: string | undefined;
   additives: Additives;
   feel?: FeelNow | undefined;
-  lid?: 'open' | 'closed' | undefined;
+  lid?: Lid | undefined;
+  lidAt?: string | undefined;
+  stoodBefore?: StandingDays | undefined;
   codeReadAt?: string | undefined;
   contaminated: string[];
   glazes: string[];
@@ -109,7 +116,8 @@ export function toSnapshot(running: RunningBucket): BucketReplay {
 }
 
 function contentsOf(running: RunningBucket): BucketContents {
-  const { parts, waterGrams, sgSd, measuredAt, readings, stirredAt, additives, feel, lid, codeReadAt, contaminated, glazes } = running;
+  const { parts, waterGrams, sgSd, measuredAt, readings, stirredAt, additives, feel, lid, lidAt, stoodBefore, codeReadAt, contaminated, glazes } =
+    running;
   const dryGrams = sumGrams(parts);
   const density = densityOfPowders({ parts });
   const of = (kind: BucketPart['part']): number => sumGrams(parts.filter((part) => part.part === kind));
@@ -136,6 +144,8 @@ function contentsOf(running: RunningBucket): BucketContents {
     ...(epsomGrams + silicateGrams + gumMl > 0 ? { additives: { epsomGrams, silicateGrams, gumMl } } : {}),
     ...(feel ? { feel } : {}),
     ...(lid ? { lid } : {}),
+    ...(lidAt ? { lidAt } : {}),
+    ...(stoodBefore ? { stoodBefore } : {}),
     ...(codeReadAt ? { codeReadAt } : {}),
     ...(contaminated.length > 0 ? { contaminated } : {}),
     ...(glazes.length > 0 ? { glazes } : {}),

@@ -104,7 +104,7 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
       running.feel = { ...running.feel, nail: event.shows, at: event.at };
       break;
     case 'lidSet':
-      running.lid = event.lid;
+      setLid(running, event);
       break;
     case 'codeRead':
       running.codeReadAt = event.at;
@@ -136,7 +136,21 @@ function measured(running: RunningBucket, event: Extract<BucketEvent, { type: 's
   running.waterGrams = sumGrams(running.parts) * waterPerDryGram({ sg, density });
   running.sgSd = sgSd;
   running.measuredAt = event.at;
+  running.stoodBefore = undefined;
   running.changed = false;
+}
+
+/** A lid counts from when it was put so. How the bucket stood until then stays what it was. */
+function setLid(running: RunningBucket, { lid, at }: Extract<BucketEvent, { type: 'lidSet' }>): void {
+  const { measuredAt, lidAt = '' } = running;
+  if (measuredAt !== undefined) {
+    const days = Math.max(0, Date.parse(at) - Date.parse(lidAt > measuredAt ? lidAt : measuredAt)) / DAY_MS;
+    const stood = running.stoodBefore ?? { untold: 0, open: 0, closed: 0 };
+    const how = running.lid ?? 'untold';
+    running.stoodBefore = { ...stood, [how]: stood[how] + days };
+  }
+  running.lid = lid;
+  running.lidAt = at;
 }
 
 /** What went into another bucket is booked as it was then. What went on pots is a share of everything. */
@@ -168,13 +182,15 @@ function changed(running: RunningBucket): void {
 
 /** Glaze poured into an empty bucket is a new glaze. Lid, last stirring and rinse water belong to the bucket and stay. */
 function startAnew(running: RunningBucket): void {
-  const { lid, stirredAt, waterGrams } = running;
+  const { lid, lidAt, stirredAt, waterGrams } = running;
   Object.assign(running, emptyBucket(), {
     sgSd: undefined,
     measuredAt: undefined,
     feel: undefined,
     codeReadAt: undefined,
+    stoodBefore: undefined,
     lid,
+    lidAt,
     stirredAt,
     waterGrams,
   });

@@ -2,7 +2,7 @@ import { DAY_MS } from '../../units/time';
 import { emptyBucket, runningSg } from '../events/bucket-contents';
 import type { BucketEvent } from '../events/bucket-events';
 import { standingEvents } from '../../events/event-order';
-import { ExposureClock, exposureOf, lidIsTold, type Lid } from '../care/lid';
+import { ExposureClock, exposureOf, type Lid } from '../care/lid';
 import { applyBucketEvent } from '../events/replay-bucket';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';
 
@@ -14,6 +14,8 @@ export interface Drift {
   perDaySd: number;
   /** Spells between two readings it rests on. */
   spells: number;
+  /** Whether it is for a day without a lid; else for a day as the bucket always stood, nobody said how. */
+  byLid: boolean;
   /** False while the readings cannot tell it from 0. */
   tells: boolean;
 }
@@ -41,37 +43,42 @@ const QUIET = new Set<BucketEvent['type']>([
   'volumeMeasured',
 ]);
 
+/** Sums of a least squares line through 0. */
+interface Spells {
+  rise: number;
+  days: number;
+  count: number;
+}
+
 /**
  * Returns how fast a bucket thickens by itself: weighted least squares through 0 over the spells between two readings. A spell is what a
- * reading differs from what the records made of the one before it and of everything poured in since. Once somebody says how the lid stands,
- * only spells with a known lid count, in days without a lid.
+ * reading differs from what the records made of the one before it and of everything poured in since. Where enough spells have a known lid, they
+ * count alone, in days without a lid; until then those of which nobody said how the lid stood keep what they taught.
  *
  * @param question - `events` of the bucket, in any order
  * @example
  * bucketDrift({ events: [] }) // { kind: 'tooFewReadings', spells: 0 }
  */
 export function bucketDrift({ events }: { events: readonly BucketEvent[] }): DriftAnswer {
-  let weightedRise = 0;
-  let weightedDays = 0;
-  let spells = 0;
+  const told: Spells = { rise: 0, days: 0, count: 0 };
+  const untold: Spells = { rise: 0, days: 0, count: 0 };
   let last: { atMs: number; sd: number } | undefined;
   let touched = false;
-  const standing = standingEvents(events);
-  const byLid = lidIsTold(standing);
   const clock = new ExposureClock();
   const running = emptyBucket();
-  for (const event of standing) {
+  for (const event of standingEvents(events)) {
     if (event.type === 'lidSet') clock.setLid(event.lid, Date.parse(event.at));
     if (event.type === 'sgMeasured') {
       const atMs = Date.parse(event.at);
-      const { openDays, lidKnown } = clock.read(atMs);
+      const { openDays, lidTold } = clock.read(atMs);
       const longEnough = last !== undefined && atMs - last.atMs >= SHORTEST_SPELL_DAYS * DAY_MS;
-      const bookSg = longEnough && (lidKnown || !byLid) ? runningSg(running) : undefined;
+      const bookSg = longEnough && lidTold !== 'some' ? runningSg(running) : undefined;
       if (last && bookSg !== undefined) {
         const variance = event.sgSd ** 2 + last.sd ** 2 + (touched ? ADDITION_SD ** 2 : 0);
-        weightedRise += ((event.sg - bookSg) * openDays) / variance;
-        weightedDays += openDays ** 2 / variance;
-        spells += 1;
+        const spells = lidTold === 'all' ? told : untold;
+        spells.rise += ((event.sg - bookSg) * openDays) / variance;
+        spells.days += openDays ** 2 / variance;
+        spells.count += 1;
       }
       // A spell is between what the readings themselves said, not between what the records made of two of them.
       running.sgSd = undefined;
@@ -84,11 +91,15 @@ export function bucketDrift({ events }: { events: readonly BucketEvent[] }): Dri
       applyBucketEvent(running, event);
     }
   }
-  if (spells < LEAST_SPELLS || weightedDays <= 0) return { kind: 'tooFewReadings', spells };
-  const perDay = weightedRise / weightedDays;
-  const perDaySd = 1 / Math.sqrt(weightedDays);
-  return { kind: 'ok', perDay, perDaySd, spells, tells: Math.abs(perDay) > 2 * perDaySd };
+  const byLid = isEnough(told);
+  const { rise, days, count } = byLid ? told : untold;
+  if (!isEnough({ rise, days, count })) return { kind: 'tooFewReadings', spells: Math.max(told.count, untold.count) };
+  const perDay = rise / days;
+  const perDaySd = 1 / Math.sqrt(days);
+  return { kind: 'ok', perDay, perDaySd, spells: count, byLid, tells: Math.abs(perDay) > 2 * perDaySd };
 }
+
+const isEnough = ({ days, count }: Spells): boolean => count >= LEAST_SPELLS && days > 0;
 
 export interface DaysInRange {
   days: number;

@@ -269,6 +269,40 @@ describe('the benches of a bucket', () => {
     });
   });
 
+  describe('in and out', () => {
+    it('water, powder and glaze by one’s own measure, each with what the bucket then holds', async () => {
+      const screen = await open(bucket(), 'In and out');
+      await screen.type('How much', '0.5 L');
+      expect(screen.text).toContain('It then holds 10.5 L at 1.43.');
+      await screen.press('Note it');
+      expect(sent()[0]).toMatchObject({ type: 'waterAdded', grams: 500, entered: { value: 0.5, unit: 'L' } });
+      await toggle(screen, 'glaze used');
+      await screen.type('How much', '2 L');
+      await screen.press('Note it');
+      expect(sent()[0]).toMatchObject({ type: 'glazeTaken', millilitres: 2000, reason: 'other' });
+      await toggle(screen, 'powder in');
+      await screen.choose('Powder', 'Silica');
+      await screen.type('How much', '120');
+      await screen.press('Note it');
+      expect(sent()[0]).toMatchObject({ type: 'powderAdded', parts: [{ name: 'Silica', part: 'base', grams: 120 }] });
+    });
+
+    it.each([
+      ['water in', '50 L', 'That is more than its 16.0 L'],
+      ['water off', '9 L', 'of its water are in it by the records'],
+      ['glaze lost', '11 L', 'Only 10.0 L are in it by the records.'],
+    ])('%s, %s: asked about before it is noted', async (kind, amount, words) => {
+      const screen = await open(bucket(), 'In and out');
+      await toggle(screen, kind);
+      await screen.type('How much', amount);
+      expect(screen.text).toContain(words);
+      expect(screen.button('Note it').disabled).toBe(true);
+      await screen.check('It is right all the same');
+      await screen.press('Note it');
+      expect(sent()).toHaveLength(1);
+    });
+  });
+
   describe('time', () => {
     it('a lid that is off lets water go: an estimate says so, and is put back with one tap', async () => {
       const of = bucket({ measured: false });
@@ -281,7 +315,7 @@ describe('the benches of a bucket', () => {
       expect(screen.text).toMatch(
         /About [\d,]+ mL of water \([\d,]+ mL–[\d,]+ mL\) have left since it was measured: near 1\.\d\d by now, a starting guess/,
       );
-      await screen.press(/Put .* back, unmeasured/);
+      await screen.press(/Top up .* without measuring/);
       expect(sent()[0]!.type).toBe('waterAdded');
     });
 

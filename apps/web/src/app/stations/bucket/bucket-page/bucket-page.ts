@@ -10,6 +10,7 @@ import { Loading } from '../../../ui/loading';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { STIRRING_WORDS } from './cures/cure-words';
 import { FEEL_VERDICT_WORDS } from './feel/feel-words';
+import { AmountsPanel } from './amounts/amounts-panel';
 import { BucketForm } from './about/bucket-form';
 import { BucketScreen } from './bucket-screen';
 import { DippingPanel } from './dipping/dipping-panel';
@@ -31,6 +32,7 @@ const BENCHES = [
   ['dipping', 'What dips in it'],
   ['feel', 'By feel'],
   ['stain', 'Stain it'],
+  ['amounts', 'In and out'],
   ['settling', 'Settling'],
   ['level', 'Level'],
   ['pour', 'Pour'],
@@ -42,6 +44,7 @@ type Bench = (typeof BENCHES)[number][0];
 @Component({
   selector: 'cz-bucket-page',
   imports: [
+    AmountsPanel,
     BucketDrawing,
     BucketForm,
     CodeCheck,

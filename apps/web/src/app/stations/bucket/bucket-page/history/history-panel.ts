@@ -150,7 +150,9 @@ export class HistoryPanel {
     if (!evaporated || evaporated.waterMl < 5) return undefined;
     // Outside its range it is corrected from a measurement, not by an estimate.
     const { sg } = this.screen.contents()!;
-    const pourable = sg <= this.screen.bucket()!.body.sgHigh ? this.units.pourable(evaporated.lowMl) : 0;
+    const inRange = sg <= this.screen.bucket()!.body.sgHigh;
+    // Less than the reading can be off is not worth pouring.
+    const pourable = inRange && evaporated.lowMl > evaporated.readingErrorMl ? this.units.pourable(evaporated.lowMl) : 0;
     return { words: evaporatedWords(evaporated, this.units), pourable };
   });
 
