@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import {
+  coatDipsCreateSchema,
   batchCreateSchema,
   batchFinishSchema,
   benchEventSchema,
@@ -229,5 +230,27 @@ describe('problem details', () => {
     for (const code of PROBLEM_CODES)
       expect(refusal(problemSchema, { type: 'about:blank', title: 'No', status: 422, code, detail: 'Because.' })).toBe('fits');
     expect(refusal(problemSchema, { type: 'about:blank', title: 'No', status: 422, code: 'unheard', detail: 'Because.' })).not.toBe('fits');
+  });
+});
+
+describe('a measured dip', () => {
+  const id = '0198c0de-0000-7000-8000-000000000001';
+  const dip = (change: object): unknown => ({
+    dips: [
+      {
+        id,
+        body: {
+          ...{ bucketId: id, glazeId: id, bodyId: id, at: '2026-03-10T10:00:00.000Z', by: 'Maia', seconds: 2, sg: 1.45, density: 2.6 },
+          ...{ state: 'normal', bisqueCone: '05', earthenware: false, wallMm: 5, faces: 1, reading: { kind: 'thickness', coatMm: 0.5 } },
+          ...change,
+        },
+      },
+    ],
+  });
+
+  it('takes some time; a brushed coat has passes instead', () => {
+    expect(coatDipsCreateSchema.safeParse(dip({})).success).toBe(true);
+    expect(coatDipsCreateSchema.safeParse(dip({ seconds: 0 })).error?.issues[0]?.message).toBe('A dip takes some time: 0 s is none.');
+    expect(coatDipsCreateSchema.safeParse(dip({ seconds: 0, method: 'brushLoaded', passes: 3 })).success).toBe(true);
   });
 });

@@ -59,10 +59,16 @@ export type CoatDipBody = z.infer<typeof coatDipBodySchema>;
 export const coatDipSchema = z.strictObject({ id: idSchema, version: versionSchema, body: coatDipBodySchema });
 export type CoatDip = z.infer<typeof coatDipSchema>;
 
+/** A dip that is new. What was kept before this rule can still be read. */
+const newDipBodySchema = coatDipBodySchema.refine(({ passes, seconds }) => passes !== undefined || seconds > 0, {
+  message: 'A dip takes some time: 0 s is none.',
+  path: ['seconds'],
+});
+
 /** A step tile is sent as a whole, all of it or nothing. */
 export const coatDipsCreateSchema = z.strictObject({
   dips: z
-    .array(z.strictObject({ id: idSchema, body: coatDipBodySchema }))
+    .array(z.strictObject({ id: idSchema, body: newDipBodySchema }))
     .min(1)
     .max(20),
 });

@@ -55,3 +55,4 @@ export { windowFromLooks, type CoatLook, type WindowFromLooks } from './window/w
 export { dryGramsOfCoat, wetGramsOfCoat, type CoatOnArea } from './weight/glaze-in-coat';
 export { waitForCoat, type WaitForCoat } from './wall/wait-for-coat';
 export { wallAfter, type PieceTreatment } from './wall/wall-treatments';
+export { SHORTEST_SECONDS, tooShortForHands, type ShortestTime } from './methods/shortest-time';

@@ -109,6 +109,17 @@ describe('what was put in changes how the slurry stands', () => {
     expect(contents(filled(), drops(72), { ...head(), type: 'swirlTimed', seconds: 9 }).slurryState).toBe('normal');
   });
 
+  it('how it felt holds for the SG it was felt at: after a jug of water it is to be felt anew', () => {
+    const swirl = (): BucketEvent => ({ ...head(), type: 'swirlTimed', seconds: 3 });
+    const water = (grams: number): BucketEvent => ({ ...head(), type: 'waterAdded', grams });
+    expect(contents(filled(), swirl()).slurryState).not.toBe('normal');
+    expect(contents(filled(), swirl(), water(20)).feel).toMatchObject({ swirlSeconds: 3 });
+    const watered = contents(filled(), swirl(), water(1350));
+    expect([watered.feel, watered.slurryState]).toEqual([undefined, 'normal']);
+    // What salts did is in the bucket all the same.
+    expect(contents(filled(), drops(72), swirl(), water(1350)).slurryState).toBe('flocculated');
+  });
+
   it('silicate pushes it the other way', () => {
     expect(contents(filled(), drops(80, 'silicate')).slurryState).toBe('deflocculated');
   });

@@ -14,6 +14,11 @@ describe('the dip timer', () => {
     expect(press(READY_TIMER, 0, 5_400, 10_000, 17_130)).toEqual({ kind: 'ready', dips: [2.4, 4.1] });
   });
 
+  it('a key pressed twice is no dip of 0.0 s', () => {
+    expect(press(READY_TIMER, 0, 3_040)).toEqual(READY_TIMER);
+    expect(press(READY_TIMER, 0, 5_400, 10_000, 13_200)).toEqual({ kind: 'ready', dips: [2.4] });
+  });
+
   it('a count-in can be given up, the last dip taken back', () => {
     expect(press(READY_TIMER, 0, 1_500)).toEqual(READY_TIMER);
     expect(withoutLastDip(press(READY_TIMER, 0, 5_400, 10_000, 17_000))).toEqual({ kind: 'ready', dips: [2.4] });

@@ -56,7 +56,9 @@ function readable(contents: BucketContents): BucketContents {
 /** Stored with the state, so that the list shows how many days a bucket has left without its history. */
 function driftOf(events: readonly BucketEvent[]): Pick<BucketContents, 'drift'> {
   const drift = bucketDrift({ events: [...events] });
-  return drift.kind === 'ok' && drift.tells ? { drift: { perDay: drift.perDay, perDaySd: drift.perDaySd, spells: drift.spells, byLid: drift.byLid } } : {};
+  return drift.kind === 'ok' && drift.tells
+    ? { drift: { perDay: drift.perDay, perDaySd: drift.perDaySd, spells: drift.spells, byLid: drift.byLid } }
+    : {};
 }
 
 /** What went into a bucket from the shelf after it was filled; the filling was taken by its batch. */

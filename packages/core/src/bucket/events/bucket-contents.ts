@@ -75,6 +75,8 @@ export interface RunningBucket {
   stirredAt?: string | undefined;
   additives: Additives;
   feel?: FeelNow | undefined;
+  /** SG at which it was felt. */
+  felt?: number | undefined;
   lid?: Lid | undefined;
   lidAt?: string | undefined;
   stoodBefore?: StandingDays | undefined;

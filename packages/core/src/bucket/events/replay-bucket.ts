@@ -1,18 +1,30 @@
 import { DAY_MS, HOUR_MS } from '../../units/time';
 import { waterPerDryGram } from '../../slurry/contents';
 import { densityOfPowders } from '../../slurry/mix';
-import { emptyBucket, NOTHING_GRAMS, runningMl, runningSg, toSnapshot, sumGrams, type BucketReplay, type RunningBucket } from './bucket-contents';
-import type { Additives, BucketEvent, BucketPart } from './bucket-events';
+import {
+  emptyBucket,
+  NOTHING_GRAMS,
+  runningMl,
+  runningSg,
+  toSnapshot,
+  sumGrams,
+  type BucketReplay,
+  type FeelNow,
+  type RunningBucket,
+} from './bucket-contents';
+import type { Additives, BucketEvent, BucketPart, DropKind } from './bucket-events';
 import { combineReadings } from '../sg/combine-readings';
 import { withEarlier } from '../sg/with-earlier';
 import { standingEvents } from '../../events/event-order';
 import { DOSE_PERCENT, dropGrams } from '../additives/drop-dose';
-import { slurryStateFromSwirl } from '../../slurry/slurry-state';
+import { slurryStateFromSwirl, type SlurryState } from '../../slurry/slurry-state';
 
 /** SG readings further apart than this are two visits to the bucket, not one repeated reading, ms. */
 export const SAME_VISIT_MS = 6 * HOUR_MS;
 /** A smaller difference of two SGs is not shown. */
 const SHOWN_SG = 0.0005;
+/** Within this change of the SG a bucket feels the same. */
+const SAME_FEEL_SG = 0.01;
 /** Gum solution is water but for 1.5 %. */
 const GUM_WATER_SHARE = 0.985;
 const ADDITIVES = ['epsomGrams', 'silicateGrams', 'gumMl'] as const;
@@ -87,21 +99,16 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
       break;
     case 'swirlTimed':
       running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
-      running.feel = {
-        ...running.feel,
-        swirlSeconds: event.seconds,
-        at: event.at,
-        ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }),
-      };
+      felt(running, { swirlSeconds: event.seconds, at: event.at, ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }) });
       break;
     case 'flowTimed':
-      running.feel = { ...running.feel, flowSeconds: event.seconds, at: event.at };
+      felt(running, { flowSeconds: event.seconds, at: event.at });
       break;
     case 'dripsCounted':
-      running.feel = { ...running.feel, drips: event.drips, at: event.at };
+      felt(running, { drips: event.drips, at: event.at });
       break;
     case 'nailLooked':
-      running.feel = { ...running.feel, nail: event.shows, at: event.at };
+      felt(running, { nail: event.shows, at: event.at });
       break;
     case 'lidSet':
       setLid(running, event);
@@ -170,14 +177,31 @@ function dropped(running: RunningBucket, { drops, of = 'epsom' }: Extract<Bucket
   const grams = dropGrams({ drops, of });
   const key = of === 'epsom' ? 'epsomGrams' : 'silicateGrams';
   running.additives[key] += grams;
-  const percent = (100 * running.additives[key]) / sumGrams(running.parts);
-  // A usual dose is assumed to have worked until a swirl says otherwise.
-  if (percent >= DOSE_PERCENT[of].least) running.slurryState = of === 'epsom' ? 'flocculated' : 'deflocculated';
+  const dosed = stateOfDrops(running, of);
+  if (dosed !== 'normal') running.slurryState = dosed;
+}
+
+/** A usual dose is assumed to have worked until a swirl says otherwise; of both, the one that was added last. */
+function stateOfDrops({ additives, parts }: RunningBucket, last?: DropKind): SlurryState {
+  const dryGrams = sumGrams(parts);
+  const isDosed = (of: DropKind): boolean =>
+    (100 * additives[of === 'epsom' ? 'epsomGrams' : 'silicateGrams']) / dryGrams >= DOSE_PERCENT[of].least && (last ?? of) === of;
+  return isDosed('epsom') ? 'flocculated' : isDosed('silicate') ? 'deflocculated' : 'normal';
 }
 
 function changed(running: RunningBucket): void {
   running.changed = true;
   if (running.readings.length > 0) running.readings = [];
+  // How it felt is how it felt at that SG: after a jug of water it is to be felt anew.
+  if (running.felt === undefined || Math.abs((runningSg(running) ?? 0) - running.felt) <= SAME_FEEL_SG) return;
+  running.feel = undefined;
+  running.felt = undefined;
+  running.slurryState = stateOfDrops(running);
+}
+
+function felt(running: RunningBucket, reading: FeelNow): void {
+  running.feel = { ...running.feel, ...reading };
+  running.felt = runningSg(running);
 }
 
 /** Glaze poured into an empty bucket is a new glaze. Lid, last stirring and rinse water belong to the bucket and stay. */
@@ -187,6 +211,7 @@ function startAnew(running: RunningBucket): void {
     sgSd: undefined,
     measuredAt: undefined,
     feel: undefined,
+    felt: undefined,
     codeReadAt: undefined,
     stoodBefore: undefined,
     lid,

@@ -2,6 +2,9 @@
 export const COUNT_IN_BEATS = 3;
 export const BEAT_MS = 1_000;
 
+/** A shorter "dip" is a key pressed twice, s. */
+const LEAST_DIP_SECONDS = 0.3;
+
 /** A timer for dips, one after the other. Times are those of one clock, ms. */
 export type DipTimer =
   | { kind: 'ready'; dips: readonly number[] }
@@ -12,6 +15,7 @@ export const READY_TIMER: DipTimer = { kind: 'ready', dips: [] };
 
 /**
  * Returns the timer after its one key was pressed: it counts in, gives a count-in up again, or ends a dip and keeps its real seconds.
+ * No dip of 0 s is kept: that was a key pressed twice.
  *
  * @param question - `timer`; `atMs`, a monotonic clock
  * @example
@@ -24,8 +28,10 @@ export function pressTimer({ timer, atMs }: { timer: DipTimer; atMs: number }): 
       return { kind: 'countIn', startsAtMs: atMs + COUNT_IN_BEATS * BEAT_MS, dips: now.dips };
     case 'countIn':
       return { kind: 'ready', dips: now.dips };
-    case 'dipping':
-      return { kind: 'ready', dips: [...now.dips, Math.max(0, Number(((atMs - now.startedAtMs) / 1_000).toFixed(1)))] };
+    case 'dipping': {
+      const seconds = Number(((atMs - now.startedAtMs) / 1_000).toFixed(1));
+      return { kind: 'ready', dips: seconds < LEAST_DIP_SECONDS ? now.dips : [...now.dips, seconds] };
+    }
   }
 }
 

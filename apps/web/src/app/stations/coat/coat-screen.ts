@@ -17,6 +17,7 @@ import {
   predictCoat,
   predictSeconds,
   sgForCoat,
+  tooShortForHands,
   waitForCoat,
   wallAfter,
   type CoatKnowledge,
@@ -134,14 +135,15 @@ export class CoatScreen {
       // The band of the wanted coat: what comes out when the seconds are kept exactly.
       const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
       const mostSeconds = curveSeconds(wanted, seconds);
+      const tooShort = tooShortForHands({ ...situation, coatMm, method: 'dip', volumeMl: this.bucket()!.contents!.volumeMl }, known);
       const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds }, known);
       const sgWanted = seconds > 0 ? sgForCoat({ ...situation, seconds, coatMm }, known) : undefined;
-      return { wanted, at, band, curve, mostSeconds, sgWanted };
+      return { wanted, tooShort, at, band, curve, mostSeconds, sgWanted };
     });
   });
   readonly wantedSeconds = computed(() => {
     const result = this.result();
-    return result?.kind === 'ok' && result.value.wanted.kind === 'ok' ? result.value.wanted.seconds : undefined;
+    return result?.kind === 'ok' && result.value.wanted.kind === 'ok' && !result.value.tooShort ? result.value.wanted.seconds : undefined;
   });
   /** How long the wall has to rest first, when it has to. */
   readonly wait = computed(() => {

@@ -17,7 +17,7 @@ import { NumberField } from '../../ui/number-field';
 import { COMPARISON_COLOURS, coatChart } from './answer/coat-chart';
 import { CoatMapPanel } from './map/coat-map-panel';
 import { CoatScreen } from './coat-screen';
-import { cannotWords, comparedWords, basisWords, standWords, waitWords, windowWords } from './coat-words';
+import { cannotWords, comparedWords, basisWords, standWords, tooShortWords, waitWords, windowWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dips/dip-bench';
 import { DipsPanel } from './dips/dips-panel';
 import { DryingPanel } from './drying/drying-panel';
@@ -138,6 +138,11 @@ export class CoatStation {
   protected readonly cannot = computed(() => {
     const [result, coatMm, sg] = [this.screen.result(), this.screen.question().coatMm, this.screen.sg()];
     return result?.kind === 'ok' && coatMm !== null && sg !== null ? cannotWords(result.value.wanted, { coatMm, sg }, this.units) : undefined;
+  });
+  protected readonly tooShort = computed(() => {
+    const [result, coatMm] = [this.screen.result(), this.screen.question().coatMm];
+    if (result?.kind !== 'ok' || coatMm === null || result.value.wanted.kind !== 'ok' || !result.value.tooShort) return undefined;
+    return tooShortWords(result.value.tooShort, { coatMm, seconds: result.value.wanted.seconds }, this.units);
   });
   protected readonly compared = computed(() => {
     const [coatMm, glaze] = [this.screen.question().coatMm, this.screen.glaze()];

@@ -13,11 +13,32 @@ import {
   type Coverage,
   type SecondsForCoat,
   type StirringNeed,
+  type ShortestTime,
   type WaitForCoat,
   type WallState,
 } from '@cazuela/core';
 import type { CoatDipBody } from '@cazuela/contract';
 import type { Units } from '../../data/units/units';
+
+/** A coat that would take less time than hands can do, and what makes it possible. */
+export function tooShortWords(
+  { shortestSeconds, atShortest, thinner }: ShortestTime,
+  { coatMm, seconds }: { coatMm: number; seconds: number },
+  units: Units,
+): { what: string; remedies: string[] } {
+  const least = units.seconds(shortestSeconds);
+  const gives = atShortest.coat.kind === 'ok' ? atShortest.coat.coatMm : undefined;
+  return {
+    what: `${units.coat(coatMm)} would take ${units.seconds(seconds)}: under and out is ${least} at the quickest.`,
+    remedies: [
+      ...(thinner
+        ? [`Thin the bucket to SG ${units.sg(thinner.sg)} with ${units.millilitres(units.pourable(thinner.waterMl))} of water: then it is ${least}.`]
+        : []),
+      ...(gives === undefined ? [] : [`Or take the ${units.coat(gives)} that ${least} give.`]),
+      'Or brush or spray it: a pass lays less.',
+    ],
+  };
+}
 
 /** Why no time gives the wanted coat, and what would. Undefined when a time does. */
 export function cannotWords(

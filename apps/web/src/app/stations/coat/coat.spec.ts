@@ -183,6 +183,15 @@ describe('the coat station', () => {
     });
   });
 
+  it('a coat that no hand is quick enough for is answered with what would do: thinner glaze, the coat of a second, another method', async () => {
+    const screen = await open();
+    await screen.type('SG', '1.6');
+    await screen.type('Coat wanted', '0.3');
+    expect(screen.text).toMatch(/0\.30 mm would take 0\.\d s: under and out is 1\.0 s at the quickest\./);
+    expect(screen.text).toMatch(/Thin the bucket to SG 1\.\d\d with [\d,]+ mL of water: then it is 1\.0 s\./);
+    expect(screen.text).toMatch(/Or take the 0\.\d\d mm that 1\.0 s give\./);
+  });
+
   it('the same coat by other ways, with glaze and hands', async () => {
     const screen = await open();
     await screen.press('Another way');
