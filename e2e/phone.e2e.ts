@@ -82,7 +82,7 @@ test('on a phone: the card of a clay body and its thirst test', async ({ page })
   await page.goto('/studio');
   await page.getByRole('link', { name: 'Barro Claro' }).tap();
   await page.getByRole('button', { name: 'Thirst test in water' }).first().tap();
-  await expect(page.getByLabel('1. Dry')).toBeVisible();
+  await expect(page.getByLabel('Weight dry')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 

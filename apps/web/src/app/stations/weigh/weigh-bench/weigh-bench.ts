@@ -17,7 +17,6 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { leaveField } from '../../../ui/leave-field';
-import { Notice } from '../../../ui/notice';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { powderHint, scaleWords } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
@@ -62,7 +61,6 @@ export class WeighBench {
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
-  private readonly notice = inject(Notice);
   private readonly store = inject(StudioStore);
   private readonly router = inject(Router);
   private readonly field = viewChild(NumberField);
@@ -238,15 +236,13 @@ export class WeighBench {
   }
 
   /** Back to any line. What was weighed for it stands in the field until another weight is typed: it is in the bucket. */
-  protected openAgain({ lineId, name, eventId, inGrams, loadsIn }: BatchLineState): void {
+  protected openAgain({ lineId, eventId, inGrams, loadsIn }: BatchLineState): void {
     if (!eventId) return;
     this.note({ type: 'undone', eventId });
-    const isAsked = this.line()?.lineId === lineId && loadsIn === 0 && inGrams > 0;
-    if (isAsked) {
-      this.byHand.set(true);
-      this.typed.set({ value: inGrams });
-    }
-    this.notice.tell(isAsked ? `${name}: what was noted stands in the field.` : `${name} is asked for again.`);
+    // An earlier line may be open still, and is asked for first.
+    if (this.line()?.lineId !== lineId || loadsIn > 0 || inGrams === 0) return;
+    this.byHand.set(true);
+    this.typed.set({ value: inGrams });
   }
 
   protected ask(what: 'lot' | 'powder'): void {
