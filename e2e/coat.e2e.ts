@@ -77,7 +77,7 @@ test.describe('at the coat station', () => {
     await page.goto('/coat');
     await choose(page.getByRole('combobox', { name: 'Bucket' }), 'Leche de Higo, B1');
     await page.getByLabel('Wall', { exact: true }).fill('2.5');
-    await page.getByText('A fresh dry piece, or what was done to it').click();
+    await page.getByText('Already wet or glazed? Say how').click();
     await page.getByRole('button', { name: 'Inside first, 45 min ago' }).click();
     await expect(page.getByText(/The wall is full at 0\.\d\d mm/)).toBeVisible();
     await expect(page.getByText(/The wall holds \d+ % of the water it can\. Wait \d+ h/)).toBeVisible();
@@ -165,7 +165,7 @@ test.describe('at the coat station', () => {
     const map = page.getByRole('img', { name: /^Band:/ });
     const at = (await map.boundingBox())!;
     await map.click({ position: { x: 0.25 * at.width, y: 0.5 * at.height } });
-    await expect(page.getByLabel('Or: time in the glaze', { exact: true })).toHaveValue('2.5');
+    await expect(page.getByLabel('Coat after … seconds', { exact: true })).toHaveValue('2.5');
   });
 
   test('the bucket on the practice scale: a dip is weighed, a spill is asked about', async ({ page }) => {

@@ -68,7 +68,7 @@ test('on a phone: every bench of the coat, its map and its timer', async ({ page
   }
   await page.getByRole('radio', { name: 'seconds and SG' }).tap();
   await expect(page.getByRole('img', { name: /^Band:/ })).toBeVisible();
-  await page.getByText('A fresh dry piece, or what was done to it').tap();
+  await page.getByText('Already wet or glazed? Say how').tap();
   await page.getByRole('button', { name: 'A first coat, half dry' }).tap();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await page.getByRole('radio', { name: 'caliper, needle, comb' }).tap();

@@ -171,6 +171,7 @@ export function driftWords(drift: NonNullable<BucketContents['drift']>, left: Da
   if (!left) return speed;
   const days = (count: number): string => String(Math.round(count));
   const range = left.mostDays === undefined ? `${days(left.leastDays)} or more` : `${days(left.leastDays)}–${days(left.mostDays)}`;
+  if (left.days < 1.5) return `${speed} Leaves its range ${left.days < 0.5 ? 'today' : 'tomorrow'}.`;
   return `${speed} Leaves its range in about ${days(left.days)} days (${range}).`;
 }
 

@@ -124,7 +124,7 @@ export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string
     thirstTest && glaze + body === 0
       ? 'a thirst test of this wall in water; how this glaze builds up stays a guess.'
       : pair > 0
-        ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `, and ${dips(glaze + body - 2 * pair)} of it or on it elsewhere` : ''}.`
+        ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `; ${glaze + body - 2 * pair} more of this glaze or this clay, not together` : ''}.`
         : glaze > 0 && body > 0
           ? `${dips(glaze)} of this glaze on other bodies and ${dips(body)} of others on this body; never both together.`
           : glaze > 0

@@ -14,11 +14,17 @@ export const DRY_COAT_WORDS: Record<DryCoat, { tone: 'good' | 'look'; what: stri
   shrinks: { tone: 'look', what: 'Shrinks as it dries: cracks and flakes when thick.', remedy: 'Calcine part of the clay; keep the coat thin.' },
 };
 
-/** "moves (stays to runs)": the guess is never shown without its range. */
+const FURTHER = ['stays', 'moves', 'runs', 'pours'] as const;
+
+/** The likely movement, and how much less or more it may be: the guess is never shown without its range. */
 export function fireWords(fire: RecipeOutlook['fire']): string {
   if (!fire) return 'Nobody can say: a powder in it has no analysis.';
-  const range = fire.least === fire.most ? fire.least : `${fire.least} to ${fire.most}`;
-  return `Likely ${fire.likely} at cone 6 (${range}).`;
+  const isBetween = (one: (typeof FURTHER)[number], low: number, high: number): boolean => FURTHER.indexOf(one) > low && FURTHER.indexOf(one) < high;
+  const likely = FURTHER.indexOf(fire.likely);
+  const less = isBetween(fire.least, -1, likely) ? `only ${fire.least.replace(/s$/, '')}` : '';
+  const more = isBetween(fire.most, likely, FURTHER.length) ? fire.most.replace(/s$/, '') : '';
+  const may = [less, more].filter(Boolean).join(' or ');
+  return `Likely ${fire.likely} at cone 6${may ? `; may ${may}` : ''}.`;
 }
 
 const FIELDS = [

@@ -277,8 +277,8 @@ describe('a recipe on the screen', () => {
 
 describe('words of the fire', () => {
   it('the guess never stands without its range', () => {
-    expect(fireWords({ likely: 'moves', least: 'stays', most: 'runs' })).toBe('Likely moves at cone 6 (stays to runs).');
-    expect(fireWords({ likely: 'stays', least: 'stays', most: 'stays' })).toBe('Likely stays at cone 6 (stays).');
+    expect(fireWords({ likely: 'moves', least: 'stays', most: 'runs' })).toBe('Likely moves at cone 6; may only stay or run.');
+    expect(fireWords({ likely: 'stays', least: 'stays', most: 'stays' })).toBe('Likely stays at cone 6.');
     expect(fireWords(undefined)).toContain('a powder in it has no analysis');
   });
 });

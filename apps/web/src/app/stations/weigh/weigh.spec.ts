@@ -129,7 +129,7 @@ describe('planning a batch', () => {
   it('offers what lies unfinished first', async () => {
     const { events: _events, ...lying } = batch({ linesDone: 1, lastAt: ago(30), lastBy: 'Bruno' });
     const screen = await open([lying]);
-    expect(screen.text).toContain('lies at line 2 of 3, Bruno');
+    expect(screen.text).toContain('waits at line 2 of 3, Bruno');
     expect(screen.has('Go on weighing Leche de Higo')).toBe(true);
   });
 });

@@ -54,7 +54,7 @@ export class HistoryPanel {
   protected readonly said = computed(() => {
     const count = this.treatments().length;
     if (this.screen.question().firedUnder) return 'On a fired glaze';
-    return count === 0 ? 'A fresh dry piece, or what was done to it' : `After ${count} ${count === 1 ? 'step' : 'steps'}`;
+    return count === 0 ? 'Already wet or glazed? Say how' : `After ${count} ${count === 1 ? 'step' : 'steps'}`;
   });
   protected readonly bucketOptions = computed((): FieldOption[] => this.screen.buckets().map((one) => [one.id, one.body.name] as const));
   protected readonly airs = [

@@ -94,7 +94,7 @@ export class DropCounter {
     const contents = this.screen.contents();
     if (!this.justKept() || !kept || !contents) return '';
     const perLitre = (kept.gramsPerDryKg * contents.dryGrams) / contents.volumeMl / dropGrams({ drops: 1, of: this.of() });
-    return `Kept: ${this.units.plain(perLitre)} drops a litre. The next bucket of it is offered this, by its dry weight.`;
+    return `Kept: about ${Math.round(perLitre)} drops a litre. The next bucket of it is offered this, by its dry weight.`;
   });
   /** The last drops that were not taken back. */
   protected readonly last = computed(() =>

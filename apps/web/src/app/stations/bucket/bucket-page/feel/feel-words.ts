@@ -45,7 +45,7 @@ export function relationWords(both: FeelAndSg, now: { value: number | undefined;
   if (now.value !== undefined) {
     const { y, low, high, outside } = predictFromFit({ fit: sgFromFeel, x: now.value });
     const said = `A ${FEEL_NAMES[kind]} of ${feelValueWords(kind, now.value)} stands for SG ${units.sg(y)} (${units.sg(low)}–${units.sg(high)}), ${basis}.`;
-    return outside ? `${said} It lies outside of all of them.` : said;
+    return outside ? `${said} No pair was like that: a guess.` : said;
   }
   if (now.sg === undefined) return '';
   const { y, low, high } = predictFromFit({ fit: feelFromSg, x: now.sg });
