@@ -252,5 +252,7 @@ describe('a measured dip', () => {
     expect(coatDipsCreateSchema.safeParse(dip({})).success).toBe(true);
     expect(coatDipsCreateSchema.safeParse(dip({ seconds: 0 })).error?.issues[0]?.message).toBe('A dip takes some time: 0 s is none.');
     expect(coatDipsCreateSchema.safeParse(dip({ seconds: 0, method: 'brushLoaded', passes: 3 })).success).toBe(true);
+    const halfPass = coatDipsCreateSchema.safeParse(dip({ seconds: 0, method: 'brushLoaded', passes: 2.5 }));
+    expect(halfPass.error?.issues[0]?.message).toBe('A whole number is wanted here.');
   });
 });

@@ -1,6 +1,17 @@
 import * as z from 'zod';
 import { BATCH_CHECKS, DROP_KINDS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
-import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, sgSchema, timeSchema } from '../common/basics';
+import {
+  countSchema,
+  enteredSchema,
+  gramsSchema,
+  idSchema,
+  LIMITS,
+  millilitresSchema,
+  nameSchema,
+  noteSchema,
+  sgSchema,
+  timeSchema,
+} from '../common/basics';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
 const minutesSchema = z
@@ -133,11 +144,11 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     pairEventId: idSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stirred') }),
-  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: z.int().min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
+  z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: countSchema.min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
   z.strictObject({ ...head, type: z.literal('gumAdded'), millilitres: millilitresSchema.gt(0, 'Gum added must be more than 0.') }),
   z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: feelSecondsSchema, springsBack: z.boolean().optional() }),
   z.strictObject({ ...head, type: z.literal('flowTimed'), seconds: feelSecondsSchema }),
-  z.strictObject({ ...head, type: z.literal('dripsCounted'), drips: z.int().min(0).max(100) }),
+  z.strictObject({ ...head, type: z.literal('dripsCounted'), drips: countSchema.min(0).max(100) }),
   z.strictObject({ ...head, type: z.literal('nailLooked'), shows: z.enum(NAIL_LOOKS) }),
   z.strictObject({ ...head, type: z.literal('lidSet'), lid: z.enum(['open', 'closed']) }),
   z.strictObject({ ...head, type: z.literal('codeRead') }),

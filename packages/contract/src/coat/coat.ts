@@ -1,6 +1,17 @@
 import * as z from 'zod';
 import { PASS_METHODS, type CoatReading, type CoatWindow, type PassMethod } from '@cazuela/core';
-import { coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from '../common/basics';
+import {
+  coneSchema,
+  countSchema,
+  gramsSchema,
+  idSchema,
+  LIMITS,
+  nameSchema,
+  noteSchema,
+  sgSchema,
+  timeSchema,
+  versionSchema,
+} from '../common/basics';
 
 const areaSchema = z.number().gt(0, 'An area is more than 0 cm².').max(50_000, 'An area over 5 m² is no pot: check the unit.');
 const weighed = {
@@ -40,7 +51,7 @@ export const coatDipBodySchema = z.strictObject({
   /** A dip when left out. */
   method: z.enum([...CONTACT_METHODS, ...passMethods]).optional(),
   /** How many, for brush, sponge and spray; their seconds are 0. */
-  passes: z.int().min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
+  passes: countSchema.min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
   before: wallBeforeSchema.optional(),
   seconds: z.number().min(0, 'A time cannot be less than 0.').max(600, 'Ten minutes in the glaze is no dip.'),
   sg: sgSchema,

@@ -57,4 +57,6 @@ const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS), ...Obje
 export const enteredSchema = z.strictObject({ value: z.number(), unit: z.enum(UNITS) });
 
 /** Editable documents carry the version they were read at; a stale write is answered with the newer document. */
+/** A number of things that hands count. */
+export const countSchema = z.int('A whole number is wanted here.');
 export const versionSchema = z.int().min(1).max(1_000_000_000);

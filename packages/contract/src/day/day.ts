@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { STEP_KINDS, type DayItem, type DayStep } from '@cazuela/core';
-import { dateSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import { countSchema, dateSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 import { dayEventSchema } from '../bucket/events';
 
 const MOST_STEP_SECONDS = 24 * 3600;
@@ -27,7 +27,7 @@ export const dayItemSchema = z.strictObject({
   id: idSchema,
   pieceId: idSchema,
   name: nameSchema,
-  count: z.int().min(1, 'At least one piece.').max(MOST_PIECES, `A day holds at most ${MOST_PIECES} of one piece.`),
+  count: countSchema.min(1, 'At least one piece.').max(MOST_PIECES, `A day holds at most ${MOST_PIECES} of one piece.`),
   steps: z.array(dayStepSchema).max(40),
 }) satisfies z.ZodType<DayItem>;
 

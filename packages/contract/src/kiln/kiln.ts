@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { coneSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import { coneSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 
 export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(500), celsius: z.number().min(-50).max(1500) });
 export const firingBodySchema = z.strictObject({
@@ -34,7 +34,7 @@ export const resultBodySchema = z.strictObject({
   pieceId: idSchema,
   firingId: idSchema,
   coneReached: coneSchema,
-  stars: z.int().min(0).max(5),
+  stars: countSchema.min(0).max(5),
   faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),
   note: noteSchema,
   photoId: idSchema.nullable(),

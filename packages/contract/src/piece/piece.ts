@@ -14,7 +14,7 @@ import {
   type Texture,
   type Variations,
 } from '@cazuela/core';
-import { colourSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import { colourSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 import { pieceFormSchema } from './piece-form';
 
 /** More than any plan within these limits can have. */
@@ -32,7 +32,7 @@ const riseSchema = z.number().min(0).max(300, 'An edge rises at most 300 mm.');
 const edgeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('straight') }),
   z.strictObject({ kind: z.literal('slanted'), riseMm: riseSchema }),
-  z.strictObject({ kind: z.literal('waving'), riseMm: riseSchema, waves: z.int().min(1).max(24, 'At most 24 waves go round.') }),
+  z.strictObject({ kind: z.literal('waving'), riseMm: riseSchema, waves: countSchema.min(1).max(24, 'At most 24 waves go round.') }),
 ]) satisfies z.ZodType<EdgeLine>;
 const shareSchema = z.number().min(0).max(1);
 const turnSchema = z.strictObject({ from: shareSchema, to: shareSchema });
@@ -126,7 +126,7 @@ export const pieceBodySchema = z.strictObject({
   bodyId: idSchema,
   /** Its bisque lot; the body's newest when left out. */
   lotId: idSchema.optional(),
-  count: z.int().min(1, 'At least one piece.').max(500),
+  count: countSchema.min(1, 'At least one piece.').max(500),
   plan: piecePlanSchema,
   variations: variationsSchema.optional(),
 });

@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { APPLICATION_METHODS, type BatchPlan } from '@cazuela/core';
-import { enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, sgSchema, timeSchema } from '../common/basics';
+import { countSchema, enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, sgSchema, timeSchema } from '../common/basics';
 import { batchEventSchema } from '../bucket/events';
 import { labelRuleSchema } from './recipe';
 
 const pieceToCoatSchema = z.strictObject({
-  count: z.int().min(1).max(10_000),
+  count: countSchema.min(1).max(10_000),
   areaCm2: z.number().gt(0).max(100_000),
   coatMm: z.number().gt(0).max(10),
   method: z.enum(APPLICATION_METHODS),

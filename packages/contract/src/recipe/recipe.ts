@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   colourSchema,
   coneSchema,
+  countSchema,
   enteredSchema,
   gramsSchema,
   idSchema,
@@ -26,7 +27,7 @@ export const productSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('base'), label: labelRuleSchema, packGrams: gramsSchema.gt(0), packPrice: priceSchema }),
   z.strictObject({
     kind: z.literal('jar'),
-    coats: z.int().min(1, 'A label asks for at least one coat.').max(10),
+    coats: countSchema.min(1, 'A label asks for at least one coat.').max(10),
     jarMl: millilitresSchema.gt(0),
     jarPrice: priceSchema,
     /** By its maker's word, which is no leach test of this studio. */

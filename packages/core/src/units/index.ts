@@ -1,5 +1,5 @@
 export { poundsAndOunces } from './pounds';
-export { readNumber, type NumberReading } from './read-number';
+export { readNumber, type NumberReading, type VolumeSystem } from './read-number';
 export { decimalsForDivision, formatFixed, formatSensible } from './round';
 export {
   SG_SCALES,

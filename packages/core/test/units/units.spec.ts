@@ -77,6 +77,41 @@ describe('what a potter types', () => {
     expect(readNumber('3 spoons').kind).toBe('notANumber');
   });
 
+  it.each([
+    ['2 lbs', 2, 'lb'],
+    ['1 lb 4 oz', 1.25, 'lb'],
+    ['1 lb 4 1/2 oz', 1 + 4.5 / 16, 'lb'],
+    ['30 grams', 30, 'g'],
+    ['1.5 kilos', 1.5, 'kg'],
+    ['2 litres', 2, 'L'],
+    ['11 US fl. oz', 11, 'US fl oz'],
+    ['2 tbsp', 2, 'US tbsp'],
+  ])('“%s” is %p %s, as it is written on labels and notes', (text, value, unit) => {
+    expect(readNumber(text)).toEqual({ kind: 'ok', value, unit });
+  });
+
+  it('a pint is larger in Britain: it is read as the studio’s own, and asked about where nobody said', () => {
+    expect(readNumber('1 pt', 'imp')).toEqual({ kind: 'ok', value: 1, unit: 'imp pt' });
+    expect(readNumber('11 fl oz', 'US')).toEqual({ kind: 'ok', value: 11, unit: 'US fl oz' });
+    expect(readNumber('1 pt')).toEqual({ kind: 'notANumber', text: '1 pt', meant: ['US pt', 'imp pt'] });
+  });
+
+  it.each([
+    ['1.234,5', 1234.5],
+    ['1,234.5', 1234.5],
+    ['12.345.678,9', 12345678.9],
+    // One mark alone may be either: a point is decimal here, a comma before three digits stands between thousands.
+    ['1.234', 1.234],
+    ['1,234', 1234],
+    ['1,5', 1.5],
+  ])('“%s” is %p, whoever wrote it', (text, value) => {
+    expect(readNumber(text)).toEqual({ kind: 'ok', value });
+  });
+
+  it.each(['1.23,45.6', '1,23.4', '12,34,5.6'])('“%s” is no number: its marks contradict each other', (text) => {
+    expect(readNumber(text).kind).toBe('notANumber');
+  });
+
   it('nothing is nothing, not zero', () => {
     expect(readNumber('   ')).toEqual({ kind: 'empty' });
   });

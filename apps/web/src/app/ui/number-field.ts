@@ -156,7 +156,7 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
 
   protected type(text: string): void {
     this.isEditing.set(true);
-    const reading = readNumber(text);
+    const reading = readNumber(text, this.units.volumeSystem());
     if (reading.kind !== 'ok' || this.wrong(text)) {
       this.typed.update((before) => ({ text, value: null, sent: before?.sent ?? null }));
       this.take(null, { value: null });
@@ -188,8 +188,9 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   }
 
   private wrong(text: string): string | undefined {
-    const reading = readNumber(text);
+    const reading = readNumber(text, this.units.volumeSystem());
     if (reading.kind === 'empty') return undefined;
+    if (reading.kind === 'notANumber' && reading.meant) return `“${reading.text.slice(0, 20)}” may be two: type ${reading.meant.join(' or ')}.`;
     if (reading.kind === 'notANumber')
       return `“${reading.text.slice(0, 20)}” is not a number: type something like 1.5${FAMILY[this.quantity()].length === 0 ? '' : `, or with a unit like 2 ${FAMILY[this.quantity()].at(-1)}`}.`;
     if (reading.unit && !FAMILY[this.quantity()].includes(reading.unit)) {

@@ -27,6 +27,11 @@ export class Units {
   readonly smallVolumeUnit = computed<VolumeUnit>(
     () => ({ metric: 'mL', US: 'US fl oz', imp: 'imp fl oz' })[this.preferences().volume] as VolumeUnit,
   );
+  /** Whose pints and gallons a bare "pt" stands for; undefined in a metric studio. */
+  readonly volumeSystem = computed(() => {
+    const { volume } = this.preferences();
+    return volume === 'metric' ? undefined : volume;
+  });
   readonly temperatureUnit = computed(() => (this.preferences().temperature === 'C' ? '°C' : '°F'));
   private readonly scales = computed(() => this.studio()?.scales ?? []);
 
