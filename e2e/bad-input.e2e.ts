@@ -94,7 +94,7 @@ test.describe('what cannot be right gets a sentence that helps, and nothing is l
     await page.getByLabel('Coat wanted', { exact: true }).fill('4.5');
     await expect(page.getByText(/The wall is full at|longer than a minute/)).toBeVisible();
     await page.getByLabel('Coat wanted', { exact: true }).fill('0.05');
-    await expect(page.getByText('already', { exact: false })).toBeVisible();
+    await expect(page.getByText(/comes out is already/)).toBeVisible();
   });
 
   test('a part of the app that cannot be fetched is said to be away, and opens once it can', async ({ page }) => {
