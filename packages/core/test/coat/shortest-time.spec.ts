@@ -8,7 +8,7 @@ describe('the shortest time that hands can do', () => {
     const wanted = predictSeconds({ ...situation, coatMm });
     return wanted.kind === 'ok' ? wanted.seconds : Number.NaN;
   };
-  const asked = (change: object = {}) => tooShortForHands({ ...bucket, coatMm, method: 'dip', volumeMl: 8000, ...change });
+  const asked = (change: object = {}) => tooShortForHands({ ...bucket, coatMm, method: 'dip', bucket: { sg: bucket.sg, volumeMl: 8000 }, ...change });
 
   it('a coat that asks for less is answered with what makes it possible: thinner glaze, and how much water that is', () => {
     expect(seconds(bucket)).toBeLessThan(SHORTEST_SECONDS.dip);
@@ -17,6 +17,13 @@ describe('the shortest time that hands can do', () => {
     expect(seconds({ ...bucket, sg: thinner!.sg })).toBeCloseTo(SHORTEST_SECONDS.dip, 4);
     // The powder stays: 8 L at 1.55 with that water are at that SG.
     expect((8000 * 1.55 + thinner!.waterMl) / (8000 + thinner!.waterMl)).toBeCloseTo(thinner!.sg, 9);
+  });
+
+  it('the water is for the bucket as it stands, not for an SG that is only asked about', () => {
+    const asIs = asked({ bucket: { sg: 1.5, volumeMl: 8000 } })!;
+    expect(asIs.thinner!.sg).toBeCloseTo(asked()!.thinner!.sg, 9);
+    expect((8000 * 1.5 + asIs.thinner!.waterMl) / (8000 + asIs.thinner!.waterMl)).toBeCloseTo(asIs.thinner!.sg, 9);
+    expect(asked({ bucket: { sg: 1.3, volumeMl: 8000 } })!.thinner!.waterMl).toBe(0);
   });
 
   it('or with the coat that the shortest time gives', () => {

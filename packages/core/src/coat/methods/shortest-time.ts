@@ -11,7 +11,7 @@ export interface ShortestTime {
   shortestSeconds: number;
   /** What the shortest time gives in this bucket. */
   atShortest: CoatPrediction;
-  /** SG at which the wanted coat takes the shortest time, and the water that makes the bucket so, mL; left out where no SG does. */
+  /** SG at which the wanted coat takes the shortest time, and the water that makes the bucket so, mL, 0 when it is thinner already. */
   thinner?: { sg: number; waterMl: number };
 }
 
@@ -19,26 +19,28 @@ export interface ShortestTime {
  * Returns what would make a coat possible that would take less time than hands can do; undefined where hands have time enough, or where no time
  * gives the coat at all.
  *
- * @param question - the situation, with `coatMm` above 0, `method`, and `volumeMl` in the bucket
+ * @param question - the situation, with `coatMm` above 0, `method`, and the `bucket` as it stands, whatever SG is asked about
  * @param knowledge - what is known of this glaze on this body; starting guesses when left out
  * @throws PotterError for a situation that no wall can have
  * @example
- * tooShortForHands({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, coatMm: 0.9, method: 'dip', volumeMl: 8000 })
+ * tooShortForHands({ sg: 1.45, density: 2.6, state: 'normal', bisqueCone: '05', wallMm: 6, faces: 2, coatMm: 0.9, method: 'dip', bucket: { sg: 1.45, volumeMl: 8000 } })
  * // undefined
  */
 export function tooShortForHands(
-  { method, volumeMl, coatMm, ...situation }: CoatSituation & { coatMm: number; method: ContactMethod; volumeMl: number },
+  { method, bucket, coatMm, ...situation }: CoatSituation & { coatMm: number; method: ContactMethod; bucket: { sg: number; volumeMl: number } },
   knowledge: CoatKnowledge = PRIOR_KNOWLEDGE,
 ): ShortestTime | undefined {
-  requirePositive('volumeMl', volumeMl);
+  requirePositive('volumeMl', bucket.volumeMl);
   const wanted = predictSeconds({ ...situation, coatMm }, knowledge);
   const shortestSeconds = SHORTEST_SECONDS[method];
   if (wanted.kind !== 'ok' || wanted.seconds >= shortestSeconds) return undefined;
-  const { sg, ...anySg } = situation;
+  const { sg: _asked, ...anySg } = situation;
   const thinner = sgForCoat({ ...anySg, seconds: shortestSeconds, coatMm }, knowledge);
   return {
     shortestSeconds,
     atShortest: predictCoat({ ...situation, seconds: shortestSeconds }, knowledge),
-    ...(thinner.kind === 'ok' ? { thinner: { sg: thinner.sg, waterMl: volumeMl * ((sg - 1) / (thinner.sg - 1) - 1) } } : {}),
+    ...(thinner.kind === 'ok'
+      ? { thinner: { sg: thinner.sg, waterMl: Math.max(0, bucket.volumeMl * ((bucket.sg - 1) / (thinner.sg - 1) - 1)) } }
+      : {}),
   };
 }

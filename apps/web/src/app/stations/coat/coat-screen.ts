@@ -135,7 +135,7 @@ export class CoatScreen {
       // The band of the wanted coat: what comes out when the seconds are kept exactly.
       const band = wanted.kind === 'ok' ? predictCoat({ ...situation, seconds: wanted.seconds }, known) : undefined;
       const mostSeconds = curveSeconds(wanted, seconds);
-      const tooShort = tooShortForHands({ ...situation, coatMm, method: 'dip', volumeMl: this.bucket()!.contents!.volumeMl }, known);
+      const tooShort = tooShortForHands({ ...situation, coatMm, method: 'dip', bucket: this.bucket()!.contents! }, known);
       const curve = coatCurve({ ...situation, points: CURVE_POINTS, mostSeconds }, known);
       const sgWanted = seconds > 0 ? sgForCoat({ ...situation, seconds, coatMm }, known) : undefined;
       return { wanted, tooShort, at, band, curve, mostSeconds, sgWanted };

@@ -31,9 +31,11 @@ export function tooShortWords(
   return {
     what: `${units.coat(coatMm)} would take ${units.seconds(seconds)}: under and out is ${least} at the quickest.`,
     remedies: [
-      ...(thinner
+      ...(thinner && thinner.waterMl > 0
         ? [`Thin the bucket to SG ${units.sg(thinner.sg)} with ${units.millilitres(units.pourable(thinner.waterMl))} of water: then it is ${least}.`]
-        : []),
+        : thinner
+          ? [`At SG ${units.sg(thinner.sg)} it is ${least}; the bucket stands below that already.`]
+          : []),
       ...(gives === undefined ? [] : [`Or take the ${units.coat(gives)} that ${least} give.`]),
       'Or brush or spray it: a pass lays less.',
     ],
