@@ -129,6 +129,7 @@ test.describe('at the coat station', () => {
     await expect(page.getByText('from 3 dips of this glaze on this body')).toBeVisible();
     // Out of the fire, another day, found by the code on its foot.
     await page.goto('/');
+    await page.getByRole('heading', { level: 1 }).waitFor();
     await page.keyboard.press('/');
     await page.getByRole('searchbox', { name: 'Name or code' }).fill(code);
     await page.getByRole('button', { name: new RegExp(`Tinaja.*${code}`) }).click();
