@@ -4,6 +4,7 @@ import type { MapAnswer, MapQuestion } from '../app/stations/coat/map/coat-map-p
 import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
 import type { RunJob } from '../app/stations/piece/piece-planner/run/run-protocol';
 import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';
+import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -45,6 +46,15 @@ export const readFileWorker = (): AtOnce => ({
   postMessage({ text, now, shelf }: ReadQuestion) {
     const data: ReadAnswer = { kind: 'read', file: checkAgainst(readFile(text, now), shelf) };
     this.onmessage?.call(this as Worker, { data } as MessageEvent<ReadAnswer>);
+  },
+  terminate: () => undefined,
+});
+
+export const coatLearningWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(question: CoatLearningQuestion) {
+    answerCoatLearning(question, (data) => this.onmessage?.call(this as Worker, { data } as MessageEvent));
   },
   terminate: () => undefined,
 });

@@ -1,6 +1,6 @@
 import { attempt } from '../checks/potter-error';
 import { wallSuctionGuess } from '../coat/prediction/suction';
-import type { WallObservation } from './coat-learning';
+import type { WallObservation } from './coat-evidence';
 import { readThirstTest, type ThirstTest } from './thirst-test';
 
 /** One bisque firing of a clay body, as far as a coat depends on it. */

@@ -1,6 +1,7 @@
 import { attempt } from '../checks/potter-error';
 import { coatPredictor } from '../coat/prediction/predict';
-import { knowledgeOf, learnCoats, type CoatObservation } from './coat-learning';
+import type { CoatObservation } from './coat-evidence';
+import { knowledgeOf, learnCoats } from './coat-learning';
 import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 export interface Coverage {

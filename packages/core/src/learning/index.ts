@@ -1,4 +1,5 @@
-export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning, type CoatObservation, type WallObservation } from './coat-learning';
+export type { CoatObservation, WallObservation } from './coat-evidence';
+export { OUTLIER_SDS, knowledgeOf, learnCoats, type CoatLearning } from './coat-learning';
 export { coatOfReading, type CoatReading } from './coat-reading';
 export { coverageOf, type Coverage } from './coverage';
 export { FOOT_LN_SD, footToTell, learnFromFeet, type FootSeen } from './foot-evidence';

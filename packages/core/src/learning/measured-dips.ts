@@ -5,7 +5,7 @@ import { PASS_METHODS, type PassMethod } from '../coat/methods/pass-methods';
 import type { CoatSituation } from '../coat/prediction/predict';
 import { STATE_GUESSES } from '../coat/prediction/state-guesses';
 import type { SlurryState } from '../slurry/slurry-state';
-import type { CoatObservation } from './coat-learning';
+import type { CoatObservation } from './coat-evidence';
 import { coatOfReading, type CoatReading } from './coat-reading';
 
 /** A coat that was measured, as the records keep it. */
@@ -53,7 +53,7 @@ export const readCoat = (
 ): Attempt<{ coatMm: number; lnSd: number }> => attempt(() => coatOfReading(reading, { sg, density, packing: STATE_GUESSES[state].packing }));
 
 const counted = (dips: readonly MeasuredDip[]): MeasuredDip[] =>
-  dips.filter((dip) => dip.body.leftOut === undefined).sort((a, b) => a.body.at.localeCompare(b.body.at));
+  dips.filter((dip) => dip.body.leftOut === undefined).sort((a, b) => (a.body.at < b.body.at ? -1 : a.body.at > b.body.at ? 1 : 0));
 
 /**
  * Returns the measured dips and pours that `learnCoats` learns from, oldest first. Left out are those with a reason not to count, those whose

@@ -1,5 +1,3 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-
 const MOST_ROUNDS = 40;
 /** A step smaller than this in every parameter ends the search. */
 const SMALL_ENOUGH = 1e-7;
@@ -7,19 +5,21 @@ const SMALL_ENOUGH = 1e-7;
 const LEAST_SHARE = 1e-4;
 
 /** A posterior that is to be made as likely as possible, as a sum of squares. */
-export interface Posterior {
+export interface Posterior<Slopes> {
   /** How many parameters there are. */
   size: number;
   /** Twice the negative log posterior, up to a constant. */
   cost: (mean: readonly number[]) => number;
-  /** The information matrix (the inverse covariance) and the descent direction before it is scaled, at a point. */
-  slopes: (mean: readonly number[]) => { information: Matrix; push: number[] };
+  /** What `stepFrom` needs at a point, the information matrix (the inverse covariance) among it. */
+  slopesAt: (mean: readonly number[]) => Slopes;
+  /** The step of Gauss and Newton. */
+  stepFrom: (slopes: Slopes) => readonly number[];
 }
 
-export interface MaximumAPosteriori {
+export interface MaximumAPosteriori<Slopes> {
   mean: number[];
-  /** Laplace's approximation: the inverse of the information matrix at the mean. */
-  covariance: number[][];
+  /** At the mean. The inverse of its information matrix is Laplace's approximation of the covariance. */
+  slopes: Slopes;
   /** False when 40 rounds were not enough. */
   converged: boolean;
 }
@@ -28,38 +28,36 @@ export interface MaximumAPosteriori {
  * Finds the most likely parameters, from zeros, by Gauss–Newton with halved steps.
  *
  * @param posterior - its parameters are expected to be near 0 on a scale of about 1
- * @returns the parameters, their covariance, and whether the search came to its end (no step above 1e-7)
+ * @returns the parameters, the slopes there, and whether the search came to its end (no step above 1e-7)
  * @example
- * // One parameter with the prior N(0, 1) that was measured as 1 with an sd of 1: halfway, and surer.
+ * // One parameter with the prior N(0, 1) that was measured as 1 with an sd of 1: halfway.
  * maximumAPosteriori({
  *   size: 1,
  *   cost: ([x]) => x! ** 2 + (x! - 1) ** 2,
- *   slopes: ([x]) => ({ information: new Matrix([[2]]), push: [1 - 2 * x!] }),
- * }) // { mean: [0.5], covariance: [[0.5]], converged: true }
+ *   slopesAt: ([x]) => ({ information: 2, push: 1 - 2 * x! }),
+ *   stepFrom: ({ information, push }) => [push / information],
+ * }).mean // [0.5]
  */
-export function maximumAPosteriori({ size, cost, slopes }: Posterior): MaximumAPosteriori {
+export function maximumAPosteriori<Slopes>({ size, cost, slopesAt, stepFrom }: Posterior<Slopes>): MaximumAPosteriori<Slopes> {
   let mean = Array<number>(size).fill(0);
   let best = cost(mean);
-  let { information, push } = slopes(mean);
-  let converged = false;
-  for (let round = 0; round < MOST_ROUNDS && !converged; round++) {
-    const step = new CholeskyDecomposition(information).solve(Matrix.columnVector(push)).to1DArray();
+  let slopes = slopesAt(mean);
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const step = stepFrom(slopes);
     let share = 1;
-    let next = mean.map((value, index) => value + step[index]!);
+    const after = (): number[] => mean.map((value, index) => value + share * step[index]!);
+    let next = after();
     let found = cost(next);
     while (found > best && share > LEAST_SHARE) {
       share /= 2;
-      next = mean.map((value, index) => value + share * step[index]!);
+      next = after();
       found = cost(next);
     }
-    const isBetter = found <= best;
-    if (isBetter) {
-      mean = next;
-      best = found;
-    }
-    ({ information, push } = slopes(mean));
-    converged = !isBetter || share * Math.max(...step.map(Math.abs)) < SMALL_ENOUGH;
+    if (found > best) return { mean, slopes, converged: true };
+    mean = next;
+    best = found;
+    slopes = slopesAt(mean);
+    if (share * step.reduce((most, one) => Math.max(most, Math.abs(one)), 0) < SMALL_ENOUGH) return { mean, slopes, converged: true };
   }
-  const covariance = new CholeskyDecomposition(information).solve(Matrix.eye(size)).to2DArray();
-  return { mean, covariance, converged };
+  return { mean, slopes, converged: false };
 }

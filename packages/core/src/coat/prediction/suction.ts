@@ -39,21 +39,25 @@ export function effectiveSuction(pair: { cakeSuction: number; wallSuction: numbe
  * wallSuctionGuess({ bisqueCone: '05' }) // 0.049234261
  */
 export function wallSuctionGuess({ bisqueCone }: { bisqueCone: string }): number {
-  return interpolateByCone(
-    bisqueCone,
-    WALL_SUCTION_BY_CONE.map(({ cone, suction }) => ({ cone, value: Math.log(suction) })),
-    Math.exp,
-  );
+  return Math.exp(interpolateByCone(bisqueCone, LN_WALL_SUCTION));
 }
 
+/** A figure at the heat of a cone. */
+interface AtHeat {
+  celsius: number;
+  value: number;
+}
+
+const LN_WALL_SUCTION = WALL_SUCTION_BY_CONE.map(({ cone, suction }): AtHeat => ({ celsius: coneCelsius(cone), value: Math.log(suction) }));
+
 /** Absorption by bisque cone, percent: starting guesses for stoneware; earthenware takes up 3 more. */
-const ABSORPTION_BY_CONE: readonly { cone: string; value: number }[] = [
+const ABSORPTION = [
   { cone: '08', value: 15 },
   { cone: '06', value: 13 },
   { cone: '04', value: 11 },
   { cone: '02', value: 8 },
   { cone: '1', value: 5 },
-];
+].map(({ cone, value }): AtHeat => ({ celsius: coneCelsius(cone), value }));
 
 /**
  * Returns a starting guess for the water that a bisque wall takes up, percent of its dry weight. Outside 08–1 the end value holds.
@@ -64,7 +68,7 @@ const ABSORPTION_BY_CONE: readonly { cone: string; value: number }[] = [
  * absorptionGuessPercent({ bisqueCone: '05' }) // 11.984615
  */
 export function absorptionGuessPercent({ bisqueCone, earthenware = false }: { bisqueCone: string; earthenware?: boolean }): number {
-  return interpolateByCone(bisqueCone, ABSORPTION_BY_CONE, (value) => value) + (earthenware ? 3 : 0);
+  return interpolateByCone(bisqueCone, ABSORPTION) + (earthenware ? 3 : 0);
 }
 
 /**
@@ -84,15 +88,14 @@ export function wallCapacityMm(wall: { absorptionPercent: number; bodyDensity: n
   return ((wall.absorptionPercent / 100) * wall.bodyDensity * wall.wallMm) / wall.faces;
 }
 
-function interpolateByCone(cone: string, table: readonly { cone: string; value: number }[], back: (value: number) => number): number {
+function interpolateByCone(cone: string, points: readonly AtHeat[]): number {
   const celsius = coneCelsius(cone);
-  const points = table.map((row) => ({ celsius: coneCelsius(row.cone), value: row.value }));
   const first = points[0]!;
-  if (celsius <= first.celsius) return back(first.value);
+  if (celsius <= first.celsius) return first.value;
   for (let i = 1; i < points.length; i++) {
     const a = points[i - 1]!;
     const b = points[i]!;
-    if (celsius <= b.celsius) return back(a.value + ((b.value - a.value) * (celsius - a.celsius)) / (b.celsius - a.celsius));
+    if (celsius <= b.celsius) return a.value + ((b.value - a.value) * (celsius - a.celsius)) / (b.celsius - a.celsius);
   }
-  return back(points.at(-1)!.value);
+  return points.at(-1)!.value;
 }

@@ -9,11 +9,9 @@ import {
   attempt,
   coatCurve,
   coatPredictor,
-  coverageOf,
   dryWall,
   faceNow,
   knowledgeOf,
-  learnCoats,
   predictCoat,
   predictSeconds,
   sgForCoat,
@@ -25,6 +23,7 @@ import {
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
+import { CoatLearner } from '../../data/learning/coat-learner';
 import { sessionSignal } from '../../data/offline/kept-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { StudioStore } from '../../data/state/studio-store';
@@ -34,8 +33,6 @@ import { curveSeconds } from './coat-words';
 
 /** Enough for a curve that bends once; each point is computed and painted on every move of a drag. */
 const CURVE_POINTS = 80;
-/** How many dips tell how often the ranges held. */
-const NEWEST_DIPS = 9;
 /** Where neither the lot nor the body says. */
 const USUAL_WALL_MM = 5;
 
@@ -68,10 +65,10 @@ export class CoatScreen {
   readonly timed = signal<readonly number[]>([]);
 
   readonly observations = computed(() => coatObservations(this.all.value()?.dips ?? []));
-  readonly learning = computed(() => learnCoats({ observations: this.observations(), walls: wallObservations(this.bodies()) }));
+  readonly lessons = inject(CoatLearner).learn(computed(() => ({ observations: this.observations(), walls: wallObservations(this.bodies()) })));
+  readonly learning = this.lessons.learning;
   readonly pair = computed(() => ({ glazeId: this.bucket() ? glazeIdOf(this.bucket()!) : '', bodyId: this.body()?.id ?? '' }));
   readonly knowledge = computed(() => knowledgeOf(this.learning(), this.pair()));
-  readonly coverage = computed(() => coverageOf({ observations: this.observations(), newest: NEWEST_DIPS }));
   readonly passReadings = computed(() => passReadings(this.all.value()?.dips ?? [], this.pair().glazeId));
   readonly pairDips = computed(() => {
     const { glazeId, bodyId } = this.pair();

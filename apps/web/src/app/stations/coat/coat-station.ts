@@ -134,7 +134,7 @@ export class CoatStation {
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,
   );
-  protected readonly basis = computed(() => basisWords(this.screen.knowledge().basis, this.screen.coverage()));
+  protected readonly basis = computed(() => basisWords(this.screen.knowledge().basis, this.screen.lessons.coverage()));
   protected readonly cannot = computed(() => {
     const [result, coatMm, sg] = [this.screen.result(), this.screen.question().coatMm, this.screen.sg()];
     return result?.kind === 'ok' && coatMm !== null && sg !== null ? cannotWords(result.value.wanted, { coatMm, sg }, this.units) : undefined;

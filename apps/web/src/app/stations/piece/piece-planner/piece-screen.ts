@@ -12,7 +12,6 @@ import {
   chosenOrder,
   currentVariations,
   knowledgeOf,
-  learnCoats,
   lightnessOf,
   orderWarnings,
   pieceWarnings,
@@ -30,6 +29,7 @@ import { combineLatest } from 'rxjs';
 import { Glazes } from '../../../data/state/glazes';
 import { apiResource, keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
+import { CoatLearner } from '../../../data/learning/coat-learner';
 import { Units } from '../../../data/units/units';
 import { drawnShape, sameParts } from './draft/drawn-shape';
 import { PieceDraft } from './draft/piece-draft';
@@ -100,9 +100,9 @@ export class PieceScreen {
     this.facts,
   );
   /** The studio's own dips sharpen the seconds of its plans. */
-  private readonly learning = computed(() =>
-    learnCoats({ observations: coatObservations(this.all.value()?.glazes.dips ?? []), walls: wallObservations(this.bodies()) }),
-  );
+  private readonly learning = inject(CoatLearner).learn(
+    computed(() => ({ observations: coatObservations(this.all.value()?.glazes.dips ?? []), walls: wallObservations(this.bodies()) })),
+  ).learning;
   private readonly lotId = computed(() => this.settledBody()?.lotId);
   private readonly isRefire = computed(() => this.settledPlan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
