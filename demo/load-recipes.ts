@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { Powder } from '@cazuela/core';
+import type { LinePart, Powder } from '@cazuela/core';
 import type { RecipeBody } from '@cazuela/contract';
 import type { DemoLoad, LoadedRecipe } from './demo-load';
 import { DEMO_RECIPES, type DemoRecipe } from './recipes';
@@ -48,13 +48,19 @@ function versionsOf(recipe: DemoRecipe, powders: readonly Powder[]): { body: Rec
   ];
 }
 
-function bodyOf({ base, additions, body }: DemoRecipe, powders: readonly Powder[]): RecipeBody {
+function bodyOf({ base, additions, stains = [], body }: DemoRecipe, powders: readonly Powder[]): RecipeBody {
   const line =
-    (part: 'base' | 'addition') =>
+    (part: LinePart) =>
     ([name, percent]: [string, number]) => {
       const powder = powders.find((candidate) => candidate.name === name);
       if (!powder) throw new Error(`The demo names a powder that is not there: ${name}`);
       return { id: uuid(), powderId: powder.id, part, percent };
     };
-  return { ...body, lines: [...base.map(line('base')), ...additions.map(line('addition'))], coneLow: '5', coneHigh: '6', atmosphere: 'oxidation' };
+  return {
+    ...body,
+    lines: [...base.map(line('base')), ...additions.map(line('addition')), ...stains.map(line('stain'))],
+    coneLow: '5',
+    coneHigh: '6',
+    atmosphere: 'oxidation',
+  };
 }

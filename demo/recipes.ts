@@ -6,6 +6,7 @@ type Share = [powder: string, percent: number];
 export interface DemoRecipe {
   base: Share[];
   additions: Share[];
+  stains?: Share[];
   body: Omit<RecipeBody, 'lines' | 'coneLow' | 'coneHigh' | 'atmosphere'>;
 }
 
@@ -123,7 +124,8 @@ export const DEMO_RECIPES: readonly DemoRecipe[] = [
       ['Kaolin', 12],
       ['Frit calcium-boron', 10],
     ],
-    additions: [['Praseodymium-zircon yellow stain', 8]],
+    additions: [],
+    stains: [['Praseodymium-zircon yellow stain', 8]],
     body: {
       name: 'Retama',
       surface: 'satin',
@@ -159,7 +161,8 @@ export const DEMO_RECIPES: readonly DemoRecipe[] = [
   },
   {
     base: [['Clear base, bought', 100]],
-    additions: [['Stain (spinel type)', 6]],
+    additions: [],
+    stains: [['Stain (spinel type)', 6]],
     body: {
       name: 'Humo',
       surface: 'gloss',

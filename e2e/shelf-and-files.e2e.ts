@@ -53,20 +53,56 @@ test.describe('the shelf, the label, the ladder and the files', () => {
   test('a five-step ladder in one cup', async ({ page }) => {
     await page.goto('/weigh/series');
     await choose(page.getByRole('combobox', { name: 'Stain or oxide' }), 'Stain (spinel type)');
-    await page.getByRole('textbox', { name: 'Steps, percent of the dry base' }).fill('1, 2, 4, 3, 8');
-    await expect(page.getByRole('alert')).toContainText('The steps of a ladder must rise');
-    await page.getByRole('textbox', { name: 'Steps, percent of the dry base' }).fill('1, 2, 3,5, 6, 8');
+    await page.getByRole('textbox', { name: 'Steps, percent of the dry base' }).fill('3,5, 0, 2, 8, 6');
     await expect(page.getByRole('row')).toHaveCount(6);
+    await expect(page.getByRole('row').nth(1)).toContainText('nothing');
+    await expect(page.getByText('Scoop 250 mL of')).toBeVisible();
     await expect(page.getByText(/of dry glaze stay in the cup at 8 %/)).toBeVisible();
     await page.getByRole('button', { name: 'Keep it, get its code' }).click();
     await expect(page.getByRole('heading', { name: /^K\d+ · Stain/ })).toBeVisible();
-    await page.getByRole('button', { name: 'The tiles are dipped' }).click();
+    // At the bench, tile by tile; the second gets more than it wants, and the next so much less.
+    const bench = page.getByRole('region', { name: 'At the bench' });
+    await expect(bench.getByText('Nothing to add.')).toBeVisible();
+    await pressNext(page);
+    await expect(bench.getByText('tile 2 of 5')).toBeVisible();
+    const wanted = Number(await bench.getByLabel('Really went in').inputValue());
+    await bench.getByLabel('Really went in').fill(String(wanted + 1));
+    await bench.getByLabel('Really went in').blur();
+    await page.reload();
+    await expect(bench.getByText('tile 2 of 5')).toBeVisible();
+    await bench.getByLabel('Really went in').fill(String(wanted + 1));
+    await pressNext(page, 'Enter');
+    await expect(bench.getByText('tile 3 of 5')).toBeVisible();
+    await pressNext(page);
+    await pressNext(page);
+    await pressNext(page);
+    await bench.getByRole('button', { name: 'Take it off shelf and bucket' }).click();
     await expect(page.getByText('Dipped; stain and glaze are taken off.')).toBeVisible();
+    // Its tile tells what really went in.
+    await expect(page.getByRole('row').nth(2)).not.toContainText('2 %');
     await page.reload();
     await expect(page.getByText('Dipped; stain and glaze are taken off.')).toBeVisible();
     await page.goto('/recipe/powders');
     await page.getByRole('link', { name: /^Stain \(spinel type\)/ }).click();
     await expect(page.getByRole('link', { name: /^K\d+ Stain/ })).toBeVisible();
+  });
+
+  test('any two glazes blended by share, and a bucket from a recipe with stain told by its percent', async ({ page }) => {
+    await page.goto('/weigh/series');
+    await page.getByRole('radio', { name: 'two buckets' }).click();
+    await choose(page.getByRole('combobox', { name: 'One bucket' }), 'B5 Tinaja');
+    await choose(page.getByRole('combobox', { name: 'The other' }), 'B4 Retama, 8.00 % stain');
+    await choose(page.getByLabel('The steps are'), 'share of the other glaze, dry');
+    await page.getByRole('textbox', { name: 'Steps, percent of the other' }).fill('0, 25, 50, 75, 100');
+    await expect(page.getByRole('row').nth(1)).toContainText('100 mL');
+    await page.getByRole('button', { name: 'Keep it, get its code' }).click();
+    await expect(page.getByRole('heading', { name: /Tinaja and Retama/ })).toBeVisible();
+    await page.goto('/bucket');
+    await page.getByRole('link', { name: /Humo/ }).first().click();
+    await page.getByRole('tab', { name: 'Stain it', exact: true }).click();
+    await expect(page.getByText('now 6.00 %')).toBeVisible();
+    await page.getByLabel('Percent of the dry base').fill('4');
+    await expect(page.getByText('of dry base to come down to 4.00 %')).toBeVisible();
   });
 
   test('an import with three broken lines takes nothing; mended, it takes all', async ({ page }) => {

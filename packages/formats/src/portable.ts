@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { LINE_PARTS } from '@cazuela/core';
 import {
   gramsSchema,
   LIMITS,
@@ -19,7 +20,7 @@ export const FORMAT_VERSION = 1;
 export const portablePowderSchema = powderBodySchema;
 export type PortablePowder = z.infer<typeof portablePowderSchema>;
 
-const portableLineSchema = z.strictObject({ powder: nameSchema, part: z.enum(['base', 'addition']), percent: percentSchema });
+const portableLineSchema = z.strictObject({ powder: nameSchema, part: z.enum(LINE_PARTS), percent: percentSchema });
 const { lines: _lines, ...bodyShape } = recipeBodySchema.shape;
 const portableBodySchema = z
   .strictObject({ ...bodyShape, lines: z.array(portableLineSchema).max(LIMITS.linesInRecipe, `A recipe has at most ${LIMITS.linesInRecipe} lines.`) })
@@ -46,7 +47,7 @@ export const portableBatchSchema = z.strictObject({
   waterInGrams: gramsSchema.nullable(),
   expectedSg: sgSchema,
   lines: z
-    .array(z.strictObject({ powder: nameSchema, part: z.enum(['base', 'addition']), targetGrams: gramsSchema, inGrams: gramsSchema.nullable() }))
+    .array(z.strictObject({ powder: nameSchema, part: z.enum(LINE_PARTS), targetGrams: gramsSchema, inGrams: gramsSchema.nullable() }))
     .min(1, 'A batch has at least one line.')
     .max(LIMITS.linesInRecipe),
 });

@@ -66,7 +66,7 @@ const words = fc
 const percent = fc.double({ min: 0, max: 1000, noNaN: true }).map((value) => (Object.is(value, -0) ? 0 : value));
 const body = fc.record({
   name: words,
-  lines: fc.array(fc.record({ powder: words, part: fc.constantFrom('base' as const, 'addition' as const), percent }), { maxLength: 6 }),
+  lines: fc.array(fc.record({ powder: words, part: fc.constantFrom('base' as const, 'addition' as const, 'stain' as const), percent }), { maxLength: 6 }),
   coneLow: fc.constantFrom(...CONES.map(({ cone }) => cone)),
   coneHigh: fc.constantFrom(...CONES.map(({ cone }) => cone)),
   atmosphere: fc.constantFrom('oxidation' as const, 'reduction' as const, 'either' as const),
@@ -211,7 +211,7 @@ describe('a file from a spreadsheet', () => {
     const checked = checkAgainst(readFile(text, NOW), SHELF);
     expect(checked.problems).toEqual([
       { row: 2, message: '“sixty” in the column percent is not a number.' },
-      { row: 4, message: '“part” is one of: base, addition.' },
+      { row: 4, message: '“part” is one of: base, addition, stain.' },
       { row: 5, message: 'There is no powder “Moon dust” in your table: add it first, or write it as it stands there.' },
     ]);
   });

@@ -32,6 +32,8 @@ describe('on paper', () => {
     ['100x62', 1],
     ['a4-70x42', 1],
     ['a4-99x38&copies=15', 2],
+    ['a4-99x38&copies=2&first=14', 2],
+    ['a4-70x42&first=21', 1],
   ])('labels of %s fill %s pages', async (size, pages) => {
     const bucket = await aBucket(server);
     expect((await pdf(`/buckets/${bucket.id}/labels.pdf?size=${size}`)).pages).toBe(pages);
@@ -40,6 +42,7 @@ describe('on paper', () => {
   it.each([
     ['a size nobody has', 'size=3x3', 'come in these sizes'],
     ['no copies', 'copies=0', 'from 1 to 60'],
+    ['a place the sheet does not have', 'size=a4-70x42&first=22', 'from 1 to 21'],
   ])('labels of %s are refused with what there is', async (_name, query, words) => {
     const bucket = await aBucket(server);
     expect((await server.get(`/buckets/${bucket.id}/labels.pdf?${query}`).expect(422)).body.detail).toContain(words);
@@ -52,6 +55,9 @@ describe('on paper', () => {
     const body = { kind: 'cups', name: 'Test', powderId: stain.id, powderName: stain.name, ...cup, cupBaseGrams: 50, percents: [1, 2, 3], notes: '' };
     const series = (await server.post('/series', { id: uuid(), body }).expect(201)).body as SeriesDocument;
     expect((await pdf(`/series/${series.id}/sheet.pdf`)).pages).toBe(1);
+    // A label for each of its three tiles.
+    expect((await pdf(`/series/${series.id}/labels.pdf?size=62x29`)).pages).toBe(3);
+    expect((await pdf(`/series/${series.id}/labels.pdf?size=a4-70x42&first=20`)).pages).toBe(2);
   });
 
   it('nothing is printed of what is not there', async () => {

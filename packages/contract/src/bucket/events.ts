@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { BATCH_CHECKS, DROP_KINDS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
+import { BATCH_CHECKS, DROP_KINDS, LINE_PARTS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
 import {
   countSchema,
   enteredSchema,
@@ -70,7 +70,7 @@ export const batchEventSchema = z.discriminatedUnion('type', [
 export const bucketPartSchema = z.strictObject({
   powderId: idSchema,
   name: nameSchema,
-  part: z.enum(['base', 'addition', 'stain']),
+  part: z.enum(LINE_PARTS),
   grams: gramsSchema,
   density: z.number().gt(1).max(12),
 });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { APPLICATION_METHODS, type BatchPlan } from '@cazuela/core';
+import { APPLICATION_METHODS, LINE_PARTS, type BatchPlan } from '@cazuela/core';
 import { countSchema, enteredSchema, gramsSchema, idSchema, LIMITS, millilitresSchema, nameSchema, sgSchema, timeSchema } from '../common/basics';
 import { batchEventSchema } from '../bucket/events';
 import { labelRuleSchema } from './recipe';
@@ -46,7 +46,7 @@ const planLineSchema = z.strictObject({
   lineId: idSchema,
   powderId: idSchema,
   name: nameSchema,
-  part: z.enum(['base', 'addition']),
+  part: z.enum(LINE_PARTS),
   density: z.number(),
   targetGrams: z.number(),
   sieveMesh: z.number().optional(),

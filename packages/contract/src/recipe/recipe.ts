@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { LINE_PARTS } from '@cazuela/core';
 import {
   colourSchema,
   coneSchema,
@@ -17,7 +18,7 @@ import {
 } from '../common/basics';
 
 export const SURFACES = ['gloss', 'satin', 'matt', 'crystalline', 'unknown'] as const;
-export const recipeLineSchema = z.strictObject({ id: idSchema, powderId: idSchema, part: z.enum(['base', 'addition']), percent: percentSchema });
+export const recipeLineSchema = z.strictObject({ id: idSchema, powderId: idSchema, part: z.enum(LINE_PARTS), percent: percentSchema });
 
 export const labelRuleSchema = z.strictObject({ powder: enteredSchema, water: enteredSchema });
 const priceSchema = z.number().min(0, 'A price cannot be less than 0.').max(100_000).optional();

@@ -36,7 +36,8 @@ function sums(lines: readonly RecipeLine[]): Map<string, Omit<RecipeLine, 'id'>>
   const byKey = new Map<string, Omit<RecipeLine, 'id'>>();
   for (const { part, powderId, percent } of lines) {
     if (percent === 0) continue;
-    const key = `${part}:${powderId}`;
+    // Marked as stain or not, what goes over the base is the same glaze.
+    const key = `${part === 'base'}:${powderId}`;
     byKey.set(key, { part, powderId, percent: (byKey.get(key)?.percent ?? 0) + percent });
   }
   return byKey;

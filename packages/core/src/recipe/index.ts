@@ -5,7 +5,7 @@ export { baseSum, additionSum, normaliseRecipe } from './normalise';
 export { recipeOutlook, type RecipeOutlook } from './outlook';
 export { recipeOxides, type OxideOfRecipe, type OxideRole, type RecipeOxides } from './recipe-oxides';
 export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-text';
-export { type RecipeLine, type ResolvedLine } from './recipe';
+export { LINE_PARTS, type LinePart, type RecipeLine, type ResolvedLine } from './recipe';
 export { resolveLines, recipeDensity } from './recipe-mix';
 export { siblings, type Sibling } from './siblings';
 export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';

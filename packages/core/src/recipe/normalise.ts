@@ -15,7 +15,7 @@ export function baseSum({ lines }: { lines: readonly RecipeLine[] }): number {
 }
 
 /**
- * Returns the sum of the additions, percent over the base.
+ * Returns the sum of additions and stains, percent over the base.
  *
  * @param question - `lines` of a recipe, percent 0 or more
  * @throws PotterError for a negative percentage
@@ -23,7 +23,7 @@ export function baseSum({ lines }: { lines: readonly RecipeLine[] }): number {
  * additionSum({ lines: [{ id: 'a', powderId: 'tin', part: 'addition', percent: 8 }] }) // 8
  */
 export function additionSum({ lines }: { lines: readonly RecipeLine[] }): number {
-  return lines.reduce((sum, line) => (line.part === 'addition' ? sum + requireNotNegative('percent', line.percent) : sum), 0);
+  return lines.reduce((sum, line) => (line.part === 'base' ? sum : sum + requireNotNegative('percent', line.percent)), 0);
 }
 
 /**

@@ -37,7 +37,7 @@ export function siblings({ recipe, others }: { recipe: RecipeToCompare; others: 
   return found.sort((a, b) => a.differingPowderIds.length - b.differingPowderIds.length);
 }
 
-const isAddition = (line: RecipeLine): boolean => line.part === 'addition';
+const isAddition = (line: RecipeLine): boolean => line.part !== 'base';
 
 function sameBase(mine: readonly RecipeLine[], theirs: readonly RecipeLine[]): boolean {
   const sums = new Map<string, number>();

@@ -64,7 +64,7 @@ export function substitute({ lines, powders, allowedIds, newId }: SubstituteQues
     const id = base.find(({ line }) => line.powderId === powder.id)?.line.id ?? newId(powder.id);
     return { id, powderId: powder.id, part: 'base', percent: (100 * grams) / total };
   });
-  const additions = tidy.filter((line) => line.part === 'addition').map((line) => ({ ...line, percent: (line.percent * 100) / total }));
+  const additions = tidy.filter((line) => line.part !== 'base').map((line) => ({ ...line, percent: (line.percent * 100) / total }));
   return {
     lines: inOrderOf(
       newBase,

@@ -2,15 +2,19 @@ import { PotterError } from '../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { dryGrams } from '../slurry/contents';
 
-export interface BlendQuestion {
-  percentA: number;
-  percentB: number;
-  targetPercent: number;
+/** A cup filled from two buckets. */
+export interface TwoBuckets {
   totalMl: number;
   sgA: number;
   sgB: number;
   densityA: number;
   densityB: number;
+}
+
+export interface BlendQuestion extends TwoBuckets {
+  percentA: number;
+  percentB: number;
+  targetPercent: number;
 }
 
 /**
@@ -42,4 +46,31 @@ export function blendVolumes(question: BlendQuestion): { aMl: number; bMl: numbe
   const weightB = kA * (percentA - targetPercent);
   const aMl = (question.totalMl * weightA) / (weightA + weightB);
   return { aMl, bMl: question.totalMl - aMl };
+}
+
+/**
+ * Returns how much of any two glazes blend to a share of the second by dry weight, mL: x_B/x_A = m_A t/(m_B(100 − t)).
+ *
+ * @param question - `sharePercent` of the second, 0–100; `totalMl`, above 0; SG and density of both buckets
+ * @throws PotterError for a share outside 0–100
+ * @example
+ * shareVolumes({ sharePercent: 25, totalMl: 100, sgA: 1.45, sgB: 1.45, densityA: 2.6, densityB: 2.6 }) // { aMl: 75, bMl: 25 }
+ */
+export function shareVolumes({ sharePercent, totalMl, sgA, sgB, densityA, densityB }: TwoBuckets & { sharePercent: number }): {
+  aMl: number;
+  bMl: number;
+} {
+  requirePositive('volumeMl', totalMl);
+  if (!(requireNotNegative('percent', sharePercent) <= 100)) {
+    throw new PotterError(
+      'tooLarge',
+      'sharePercent',
+      sharePercent,
+      `A share of the second bucket lies between 0 and 100 %; ${sharePercent} was given.`,
+    );
+  }
+  const weightA = dryGrams({ volumeMl: 1, sg: sgB, density: densityB }) * (100 - sharePercent);
+  const weightB = dryGrams({ volumeMl: 1, sg: sgA, density: densityA }) * sharePercent;
+  const aMl = (totalMl * weightA) / (weightA + weightB);
+  return { aMl, bMl: totalMl - aMl };
 }

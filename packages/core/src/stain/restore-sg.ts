@@ -13,7 +13,7 @@ export interface StainedBucket {
 
 export interface RestoredSg {
   sgAfterStain: number;
-  /** Negative when the stained bucket is still thinner than wanted: that much is poured off. */
+  /** Negative when the stained bucket is still thinner than wanted: no water goes in, and it stays at `sgAfterStain`. */
   addWaterGrams: number;
   volumeMl: number;
 }
@@ -44,6 +44,6 @@ export function waterToRestoreSg(bucket: StainedBucket): RestoredSg {
   return {
     sgAfterStain: sgOfMix({ dryGrams, waterGrams: bucket.waterGrams, density }),
     addWaterGrams: wantedWater - bucket.waterGrams,
-    volumeMl: dryGrams / density + wantedWater,
+    volumeMl: dryGrams / density + Math.max(wantedWater, bucket.waterGrams),
   };
 }

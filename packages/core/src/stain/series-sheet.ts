@@ -1,5 +1,5 @@
 import { dryGrams } from '../slurry/contents';
-import { blendSeries, oneCupSeries, separateCupsSeries, type Series, type SeriesStep } from './series';
+import { blendSeries, oneCupSeries, separateCupsSeries, shareSeries, type Series, type SeriesStep } from './series';
 
 /** The glaze a cup is filled from. */
 interface Cup {
@@ -8,10 +8,26 @@ interface Cup {
   density: number;
 }
 
+/** What is in the glaze over its base, in percent of it, and how dense the stain is: with it the water after each step is known. */
+interface Over {
+  stainPercent?: number | undefined;
+  otherPercent?: number | undefined;
+  stainDensity?: number | undefined;
+  /** What really went in, step by step, as far as it is done. */
+  weighedGrams?: readonly number[] | undefined;
+}
+
 export type SeriesQuestion = { percents: readonly number[] } & (
-  | ({ kind: 'oneCup'; baseGrams: number; drawGrams: number } & Cup)
-  | ({ kind: 'cups'; cupBaseGrams: number } & Cup)
-  | { kind: 'blend'; a: Cup & { percent: number }; b: Cup & { percent: number }; totalMl: number }
+  | ({ kind: 'oneCup'; baseGrams: number; drawGrams: number } & Cup & Over)
+  | ({ kind: 'cups'; cupBaseGrams: number } & Cup & Over)
+  | {
+      kind: 'blend';
+      /** By percent of stain between the two, or by share of the second glaze. */
+      by?: 'stain' | 'share' | undefined;
+      a: Cup & { percent: number };
+      b: Cup & { percent: number };
+      totalMl: number;
+    }
 );
 
 export interface SeriesSheet {
@@ -34,8 +50,9 @@ export interface SeriesSheet {
 export function seriesSheet({ code, question }: { code: string; question: SeriesQuestion }): SeriesSheet {
   if (question.kind === 'blend') {
     const { a, b, totalMl, percents } = question;
-    const cups = { percentA: a.percent, percentB: b.percent, totalMl, sgA: a.sg, sgB: b.sg, densityA: a.density, densityB: b.density };
-    const { steps, aMl, bMl } = blendSeries({ code, percents, ...cups });
+    const buckets = { code, percents, totalMl, sgA: a.sg, sgB: b.sg, densityA: a.density, densityB: b.density };
+    const { steps, aMl, bMl } =
+      question.by === 'share' ? shareSeries(buckets) : blendSeries({ ...buckets, percentA: a.percent, percentB: b.percent });
     return {
       steps,
       stainGrams: 0,
@@ -45,10 +62,19 @@ export function seriesSheet({ code, question }: { code: string; question: Series
       ],
     };
   }
-  const { percents, sg, density, bucketId } = question;
+  const { percents, sg, density, bucketId, stainPercent = 0, otherPercent = 0, stainDensity, weighedGrams } = question;
+  const cupBase = question.kind === 'oneCup' ? question.baseGrams : question.cupBaseGrams;
+  const over = {
+    percents,
+    weighedGrams,
+    stainGrams: (cupBase * stainPercent) / 100,
+    otherGrams: (cupBase * otherPercent) / 100,
+    ...(stainDensity === undefined ? {} : { slurry: { sg, density, stainDensity } }),
+  };
   const { steps, stainGrams, baseGrams, left } =
     question.kind === 'oneCup'
-      ? oneCupSeries({ code, baseGrams: question.baseGrams, percents, drawGrams: question.drawGrams })
-      : separateCupsSeries({ code, cupBaseGrams: question.cupBaseGrams, percents });
-  return { steps, stainGrams, left, glaze: [{ bucketId, millilitres: baseGrams / dryGrams({ volumeMl: 1, sg, density }) }] };
+      ? oneCupSeries({ code, baseGrams: cupBase, drawGrams: question.drawGrams, ...over })
+      : separateCupsSeries({ code, cupBaseGrams: cupBase, ...over });
+  const dry = baseGrams * (1 + (stainPercent + otherPercent) / 100);
+  return { steps, stainGrams, left, glaze: [{ bucketId, millilitres: dry / dryGrams({ volumeMl: 1, sg, density }) }] };
 }

@@ -1,8 +1,10 @@
+import type { LinePart } from '../recipe/recipe';
+
 export interface BatchPlanLine {
   lineId: string;
   powderId: string;
   name: string;
-  part: 'base' | 'addition';
+  part: LinePart;
   density: number;
   targetGrams: number;
   sieveMesh?: number | undefined;

@@ -1,3 +1,4 @@
+import type { LinePart } from '../recipe/recipe';
 import { LARGEST_WEIGHING_ERROR } from './scale-limits';
 
 /** Parts of another powder to one part of the one that is too little to weigh. */
@@ -19,7 +20,7 @@ export interface StockDilution {
 interface DilutionLine {
   lineId: string;
   name: string;
-  part: 'base' | 'addition';
+  part: LinePart;
   targetGrams: number;
 }
 

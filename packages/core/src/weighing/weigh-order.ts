@@ -13,7 +13,7 @@ export function weighOrder({ lines, roles }: { lines: readonly BatchPlanLine[]; 
   const rank = (line: BatchPlanLine): number => {
     const role = roles.get(line.powderId);
     if (role === 'clay' || role === 'suspender') return 0;
-    return role === 'colourant' || line.part === 'addition' ? 2 : 1;
+    return role === 'colourant' || line.part !== 'base' ? 2 : 1;
   };
   return [...lines].sort((a, b) => rank(a) - rank(b) || b.targetGrams - a.targetGrams);
 }

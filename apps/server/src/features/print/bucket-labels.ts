@@ -1,26 +1,21 @@
 import * as QRCode from 'qrcode';
-import { formatFixed } from '@cazuela/core';
+import { formatFixed, replayBatch, type BatchEvent } from '@cazuela/core';
 import type { Bucket } from '@cazuela/contract';
 import type { Call } from '../../http/route';
-import { ProblemError } from '../../http/problem-error';
+import type { Context } from '../../context';
+import { eventsOf } from '../events/append-events';
 import { bucketById } from '../buckets/read-buckets';
 import { powdersOf } from '../powders/list-powders';
 import { recipeVersionById } from '../recipes/repository';
-import { LABEL_SIZES, type LabelSize } from './label-sizes';
-import { A4, MM, paper } from './paper';
+import { labelPages, labelsAsked } from './label-pages';
+import type { LabelSize } from './label-sizes';
+import { MM } from './paper';
 import { sendPdf } from './weigh-sheet';
-
-const MOST_COPIES = 60;
 
 /** The label of a bucket: what it is, its range, its hazards, and a code that opens it. One, or a sheet of them. */
 export async function bucketLabelsPdf({ context, studioId, id, query, request, response }: Call<unknown>): Promise<void> {
-  const asked = typeof query['size'] === 'string' ? query['size'] : '62x29';
-  const size = Object.hasOwn(LABEL_SIZES, asked) ? LABEL_SIZES[asked] : undefined;
-  if (!size) throw new ProblemError('checkInput', `Labels come in these sizes: ${Object.keys(LABEL_SIZES).join(', ')}.`);
-  const perSheet = size.sheet ? size.sheet.across * size.sheet.down : 1;
-  const copies = query['copies'] === undefined ? perSheet : Number(query['copies']);
-  if (!Number.isInteger(copies) || copies < 1 || copies > MOST_COPIES)
-    throw new ProblemError('checkInput', `Print from 1 to ${MOST_COPIES} labels at once.`);
+  const asked = labelsAsked(query);
+  const { size } = asked;
   const bucket = await bucketById(context, studioId, id);
   const version = bucket.recipeVersionId ? await recipeVersionById(context, studioId, bucket.recipeVersionId) : undefined;
   const powders = await powdersOf(context, studioId);
@@ -36,14 +31,29 @@ export async function bucketLabelsPdf({ context, studioId, id, query, request, r
     : '';
   const food = version?.body.foodTested && !bucket.contents?.stainGrams ? 'leach tested by this studio' : 'not tested for food';
   const modules = QRCode.create(`${request.protocol}://${request.get('host') ?? 'localhost'}/bucket/${id}`, { errorCorrectionLevel: 'M' }).modules;
-  const words = { ...wordsOf(bucket), cone, food, version: version ? `version ${version.number}` : '', hazards };
-  const page = size.sheet ? A4 : size;
-  const doc = await paper(page, `Label ${bucket.code}`);
-  for (let index = 0; index < copies; index++) {
-    if (index > 0 && index % perSheet === 0) doc.addPage({ size: [page.widthMm * MM, page.heightMm * MM], margin: 0 });
-    draw(doc, { ...placeOf(size, index % perSheet), size, words, modules });
-  }
+  const lots = await lotsOf(context, studioId, id);
+  const words = { ...wordsOf(bucket), cone, food, version: version ? `version ${version.number}` : '', stain: stainWords(bucket), lots, hazards };
+  const doc = await labelPages(`Label ${bucket.code}`, asked, (page, { xMm, yMm }) => draw(page, { xMm, yMm, size, words, modules }));
   await sendPdf(response, doc, `label-${bucket.code}`);
+}
+
+/** Lots of the powders that were weighed into it, as they were written down at the bench. */
+async function lotsOf(context: Context, studioId: string, bucketId: string): Promise<string> {
+  const batches = await context.models.batches.findAll({ where: { studioId, bucketId } });
+  const found = await Promise.all(
+    batches.map(async (row) => {
+      const { id, plan } = row.get();
+      return replayBatch({ plan, events: await eventsOf<BatchEvent>(context, { studioId, stream: 'batch', streamId: id }) }).lines;
+    }),
+  );
+  return [...new Set(found.flat().flatMap(({ name, lot }) => (lot ? [`${name} ${lot}`] : [])))].join(', ');
+}
+
+/** Every stain with its percent of the base. */
+function stainWords({ contents }: Bucket): string {
+  if (!contents || !(contents.baseDryGrams > 0)) return '';
+  const stains = contents.parts.filter(({ part, grams }) => part === 'stain' && grams > 0);
+  return stains.map(({ name, grams }) => `${name} ${Number(((100 * grams) / contents.baseDryGrams).toPrecision(2))} %`).join(', ');
 }
 
 interface Words {
@@ -54,6 +64,8 @@ interface Words {
   cone: string;
   food: string;
   version: string;
+  stain: string;
+  lots: string;
   hazards: string[];
 }
 
@@ -69,12 +81,6 @@ function wordsOf(bucket: Bucket): Pick<Words, 'code' | 'name' | 'date' | 'sg'> {
     date: (filled?.at ?? bucket.createdAt).slice(0, 10),
     sg: `SG ${formatFixed(sgLow, 2)}–${formatFixed(sgHigh, 2)}${measured}`,
   };
-}
-
-function placeOf({ sheet, widthMm, heightMm }: LabelSize, index: number): { xMm: number; yMm: number } {
-  if (!sheet) return { xMm: 0, yMm: 0 };
-  const { across, leftMm, topMm, gapXMm, gapYMm } = sheet;
-  return { xMm: leftMm + (index % across) * (widthMm + gapXMm), yMm: topMm + Math.floor(index / across) * (heightMm + gapYMm) };
 }
 
 type Modules = ReturnType<typeof QRCode.create>['modules'];
@@ -93,16 +99,20 @@ function draw(
     .fontSize(14 * grow)
     .text(words.code, left * MM, (yMm + pad - 0.6) * MM, { lineBreak: false });
   const besideMm = doc.widthOfString(words.code) / MM + 1.6;
-  doc
-    .font('heading')
-    .fontSize(9 * grow)
-    .text(words.name, (left + besideMm) * MM, (yMm + pad + 0.7 * grow) * MM, {
-      width: (wide - besideMm) * MM,
-      height: 4.5 * grow * MM,
-      ellipsis: true,
-      lineBreak: false,
-    });
-  const lines = [[words.version, words.date, words.cone].filter(Boolean).join(' · '), words.sg, words.food];
+  const lines = [
+    [words.version, words.date, words.cone].filter(Boolean).join(' · '),
+    words.sg,
+    words.stain,
+    words.lots && `lots: ${words.lots}`,
+    words.food,
+  ].filter(Boolean);
+  nameIn(doc, words.name, {
+    left: (left + besideMm) * MM,
+    top: (yMm + pad) * MM,
+    width: (wide - besideMm) * MM,
+    height: 5.6 * grow * MM,
+    largest: 9 * grow,
+  });
   const top = yMm + pad + 6 * grow;
   doc.font('text').fontSize(5.4 * grow);
   doc.text(lines.join('\n'), left * MM, top * MM, { width: wide * MM });
@@ -119,6 +129,20 @@ function draw(
     }
   }
   doc.fill('black');
+}
+
+/** The whole name: smaller letters and a second line before a cut. */
+function nameIn(
+  doc: PDFKit.PDFDocument,
+  name: string,
+  { left, top, width, height, largest }: { left: number; top: number; width: number; height: number; largest: number },
+): void {
+  doc.font('heading');
+  for (let points = largest; points > SMALLEST_POINTS; points -= 0.2) {
+    const tall = doc.fontSize(points).heightOfString(name, { width });
+    if (tall <= height) return void doc.text(name, left, top + Math.max(0, (height - tall) / 2), { width });
+  }
+  doc.fontSize(SMALLEST_POINTS).text(name, left, top, { width, height, ellipsis: true });
 }
 
 /** Size of the small print; nobody reads smaller letters. */

@@ -5,6 +5,16 @@ export interface LabelSize {
   sheet?: { across: number; down: number; leftMm: number; topMm: number; gapXMm: number; gapYMm: number };
 }
 
+/** How many lie on one page. */
+export const labelsPerPage = ({ sheet }: LabelSize): number => (sheet ? sheet.across * sheet.down : 1);
+
+/** Where the label of this number lies on its page, from 0. */
+export function labelPlace({ sheet, widthMm, heightMm }: LabelSize, index: number): { xMm: number; yMm: number } {
+  if (!sheet) return { xMm: 0, yMm: 0 };
+  const { across, leftMm, topMm, gapXMm, gapYMm } = sheet;
+  return { xMm: leftMm + (index % across) * (widthMm + gapXMm), yMm: topMm + Math.floor(index / across) * (heightMm + gapYMm) };
+}
+
 export const LABEL_SIZES: Readonly<Record<string, LabelSize>> = {
   '62x29': { widthMm: 62, heightMm: 29 },
   '89x36': { widthMm: 89, heightMm: 36 },

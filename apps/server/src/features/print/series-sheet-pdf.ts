@@ -32,14 +32,14 @@ export async function seriesSheetPdf({ context, studioId, id, query, response }:
   await sendPdf(response, doc, `series-${series.code}`);
 }
 
-function rowOf({ code, percent, baseGrams, stainGrams, aMl, bMl }: SeriesStep, mass: PrintedMass, scales: StudioBody['scales']): string[] {
+function rowOf({ code, percent, baseGrams, stainGrams, waterMl, aMl, bMl }: SeriesStep, mass: PrintedMass, scales: StudioBody['scales']): string[] {
   const share = `${Number(percent.toFixed(3))} %`;
   if (aMl !== undefined && bMl !== undefined) return [code, share, `${formatFixed(aMl, 1)} mL`, `${formatFixed(bMl, 1)} mL`];
   return [
     code,
     share,
     baseGrams === undefined ? 'as it stands' : formatMass(baseGrams, mass, scales),
-    stainGrams ? formatMass(stainGrams, mass, scales) : 'none',
+    `${stainGrams ? formatMass(stainGrams, mass, scales) : 'none'}${waterMl && waterMl >= 0.5 ? `, ${formatFixed(waterMl, 0)} mL water` : ''}`,
   ];
 }
 
@@ -50,6 +50,6 @@ export function howTo(body: SeriesBody): string {
     case 'cups':
       return `A cup for each step, ${formatFixed(body.cupBaseGrams, 1)} g dry base of ${body.bucketName} in each, its ${body.powderName} over it. Respirator on while powder is weighed.`;
     case 'blend':
-      return `Measure both buckets well stirred into one cup for each step, ${formatFixed(body.totalMl, 0)} mL together.`;
+      return `Measure both buckets well stirred into one cup for each step, ${formatFixed(body.totalMl, 0)} mL together.${body.by === 'share' ? ` Percent is the share of ${body.b.bucketName}, dry.` : ''}`;
   }
 }

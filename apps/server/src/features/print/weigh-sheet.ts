@@ -34,7 +34,7 @@ export async function weighSheetPdf({ context, studioId, id, query, response }: 
     const on = lineOnScale({ targetGrams: line.targetGrams, ...scale });
     const remark = on.kind === 'tooSmall' ? `± ${formatFixed(100 * on.error, 1)} %` : on.loads > 1 ? `in ${on.loads} loads` : '';
     const lot = line.lot ? `, lot ${line.lot}` : '';
-    return [`${line.name}${line.part === 'addition' ? ' (over the base)' : ''}${lot}`, say(line.targetGrams), say(running), remark];
+    return [`${line.name}${line.part === 'base' ? '' : ' (over the base)'}${lot}`, say(line.targetGrams), say(running), remark];
   });
   const columns = [
     { title: 'Into the bucket', widthMm: 72 },

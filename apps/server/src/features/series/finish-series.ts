@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { seriesSheet } from '@cazuela/core';
-import type { SeriesDocument, seriesDoneSchema } from '@cazuela/contract';
+import type { SeriesBody, SeriesDocument, seriesDoneSchema } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
@@ -17,7 +17,8 @@ export async function finishSeries({ context, studioId, id, body }: Call<z.infer
     if (!row) throw new ProblemError('notFound', 'There is no such series.');
     const series = row.get();
     if (series.doneAt) return;
-    const { stainGrams, glaze } = seriesSheet({ code: series.code, question: series.body });
+    const done = dippedBody(series.body, body.weighedGrams);
+    const { stainGrams, glaze } = seriesSheet({ code: series.code, question: done });
     if (series.body.kind !== 'blend') {
       const uses = [{ powderId: series.body.powderId, grams: stainGrams }];
       await setPowderUses(context, { studioId, what: 'series', whatId: id }, uses, transaction);
@@ -29,7 +30,11 @@ export async function finishSeries({ context, studioId, id, body }: Call<z.infer
       const taken = { id: body.eventIds[index]!, at: body.at, by: body.by, type: 'glazeTaken', millilitres, reason: 'other' } as const;
       await appendToStream(context, { studioId, stream: 'bucket', streamId: bucketId }, [taken], transaction);
     }
-    await models.series.update({ doneAt: new Date(body.at), version: series.version + 1 }, { where: { id, studioId }, transaction });
+    await models.series.update({ doneAt: new Date(body.at), body: done, version: series.version + 1 }, { where: { id, studioId }, transaction });
   });
   return seriesById(context, studioId, id);
 }
+
+/** With what really went in, where it was typed for every step. */
+const dippedBody = (body: SeriesBody, weighedGrams: readonly number[] | undefined): SeriesBody =>
+  body.kind === 'blend' || weighedGrams?.length !== body.percents.length ? body : { ...body, weighedGrams: [...weighedGrams] };

@@ -1,11 +1,12 @@
 import type { Entered } from '../../units/units';
 import type { EventHead } from '../../events/event-head';
+import type { LinePart } from '../../recipe/recipe';
 
 /** A powder in a bucket, with what the core needs of it as it was on that day. */
 export interface BucketPart {
   powderId: string;
   name: string;
-  part: 'base' | 'addition' | 'stain';
+  part: LinePart;
   grams: number;
   density: number;
 }

@@ -214,7 +214,7 @@ describe('a bucket', () => {
       const screen = await open(bucket());
       await screen.press('Stain it');
       await screen.type('Percent of the dry base', '5');
-      expect(screen.text).toMatch(/Add 365\.0 g of Stain \(zircon type\)\. That thickens it to 1\.4\d/);
+      expect(screen.text).toMatch(/Add 365\.0 g of Stain \(zircon type\)\. That brings it to 1\.4\d/);
       expect(screen.text).toContain('Start low: stain cannot be taken out');
       await screen.press('Stain and water went in');
       const first = sent();

@@ -22,11 +22,11 @@ describe('the steps of a series', () => {
 describe('a series of tiles', () => {
   let records: FakeRecords;
   const white = bucket();
-  const open = async (inputs: object = {}, series: SeriesDocument[] = []): Promise<Screen<SeriesPage>> => {
+  const open = async (inputs: object = {}, series: SeriesDocument[] = [], buckets = [white]): Promise<Screen<SeriesPage>> => {
     records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(SeriesPage, inputs as Record<string, unknown>);
-    records.answer('/buckets', [summaryOf(white)]);
+    records.answer('/buckets', buckets.map(summaryOf));
     records.answer('/powders', POWDERS);
     records.answer('/series', series);
     await screen.settle();
@@ -46,11 +46,34 @@ describe('a series of tiles', () => {
     expect(screen.all('tbody tr')[0]!.textContent).toMatch(/\d g/);
   });
 
-  it('whose steps fall says so, and cannot be kept', async () => {
+  it('typed in any order rises in one cup, and stays as typed in separate ones', async () => {
     const screen = await open();
-    await screen.type('Steps, percent of the dry base', '4, 2');
-    expect(screen.text).toContain('The steps of a ladder must rise');
-    expect(screen.has('Keep it, get its code')).toBe(false);
+    const percents = (): string[] => screen.all('tbody tr td:nth-child(2)').map((cell) => cell.textContent!.trim());
+    await screen.type('Steps, percent of the dry base', '4, 0, 2');
+    expect(percents()).toEqual(['0 %', '2 %', '4 %']);
+    expect(screen.all('tbody tr')[0]!.textContent).toContain('nothing');
+    await screen.press('separate cups');
+    expect(percents()).toEqual(['4 %', '0 %', '2 %']);
+  });
+
+  it('says how much to scoop, and does not take more than the bucket holds', async () => {
+    const screen = await open();
+    expect(screen.text).toMatch(/Scoop 250 mL of B1 Leche de Higo, well stirred, into one cup\./);
+    await screen.press('separate cups');
+    await screen.type('Glaze in each cup', '3000');
+    expect(screen.text).toContain('and the bucket holds');
+    expect(screen.button('Keep it, get its code').disabled).toBe(true);
+  });
+
+  it('of two glazes with the same stain is blended by share', async () => {
+    const screen = await open({}, [], [white, bucket({ code: 'B2', body: { ...white.body, name: 'Marisma' } })]);
+    await screen.press('two buckets');
+    await screen.type('Steps, percent of the other', '0, 50, 100');
+    expect(screen.all('tbody tr').map((row) => [...row.children].slice(1).map((cell) => cell.textContent!.trim()))).toEqual([
+      ['0 %', '100 mL', '0 mL'],
+      ['50 %', '50 mL', '50 mL'],
+      ['100 %', '0 mL', '100 mL'],
+    ]);
   });
 
   it('is kept with its bucket, stain and steps', async () => {
@@ -71,5 +94,27 @@ describe('a series of tiles', () => {
     records.answer(`/series/${kept.id}/done`, { ...kept, version: 2, doneAt: '2026-03-10T10:00:00.000Z' }, 'POST');
     await screen.settle();
     expect(screen.text).toContain('Dipped; stain and glaze are taken off.');
+  });
+
+  it('is driven at the bench, goes on from what went in, and keeps its place on the device', async () => {
+    const cup = { powderId: STAIN.id, powderName: STAIN.name, stainDensity: 4, bucketId: white.id, bucketName: 'B1 Leche', sg: 1.45, density: 2.6 };
+    const body: SeriesBody = { kind: 'oneCup', name: 'Black in Leche', ...cup, baseGrams: 100, drawGrams: 0, percents: [1, 2], notes: '' };
+    const kept: SeriesDocument = { id: id(), version: 1, code: 'K4', body, createdAt: '2026-03-01T10:00:00.000Z', doneAt: null };
+    const screen = await open({ id: kept.id }, [kept]);
+    expect(screen.text).toContain('tile 1 of 2');
+    expect(screen.text).toMatch(/Add 1(\.0+)? g of Stain/);
+    await screen.type('Really went in', '1.5');
+    await screen.press('Dipped: next');
+    expect(screen.text).toMatch(/Add 0\.5\d* g of Stain/);
+    expect(JSON.parse(localStorage.getItem('cazuela.here.series-bench')!)).toEqual({ [kept.id]: [1.5] });
+    await screen.press('Dipped: next');
+    expect(screen.text).toContain('All 2 tiles are dipped.');
+    await screen.press('Back');
+    expect(screen.text).toContain('tile 2 of 2');
+    await screen.press('Dipped: next');
+    await screen.press('Take it off shelf and bucket');
+    const sent = records.http.expectOne((one) => one.method === 'POST').request.body as { weighedGrams: number[] };
+    expect(sent.weighedGrams[0]).toBe(1.5);
+    expect(sent.weighedGrams[1]).toBeCloseTo(0.5, 9);
   });
 });

@@ -124,9 +124,9 @@ export class RecipeDraft {
   moveLine(id: string, by: 1 | -1): void {
     const lines = [...this.current().lines];
     const from = lines.findIndex((line) => line.id === id);
-    const part = lines[from]?.part;
+    const isBase = lines[from]?.part === 'base';
     let to = from + by;
-    while (lines[to] && lines[to]!.part !== part) to += by;
+    while (lines[to] && (lines[to]!.part === 'base') !== isBase) to += by;
     if (!lines[from] || !lines[to]) return;
     [lines[from], lines[to]] = [lines[to]!, lines[from]!];
     this.change({ lines });

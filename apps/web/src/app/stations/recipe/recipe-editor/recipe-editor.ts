@@ -97,7 +97,7 @@ export class RecipeEditor {
   protected readonly movements = plainOptions(MOVEMENTS);
   protected readonly powders = computed(() => this.all.value()?.powders ?? []);
   protected readonly base = computed(() => this.draft.body().lines.filter((line) => line.part === 'base'));
-  protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part === 'addition'));
+  protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part !== 'base'));
   protected readonly sum = computed(() => baseSum({ lines: this.draft.body().lines }));
   protected readonly over = computed(() => additionSum({ lines: this.draft.body().lines }));
   protected readonly isTidy = computed(() => Math.abs(this.sum() - 100) < 0.005);
@@ -186,6 +186,12 @@ export class RecipeEditor {
     this.lineFields()
       .find(({ line }) => line().id === lineId)
       ?.focus();
+  }
+
+  /** A powder called a stain is one, until the potter says otherwise. */
+  protected choosePowder(line: RecipeLine, powderId: string): void {
+    const isStain = line.part === 'addition' && /\bstain\b/i.test(this.powders().find((powder) => powder.id === powderId)?.name ?? '');
+    this.draft.changeLine(line.id, { powderId, ...(isStain ? { part: 'stain' as const } : {}) });
   }
 
   protected percent(line: RecipeLine, typed: TypedNumber): void {

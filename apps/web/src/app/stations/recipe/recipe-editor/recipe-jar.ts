@@ -142,7 +142,7 @@ export class RecipeJar {
   private readonly additions = computed((): Layer[] => {
     let y = 62;
     return this.shown()
-      .filter((line) => line.part === 'addition')
+      .filter((line) => line.part !== 'base')
       .map((line, at) => {
         const height = Math.min(24, 13 + line.percent * 0.8);
         y -= height + 2;

@@ -3,6 +3,7 @@ import { MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import type { RecipeLine as Line } from '@cazuela/core';
+import { Checkbox } from '../../../ui/checkbox';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
@@ -10,7 +11,7 @@ import type { FieldOption } from '../../../ui/options';
 /** One line of a recipe. A component of its own, so that a key press draws that line and not the powder lists of all of them. */
 @Component({
   selector: 'cz-recipe-line',
-  imports: [AutocompleteField, MatIcon, MatIconButton, MatTooltip, NumberField],
+  imports: [AutocompleteField, Checkbox, MatIcon, MatIconButton, MatTooltip, NumberField],
   template: `
     <cz-autocomplete
       labelHidden
@@ -30,6 +31,14 @@ import type { FieldOption } from '../../../ui/options';
       (changed)="typed.emit($event)"
     />
     <span class="moves">
+      @if (line().part !== 'base') {
+        <cz-checkbox
+          label="stain"
+          matTooltip="Its percentage is told apart: raised, rescued, laddered"
+          [value]="line().part === 'stain'"
+          (changed)="marked.emit($event)"
+        />
+      }
       <button type="button" matIconButton aria-label="Move up" matTooltip="Move up" [disabled]="first()" (click)="moved.emit(-1)">
         <mat-icon svgIcon="up" aria-hidden="true" />
       </button>
@@ -54,6 +63,8 @@ export class RecipeLine {
   readonly options = input.required<readonly FieldOption[]>();
   readonly powderChosen = output<string>();
   readonly typed = output<TypedNumber>();
+  /** Marked as stain, or no longer. */
+  readonly marked = output<boolean>();
   readonly moved = output<1 | -1>();
   readonly removed = output();
   private readonly percentField = viewChild.required(NumberField);

@@ -104,7 +104,7 @@ export class RecipeShelf {
         photo: this.photos().get(recipe.id),
         does: this.does(recipe),
         additions: recipe.body.lines
-          .filter((line) => line.part === 'addition')
+          .filter((line) => line.part !== 'base')
           .map(({ percent, powderId }) => `+ ${this.units.typed(percent)} % ${this.nameOf(powderId)}`),
         buckets: (this.bucketsOf().get(recipe.id) ?? []).map((bucket) => ({
           id: bucket.id,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { seriesBodySchema, type BucketSummary, type SeriesBody, type SeriesDocument } from '@cazuela/contract';
-import { attempt, baseDryGrams, dryGrams, seriesSheet } from '@cazuela/core';
+import { attempt, dryGrams, seriesSheet, stainInside } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
@@ -16,7 +16,9 @@ import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
 import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
-import { leftWords, questionSchema, readPercents, START, type Question } from './series-question';
+import { SeriesBench } from './series-bench';
+import { cupMlOf, leftWords, questionSchema, readPercents, START, type Question } from './series-question';
+import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
@@ -26,7 +28,19 @@ import { EmptyState } from '../../../ui/empty-state';
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
   selector: 'cz-series-page',
-  imports: [AutocompleteField, Choice, EmptyState, ErrorBanner, MatButton, NumberField, ResourceState, RouterLink, TextField],
+  imports: [
+    AutocompleteField,
+    Choice,
+    EmptyState,
+    ErrorBanner,
+    MatButton,
+    NumberField,
+    ResourceState,
+    RouterLink,
+    SelectField,
+    SeriesBench,
+    TextField,
+  ],
   templateUrl: './series-page.html',
   styleUrl: './series-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,6 +57,10 @@ export class SeriesPage {
     ['oneCup', 'one cup'],
     ['cups', 'separate cups'],
     ['blend', 'two buckets'],
+  ] as const;
+  protected readonly meanings = [
+    ['share', 'share of the other glaze, dry'],
+    ['stain', 'percent of stain'],
   ] as const;
   protected readonly saving = createMutation();
   protected readonly all = apiResource(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders(), series: this.api.series() }));
@@ -64,10 +82,45 @@ export class SeriesPage {
     const [bucket, percents] = [this.bucket(), readPercents(this.question().percents)];
     if (!bucket) return undefined;
     if (!percents) return { kind: 'refused', words: 'Write the percentages of the steps with commas, like 1, 2, 4, 6, 8.' };
+    const missing = this.missing();
+    if (missing) return { kind: 'refused', words: missing };
     const made = attempt(() => this.bodyFrom(bucket, percents));
     if (made.kind === 'refused') return { kind: 'refused', words: made.error.message };
     const read = seriesBodySchema.safeParse(made.value);
     return read.success ? { kind: 'ok', body: read.data } : { kind: 'refused', words: read.error.issues[0]!.message };
+  });
+  /** By stain only where the two hold different shares of it. */
+  protected readonly by = computed(() => {
+    const [a, b] = [this.bucket(), this.other()];
+    const differ = !!a && !!b && Math.abs(stainInside(a.contents!).percent - stainInside(b.contents!).percent) > 0.05;
+    return differ ? (this.question().by ?? (a.recipeId === b.recipeId ? 'stain' : 'share')) : 'share';
+  });
+  /** What keeps the cups from being filled. */
+  private readonly missing = computed(() => {
+    const [bucket, other, { kind, cupMl, totalMl }] = [this.bucket(), this.other(), this.question()];
+    if (kind === 'blend') return other ? (totalMl === null ? 'Say how much goes into each cup.' : '') : 'A blend needs a second bucket.';
+    if (cupMl === null || !bucket) return 'Say how much glaze goes into the cup.';
+    return this.stain() ? '' : 'There is no stain in the table of powders yet.';
+  });
+  /** A bucket that holds less than the series takes. */
+  protected readonly tooLittle = computed(() => {
+    const sheet = this.sheet();
+    if (this.opened() || sheet?.kind !== 'ok') return '';
+    for (const { bucketId, millilitres } of sheet.value.glaze) {
+      const bucket = this.buckets().find((one) => one.id === bucketId);
+      if (bucket && millilitres > bucket.contents!.volumeMl)
+        return `That takes ${this.units.millilitres(millilitres)} of ${bucket.body.name}, and the bucket holds ${this.units.millilitres(bucket.contents!.volumeMl)}: smaller cups, or fewer.`;
+    }
+    return '';
+  });
+  /** Glaze to scoop into each cup. */
+  protected readonly cupMl = computed(() => {
+    const body = this.body();
+    return body && body.kind !== 'blend' ? cupMlOf(body) : 0;
+  });
+  protected readonly cupBucket = computed(() => {
+    const body = this.body();
+    return body && body.kind !== 'blend' ? body.bucketName : '';
   });
   protected readonly body = computed(
     () => this.opened()?.body ?? (this.draft()?.kind === 'ok' ? (this.draft() as { body: SeriesBody }).body : undefined),
@@ -121,8 +174,9 @@ export class SeriesPage {
     });
   }
 
-  protected dipped(): void {
-    const done = { at: new Date().toISOString(), by: this.store.by(), eventIds: [uuid(), uuid()] };
+  protected dipped(weighedGrams?: readonly number[]): void {
+    const weighed = weighedGrams ? { weighedGrams: [...weighedGrams] } : {};
+    const done = { at: new Date().toISOString(), by: this.store.by(), eventIds: [uuid(), uuid()], ...weighed };
     this.saving.run(this.api.finishSeries(this.id()!, done), (series) => {
       this.justDone.set(series);
       this.all.reload();
@@ -135,18 +189,23 @@ export class SeriesPage {
       const other = this.other();
       if (!other) return undefined;
       const name = `${bucket.body.name} and ${other.body.name}`;
-      return { kind, name, a: cupOf(bucket, true), b: cupOf(other, true), totalMl, percents, notes: '' };
+      return { kind, name, by: this.by(), a: cupOf(bucket, true), b: cupOf(other, true), totalMl, percents, notes: '' };
     }
-    const stain = this.stain();
-    const { sg, density } = bucket.contents!;
-    const additions = (100 * (bucket.contents!.dryGrams - bucket.contents!.baseDryGrams)) / bucket.contents!.baseDryGrams;
-    const dry = baseDryGrams({ dryGrams: dryGrams({ volumeMl: cupMl ?? 0, sg, density }), additionPercent: additions });
+    const stain = this.stain()!;
+    const { sg, density, parts } = bucket.contents!;
+    const { baseDryGrams, percent, otherGrams } = stainInside({ parts, stainId: stain.id });
+    const otherPercent = (100 * otherGrams) / baseDryGrams;
+    const dry = dryGrams({ volumeMl: cupMl!, sg, density }) / (1 + (percent + otherPercent) / 100);
     const common = {
-      name: `${stain?.name ?? ''} in ${bucket.body.name}`,
-      powderId: stain?.id,
-      powderName: stain?.name,
+      name: `${stain.name} in ${bucket.body.name}`.slice(0, 80),
+      powderId: stain.id,
+      powderName: stain.name,
+      stainDensity: stain.densityGMl,
+      stainPercent: percent,
+      otherPercent,
       ...cupOf(bucket, false),
-      percents,
+      // One cup only ever gets more: its steps rise, in whatever order they were typed.
+      percents: kind === 'oneCup' ? [...percents].sort((one, next) => one - next) : percents,
       notes: '',
     };
     return kind === 'cups' ? { kind, ...common, cupBaseGrams: dry } : { kind, ...common, baseGrams: dry, drawGrams };
@@ -154,6 +213,7 @@ export class SeriesPage {
 }
 
 function cupOf(bucket: BucketSummary, withPercent: boolean): Record<string, unknown> {
-  const { sg, density, stainPercent } = bucket.contents!;
-  return { bucketId: bucket.id, bucketName: `${bucket.code} ${bucket.body.name}`, sg, density, ...(withPercent ? { percent: stainPercent } : {}) };
+  const { sg, density } = bucket.contents!;
+  const { percent } = stainInside(bucket.contents!);
+  return { bucketId: bucket.id, bucketName: `${bucket.code} ${bucket.body.name}`, sg, density, ...(withPercent ? { percent } : {}) };
 }

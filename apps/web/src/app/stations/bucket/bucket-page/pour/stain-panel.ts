@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
-import { attempt, baseToDilute, stainToRaise, USUAL_STAIN_PERCENT, waterToRestoreSg, type BucketPart } from '@cazuela/core';
+import {
+  attempt,
+  densityOfPowders,
+  rescueParts,
+  stainInside,
+  stainToRaise,
+  sumGrams,
+  USUAL_STAIN_PERCENT,
+  waterToRestoreSg,
+  type BucketPart,
+} from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../../data/http/mutation';
 import { StudioApi } from '../../../../data/http/studio-api';
@@ -53,32 +63,30 @@ export class StainPanel {
   protected readonly stains = computed(() => this.screen.powders().filter((powder) => powder.role === 'colourant'));
   /** What the bucket is stained with already, else the first stain on the shelf. */
   protected readonly stain = computed(() => {
-    const held = this.screen.contents()?.parts.find((part) => part.part === 'stain')?.powderId;
+    const held = this.screen.contents()?.parts.find((part) => part.part === 'stain' && part.grams > 0)?.powderId;
     const id = this.powderId() ?? held;
     return this.stains().find((powder) => powder.id === id) ?? this.stains().find((powder) => /stain/i.test(powder.name)) ?? this.stains()[0];
   });
+  /** What it holds of this stain, also where a recipe did not call it one. */
+  protected readonly held = computed(() => stainInside({ parts: this.screen.contents()?.parts ?? [], stainId: this.stain()?.id }));
   protected readonly work = computed(() => {
     const inside = this.screen.contents();
     const stain = this.stain();
     const target = this.percent();
     if (!inside || !stain || target === null) return undefined;
+    const { baseDryGrams, percent } = this.held();
     return attempt(() => {
-      if (Math.abs(target - inside.stainPercent) < SAME_PERCENT) return { kind: 'same' } as const;
-      if (target < inside.stainPercent) {
-        const grams = baseToDilute({ baseDryGrams: inside.baseDryGrams, stainGrams: inside.stainGrams, targetPercent: target });
-        const parts = inside.parts
-          .filter((part) => part.part === 'base')
-          .map((part): BucketPart => ({ ...part, grams: (part.grams * grams) / inside.baseDryGrams }));
-        return {
-          kind: 'rescue',
-          grams,
-          parts,
-          overflows: inside.volumeMl * (1 + grams / inside.dryGrams) > this.screen.bucket()!.body.capacityMl,
-        } as const;
+      if (Math.abs(target - percent) < SAME_PERCENT) return { kind: 'same' } as const;
+      const targetSg = this.screen.targetSg();
+      if (target < percent) {
+        const parts = rescueParts({ parts: inside.parts, stainId: stain.id, targetPercent: target });
+        const grams = sumGrams(parts);
+        const restored = waterToRestoreSg({ ...inside, stainGrams: grams, stainDensity: densityOfPowders({ parts }), targetSg });
+        return { kind: 'rescue', grams, parts, restored, overflows: restored.volumeMl > this.screen.bucket()!.body.capacityMl } as const;
       }
-      const grams = stainToRaise({ baseDryGrams: inside.baseDryGrams, percent: inside.stainPercent, targetPercent: target });
-      const restored = waterToRestoreSg({ ...inside, stainGrams: grams, stainDensity: stain.densityGMl, targetSg: this.screen.targetSg() });
-      return { kind: 'add', grams, restored } as const;
+      const grams = stainToRaise({ baseDryGrams, percent, targetPercent: target });
+      const restored = waterToRestoreSg({ ...inside, stainGrams: grams, stainDensity: stain.densityGMl, targetSg });
+      return { kind: 'add', grams, restored, overflows: restored.volumeMl > this.screen.bucket()!.body.capacityMl } as const;
     });
   });
   protected readonly fieldError = computed(() => {
@@ -87,11 +95,6 @@ export class StainPanel {
   });
   protected readonly stainOptions = computed((): FieldOption[] => this.stains().map((powder) => [powder.id, powder.name] as const));
 
-  /** A stained bucket still thinner than wanted needs no water. */
-  protected water(grams: number): number {
-    return Math.max(0, grams);
-  }
-
   protected addStain(grams: number, waterGrams = 0): void {
     const stain = this.stain()!;
     this.screen.note({
@@ -99,12 +102,17 @@ export class StainPanel {
       reason: 'stain',
       parts: [{ powderId: stain.id, name: stain.name, part: 'stain', grams, density: stain.densityGMl }],
     });
-    const water = Math.round(waterGrams);
-    if (water > 0) this.screen.note({ type: 'waterAdded', grams: water, entered: { value: water, unit: 'mL' } });
+    this.addWater(waterGrams);
   }
 
-  protected rescue(parts: BucketPart[]): void {
+  protected rescue(parts: BucketPart[], waterGrams = 0): void {
     this.screen.note({ type: 'powderAdded', reason: 'rescue', parts });
+    this.addWater(waterGrams);
+  }
+
+  private addWater(waterGrams: number): void {
+    const water = Math.round(waterGrams);
+    if (water > 0) this.screen.note({ type: 'waterAdded', grams: water, entered: { value: water, unit: 'mL' } });
   }
 
   protected split(): void {
