@@ -66,7 +66,9 @@ const words = fc
 const percent = fc.double({ min: 0, max: 1000, noNaN: true }).map((value) => (Object.is(value, -0) ? 0 : value));
 const body = fc.record({
   name: words,
-  lines: fc.array(fc.record({ powder: words, part: fc.constantFrom('base' as const, 'addition' as const, 'stain' as const), percent }), { maxLength: 6 }),
+  lines: fc.array(fc.record({ powder: words, part: fc.constantFrom('base' as const, 'addition' as const, 'stain' as const), percent }), {
+    maxLength: 6,
+  }),
   coneLow: fc.constantFrom(...CONES.map(({ cone }) => cone)),
   coneHigh: fc.constantFrom(...CONES.map(({ cone }) => cone)),
   atmosphere: fc.constantFrom('oxidation' as const, 'reduction' as const, 'either' as const),
