@@ -57,6 +57,7 @@ export {
   recipeVersionSchema,
   recipeCreateSchema,
   recipeUpdateSchema,
+  recipeWriteBodySchema,
   type RecipeBody,
   type Recipe,
   type RecipeVersion,

@@ -1,6 +1,18 @@
 import * as z from 'zod';
 import type { ThirstTest } from '@cazuela/core';
-import { colourSchema, coneSchema, gramsSchema, idSchema, LIMITS, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import {
+  colourSchema,
+  CONES_FALL,
+  coneSchema,
+  conesRise,
+  gramsSchema,
+  idSchema,
+  LIMITS,
+  nameSchema,
+  noteSchema,
+  timeSchema,
+  versionSchema,
+} from '../common/basics';
 
 const absorptionSchema = z.number().min(0, 'An absorption cannot be less than 0 %.').max(40, 'Over 40 % is no fired clay.');
 const wallSchema = z.number().gt(0, 'A wall is more than 0 mm.').max(60, 'A wall over 60 mm is a block: check the unit.');
@@ -54,6 +66,12 @@ const bodyFields = {
 export const bodyBodySchema = z.strictObject(bodyFields);
 export const bodySchema = z.strictObject({ id: idSchema, version: versionSchema, ...bodyFields });
 export type ClayBody = z.infer<typeof bodySchema>;
-export const bodyCreateSchema = z.strictObject({ id: idSchema, ...bodyFields });
-export const bodyUpdateSchema = z.strictObject({ version: versionSchema, body: bodyBodySchema });
+const fallingCones = { message: CONES_FALL, path: ['highCone'] };
+export const bodyCreateSchema = z
+  .strictObject({ id: idSchema, ...bodyFields })
+  .refine(({ lowCone, highCone }) => conesRise(lowCone, highCone), fallingCones);
+export const bodyUpdateSchema = z.strictObject({
+  version: versionSchema,
+  body: bodyBodySchema.refine(({ lowCone, highCone }) => conesRise(lowCone, highCone), fallingCones),
+});
 export type BodyBody = z.infer<typeof bodyBodySchema>;

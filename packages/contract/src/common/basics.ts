@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { cleanName } from './clean-name';
-import { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS, isCone, type Unit } from '@cazuela/core';
+import { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS, coneCelsius, isCone, type Unit } from '@cazuela/core';
 
 /** Ids are UUID v7, made by whoever makes the record, so that studios and tablets never collide. Always in small letters. */
 export const idSchema = z.uuid('An id must be a UUID.').toLowerCase();
@@ -49,6 +49,11 @@ export const millilitresSchema = z
 /** Water is 1.00, a stiff paste about 2.2. */
 export const sgSchema = z.number().gt(1, 'An SG must be above 1.00, which is plain water.').max(2.2, 'An SG cannot be above 2.20, a stiff paste.');
 export const percentSchema = z.number().min(0, 'A percentage cannot be less than 0.').max(1000, 'A percentage cannot be above 1,000.');
+/** True unless the highest cone lies below the lowest one; either may be left out. */
+export const conesRise = (low: string | undefined, high: string | undefined): boolean =>
+  low === undefined || high === undefined || coneCelsius(low) <= coneCelsius(high);
+export const CONES_FALL = 'The highest cone lies below the lowest one: 06 is cooler than 6.';
+
 export const coneSchema = z.string().refine(isCone, 'There is no such cone. Cones run from 022 over 01 and 1 to 10; 06 and 6 are different cones.');
 export const colourSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'A colour looks like #7FA08C.');
 

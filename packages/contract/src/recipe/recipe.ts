@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { LINE_PARTS } from '@cazuela/core';
 import {
+  CONES_FALL,
   colourSchema,
+  conesRise,
   coneSchema,
   countSchema,
   enteredSchema,
@@ -81,8 +83,17 @@ export const recipeVersionSchema = z.strictObject({
 });
 export type RecipeVersion = z.infer<typeof recipeVersionSchema>;
 
-export const recipeCreateSchema = z.strictObject({ id: idSchema, body: recipeBodySchema });
-export const recipeUpdateSchema = z.strictObject({ version: versionSchema, reason: noteSchema, body: recipeBodySchema });
+/** What may be written; what was kept before a rule was made is still read. */
+export const recipeWriteBodySchema = recipeBodySchema.refine(({ coneLow, coneHigh }) => conesRise(coneLow, coneHigh), {
+  message: CONES_FALL,
+  path: ['coneHigh'],
+});
+export const recipeCreateSchema = z.strictObject({ id: idSchema, body: recipeWriteBodySchema });
+export const recipeUpdateSchema = z.strictObject({
+  version: versionSchema,
+  reason: noteSchema.min(1, 'Say why it changed: in a year it is the first question.'),
+  body: recipeWriteBodySchema,
+});
 
 /** Where a recipe is used, newest first. */
 export const recipeUsesSchema = z.strictObject({

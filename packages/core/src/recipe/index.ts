@@ -1,7 +1,7 @@
 export { convertMix, type Conversion, type PresentPowder } from './convert';
 export { recipeDifference, type LineDifference } from './difference';
 export { labelWaterPerGram, type LabelRule } from './label-rule';
-export { baseSum, additionSum, normaliseRecipe } from './normalise';
+export { baseSum, additionSum, normaliseParts, normaliseRecipe } from './normalise';
 export { recipeOutlook, type RecipeOutlook } from './outlook';
 export { recipeOxides, type OxideOfRecipe, type OxideRole, type RecipeOxides } from './recipe-oxides';
 export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-text';

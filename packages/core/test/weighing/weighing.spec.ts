@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { additionSum, baseSum, lineOnScale, normaliseRecipe, planBatch, recipeDensity, rescueOvershoot, sgOfMix } from '../../src/index';
+import {
+  additionSum,
+  baseSum,
+  lineOnScale,
+  normaliseParts,
+  normaliseRecipe,
+  planBatch,
+  recipeDensity,
+  rescueOvershoot,
+  sgOfMix,
+} from '../../src/index';
 import { addition, ASH, base, COPPER, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
 
 const RECIPE = [base(SILICA.id, 40), base(KAOLIN.id, 35), base(WHITING.id, 25), addition(COPPER.id, 2.5)];
@@ -7,10 +17,15 @@ const plan = (change: Partial<Parameters<typeof planBatch>[0]> = {}) =>
   planBatch({ lines: RECIPE, powders: POWDERS, size: { kind: 'base', baseGrams: 1000 }, water: { kind: 'perBaseGram', millilitres: 1 }, ...change });
 
 describe('a recipe', () => {
-  it('is brought to 100 without changing the glaze: additions move with the base', () => {
+  it('is brought to 100 in its base: what is over it is percent of it already, and stays', () => {
     const tidy = normaliseRecipe({ lines: [base(SILICA.id, 45), base(KAOLIN.id, 45), addition(COPPER.id, 9)] });
     expect(baseSum({ lines: tidy })).toBeCloseTo(100, 12);
-    expect(additionSum({ lines: tidy })).toBeCloseTo(10, 12);
+    expect(additionSum({ lines: tidy })).toBe(9);
+  });
+
+  it('written as parts of one whole is scaled altogether', () => {
+    const tidy = normaliseParts({ lines: [base(SILICA.id, 45), base(KAOLIN.id, 45), addition(COPPER.id, 10)] });
+    expect(tidy.map((line) => line.percent)).toEqual([50, 50, 100 / 9]);
   });
 
   it('has the density of base and additions together', () => {

@@ -127,7 +127,43 @@ describe('the recipe editor', () => {
     expect(screen.text).toContain('120 %');
     await screen.press('Bring to 100');
     expect(screen.field('Percent of line 1 of the base').value).toBe('66.667');
-    expect(screen.field('Percent of line 1 over the base').value).toBe('4.167');
+    // Percent over the base is percent of it already.
+    expect(screen.field('Percent of line 1 over the base').value).toBe('5');
+  });
+
+  it('whose base and additions make 100 together may be meant as parts: both are offered', async () => {
+    const screen = await open();
+    expect(screen.has('Bring to 100, additions in proportion')).toBe(false);
+    await screen.type('Percent of line 1 of the base', '55');
+    await screen.press('Bring to 100, additions in proportion');
+    expect(screen.field('Percent of line 1 over the base').value).toBe('5.263');
+  });
+
+  it('a line over the base is marked as stain; a powder called so is one by itself', async () => {
+    const screen = await open();
+    const mark = (): HTMLInputElement => screen.root.querySelector('cz-recipe-line input[type=checkbox]')!;
+    expect(mark().checked).toBe(false);
+    await screen.choose('Powder of line 1 over the base', 'Stain (zircon type)');
+    expect(mark().checked).toBe(true);
+    mark().click();
+    await screen.settle();
+    expect(mark().checked).toBe(false);
+  });
+
+  it('is kept with a reason, with cones that rise, and a name twice only when asked', async () => {
+    const screen = await open();
+    await screen.type('Percent of line 1 over the base', '6');
+    expect(screen.button('Keep as version 3').disabled).toBe(true);
+    expect(screen.text).toContain('Say why it changed');
+    await screen.type('Why it changed', 'paler');
+    await screen.choose('Highest cone', '06');
+    expect(screen.text).toContain('The highest cone lies below the lowest one');
+    await screen.choose('Highest cone', '6');
+    await screen.choose('Atmosphere', 'reduction');
+    expect(screen.button('Keep as version 3').disabled).toBe(false);
+    records.answer('/recipes', [{ ...RECIPE, id: id(), body: { ...RECIPE.body, name: 'Tinaja' } }]);
+    await screen.type('Name', ' tinaja');
+    expect(screen.text).toContain('There is a Tinaja already');
   });
 
   it('every change is a version with a reason, sent with the version it was read at', async () => {

@@ -1,6 +1,6 @@
 import { computed, effect, Injectable, signal } from '@angular/core';
 import { recipeBodySchema, type RecipeBody } from '@cazuela/contract';
-import { normaliseRecipe, type RecipeLine } from '@cazuela/core';
+import { normaliseParts, normaliseRecipe, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { DraftHistory } from '../../../data/state/draft-history';
@@ -132,8 +132,11 @@ export class RecipeDraft {
     this.change({ lines });
   }
 
-  normalise(): void {
-    this.change({ lines: normaliseRecipe({ lines: this.current().lines }).map((line) => ({ ...line, percent: Number(line.percent.toFixed(3)) })) });
+  /** The base to 100: what is over it stays, or is scaled along where it was written as parts of the whole. */
+  normalise(additions: 'stay' | 'scaled'): void {
+    const { lines } = this.current();
+    const tidy = additions === 'stay' ? normaliseRecipe({ lines }) : normaliseParts({ lines });
+    this.change({ lines: tidy.map((line) => ({ ...line, percent: Number(line.percent.toFixed(3)) })) });
   }
 
   undo(): void {

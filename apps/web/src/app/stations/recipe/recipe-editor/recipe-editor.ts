@@ -10,7 +10,7 @@ import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
 import { Keys } from '../../../data/devices/keys';
-import { keyedResource } from '../../../data/http/api-resource';
+import { apiResource, keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
@@ -24,6 +24,7 @@ import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
 import { RecipeFamily } from './recipe-family';
 import { RecipeJar } from './recipe-jar';
 import { RecipeLine as RecipeLineRow } from './recipe-line';
+import { recipeUnfit, twinOf } from './recipe-unfit';
 import { VersionList } from './version-list';
 import { TextField } from '../../../ui/text-field';
 import { SelectField } from '../../../ui/select-field';
@@ -95,12 +96,15 @@ export class RecipeEditor {
   protected readonly cones = CONE_OPTIONS;
   protected readonly surfaces = plainOptions(SURFACES);
   protected readonly movements = plainOptions(MOVEMENTS);
+  protected readonly atmospheres = plainOptions(recipeBodySchema.shape.atmosphere.options);
   protected readonly powders = computed(() => this.all.value()?.powders ?? []);
   protected readonly base = computed(() => this.draft.body().lines.filter((line) => line.part === 'base'));
   protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part !== 'base'));
   protected readonly sum = computed(() => baseSum({ lines: this.draft.body().lines }));
   protected readonly over = computed(() => additionSum({ lines: this.draft.body().lines }));
   protected readonly isTidy = computed(() => Math.abs(this.sum() - 100) < 0.005);
+  /** Some write a recipe so that base and additions make 100 together. */
+  protected readonly addUpAsParts = computed(() => this.over() > 0 && Math.abs(this.sum() + this.over() - 100) < 0.05);
   protected readonly outlook = computed(() => attempt(() => recipeOutlook({ lines: this.draft.body().lines, powders: this.powders() })));
   protected readonly suspension = computed(() => {
     const outlook = this.outlook();
@@ -147,9 +151,15 @@ export class RecipeEditor {
   private readonly lineFields = viewChildren(RecipeLineRow);
   /** Why it cannot be saved as it is; undefined when it can. */
   protected readonly unfit = computed(() => {
-    if (this.wrongFields().size > 0) return 'A field above holds no number yet.';
-    const read = recipeBodySchema.safeParse(this.draft.body());
-    return read.success ? undefined : read.error.issues[0]?.message;
+    const reason = this.recipe() ? this.reason() : undefined;
+    return recipeUnfit({ body: this.draft.body(), reason, hasWrongField: this.wrongFields().size > 0 });
+  });
+  /** Another recipe of this name is asked about, once. */
+  private readonly others = apiResource(() => this.api.recipes());
+  protected readonly twin = computed(() => {
+    const name = this.draft.body().name;
+    if (name.trim() === '' || name === this.recipe()?.body.name) return undefined;
+    return twinOf(name, this.id(), this.others.value() ?? []);
   });
   protected readonly stale = computed(() => {
     const failure = this.saving.failure();
@@ -253,7 +263,7 @@ export class RecipeEditor {
       return;
     }
     const version = overVersion ?? recipe.version;
-    this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim() || 'No reason given', body), (saved) => {
+    this.saving.run(this.api.updateRecipe(recipe.id, version, this.reason().trim(), body), (saved) => {
       this.take(saved);
       this.notice.tell(`${saved.body.name}, version ${saved.version}, is kept.`);
     });
