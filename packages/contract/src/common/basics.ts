@@ -49,7 +49,14 @@ export const millilitresSchema = z
 /** Water is 1.00, a stiff paste about 2.2. */
 export const sgSchema = z.number().gt(1, 'An SG must be above 1.00, which is plain water.').max(2.2, 'An SG cannot be above 2.20, a stiff paste.');
 export const percentSchema = z.number().min(0, 'A percentage cannot be less than 0.').max(1000, 'A percentage cannot be above 1,000.');
-/** True unless the highest cone lies below the lowest one; either may be left out. */
+/**
+ * Returns true unless the highest cone lies below the lowest one; either may be left out.
+ *
+ * @param low - the lowest cone
+ * @param high - the highest cone
+ * @example
+ * conesRise('06', '6') // true
+ */
 export const conesRise = (low: string | undefined, high: string | undefined): boolean =>
   low === undefined || high === undefined || coneCelsius(low) <= coneCelsius(high);
 export const CONES_FALL = 'The highest cone lies below the lowest one: 06 is cooler than 6.';

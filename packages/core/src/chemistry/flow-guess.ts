@@ -49,6 +49,18 @@ export function flowFromWord({ word }: { word: MovementWord }): FlowGuess {
   return { flow: WORD_RUN_MM[word] / NORMAL_MELT_MM ** 2, lnSd: 0.5, basis: 'pottersWord' };
 }
 
+/** Under this flow figure a glaze stays dry and rough at its cone: a normal dip would run a quarter of a millimetre. */
+const LEAST_MELTED_FLOW = 3;
+
+/**
+ * Returns whether a glaze of this flow figure melts at all. A limit of experience, as rough as the flow figure it is held against.
+ *
+ * @param question - `flow`, the flow figure in 1/mm, 0 or more
+ * @example
+ * meltsAtAll({ flow: 1.5 }) // false
+ */
+export const meltsAtAll = ({ flow }: { flow: number }): boolean => flow >= LEAST_MELTED_FLOW;
+
 /**
  * Returns the word for a flow figure, by the run of a normal dip on a wide band.
  *

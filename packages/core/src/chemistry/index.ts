@@ -1,2 +1,2 @@
-export { flowGuess, flowFromWord, movementWord, type FlowGuess, type MovementWord } from './flow-guess';
+export { flowGuess, flowFromWord, meltsAtAll, movementWord, type FlowGuess, type MovementWord } from './flow-guess';
 export { MOLAR_MASS, oxideGrams, unityFormula, unity, type Oxide, type OxideGrams, type Unity, type UnityAnswer } from './oxides';

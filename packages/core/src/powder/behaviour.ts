@@ -29,6 +29,23 @@ export function powderShares({ parts }: { parts: readonly WeighedPowder[] }): Po
   };
 }
 
+/** Bentonite, percent of the other dry powder: more gels the bucket and shrinks as it dries. */
+export const MOST_BENTONITE_PERCENT = 2;
+
+/**
+ * Returns the bentonite in a mixture, percent of the other dry powder.
+ *
+ * @param question - `parts`, powders with their grams
+ * @example
+ * bentonitePercent({ parts: [{ grams: 100, powder: { name: 'Silica', role: 'glass former', rawClay: 0 } }] }) // 0
+ */
+export function bentonitePercent({ parts }: { parts: readonly WeighedPowder[] }): number {
+  const isBentonite = ({ role, rawClay }: Powder): boolean => role === 'suspender' && rawClay > 1;
+  const sum = (of: readonly WeighedPowder[]): number => of.reduce((grams, part) => grams + part.grams, 0);
+  const [inside, rest] = [parts.filter(({ powder }) => isBentonite(powder)), parts.filter(({ powder }) => !isBentonite(powder))];
+  return sum(rest) > 0 ? (100 * sum(inside)) / sum(rest) : 0;
+}
+
 export type Suspension = 'hardPans' | 'settles' | 'holds';
 
 /**

@@ -2,7 +2,7 @@ export { convertMix, type Conversion, type PresentPowder } from './convert';
 export { recipeDifference, type LineDifference } from './difference';
 export { labelWaterPerGram, type LabelRule } from './label-rule';
 export { baseSum, additionSum, normaliseParts, normaliseRecipe } from './normalise';
-export { recipeOutlook, type RecipeOutlook } from './outlook';
+export { recipeOutlook, type FireOutlook, type RecipeOutlook } from './outlook';
 export { recipeOxides, type OxideOfRecipe, type OxideRole, type RecipeOxides } from './recipe-oxides';
 export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-text';
 export { LINE_PARTS, type LinePart, type RecipeLine, type ResolvedLine } from './recipe';

@@ -37,15 +37,31 @@ describe('what a recipe will do', () => {
 
   it('says how it moves only with its range', () => {
     const { fire } = recipeOutlook({ lines: LINES, powders: POWDERS });
-    expect(fire).toBeDefined();
+    if (fire.kind !== 'moves') throw new Error(fire.kind);
     const order = ['stays', 'moves', 'runs', 'pours'];
-    expect(order.indexOf(fire!.least)).toBeLessThanOrEqual(order.indexOf(fire!.likely));
-    expect(order.indexOf(fire!.likely)).toBeLessThanOrEqual(order.indexOf(fire!.most));
+    expect(order.indexOf(fire.least)).toBeLessThanOrEqual(order.indexOf(fire.likely));
+    expect(order.indexOf(fire.likely)).toBeLessThanOrEqual(order.indexOf(fire.most));
   });
 
   it('says nothing of the fire when a powder has no analysis', () => {
     const bought: Powder = { ...SILICA, id: 'bought', oxides: {} };
-    expect(recipeOutlook({ lines: [...LINES, base('bought', 10)], powders: [...POWDERS, bought] }).fire).toBeUndefined();
+    expect(recipeOutlook({ lines: [...LINES, base('bought', 10)], powders: [...POWDERS, bought] }).fire).toEqual({
+      kind: 'noAnalysis',
+      powders: [SILICA.name],
+    });
+  });
+
+  it('does not melt without a flux, nor with far too little of it for its silica', () => {
+    expect(recipeOutlook({ lines: [base(SILICA.id, 60), base(KAOLIN.id, 40)], powders: POWDERS }).fire).toEqual({ kind: 'noFlux' });
+    const stiff = recipeOutlook({ lines: [base(SILICA.id, 65), base(KAOLIN.id, 20), base(WHITING.id, 15)], powders: POWDERS }).fire;
+    expect(stiff.kind).toBe('doesNotMelt');
+  });
+
+  it('tells bentonite apart from the other clay, and how much is in it', () => {
+    const bentonite: Powder = { ...KAOLIN, id: 'bentonite', name: 'Bentonite', role: 'suspender', rawClay: 5 };
+    const { bentonitePercent } = recipeOutlook({ lines: [...LINES, addition('bentonite', 3.06)], powders: [...POWDERS, bentonite] });
+    expect(bentonitePercent).toBeCloseTo(3, 9);
+    expect(recipeOutlook({ lines: LINES, powders: POWDERS }).bentonitePercent).toBe(0);
   });
 
   it('names each hazard once with its powders', () => {

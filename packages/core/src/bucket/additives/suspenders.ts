@@ -1,9 +1,10 @@
 import { PotterError } from '../../checks/potter-error';
 import { requireNotNegative, requirePositive } from '../../checks/require';
+import { MOST_BENTONITE_PERCENT } from '../../powder/behaviour';
 import { sgOfMix } from '../../slurry/mix';
 
 /** Bentonite, percent of the dry glaze, and the hot water it slakes in first, mL a gram. */
-export const BENTONITE = { mostPercent: 2, usualPercent: 1, waterMlPerGram: 10 } as const;
+export const BENTONITE = { mostPercent: MOST_BENTONITE_PERCENT, usualPercent: 1, waterMlPerGram: 10 } as const;
 /** Gum solution of 1.5 %: most per litre of a dipping glaze. About ten times that makes a brushing glaze of it. */
 export const GUM = { mostMlPerLitre: 30, brushingTimes: 10, usualMlPerLitre: 15 } as const;
 

@@ -1,5 +1,15 @@
 import type { RecipeBody, StudioPowder } from '@cazuela/contract';
-import { recipeDifference, type DryCoat, type LineDifference, type Powder, type RecipeOutlook, type Suspension } from '@cazuela/core';
+import {
+  MOST_BENTONITE_PERCENT,
+  recipeDifference,
+  type DryCoat,
+  type FireOutlook,
+  type LineDifference,
+  type Powder,
+  type RecipeOutlook,
+  type Suspension,
+} from '@cazuela/core';
+import { fireWords } from '../../parts/fire-words';
 import type { Units } from '../../data/units/units';
 
 export const SUSPENSION_WORDS: Record<Suspension, { tone: 'good' | 'look' | 'stop'; what: string; remedy: string }> = {
@@ -14,18 +24,22 @@ export const DRY_COAT_WORDS: Record<DryCoat, { tone: 'good' | 'look'; what: stri
   shrinks: { tone: 'look', what: 'Shrinks as it dries: cracks and flakes when thick.', remedy: 'Calcine part of the clay; keep the coat thin.' },
 };
 
-const FURTHER = ['stays', 'moves', 'runs', 'pours'] as const;
+/** A flow that differs by less than this factor is about the same in the fire. */
+const SAME_FLOW = 1.5;
 
-/** The likely movement, and how much less or more it may be: the guess is never shown without its range. */
-export function fireWords(fire: RecipeOutlook['fire']): string {
-  if (!fire) return 'Nobody can say: a powder in it has no analysis.';
-  const isBetween = (one: (typeof FURTHER)[number], low: number, high: number): boolean => FURTHER.indexOf(one) > low && FURTHER.indexOf(one) < high;
-  const likely = FURTHER.indexOf(fire.likely);
-  const less = isBetween(fire.least, -1, likely) ? `only ${fire.least.replace(/s$/, '')}` : '';
-  const more = isBetween(fire.most, likely, FURTHER.length) ? fire.most.replace(/s$/, '') : '';
-  const may = [less, more].filter(Boolean).join(' or ');
-  return `Likely ${fire.likely} at cone 6${may ? `; may ${may}` : ''}.`;
+/** How the fire changes between two mixtures: "about as before" only where the flow is. */
+function fireChange(before: FireOutlook, after: FireOutlook): string {
+  if (!('flow' in before) || !('flow' in after)) return '';
+  const times = after.flow / before.flow;
+  if (before.kind === after.kind && times < SAME_FLOW && times > 1 / SAME_FLOW) return ' about as before';
+  return times > 1 ? ', more fluid than before' : ', stiffer than before';
 }
+
+/** Why its bentonite is too much; empty when it is not. */
+export const bentoniteWords = ({ bentonitePercent }: RecipeOutlook, units: Units): string =>
+  bentonitePercent > MOST_BENTONITE_PERCENT + 0.005
+    ? `${units.share(bentonitePercent)} of bentonite: over ${MOST_BENTONITE_PERCENT} % it gels the bucket and shrinks as it dries.`
+    : '';
 
 const FIELDS = [
   ['name', 'name'],
@@ -60,14 +74,13 @@ export function outlookChangeWords(before: RecipeOutlook, after: RecipeOutlook):
   const bucket = before.suspension === after.suspension ? 'In the bucket as before: ' : 'In the bucket it changes: ';
   const pot = before.dryCoat === after.dryCoat ? 'On the pot as before: ' : 'On the pot it changes: ';
   const low = (words: string): string => `${words[0]!.toLowerCase()}${words.slice(1)}`;
-  const same = before.fire && after.fire && before.fire.likely === after.fire.likely;
   return [
     `${bucket}${low(SUSPENSION_WORDS[after.suspension].what)} ${SUSPENSION_WORDS[after.suspension].remedy}`.trim(),
     `${pot}${low(DRY_COAT_WORDS[after.dryCoat].what)} ${DRY_COAT_WORDS[after.dryCoat].remedy}`.trim(),
     ...after.hazards
       .filter(({ hazard }) => !before.hazards.some((one) => one.hazard === hazard))
       .map(({ hazard, powders }) => `New to this recipe: ${hazard} (${powders.join(', ')}). The data sheet comes first.`),
-    `In the fire${same ? ' about as before' : ''}: ${low(fireWords(after.fire))} A starting guess from its oxides.`,
+    `In the fire${fireChange(before.fire, after.fire)}: ${low(fireWords(after.fire))}${'flow' in after.fire ? ' A starting guess from its oxides.' : ''}`,
   ];
 }
 

@@ -6,7 +6,10 @@ import { Screen } from '../../../testing/screen';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-editor/recipe-draft';
 import { RecipeEditor } from './recipe-editor/recipe-editor';
 import { RecipeShelf } from './recipe-shelf/recipe-shelf';
-import { fireWords } from './recipe-words';
+import { recipeOutlook } from '@cazuela/core';
+import { POWDERS as CORE_POWDERS, SILICA, WHITING } from '@cazuela/core/test/powders';
+import { fireWords } from '../../parts/fire-words';
+import { outlookChangeWords } from './recipe-words';
 
 describe('the recipe shelf', () => {
   const open = async (recipes: unknown[], inputs = {}): Promise<Screen<RecipeShelf>> => {
@@ -313,8 +316,28 @@ describe('a recipe on the screen', () => {
 
 describe('words of the fire', () => {
   it('the guess never stands without its range', () => {
-    expect(fireWords({ likely: 'moves', least: 'stays', most: 'runs' })).toBe('Likely moves at cone 6; may only stay or run.');
-    expect(fireWords({ likely: 'stays', least: 'stays', most: 'stays' })).toBe('Likely stays at cone 6.');
-    expect(fireWords(undefined)).toContain('a powder in it has no analysis');
+    const moves = { kind: 'moves', flow: 60 } as const;
+    expect(fireWords({ ...moves, likely: 'moves', least: 'stays', most: 'runs' })).toBe('Likely moves at cone 6; may only stay or run.');
+    expect(fireWords({ ...moves, likely: 'stays', least: 'stays', most: 'stays' })).toBe('Likely stays at cone 6.');
+  });
+
+  it('what is not known, what has no flux and what does not melt are three things', () => {
+    expect(fireWords({ kind: 'noAnalysis', powders: ['Our ash', 'A jar'] })).toBe('Nobody can say: Our ash and A jar have no analysis.');
+    expect(fireWords({ kind: 'noFlux' })).toContain('It has no flux');
+    expect(fireWords({ kind: 'doesNotMelt', flow: 1.5, silica: 5.58, alumina: 0.4 })).toContain(
+      'It will not melt at cone 6: dry and rough, with 5.6 of silica',
+    );
+  });
+
+  it('much more silica is not “about as before”', () => {
+    const lines = (silica: number) => [
+      { id: 's', powderId: SILICA.id, part: 'base', percent: silica } as const,
+      { id: 'w', powderId: WHITING.id, part: 'base', percent: 100 - silica } as const,
+    ];
+    const outlook = (silica: number) => recipeOutlook({ lines: lines(silica), powders: CORE_POWDERS });
+    const said = (before: number, after: number): string => outlookChangeWords(outlook(before), outlook(after)).at(-1)!;
+    expect(said(50, 51)).toContain('In the fire about as before');
+    expect(said(60, 66)).toContain('In the fire, stiffer than before');
+    expect(said(60, 85)).toContain('it will not melt at cone 6');
   });
 });

@@ -1,5 +1,6 @@
 import type { BatchCost, BatchPlan, ClosingCheck, LineOnScale, RecipeOutlook, Shortage, StockDilution } from '@cazuela/core';
 import type { Units } from '../../data/units/units';
+import { fireWords } from '../../parts/fire-words';
 
 /** What the scale makes of a line; undefined when it is fine. */
 export function scaleWords(line: LineOnScale, units: Units): string {
@@ -67,14 +68,16 @@ export function closingWords(check: ClosingCheck, units: Units): { tone: 'good' 
 const SUSPENSION = { hardPans: 'settles hard', settles: 'settles within the hour', holds: 'stays up' } as const;
 const DRIES = { powdery: 'dries powdery', sound: 'dries sound', shrinks: 'shrinks as it dries' } as const;
 
+const inSentence = (sentence: string): string => `${sentence[0]!.toLowerCase()}${sentence.slice(1).replace(/\.$/, '')}`;
+
 /** What another powder in a line's place changes in bucket, on the pot and in the fire. */
 export function anotherPowderWords(powder: { hazards: readonly string[] }, before: RecipeOutlook, after: RecipeOutlook): string {
   const said: string[] = [];
   if (before.suspension !== after.suspension)
     said.push(`in the bucket it ${SUSPENSION[after.suspension]} instead of ${SUSPENSION[before.suspension]}`);
   if (before.dryCoat !== after.dryCoat) said.push(`it ${DRIES[after.dryCoat]}`);
-  if (!after.fire) said.push('nobody can say how it melts: this powder has no analysis');
-  else if (before.fire && before.fire.likely !== after.fire.likely)
+  if (after.fire.kind !== 'moves') said.push(`in the fire: ${inSentence(fireWords(after.fire))}`);
+  else if (before.fire.kind === 'moves' && before.fire.likely !== after.fire.likely)
     said.push(`in the fire it likely ${after.fire.likely} instead of ${before.fire.likely}`);
   else said.push('in the fire it likely moves about the same, and its colour may still change');
   const hazard = powderHint(powder.hazards);

@@ -17,7 +17,8 @@ import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
-import { DRY_COAT_WORDS, fireWords, SUSPENSION_WORDS } from '../recipe-words';
+import { fireWords } from '../../../parts/fire-words';
+import { bentoniteWords, DRY_COAT_WORDS, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
 import { ProductPanel } from './product-panel';
 import { EMPTY_RECIPE, RecipeDraft } from './recipe-draft';
@@ -118,6 +119,10 @@ export class RecipeEditor {
     const outlook = this.outlook();
     return outlook.kind === 'ok' ? fireWords(outlook.value.fire) : '';
   });
+  protected readonly tooMuchBentonite = computed(() => {
+    const outlook = this.outlook();
+    return outlook.kind === 'ok' ? bentoniteWords(outlook.value, this.units) : '';
+  });
   /** The powders under what they are for: what makes a glaze melt is not looked for among the colours. */
   protected readonly powderOptions = computed((): FieldOption[] =>
     [...this.powders()]
@@ -126,6 +131,9 @@ export class RecipeEditor {
   );
   /** The one thing to change before all others. */
   protected readonly changeFirst = computed(() => {
+    const outlook = this.outlook();
+    if (outlook.kind === 'ok' && (outlook.value.fire.kind === 'doesNotMelt' || outlook.value.fire.kind === 'noFlux'))
+      return { tone: 'stop', words: `Change first. ${this.fire()}` };
     const wanting = [this.suspension(), this.dryCoat()].filter((one) => one !== undefined && one.tone !== 'good');
     const [worst] = wanting.sort((a, b) => Number(b!.tone === 'stop') - Number(a!.tone === 'stop'));
     if (worst) return { tone: worst.tone, words: `Change first. ${worst.what} ${worst.remedy}` };
