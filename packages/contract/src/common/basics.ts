@@ -50,7 +50,8 @@ export const millilitresSchema = z
 export const sgSchema = z.number().gt(1, 'An SG must be above 1.00, which is plain water.').max(2.2, 'An SG cannot be above 2.20, a stiff paste.');
 export const percentSchema = z.number().min(0, 'A percentage cannot be less than 0.').max(1000, 'A percentage cannot be above 1,000.');
 /**
- * Returns true unless the highest cone lies below the lowest one; either may be left out.
+ * Returns true unless the highest cone lies below the lowest one; either may be left out, and one that there is not
+ * is refused elsewhere.
  *
  * @param low - the lowest cone
  * @param high - the highest cone
@@ -58,7 +59,7 @@ export const percentSchema = z.number().min(0, 'A percentage cannot be less than
  * conesRise('06', '6') // true
  */
 export const conesRise = (low: string | undefined, high: string | undefined): boolean =>
-  low === undefined || high === undefined || coneCelsius(low) <= coneCelsius(high);
+  low === undefined || high === undefined || !isCone(low) || !isCone(high) || coneCelsius(low) <= coneCelsius(high);
 export const CONES_FALL = 'The highest cone lies below the lowest one: 06 is cooler than 6.';
 
 export const coneSchema = z.string().refine(isCone, 'There is no such cone. Cones run from 022 over 01 and 1 to 10; 06 and 6 are different cones.');
