@@ -31,6 +31,9 @@ export const waterRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('toSg'), sg: sgSchema }),
 ]);
 
+/** The pan it is weighed in, and the scale when it is one for all. */
+const panSchema = z.strictObject({ panGrams: gramsSchema, scaleId: idSchema.optional(), emptied: z.enum(['eachLine', 'whenFull']) });
+
 /** The server plans the batch itself from the recipe's version, so that no client can send another result. */
 export const batchCreateSchema = z.strictObject({
   id: idSchema,
@@ -39,6 +42,7 @@ export const batchCreateSchema = z.strictObject({
   entered: enteredSchema.optional(),
   water: waterRuleSchema,
   order: z.enum(['clayFirst', 'recipe']),
+  pan: panSchema.optional(),
 });
 export type BatchCreate = z.infer<typeof batchCreateSchema>;
 
@@ -60,6 +64,7 @@ export const batchPlanSchema = z.strictObject({
   expectedSg: z.number(),
   expectedMl: z.number(),
   lines: z.array(planLineSchema),
+  pan: panSchema.optional(),
 }) satisfies z.ZodType<BatchPlan>;
 
 export const batchSummarySchema = z.strictObject({

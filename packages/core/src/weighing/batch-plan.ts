@@ -9,6 +9,7 @@ import type { RecipeLine } from '../recipe/recipe';
 import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
 import { weighOrder } from './weigh-order';
 import type { Powder } from '../powder/powder';
+import type { BatchPan } from './scale-limits';
 import type { BatchPlanLine } from './batch-plan-line';
 
 export type BatchSize =
@@ -32,6 +33,8 @@ export interface BatchPlan {
   expectedMl: number;
   /** In the order in which they are weighed. */
   lines: BatchPlanLine[];
+  /** Left out where nobody said: any scale, no pan. */
+  pan?: BatchPan | undefined;
 }
 
 export interface BatchQuestion {

@@ -9,6 +9,8 @@ export interface BatchCost {
   cost: number;
   /** Powders without a price: the sum is at least this much. */
   withoutPrice: string[];
+  /** What they are of the whole, by weight, 0–1: above a tenth no sum is worth saying. */
+  shareWithoutPrice: number;
 }
 
 /**
@@ -21,11 +23,15 @@ export interface BatchCost {
 export function batchCost({ lines, pricePerKg }: { lines: readonly PricedLine[]; pricePerKg: ReadonlyMap<string, number> }): BatchCost {
   const withoutPrice = new Set<string>();
   let cost = 0;
+  let grams = 0;
+  let unpriced = 0;
   for (const line of lines) {
     const price = pricePerKg.get(line.powderId);
+    grams += line.grams;
     if (price === undefined) {
+      unpriced += line.grams;
       if (line.grams > 0) withoutPrice.add(line.name);
     } else cost += (line.grams / 1000) * price;
   }
-  return { cost, withoutPrice: [...withoutPrice] };
+  return { cost, withoutPrice: [...withoutPrice], shareWithoutPrice: grams > 0 ? unpriced / grams : 0 };
 }

@@ -2,12 +2,15 @@ import fc from 'fast-check';
 import {
   additionSum,
   baseSum,
+  batchCost,
+  inPanBefore,
   lineOnScale,
   normaliseParts,
   normaliseRecipe,
   planBatch,
   recipeDensity,
   rescueOvershoot,
+  scaleFor,
   sgOfMix,
 } from '../../src/index';
 import { addition, ASH, base, COPPER, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
@@ -142,5 +145,35 @@ describe('too much of one line in the bucket', () => {
 
   it('takes a line below the scale’s division for noise', () => {
     expect(rescueOvershoot({ lines: [{ lineId: 'cobalt', targetGrams: 0.05, inGrams: 0.1 }], divisionGrams: 0.1 }).factor).toBe(1);
+  });
+});
+
+describe('scale and pan', () => {
+  const FINE = { id: 'f', name: 'Pocket scale', divisionGrams: 0.01, capacityGrams: 300 };
+  const COARSE = { id: 'c', name: 'Bench scale', divisionGrams: 0.1, capacityGrams: 6000 };
+
+  it('the pan takes its part of what a scale carries', () => {
+    expect(scaleFor({ targetGrams: 274.31, scales: [FINE, COARSE] })).toBe(FINE);
+    expect(scaleFor({ targetGrams: 274.31, scales: [FINE, COARSE], panGrams: 82 })).toBe(COARSE);
+    expect(lineOnScale({ targetGrams: 274.31, ...FINE, panGrams: 82 })).toMatchObject({ kind: 'fine', loads: 2 });
+    expect(() => scaleFor({ targetGrams: 5, scales: [FINE], panGrams: 300 })).toThrow('take a lighter pan or another scale');
+    expect(() => lineOnScale({ targetGrams: 5, ...FINE, panGrams: 400 })).toThrow('The empty pan weighs 400 g');
+  });
+
+  it('a pan that is filled on holds the lines before, until the next would not fit', () => {
+    const roomGrams = 400;
+    expect(inPanBefore({ weighedGrams: [], targetGrams: 100, roomGrams })).toEqual({ grams: 0, emptyFirst: false });
+    expect(inPanBefore({ weighedGrams: [200, 150], targetGrams: 40, roomGrams })).toEqual({ grams: 350, emptyFirst: false });
+    expect(inPanBefore({ weighedGrams: [200, 150], targetGrams: 60, roomGrams })).toEqual({ grams: 0, emptyFirst: true });
+    // 300 did not fit on 200: it was alone in the pan.
+    expect(inPanBefore({ weighedGrams: [200, 300], targetGrams: 60, roomGrams })).toEqual({ grams: 300, emptyFirst: false });
+  });
+
+  it('what a batch costs is said with how much of it has no price', () => {
+    const lines = [
+      { powderId: 's', name: 'Silica', grams: 900 },
+      { powderId: 't', name: 'Tin oxide', grams: 100 },
+    ];
+    expect(batchCost({ lines, pricePerKg: new Map([['s', 2]]) })).toEqual({ cost: 1.8, withoutPrice: ['Tin oxide'], shareWithoutPrice: 0.1 });
   });
 });

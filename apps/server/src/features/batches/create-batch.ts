@@ -11,7 +11,8 @@ import { batchById } from './read-batches';
 export async function createBatch({ context, studioId, body }: Call<BatchCreate>): Promise<Batch> {
   const version = await recipeVersionById(context, studioId, body.recipeVersionId);
   const powders = await powdersOf(context, studioId);
-  const plan = planBatch({ lines: version.body.lines, powders, size: body.size, water: body.water, order: body.order });
+  const planned = planBatch({ lines: version.body.lines, powders, size: body.size, water: body.water, order: body.order });
+  const plan = { ...planned, ...(body.pan ? { pan: body.pan } : {}) };
   if (!batchPlanSchema.safeParse(plan).success || plan.totalGrams < LIMITS.leastBatchGrams)
     throw new ProblemError('checkInput', `No scale can weigh out a batch of less than ${LIMITS.leastBatchGrams} g: ask for more glaze.`);
   if (plan.totalGrams > LIMITS.grams) throw new ProblemError('checkInput', 'That would be more than a tonne of powder: check the units.');

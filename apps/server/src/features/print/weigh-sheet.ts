@@ -30,8 +30,10 @@ export async function weighSheetPdf({ context, studioId, id, query, response }: 
   let running = 0;
   const rows = state.lines.map((line) => {
     running += line.targetGrams;
-    const scale = scaleFor({ targetGrams: line.targetGrams, scales: body.scales });
-    const on = lineOnScale({ targetGrams: line.targetGrams, ...scale });
+    const { panGrams = 0, scaleId } = batch.plan.pan ?? {};
+    const chosen = body.scales.find((one) => one.id === scaleId);
+    const scale = chosen ?? scaleFor({ targetGrams: line.targetGrams, scales: body.scales, panGrams });
+    const on = lineOnScale({ targetGrams: line.targetGrams, ...scale, panGrams });
     const remark = on.kind === 'tooSmall' ? `± ${formatFixed(100 * on.error, 1)} %` : on.loads > 1 ? `in ${on.loads} loads` : '';
     const lot = line.lot ? `, lot ${line.lot}` : '';
     return [`${line.name}${line.part === 'base' ? '' : ' (over the base)'}${lot}`, say(line.targetGrams), say(running), remark];

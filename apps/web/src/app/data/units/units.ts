@@ -16,6 +16,9 @@ import { StudioStore } from '../state/studio-store';
 /** Made once: making a formatter takes longer than formatting a thousand numbers. */
 const AS_TYPED = new Intl.NumberFormat('en', { maximumFractionDigits: 4 });
 
+/** Less than this is said in millilitres or fluid ounces, mL. */
+const LEAST_LITRES_ML = 950;
+
 /** Canonical numbers as text, in the units of this device. The only place where screens round. */
 @Injectable({ providedIn: 'root' })
 export class Units {
@@ -65,6 +68,8 @@ export class Units {
 
   /** A bucket's volume. */
   litres(millilitres: number): string {
+    // Half a cup is not "0.0 L".
+    if (Math.abs(millilitres) < LEAST_LITRES_ML) return this.millilitres(millilitres);
     return `${formatFixed(fromCanonical(millilitres, this.bigVolumeUnit()), 1)} ${this.bigVolumeUnit()}`;
   }
 

@@ -1,6 +1,7 @@
 import type { BatchCost, BatchPlan, ClosingCheck, LineOnScale, RecipeOutlook, Shortage, StockDilution } from '@cazuela/core';
 import type { Units } from '../../data/units/units';
 import { fireWords } from '../../parts/fire-words';
+import { sumWords } from '../../parts/powder-prices';
 
 /** What the scale makes of a line; undefined when it is fine. */
 export function scaleWords(line: LineOnScale, units: Units): string {
@@ -9,6 +10,9 @@ export function scaleWords(line: LineOnScale, units: Units): string {
   }
   return line.loads > 1 ? `in ${line.loads} loads` : '';
 }
+
+/** A scale that nobody held against a known weight says so. */
+export const scaleTrust = ({ checks }: { checks: readonly unknown[] }): string => (checks.length === 0 ? ', never checked with a known weight' : '');
 
 /** The stock dilution of a line in words: what to mix, what to take of it, what to take less of. */
 export function dilutionWords(name: string, dilution: StockDilution, units: Units): string {
@@ -20,19 +24,28 @@ export function shortageWords(short: readonly Shortage[], units: Units): string 
   return `${short.map(({ name, needGrams, haveGrams }) => `${name}: ${units.sack(needGrams)} wanted, ${units.sack(haveGrams)} there`).join('; ')}.`;
 }
 
-/** What a batch and a litre of it cost; powders without a price are named, because then the sum is too low. */
-export function costWords({ cost, withoutPrice }: BatchCost, expectedMl: number, units: Units, pieces = 0): string {
-  if (cost === 0) return '';
-  const lacking = withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : '';
-  return `Powder for ${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${pieces > 0 ? `, ${units.money(cost / pieces)} a piece` : ''}${lacking}.`;
+/** What the powder of a batch costs; a piece costs the glaze on it, not what must stay in the bucket. */
+export function costWords(batch: BatchCost, expectedMl: number, units: Units, pieces = { count: 0, shareOnThem: 0 }): string {
+  const said = sumWords(batch, (cost) => {
+    const each = pieces.count > 0 ? `, ${units.money((cost * pieces.shareOnThem) / pieces.count)} a piece` : '';
+    return `${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${each}`;
+  });
+  return said && `Powder for ${said}.`;
 }
 
-/** What to watch for with one powder at the bench. */
+/** What to watch for with one powder at the bench: all that its data sheet warns of, and silica dust where it makes any. */
 export function powderHint(hazards: readonly string[]): string {
-  const serious = hazards.filter((hazard) => hazard !== 'silica dust' && hazard !== 'dust');
-  if (serious.length > 0) return `${serious[0]![0]!.toUpperCase()}${serious[0]!.slice(1)}. Its data sheet comes first.`;
-  return hazards.includes('silica dust') ? 'Silica dust: scoop low, pour slowly, wipe wet.' : '';
+  const serious = seriousHazards(hazards).join('; ');
+  return [
+    serious && `${serious[0]!.toUpperCase()}${serious.slice(1)}. Its data sheet comes first.`,
+    hazards.includes('silica dust') && 'Silica dust: scoop low, pour slowly, wipe wet.',
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
+
+/** What sets a powder apart: every powder makes dust. */
+export const seriousHazards = (hazards: readonly string[]): string[] => hazards.filter((hazard) => hazard !== 'silica dust' && hazard !== 'dust');
 
 /** Sieving after weighing, from the finest mesh a powder asks for. */
 export function sieveWords(meshes: readonly (number | undefined)[]): string {

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { BatchCreate, BenchEvent } from '@cazuela/contract';
-import { ago, batch, id, POWDERS, RECIPE } from '../../../testing/made-up';
+import { ago, batch, id, POWDERS, RECIPE, SILICA } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/offline/outbox';
@@ -86,7 +86,19 @@ describe('planning a batch', () => {
       {},
       POWDERS.map((powder) => (powder.name === 'Tin oxide' ? powder : { ...powder, pricePerKg: 2 })),
     );
-    expect(screen.text).toMatch(/Powder for 2\.00 €, \d\.\d\d € a litre; no price yet for Tin oxide\./);
+    expect(screen.text).toMatch(/Powder for at least 2\.00 €, \d\.\d\d € a litre; no price yet for Tin oxide\./);
+  });
+
+  it('a sum that lacks a tenth of its powder is not said, and a bought base costs what its pack does', async () => {
+    const product = { kind: 'base', label: { powder: { value: 1, unit: 'kg' }, water: { value: 1, unit: 'L' } }, packGrams: 5000, packPrice: 20 };
+    const lines = [{ id: id(), powderId: SILICA.id, part: 'base', percent: 100 }];
+    const bought = await openWith({ body: { ...RECIPE.body, lines, product } });
+    expect(bought.text).toContain('Powder for 4.00 €');
+    const unpriced = await openWith(
+      {},
+      POWDERS.map((powder) => (powder.name === 'Silica' ? powder : { ...powder, pricePerKg: 2 })),
+    );
+    expect(unpriced.text).toContain('a sum nobody can say: no price yet for Silica');
   });
 
   it('of everything together counts the additions in', async () => {
@@ -389,7 +401,10 @@ describe('words of the weighing bench', () => {
   });
 
   it('a poison is named before dust is', () => {
-    expect(powderHint(['silica dust', 'toxic if swallowed'])).toBe('Toxic if swallowed. Its data sheet comes first.');
+    expect(powderHint(['silica dust', 'toxic if swallowed'])).toBe(
+      'Toxic if swallowed. Its data sheet comes first. Silica dust: scoop low, pour slowly, wipe wet.',
+    );
+    expect(powderHint(['toxic if swallowed', 'not during pregnancy'])).toBe('Toxic if swallowed; not during pregnancy. Its data sheet comes first.');
     expect(powderHint([])).toBe('');
   });
 

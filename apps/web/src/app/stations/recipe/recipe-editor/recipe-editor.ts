@@ -18,6 +18,7 @@ import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { fireWords } from '../../../parts/fire-words';
+import { powderPrices, sumWords } from '../../../parts/powder-prices';
 import { bentoniteWords, DRY_COAT_WORDS, SUSPENSION_WORDS } from '../recipe-words';
 import { PastePanel } from './paste-panel';
 import { ProductPanel } from './product-panel';
@@ -146,15 +147,14 @@ export class RecipeEditor {
       return product.jarPrice === undefined
         ? ''
         : `${this.units.money(product.jarPrice)} a jar of ${this.units.millilitres(product.jarMl)}, ${this.units.money((product.jarPrice / product.jarMl) * 1000)} a litre.`;
-    const prices = new Map(this.powders().flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
     const tidy = attempt(() => normaliseRecipe({ lines }));
     if (tidy.kind === 'refused') return '';
     const whole = tidy.value.reduce((sum, line) => sum + line.percent, 0);
     const nameOf = (id: string): string => this.powders().find((powder) => powder.id === id)?.name ?? '';
     const priced = tidy.value.map((line) => ({ powderId: line.powderId, name: nameOf(line.powderId), grams: (1000 * line.percent) / whole }));
-    const { cost, withoutPrice } = batchCost({ lines: priced, pricePerKg: prices });
-    if (cost === 0) return 'No powder of it has a price yet.';
-    return `${this.units.money(cost)} a kilo of dry glaze${withoutPrice.length > 0 ? `; no price yet for ${withoutPrice.join(', ')}` : ''}.`;
+    const kilo = batchCost({ lines: priced, pricePerKg: powderPrices(this.powders(), this.draft.body()) });
+    const said = sumWords(kilo, (cost) => `${this.units.money(cost)} a kilo of dry glaze`);
+    return said ? `${said[0]!.toUpperCase()}${said.slice(1)}.` : 'No powder of it has a price yet.';
   });
   private readonly lineFields = viewChildren(RecipeLineRow);
   /** Why it cannot be saved as it is; undefined when it can. */

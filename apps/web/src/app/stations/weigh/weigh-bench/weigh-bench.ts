@@ -4,7 +4,7 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
-import { lineOnScale, replayBatch, scaleFor, type BatchLineState, type Entered } from '@cazuela/core';
+import { replayBatch, type BatchLineState, type Entered } from '@cazuela/core';
 import { timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../../data/offline/bench-log';
@@ -18,8 +18,9 @@ import { Units } from '../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { leaveField } from '../../../ui/leave-field';
 import { ErrorBanner } from '../../../ui/error-banner';
-import { powderHint, scaleWords } from '../weigh-words';
+import { powderHint } from '../weigh-words';
 import { AfterWeighing, type NewCheck } from './after-weighing';
+import { benchScale } from './bench-scale';
 import { BenchQuestion, type Asked } from './bench-question';
 import { LiveScale } from './live-scale';
 import { LiveWeight } from './live-weight';
@@ -93,19 +94,19 @@ export class WeighBench {
     const step = this.step();
     return step?.kind === 'line' ? step.number : undefined;
   });
-  /** The scale for this line: the connected one, or the finest that holds it. */
-  protected readonly scale = computed(() => {
-    const line = this.line();
-    const scales = this.store.studio()?.scales;
-    return this.live.scale() ?? (line && scales ? scaleFor({ targetGrams: Math.max(line.toWeighGrams, 1e-3), scales }) : undefined);
+  private readonly scales = computed(() => this.store.studio()?.scales ?? []);
+  private readonly onScale = benchScale({
+    plan: computed(() => this.batch()?.plan),
+    state: this.state,
+    line: this.line,
+    connected: computed(() => this.live.scale()),
+    scales: this.scales,
+    units: this.units,
   });
-  /** What to weigh now: the line, or one of its loads when the scale cannot hold all of it. */
-  protected readonly load = computed(() => {
-    const line = this.line();
-    if (!line) return undefined;
-    const left = Math.max(1, Math.ceil(line.toWeighGrams / (this.scale()?.capacityGrams ?? Number.POSITIVE_INFINITY)));
-    return { grams: line.toWeighGrams / left, number: line.loadsIn + 1, of: line.loadsIn + left, last: left === 1 };
-  });
+  protected readonly load = this.onScale.load;
+  protected readonly inPan = this.onScale.inPan;
+  protected readonly scaleName = this.onScale.named;
+  protected readonly remark = this.onScale.remark;
   protected readonly target = computed(() => {
     const step = this.step();
     return step?.kind === 'water' ? step.toPourGrams : this.load()?.grams;
@@ -116,17 +117,12 @@ export class WeighBench {
         ?.lines.filter((line) => line.state === 'waiting' && line !== this.line())
         .slice(0, 6) ?? [],
   );
-  protected readonly remark = computed(() => {
-    const scale = this.scale();
-    const line = this.line();
-    return scale && line && line.toWeighGrams > 0 ? scaleWords(lineOnScale({ ...scale, targetGrams: line.toWeighGrams }), this.units) : '';
-  });
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
-  private readonly division = computed(() => this.scale()?.divisionGrams ?? 0.1);
+  private readonly division = computed(() => this.onScale.scale()?.divisionGrams ?? 0.1);
   private readonly powders = apiResource(() => this.api.powders());
   /** A weight to judge: typed, or too much and still on the scale. A running pour is not judged. */
   private readonly seenGrams = computed(
-    () => this.typed().value ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
+    () => this.typedWeight()?.grams ?? (this.live.pour()?.zone === 'over' && this.live.settled() ? this.live.netGrams() : undefined),
   );
   protected readonly nothingWords = computed(() =>
     this.nothingOn() && this.live.weight() === 'nothing'
@@ -242,7 +238,7 @@ export class WeighBench {
     // An earlier line may be open still, and is asked for first.
     if (this.line()?.lineId !== lineId || loadsIn > 0 || inGrams === 0) return;
     this.byHand.set(true);
-    this.typed.set({ value: inGrams });
+    this.typed.set({ value: this.inPan().grams + inGrams });
   }
 
   protected ask(what: 'lot' | 'powder'): void {
@@ -313,9 +309,12 @@ export class WeighBench {
     this.finishing.run(this.api.finishBatch(batch.id, finish), (bucket) => void this.router.navigate(['/bucket', bucket.id]));
   }
 
+  /** What the scale shows, less what lies in the pan already. */
   private typedWeight(): { grams: number; entered?: Entered } | undefined {
     const { value, entered } = this.typed();
-    return value === null ? undefined : { grams: value, ...(entered ? { entered } : {}) };
+    const before = this.line() ? this.inPan().grams : 0;
+    if (value === null) return undefined;
+    return before > 0 ? { grams: Math.max(0, value - before) } : { grams: value, ...(entered ? { entered } : {}) };
   }
 
   /** What was typed, or what the scale shows; without a connected scale, an empty field means the target. Undefined while nothing is on it. */

@@ -1,5 +1,5 @@
 import type { Product } from '@cazuela/contract';
-import type { BatchSize, Entered, PiecesToCoat, WaterRule } from '@cazuela/core';
+import type { BatchPan, BatchSize, Entered, PiecesToCoat, WaterRule } from '@cazuela/core';
 import * as z from 'zod';
 
 /** A recipe that was never fired here is first mixed as a test of about this much, g of base. */
@@ -23,6 +23,10 @@ export const questionSchema = z.object({
   water: z.enum(['perBaseGram', 'perDryGram', 'label', 'toSg']),
   waterMl: z.number().nullable(),
   order: z.enum(['clayFirst', 'recipe']),
+  /** One scale for all lines, or empty: the finest that holds each. */
+  scaleId: z.string(),
+  panGrams: z.number().nullable(),
+  emptied: z.enum(['eachLine', 'whenFull']),
 });
 export type Question = z.infer<typeof questionSchema>;
 
@@ -39,7 +43,14 @@ export const START: Question = {
   water: 'toSg',
   waterMl: 1,
   order: 'clayFirst',
+  scaleId: '',
+  panGrams: null,
+  emptied: 'eachLine',
 };
+
+/** Scale and pan; undefined where nothing of them was said. */
+export const panOf = ({ scaleId, panGrams, emptied }: Question): BatchPan | undefined =>
+  scaleId === '' && panGrams === null && emptied === 'eachLine' ? undefined : { panGrams: panGrams ?? 0, ...(scaleId ? { scaleId } : {}), emptied };
 
 /** The question for a batch, once every field is filled; undefined while something is missing. */
 export function batchParts(

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { attempt, batchCost, coatsOfPlan, lineOnScale, PIECE_SHAPES, planBatch, scaleFor, shortage, stayMl, stockDilution } from '@cazuela/core';
+import { attempt, batchCost, coatsOfPlan, dryGramsForPieces, PIECE_SHAPES, planBatch, shortage, stayMl } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
@@ -19,11 +19,15 @@ import type { FieldOption } from '../../../ui/options';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { BucketDrawing, type DrawnBucket } from '../../../parts/bucket-drawing';
+import { powderPrices } from '../../../parts/powder-prices';
 import { ScalePicture } from '../../../parts/scale-picture';
-import { costWords, dilutionWords, scaleWords, shortageWords } from '../weigh-words';
-import { batchParts, LARGEST_TEST_GRAMS, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
+import { costWords, scaleTrust, shortageWords } from '../weigh-words';
+import { sheetLines } from './sheet-lines';
+import { batchParts, LARGEST_TEST_GRAMS, panOf, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import { Checkbox } from '../../../ui/checkbox';
+import { Expansion } from '../../../ui/expansion';
+import { SelectField } from '../../../ui/select-field';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
 
@@ -43,12 +47,14 @@ const BUCKET_ACROSS_MM = 260;
     Choice,
     EmptyState,
     ErrorBanner,
+    Expansion,
     MatButton,
     MatIcon,
     NumberField,
     ResourceState,
     RouterLink,
     ScalePicture,
+    SelectField,
   ],
   templateUrl: './weigh-plan.html',
   styleUrl: './weigh-plan.scss',
@@ -75,6 +81,10 @@ export class WeighPlan {
   protected readonly orders = [
     ['clayFirst', 'clay first'],
     ['recipe', 'as written'],
+  ] as const;
+  protected readonly pans = [
+    ['eachLine', 'emptied after each'],
+    ['whenFull', 'filled on'],
   ] as const;
   protected readonly starting = createMutation();
   protected readonly all = apiResource(() =>
@@ -141,25 +151,19 @@ export class WeighPlan {
     if (!recipe || !parts) return undefined;
     return attempt(() => planBatch({ lines: recipe.body.lines, powders: this.all.value()!.powders, ...parts }));
   });
-  protected readonly sheet = computed(() => {
+  private readonly scales = computed(() => this.studio()?.scales ?? []);
+  protected readonly lines = computed(() => {
     const plan = this.plan();
-    const scales = this.studio()?.scales;
-    if (plan?.kind !== 'ok' || !scales) return [];
-    let running = 0;
-    return plan.value.lines.map((line) => {
-      running += line.targetGrams;
-      const scale = scaleFor({ targetGrams: line.targetGrams, scales });
-      const on = lineOnScale({ ...scale, targetGrams: line.targetGrams });
-      const dilution = on.kind === 'tooSmall' ? stockDilution({ line, lines: plan.value.lines, divisionGrams: scale.divisionGrams }) : undefined;
-      return {
-        ...line,
-        running,
-        scale: scales.length > 1 ? ` on the ${scale.name.toLowerCase()}` : '',
-        remark: scaleWords(on, this.units),
-        larger: on.kind === 'tooSmall' ? Math.ceil((plan.value.baseGrams * on.baseFactor) / 10) * 10 : undefined,
-        dilution: dilution && dilutionWords(line.name, dilution, this.units),
-      };
-    });
+    if (plan?.kind !== 'ok' || this.scales().length === 0) return undefined;
+    return attempt(() => sheetLines(plan.value, { scales: this.scales(), pan: panOf(this.question()), units: this.units }));
+  });
+  protected readonly refusedPan = computed(() => {
+    const lines = this.lines();
+    return lines?.kind === 'refused' ? lines.error.message : '';
+  });
+  protected readonly sheet = computed(() => {
+    const lines = this.lines();
+    return lines?.kind === 'ok' ? lines.value : [];
   });
   /** The batch in the smallest usual vessel that leaves room to stir. */
   protected readonly vessel = computed((): DrawnBucket | undefined => {
@@ -171,16 +175,16 @@ export class WeighPlan {
     return { name, colour, sgLow, sgHigh, capacityMl, volumeMl: expectedMl, sg: expectedSg };
   });
   /** The scales of this sheet and how many lines each takes. */
-  protected readonly scalesUsed = computed(() => {
-    const scales = this.studio()?.scales ?? [];
-    const plan = this.plan();
-    if (plan?.kind !== 'ok' || scales.length === 0) return [];
-    const names = plan.value.lines.map(({ targetGrams }) => scaleFor({ targetGrams, scales }).name);
-    return scales.flatMap((scale) => {
-      const lines = names.filter((name) => name === scale.name).length;
-      return lines > 0 ? [{ ...scale, words: lines === 1 ? '1 powder' : `${lines} powders` }] : [];
-    });
-  });
+  protected readonly scalesUsed = computed(() =>
+    this.scales().flatMap((scale) => {
+      const lines = this.sheet().filter((line) => line.scale.id === scale.id).length;
+      return lines > 0 ? [{ ...scale, words: `${lines === 1 ? '1 powder' : `${lines} powders`}${scaleTrust(scale)}` }] : [];
+    }),
+  );
+  protected readonly scaleOptions = computed((): FieldOption[] => [
+    ['', 'the finest that holds each line'],
+    ...this.scales().map((scale) => [scale.id, scale.name] as const),
+  ]);
   /** What the shelf lacks, and how much of the batch it allows. */
   protected readonly short = computed(() => {
     const plan = this.plan();
@@ -199,10 +203,11 @@ export class WeighPlan {
   protected readonly cost = computed(() => {
     const plan = this.plan();
     if (plan?.kind !== 'ok') return '';
-    const prices = new Map(this.all.value()!.powders.flatMap(({ id, pricePerKg }) => (pricePerKg === undefined ? [] : [[id, pricePerKg] as const])));
+    const prices = powderPrices(this.all.value()!.powders, this.chosen()!.body);
     const lines = plan.value.lines.map((line) => ({ ...line, grams: line.targetGrams }));
     const count = this.question().size === 'pieces' ? this.pieces().reduce((sum, piece) => sum + piece.count, 0) : 0;
-    return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units, count);
+    const shareOnThem = count > 0 ? dryGramsForPieces({ pieces: this.toCoat(), density: plan.value.density }) / plan.value.totalGrams : 0;
+    return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units, { count, shareOnThem });
   });
   /** It was never fired here: a test first, or a confirmation that it is known from elsewhere. */
   protected readonly knownElsewhere = signal(false);
@@ -211,7 +216,9 @@ export class WeighPlan {
     const recipe = this.chosen();
     return recipe !== undefined && !recipe.fired && plan?.kind === 'ok' && plan.value.baseGrams > LARGEST_TEST_GRAMS;
   });
-  protected readonly mayStart = computed(() => this.plan()?.kind === 'ok' && (!this.untried() || this.knownElsewhere()));
+  protected readonly mayStart = computed(
+    () => this.plan()?.kind === 'ok' && this.lines()?.kind !== 'refused' && (!this.untried() || this.knownElsewhere()),
+  );
   protected readonly when = formatWhen;
   protected readonly recipeOptions = computed((): FieldOption[] =>
     this.recipes().map((one) => [one.id, `${one.body.name}, version ${one.version}`] as const),
@@ -260,7 +267,9 @@ export class WeighPlan {
     const recipe = this.chosen();
     if (!parts || !recipe || !this.mayStart()) return;
     const id = uuid();
-    this.starting.run(this.api.createBatch({ id, recipeVersionId: recipe.versionId, ...parts }), () => void this.router.navigate(['/weigh', id]));
+    const pan = panOf(this.question());
+    const asked = { id, recipeVersionId: recipe.versionId, ...parts, ...(pan ? { pan } : {}) };
+    this.starting.run(this.api.createBatch(asked), () => void this.router.navigate(['/weigh', id]));
   }
 
   protected giveUp(batchId: string): void {
