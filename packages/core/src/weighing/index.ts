@@ -5,7 +5,16 @@ export { batchCost, type BatchCost, type PricedLine } from './cost';
 export { dryGramsForPieces, stayMl, type PiecesToCoat } from './for-pieces';
 export { glazeUse, type GlazeUse, type GlazeUseRow } from './glaze-use';
 export { rescueOvershoot, type OvershootLine, type Rescue } from './overshoot';
-export { LARGEST_WEIGHING_ERROR, inPanBefore, lineOnScale, scaleFor, type BatchPan, type LineOnScale, type ScaleLimits } from './scale-limits';
+export {
+  LARGEST_WEIGHING_ERROR,
+  inPanBefore,
+  lineOnScale,
+  scaleFor,
+  scaleForLine,
+  type BatchPan,
+  type LineOnScale,
+  type ScaleLimits,
+} from './scale-limits';
 export { shortage, type Shortage, type StockAnswer, type StockOfPowder } from './shortage';
 export { stockDilution, type StockDilution } from './stock-dilution';
 export { weighOrder } from './weigh-order';

@@ -67,6 +67,31 @@ export function scaleFor<Scale extends ScaleLimits>({
 }
 
 /**
+ * Returns the scale for a line of a batch: the one that was chosen for all of it; one for the whole where the pan stays on it and is filled on; else
+ * the finest that holds the line.
+ *
+ * @param question - `targetGrams` of the line and `totalGrams` of the batch, above 0; `scales` of the studio; `pan`, as the batch says
+ * @throws PotterError when there is no scale, or none that carries the pan
+ * @example
+ * scaleForLine({ targetGrams: 5, totalGrams: 500, pan: { panGrams: 0, emptied: 'whenFull' }, scales: [{ id: 'f', divisionGrams: 0.01, capacityGrams: 300 }, { id: 'c', divisionGrams: 0.1, capacityGrams: 6000 }] }).id
+ * // 'c'
+ */
+export function scaleForLine<Scale extends ScaleLimits & { id: string }>({
+  targetGrams,
+  totalGrams,
+  scales,
+  pan,
+}: {
+  targetGrams: number;
+  totalGrams: number;
+  scales: readonly Scale[];
+  pan: BatchPan | undefined;
+}): Scale {
+  const chosen = scales.find((scale) => scale.id === pan?.scaleId);
+  return chosen ?? scaleFor({ targetGrams: pan?.emptied === 'whenFull' ? totalGrams : targetGrams, scales, panGrams: pan?.panGrams });
+}
+
+/**
  * Returns what lies in a pan that is filled on line after line, before the next one; it is emptied when that one would not fit.
  *
  * @param question - `weighedGrams` of the lines so far, oldest first; `targetGrams` of the next; `roomGrams`, what the scale holds besides the pan

@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { formatFixed, lineOnScale, replayBatch, scaleFor, type BatchEvent } from '@cazuela/core';
+import { formatFixed, lineOnScale, replayBatch, scaleForLine, type BatchEvent } from '@cazuela/core';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
@@ -30,10 +30,9 @@ export async function weighSheetPdf({ context, studioId, id, query, response }: 
   let running = 0;
   const rows = state.lines.map((line) => {
     running += line.targetGrams;
-    const { panGrams = 0, scaleId } = batch.plan.pan ?? {};
-    const chosen = body.scales.find((one) => one.id === scaleId);
-    const scale = chosen ?? scaleFor({ targetGrams: line.targetGrams, scales: body.scales, panGrams });
-    const on = lineOnScale({ targetGrams: line.targetGrams, ...scale, panGrams });
+    const { pan, totalGrams } = batch.plan;
+    const scale = scaleForLine({ targetGrams: line.targetGrams, totalGrams: totalGrams * state.factor, scales: body.scales, pan });
+    const on = lineOnScale({ targetGrams: line.targetGrams, ...scale, panGrams: pan?.panGrams });
     const remark = on.kind === 'tooSmall' ? `± ${formatFixed(100 * on.error, 1)} %` : on.loads > 1 ? `in ${on.loads} loads` : '';
     const lot = line.lot ? `, lot ${line.lot}` : '';
     return [`${line.name}${line.part === 'base' ? '' : ' (over the base)'}${lot}`, say(line.targetGrams), say(running), remark];

@@ -45,8 +45,8 @@ export class Units {
   }
 
   /** A weight as the scale in use can show it. */
-  mass(grams: number): string {
-    return this.massUnit() === 'lb' ? poundsAndOunces(grams) : `${this.massFigure(grams)} ${this.massUnit()}`;
+  mass(grams: number, divisionGrams = this.divisionFor(grams)): string {
+    return this.massUnit() === 'lb' ? poundsAndOunces(grams) : `${this.massFigure(grams, divisionGrams)} ${this.massUnit()}`;
   }
 
   /** The same in grams, to stand beside ounces; empty where grams are shown already. */

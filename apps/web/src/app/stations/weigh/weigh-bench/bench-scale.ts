@@ -1,6 +1,15 @@
 import { computed, type Signal } from '@angular/core';
 import type { Scale } from '@cazuela/contract';
-import { attempt, inPanBefore, lineOnScale, scaleFor, type BatchLineState, type BatchPlan, type BatchState, type ScaleLimits } from '@cazuela/core';
+import {
+  attempt,
+  inPanBefore,
+  lineOnScale,
+  scaleForLine,
+  type BatchLineState,
+  type BatchPlan,
+  type BatchState,
+  type ScaleLimits,
+} from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 import { scaleTrust, scaleWords } from '../weigh-words';
 
@@ -32,9 +41,10 @@ export function benchScale({ plan, state, line, connected, scales, units }: AtTh
   const panGrams = computed(() => plan()?.pan?.panGrams ?? 0);
   const scale = computed((): ScaleLimits | undefined => {
     const now = line();
-    const chosen = connected() ?? scales().find((one) => one.id === plan()?.pan?.scaleId);
-    if (chosen || !now || scales().length === 0) return chosen;
-    const asked = attempt(() => scaleFor({ targetGrams: Math.max(now.toWeighGrams, 1e-3), scales: scales(), panGrams: panGrams() }));
+    const batch = plan();
+    if (connected() || !now || !batch || scales().length === 0) return connected();
+    const totalGrams = batch.totalGrams * (state()?.factor ?? 1);
+    const asked = attempt(() => scaleForLine({ targetGrams: Math.max(now.toWeighGrams, 1e-3), totalGrams, scales: scales(), pan: batch.pan }));
     return asked.kind === 'ok' ? asked.value : undefined;
   });
   /** What the scale holds besides the pan, g. */

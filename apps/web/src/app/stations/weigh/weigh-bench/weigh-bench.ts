@@ -118,7 +118,7 @@ export class WeighBench {
         .slice(0, 6) ?? [],
   );
   protected readonly hint = computed(() => powderHint(this.line()?.hazards ?? []));
-  private readonly division = computed(() => this.onScale.scale()?.divisionGrams ?? 0.1);
+  protected readonly division = computed(() => this.onScale.scale()?.divisionGrams ?? 0.1);
   private readonly powders = apiResource(() => this.api.powders());
   /** A weight to judge: typed, or too much and still on the scale. A running pour is not judged. */
   private readonly seenGrams = computed(

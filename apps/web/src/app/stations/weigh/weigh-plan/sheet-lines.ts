@@ -1,5 +1,5 @@
 import type { Scale } from '@cazuela/contract';
-import { lineOnScale, scaleFor, stockDilution, type BatchPan, type BatchPlan } from '@cazuela/core';
+import { lineOnScale, scaleForLine, stockDilution, type BatchPan, type BatchPlan } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 import { dilutionWords, scaleWords, seriousHazards } from '../weigh-words';
 
@@ -25,11 +25,10 @@ export function sheetLines(
   { scales, pan, units }: { scales: readonly Scale[]; pan: BatchPan | undefined; units: Units },
 ): SheetLine[] {
   const panGrams = pan?.panGrams ?? 0;
-  const one = scales.find((scale) => scale.id === pan?.scaleId);
   let running = 0;
   return plan.lines.map((line) => {
     running += line.targetGrams;
-    const scale = one ?? scaleFor({ targetGrams: line.targetGrams, scales, panGrams });
+    const scale = scaleForLine({ targetGrams: line.targetGrams, totalGrams: plan.totalGrams, scales, pan });
     const on = lineOnScale({ ...scale, targetGrams: line.targetGrams, panGrams });
     const said = { ...line, running, scale, remark: scaleWords(on, units), warns: seriousHazards(line.hazards).join('; ') };
     if (on.kind !== 'tooSmall') return said;
