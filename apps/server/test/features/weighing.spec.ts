@@ -91,6 +91,22 @@ describe('weighing, kept in MariaDB', () => {
     expect((await server.post(`/batches/${batch.id}/bucket`, finishOf()).expect(422)).body.detail).toContain('no powder');
   });
 
+  it('weighed on the practice scale takes nothing off the shelf and is no bucket', async () => {
+    const batch = await aBatch(server);
+    const silica = batch.plan.lines.find((line) => line.name === 'Silica')!;
+    const onShelf = async (): Promise<unknown[]> => (await server.get(`/powders/${silica.powderId}/stock`).expect(200)).body as unknown[];
+    const before = await onShelf();
+    const practice = weighAll(batch).map((event): BatchEvent => (event.type === 'lineWeighed' ? { ...event, practice: true } : event));
+    await sendBatchEvents(server, batch.id, practice).expect(201);
+    expect(await onShelf()).toEqual(before);
+    expect((await server.post(`/batches/${batch.id}/bucket`, finishOf()).expect(422)).body.detail).toContain('weighed on the practice scale');
+  });
+
+  it('keeps the pan it is weighed in with its plan', async () => {
+    const pan = { panGrams: 212, emptied: 'whenFull' as const };
+    expect((await aBatch(server, { pan })).plan.pan).toEqual(pan);
+  });
+
   it('takes no more weights once it is a bucket', async () => {
     const batch = await aBatch(server);
     await sendBatchEvents(server, batch.id, weighAll(batch)).expect(201);

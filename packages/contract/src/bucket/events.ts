@@ -23,9 +23,11 @@ const textSchema = noteSchema.min(1, 'Write something, or leave the note.');
 /** Raised by a larger factor it would be another batch. */
 const MOST_RAISED = 20;
 
+const practice = z.literal(true).optional();
+
 export const batchEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('respiratorOn') }),
-  z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('lineWeighed'), lineId: idSchema, grams: gramsSchema, entered: enteredSchema.optional(), practice }),
   z.strictObject({
     ...head,
     type: z.literal('loadWeighed'),
@@ -33,6 +35,7 @@ export const batchEventSchema = z.discriminatedUnion('type', [
     load: z.int().min(1).max(100),
     grams: gramsSchema,
     entered: enteredSchema.optional(),
+    practice,
   }),
   z.strictObject({ ...head, type: z.literal('lineSkipped'), lineId: idSchema }),
   z.strictObject({ ...head, type: z.literal('waterPoured'), grams: gramsSchema, entered: enteredSchema.optional() }),

@@ -9,12 +9,13 @@ export type BatchCheck = (typeof BATCH_CHECKS)[number];
 export type BatchEvent = EventHead &
   (
     | { type: 'respiratorOn' }
-    | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined }
+    /** `practice` where the weight came from the practice scale of a real studio: nothing was weighed. */
+    | { type: 'lineWeighed'; lineId: string; grams: number; entered?: Entered | undefined; practice?: true | undefined }
     /**
      * One of several loads of a line that the scale cannot hold at once. `load` counts from 1, so that a second record of the same load is
      * recognised.
      */
-    | { type: 'loadWeighed'; lineId: string; load: number; grams: number; entered?: Entered | undefined }
+    | { type: 'loadWeighed'; lineId: string; load: number; grams: number; entered?: Entered | undefined; practice?: true | undefined }
     | { type: 'lineSkipped'; lineId: string }
     | { type: 'waterPoured'; grams: number; entered?: Entered | undefined }
     /** Too much of a line was in the bucket already. Every target is now this many times the plan's. */

@@ -34,6 +34,8 @@ export interface BatchState {
   lines: BatchLineState[];
   respiratorOn: boolean;
   setAside: boolean;
+  /** Weights of the practice scale are in it: nothing of it leaves the shelf, and it makes no bucket. */
+  practice: boolean;
   waterInGrams?: number;
   dryInGrams: number;
   /** 1, or how many times the plan the batch was raised to after an overshoot. */
@@ -63,7 +65,16 @@ const WATER_DIVISION_GRAMS = 1;
 export function replayBatch({ plan, events }: { plan: Pick<BatchPlan, 'lines' | 'waterGrams'>; events: readonly BatchEvent[] }): BatchState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
   const lines: BatchLineState[] = plan.lines.map((line) => ({ ...line, state: 'waiting', inGrams: 0, toWeighGrams: line.targetGrams, loadsIn: 0 }));
-  const state: Running = { lines, respiratorOn: false, setAside: false, factor: 1, notes: [], checks: [], waterWanted: plan.waterGrams };
+  const state: Running = {
+    lines,
+    respiratorOn: false,
+    setAside: false,
+    practice: false,
+    factor: 1,
+    notes: [],
+    checks: [],
+    waterWanted: plan.waterGrams,
+  };
   for (const event of events) {
     if (undone.has(event.id)) continue;
     state.startedBy ??= event.by;
@@ -85,6 +96,7 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
     case 'lineSkipped': {
       const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
       if (!line || line.state !== 'waiting') break;
+      state.practice ||= event.type === 'lineWeighed' && event.practice === true;
       line.state = event.type === 'lineWeighed' || line.inGrams > 0 ? 'weighed' : 'skipped';
       line.inGrams += event.type === 'lineWeighed' ? event.grams : 0;
       line.toWeighGrams = 0;
@@ -95,6 +107,7 @@ function apply(state: Running, event: BatchEvent, plan: Pick<BatchPlan, 'lines' 
     case 'loadWeighed': {
       const line = state.lines.find((candidate) => candidate.lineId === event.lineId);
       if (!line || line.state !== 'waiting' || event.load !== line.loadsIn + 1) break;
+      state.practice ||= event.practice === true;
       line.loadsIn = event.load;
       line.inGrams += event.grams;
       line.toWeighGrams = Math.max(0, line.toWeighGrams - event.grams);

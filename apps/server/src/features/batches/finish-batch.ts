@@ -33,6 +33,7 @@ export async function finishBatch({ context, studioId, id, body }: Call<z.infer<
     if (state.step.kind !== 'mix') {
       throw new ProblemError('checkInput', 'Some lines are still to be weighed. Weigh or skip them first, then it is a bucket.');
     }
+    if (state.practice) throw new ProblemError('checkInput', 'It was weighed on the practice scale: nothing is in it, and it makes no bucket.');
     const parts: BucketPart[] = state.lines
       .filter((line) => line.inGrams > 0)
       .map((line) => ({ powderId: line.powderId, name: line.name, part: line.part, grams: line.inGrams, density: line.density }));

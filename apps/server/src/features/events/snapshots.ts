@@ -42,7 +42,7 @@ export function batchSnapshot(
     lastAt: last ? new Date(last.at) : null,
     lastBy: last?.by ?? null,
     setAside: state.setAside,
-    uses: state.lines.map(({ powderId, inGrams }) => ({ powderId, grams: inGrams })),
+    uses: state.practice ? [] : state.lines.map(({ powderId, inGrams }) => ({ powderId, grams: inGrams })),
   };
 }
 

@@ -1,8 +1,11 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import type { BatchEvent } from '@cazuela/core';
 import { ago, batch, id, POWDERS, RECIPE } from '../../../testing/made-up';
-import { FakeRecords } from '../../../testing/records';
+import { FakeRecords, STUDIO } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
+import { ScaleFeed, type ScaleNow } from '../../data/devices/scale-feed';
 import { Outbox } from '../../data/offline/outbox';
 import { WeighBench } from './weigh-bench/weigh-bench';
 import { WeighPlan } from './weigh-plan/weigh-plan';
@@ -70,5 +73,46 @@ describe('the pan a batch is weighed in', () => {
     const screen = await bench('eachLine', 200);
     expect(screen.root.querySelector('.weight')!.textContent).toContain('600');
     expect(screen.text).not.toContain('Filled on');
+  });
+});
+
+describe('a scale that only practises', () => {
+  const STANDS: ScaleNow = { kind: 'reading', settling: { window: [], shownGrams: 600, settled: true, settledGrams: 600 } };
+  const openIn = async (demo: boolean): Promise<Screen<WeighBench>> => {
+    const feed = { now: signal<ScaleNow>(STANDS), scale: signal(STUDIO.scales[0]), acceptsCommands: signal(true) };
+    records = new FakeRecords([{ provide: ScaleFeed, useValue: feed }]);
+    records.openStudio({ demo });
+    TestBed.inject(Outbox).run$.subscribe();
+    const plain = batch();
+    const events: BatchEvent[] = [
+      { id: id(), at: ago(5), by: 'Inés', type: 'respiratorOn' },
+      { id: id(), at: ago(4), by: 'Inés', type: 'waterPoured', grams: 1100 },
+      ...plain.plan.lines.map((line): BatchEvent => ({
+        id: id(),
+        at: ago(3),
+        by: 'Inés',
+        type: 'lineWeighed',
+        lineId: line.lineId,
+        grams: line.targetGrams,
+        ...(demo ? {} : { practice: true as const }),
+      })),
+    ];
+    const screen = await Screen.open(WeighBench, { id: plain.id });
+    records.answer(`/batches/${plain.id}`, { ...plain, events });
+    await screen.settle();
+    return screen;
+  };
+
+  it('makes no bucket in a real studio: the practice is ended and waits no longer', async () => {
+    const screen = await openIn(false);
+    expect(screen.text).toContain('It was practice');
+    jest.spyOn(TestBed.inject(Router), 'navigateByUrl').mockResolvedValue(true);
+    await screen.press(/End the practice/);
+    const { events } = records.http.expectOne((one) => one.url.endsWith('/events')).request.body as { events: { event: BatchEvent }[] };
+    expect(events[0]!.event.type).toBe('setAside');
+  });
+
+  it('shows in the demo studio how a connected one would do it', async () => {
+    expect((await openIn(true)).text).toContain('Mix it');
   });
 });

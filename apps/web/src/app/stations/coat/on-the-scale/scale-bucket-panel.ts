@@ -80,6 +80,8 @@ export class ScaleBucketPanel {
       return { ...dip, seconds, reading, words: `${coat}${drips}${expected}` };
     });
   });
+  /** Every scale that is connected is a practice one; only the demo studio keeps what it shows. */
+  protected readonly isPractice = computed(() => this.store.studio()?.demo === false);
   protected readonly bucketGrams = computed(() => {
     const contents = this.screen.bucket()?.contents;
     return contents ? Math.round(contents.volumeMl * contents.sg) : 8000;

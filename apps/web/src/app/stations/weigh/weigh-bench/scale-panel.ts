@@ -50,7 +50,9 @@ export class ScalePanel {
       case 'overload':
         return 'More is on it than it can weigh: take some off.';
       default:
-        return 'No powder is weighed here: it shows how a connected scale works.';
+        return this.store.studio()?.demo === false
+          ? 'It shows how a connected scale works: a batch weighed with it is practice, takes nothing off the shelf and makes no bucket.'
+          : 'No powder is weighed here: it shows how a connected scale works.';
     }
   });
 

@@ -36,6 +36,12 @@ const LOOK_AGAIN_MS = 4_000;
 /** A second press so soon after the first is the same hand, not the next line, ms. */
 const REST_MS = 350;
 
+interface Weight {
+  grams: number;
+  entered?: Entered;
+  practice?: true;
+}
+
 /** One line fills the screen; one key goes on. What happened is an event, so a reload is at the same line. */
 @Component({
   selector: 'cz-weigh-bench',
@@ -155,7 +161,7 @@ export class WeighBench {
         this.live.follow(key && load ? { key, targetGrams: load.grams } : undefined, (grams) => {
           // Somebody is typing a note or a lot: the weight waits on the scale until that is done.
           if (this.asking() || this.field()?.problem()) return false;
-          this.take({ grams });
+          this.take({ grams, ...this.practice() });
           return true;
         }),
       );
@@ -213,14 +219,14 @@ export class WeighBench {
         return this.byHand.set(true);
       }
       case 'mix':
-        return this.finish();
+        return this.state()!.practice ? this.endPractice() : this.finish();
       case 'finished':
         void this.router.navigate(['/bucket', step.bucketId]);
     }
   }
 
   /** A weight for the line, or for one of its loads. */
-  private take(weight: { grams: number; entered?: Entered }): void {
+  private take(weight: Weight): void {
     const [line, load] = [this.line(), this.load()];
     if (!line || !load) return;
     if (load.last) this.note({ type: 'lineWeighed', lineId: line.lineId, ...weight });
@@ -295,6 +301,12 @@ export class WeighBench {
     void this.router.navigateByUrl('/weigh');
   }
 
+  /** It was practice: the batch waits no longer, and nothing came of it. */
+  private endPractice(): void {
+    this.note({ type: 'setAside' });
+    this.leave();
+  }
+
   protected finish(): void {
     const batch = this.batch();
     if (!batch || this.waiting()) return;
@@ -310,7 +322,7 @@ export class WeighBench {
   }
 
   /** What the scale shows, less what lies in the pan already. */
-  private typedWeight(): { grams: number; entered?: Entered } | undefined {
+  private typedWeight(): Weight | undefined {
     const { value, entered } = this.typed();
     const before = this.line() ? this.inPan().grams : 0;
     if (value === null) return undefined;
@@ -318,10 +330,15 @@ export class WeighBench {
   }
 
   /** What was typed, or what the scale shows; without a connected scale, an empty field means the target. Undefined while nothing is on it. */
-  private weighed(): { grams: number; entered?: Entered } | undefined {
+  private weighed(): Weight | undefined {
     const typed = this.typedWeight();
     const shown = this.live.weight();
-    return typed ?? (shown === 'nothing' ? undefined : { grams: shown ?? this.target()! });
+    return typed ?? (shown === 'nothing' ? undefined : { grams: shown ?? this.target()!, ...(shown === undefined ? {} : this.practice()) });
+  }
+
+  /** Every scale that is connected is a practice one; only the demo studio weighs with it. */
+  private practice(): { practice?: true } {
+    return this.live.scale() && this.store.studio()?.demo === false ? { practice: true } : {};
   }
 
   private note(event: NewEvent<'batch'>): void {
