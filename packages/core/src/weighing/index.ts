@@ -19,3 +19,4 @@ export { shortage, type Shortage, type StockAnswer, type StockOfPowder } from '.
 export { stockDilution, type StockDilution } from './stock-dilution';
 export { weighOrder } from './weigh-order';
 export { type BatchPlanLine } from './batch-plan-line';
+export { powderOrder, type OrderLine } from './powder-order';

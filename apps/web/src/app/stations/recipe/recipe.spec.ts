@@ -164,8 +164,9 @@ describe('the recipe editor', () => {
     await screen.choose('Highest cone', '6');
     await screen.choose('Atmosphere', 'reduction');
     expect(screen.button('Keep as version 3').disabled).toBe(false);
-    records.answer('/recipes', [{ ...RECIPE, id: id(), body: { ...RECIPE.body, name: 'Tinaja' } }]);
     await screen.type('Name', ' tinaja');
+    records.answer('/recipes', [{ ...RECIPE, id: id(), body: { ...RECIPE.body, name: 'Tinaja' } }]);
+    await screen.settle();
     expect(screen.text).toContain('There is a Tinaja already');
   });
 

@@ -25,10 +25,12 @@ describe('the shelf of powders', () => {
       KAOLIN,
     ]);
     await screen.settle();
-    const rows = (): string[] => screen.all('tbody tr').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    const rows = (): string[] => screen.all('tr[mat-row]').map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
     expect(rows()[0]).toMatch(/^Tin oxide ?opacifier ?80 g ?low/);
     expect(rows()[1]).toContain('21.4 kg');
     expect(rows()[1]).toContain('1.10 €');
+    // The order leads from there.
+    expect(screen.all('.order tbody tr').map((row) => row.textContent)).toEqual(['Tin oxide80 g200 gno price']);
     expect(rows()[2]).toContain('never counted');
     expect(screen.text).toContain('1 is low.');
     await screen.sort('Powder');

@@ -101,6 +101,22 @@ describe('planning a batch', () => {
     expect(unpriced.text).toContain('a sum nobody can say: no price yet for Silica');
   });
 
+  it('is enough for pots without a plan: so many, their face and their coat', async () => {
+    const screen = await openWith({});
+    await screen.press('pieces');
+    expect(screen.text).toContain('Say how many of which pieces');
+    await screen.type('How many pieces', '36');
+    // 36 × 350 cm² × 0.06 cm × half of 2.68 g/mL, and a tenth of waste.
+    expect(screen.text).toContain('1,114.3 g of powder');
+  });
+
+  it('a jar is opened, not weighed: no other recipe takes its place', async () => {
+    const product = { kind: 'jar', coats: 3, jarMl: 473, makerSaysFoodSafe: 'unsaid' };
+    const screen = await openWith({ body: { ...RECIPE.body, name: 'Agua Quieta', product } });
+    expect(screen.text).toContain('Agua Quieta is bought ready in a jar: it is opened, not weighed.');
+    expect(screen.has('Start weighing')).toBe(false);
+  });
+
   it('of everything together counts the additions in', async () => {
     const screen = await openWith({});
     await screen.press('all');

@@ -6,6 +6,9 @@ import { RouterLink } from '@angular/router';
 import type { StudioPowder } from '@cazuela/contract';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
+import { powderOrder } from '@cazuela/core';
+import { Notice } from '../../../ui/notice';
+import { Expansion } from '../../../ui/expansion';
 import { isLow } from '../recipe-words';
 import { Units } from '../../../data/units/units';
 import { TextField } from '../../../ui/text-field';
@@ -15,13 +18,14 @@ import { EmptyState } from '../../../ui/empty-state';
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [EmptyState, MatButton, MatSort, MatSortHeader, MatTableModule, ResourceState, RouterLink, TextField],
+  imports: [EmptyState, Expansion, MatButton, MatSort, MatSortHeader, MatTableModule, ResourceState, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PowderShelf {
   private readonly api = inject(StudioApi);
+  private readonly notice = inject(Notice);
   protected readonly units = inject(Units);
   protected readonly all = apiResource(() => this.api.powders());
   protected readonly columns = ['name', 'bag', 'stock', 'price'];
@@ -48,6 +52,13 @@ export class PowderShelf {
       })
       .sort((a, b) => this.compare(a, b) || a.rank - b.rank || a.powder.name.localeCompare(b.powder.name));
   });
+  protected readonly order = computed(() => powderOrder({ powders: this.all.value() ?? [] }));
+  protected readonly orderSum = computed(() => {
+    const priced = this.order().filter((line) => line.cost !== undefined);
+    const sum = priced.reduce((cost, line) => cost + line.cost!, 0);
+    if (priced.length === 0) return '';
+    return `${priced.length < this.order().length ? 'At least ' : ''}${this.units.money(sum)} in all.`;
+  });
   protected readonly lowCount = computed(() => this.rows().filter((row) => row.low).length);
 
   protected readonly idOf = (_index: number, row: { powder: StudioPowder }): string => row.powder.id;
@@ -61,6 +72,18 @@ export class PowderShelf {
     // What was never counted or priced comes last, whichever way.
     const [of, than] = [figure(a), figure(b)];
     return of === undefined || than === undefined ? Number(of === undefined) - Number(than === undefined) : sign * (of - than);
+  }
+
+  /** As a list that can be sent to whoever sells it. */
+  protected copyOrder(): void {
+    const list = this.order()
+      .map((line) => `${line.name}: ${this.units.sack(line.buyGrams)}`)
+      .join('\n');
+    void navigator.clipboard.writeText(list).then(() => this.notice.tell('The list is copied.'));
+  }
+
+  protected printOrder(): void {
+    window.print();
   }
 
   protected type(text: string): void {

@@ -10,7 +10,7 @@ import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
 import { Keys } from '../../../data/devices/keys';
-import { apiResource, keyedResource } from '../../../data/http/api-resource';
+import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { StudioStore } from '../../../data/state/studio-store';
 import { Units } from '../../../data/units/units';
@@ -163,11 +163,17 @@ export class RecipeEditor {
     return recipeUnfit({ body: this.draft.body(), reason, hasWrongField: this.wrongFields().size > 0 });
   });
   /** Another recipe of this name is asked about, once. */
-  private readonly others = apiResource(() => this.api.recipes());
+  private readonly buckets = keyedResource(
+    () => (this.draft.body().product?.kind === 'jar' ? true : undefined),
+    () => this.api.buckets(),
+  );
+  private readonly isRenamed = computed(() => this.draft.body().name.trim() !== '' && this.draft.body().name !== this.recipe()?.body.name);
+  private readonly others = keyedResource(
+    () => this.isRenamed() || undefined,
+    () => this.api.recipes(),
+  );
   protected readonly twin = computed(() => {
-    const name = this.draft.body().name;
-    if (name.trim() === '' || name === this.recipe()?.body.name) return undefined;
-    return twinOf(name, this.id(), this.others.value() ?? []);
+    return this.isRenamed() ? twinOf(this.draft.body().name, this.id(), this.others.value() ?? []) : undefined;
   });
   protected readonly stale = computed(() => {
     const failure = this.saving.failure();
@@ -243,6 +249,11 @@ export class RecipeEditor {
     );
   }
 
+  /** An open jar of it: from there it is brushed. */
+  protected readonly openJarBucket = computed(() =>
+    this.draft.body().product?.kind === 'jar' ? this.buckets.value()?.find((one) => one.recipeId === this.id() && one.contents) : undefined,
+  );
+
   protected openJar(): void {
     const recipe = this.recipe();
     if (!recipe) return;
@@ -297,6 +308,7 @@ export class RecipeEditor {
   }
 
   protected weigh(): void {
+    if (this.draft.body().product?.kind === 'jar') return this.openJar();
     if (this.recipe() && !this.draft.isChanged()) void this.router.navigate(['/weigh'], { queryParams: { recipe: this.id() } });
   }
 

@@ -1,5 +1,5 @@
 import type { Product } from '@cazuela/contract';
-import type { BatchPan, BatchSize, Entered, PiecesToCoat, WaterRule } from '@cazuela/core';
+import { APPLICATION_METHODS, type BatchPan, type BatchSize, type Entered, type PiecesToCoat, type WaterRule } from '@cazuela/core';
 import * as z from 'zod';
 
 /** A recipe that was never fired here is first mixed as a test of about this much, g of base. */
@@ -17,6 +17,13 @@ export const questionSchema = z.object({
   volumeMl: z.number().nullable(),
   /** How many of each planned piece. */
   counts: z.record(z.string(), z.number().nullable()),
+  /** Pieces without a plan: so many, each with so much glazed face and coat. */
+  unplanned: z.object({
+    count: z.number().nullable(),
+    areaCm2: z.number().nullable(),
+    coatMm: z.number().nullable(),
+    method: z.enum(APPLICATION_METHODS),
+  }),
   stayMl: z.number().nullable(),
   sg: z.number().nullable(),
   entered: enteredSchema.optional(),
@@ -38,6 +45,7 @@ export const START: Question = {
   totalGrams: 1000,
   volumeMl: 5000,
   counts: {},
+  unplanned: { count: null, areaCm2: 350, coatMm: 0.6, method: 'dip' },
   stayMl: null,
   sg: null,
   water: 'toSg',
@@ -47,6 +55,11 @@ export const START: Question = {
   panGrams: null,
   emptied: 'eachLine',
 };
+
+/** The pieces without a plan, once all of it is typed. */
+export function unplannedPieces({ unplanned: { count, areaCm2, coatMm, method } }: Question): PiecesToCoat[] {
+  return count && areaCm2 && coatMm ? [{ count, areaCm2, coatMm, method }] : [];
+}
 
 /** Scale and pan; undefined where nothing of them was said. */
 export const panOf = ({ scaleId, panGrams, emptied }: Question): BatchPan | undefined =>

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { attempt, batchCost, coatsOfPlan, dryGramsForPieces, PIECE_SHAPES, planBatch, shortage, stayMl } from '@cazuela/core';
+import { APPLICATION_METHODS, attempt, batchCost, coatsOfPlan, dryGramsForPieces, PIECE_SHAPES, planBatch, shortage, stayMl } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
@@ -15,7 +15,7 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
-import type { FieldOption } from '../../../ui/options';
+import { plainOptions, type FieldOption } from '../../../ui/options';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { BucketDrawing, type DrawnBucket } from '../../../parts/bucket-drawing';
@@ -23,7 +23,7 @@ import { powderPrices } from '../../../parts/powder-prices';
 import { ScalePicture } from '../../../parts/scale-picture';
 import { costWords, scaleTrust, shortageWords } from '../weigh-words';
 import { sheetLines } from './sheet-lines';
-import { batchParts, LARGEST_TEST_GRAMS, panOf, questionSchema, START, TEST_GRAMS, type Question } from './batch-question';
+import { batchParts, LARGEST_TEST_GRAMS, panOf, questionSchema, unplannedPieces, START, TEST_GRAMS, type Question } from './batch-question';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { Expansion } from '../../../ui/expansion';
@@ -82,6 +82,7 @@ export class WeighPlan {
     ['clayFirst', 'clay first'],
     ['recipe', 'as written'],
   ] as const;
+  protected readonly methods = plainOptions(APPLICATION_METHODS);
   protected readonly pans = [
     ['eachLine', 'emptied after each'],
     ['whenFull', 'filled on'],
@@ -99,7 +100,12 @@ export class WeighPlan {
   protected readonly question = sessionSignal<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
   /** Only what is mixed from powder can be weighed; jars are opened. */
   protected readonly recipes = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'));
-  protected readonly chosen = computed(() => this.recipes().find((recipe) => recipe.id === this.question().recipeId) ?? this.recipes()[0]);
+  /** A jar is opened, not weighed; another recipe is not taken in its place. */
+  protected readonly jar = computed(() =>
+    this.all.value()?.recipes.find(({ id, body }) => id === this.question().recipeId && body.product?.kind === 'jar'),
+  );
+  protected readonly chosen = computed(() => (this.jar() ? undefined : this.mixed()));
+  private readonly mixed = computed(() => this.recipes().find((recipe) => recipe.id === this.question().recipeId) ?? this.recipes()[0]);
   protected readonly waters = computed((): FieldOption<Question['water']>[] => [
     ['toSg', 'to the SG'],
     ['perBaseGram', 'per g of base'],
@@ -134,9 +140,10 @@ export class WeighPlan {
       ];
     });
   });
-  private readonly toCoat = computed(() =>
-    this.pieces().flatMap((piece) => (piece.count > 0 ? piece.each.map((one) => ({ ...one, count: piece.count })) : [])),
-  );
+  private readonly toCoat = computed(() => [
+    ...this.pieces().flatMap((piece) => (piece.count > 0 ? piece.each.map((one) => ({ ...one, count: piece.count })) : [])),
+    ...unplannedPieces(this.question()),
+  ]);
   /** What must stand in the bucket for the tallest dipped piece to go under. */
   protected readonly stays = computed(() => {
     const tallest = Math.max(0, ...this.pieces().flatMap((piece) => (piece.count > 0 && piece.dips ? [piece.tallMm] : [])));
@@ -205,7 +212,8 @@ export class WeighPlan {
     if (plan?.kind !== 'ok') return '';
     const prices = powderPrices(this.all.value()!.powders, this.chosen()!.body);
     const lines = plan.value.lines.map((line) => ({ ...line, grams: line.targetGrams }));
-    const count = this.question().size === 'pieces' ? this.pieces().reduce((sum, piece) => sum + piece.count, 0) : 0;
+    const count =
+      this.question().size === 'pieces' ? this.pieces().reduce((sum, piece) => sum + piece.count, this.question().unplanned.count ?? 0) : 0;
     const shareOnThem = count > 0 ? dryGramsForPieces({ pieces: this.toCoat(), density: plan.value.density }) / plan.value.totalGrams : 0;
     return costWords(batchCost({ lines, pricePerKg: prices }), plan.value.expectedMl, this.units, { count, shareOnThem });
   });
@@ -248,6 +256,10 @@ export class WeighPlan {
 
   protected size(field: 'testGrams' | 'baseGrams' | 'totalGrams' | 'volumeMl', typed: TypedNumber): void {
     this.change({ [field]: typed.value, entered: typed.entered });
+  }
+
+  protected unplanned(change: Partial<Question['unplanned']>): void {
+    this.change({ unplanned: { ...this.question().unplanned, ...change } });
   }
 
   protected count(pieceId: string, count: number | null): void {
