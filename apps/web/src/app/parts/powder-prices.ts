@@ -17,9 +17,10 @@ export function powderPrices(
   return prices;
 }
 
-/** A sum in words: "at least" while a price lacks; empty where nothing has one, or too little to say anything. */
+/** A sum in words: "at least" while a price lacks; why there is none where too much has no price; empty where nothing has one. */
 export function sumWords({ cost, withoutPrice, shareWithoutPrice }: BatchCost, say: (cost: number) => string): string {
   const lacking = `no price yet for ${withoutPrice.join(', ')}`;
-  if (cost === 0 || shareWithoutPrice > MOST_WITHOUT_PRICE) return cost === 0 ? '' : `a sum nobody can say: ${lacking}`;
-  return withoutPrice.length > 0 ? `at least ${say(cost)}; ${lacking}` : say(cost);
+  if (cost === 0) return '';
+  if (shareWithoutPrice > MOST_WITHOUT_PRICE) return `Nobody can say what it costs: ${lacking}.`;
+  return withoutPrice.length > 0 ? `At least ${say(cost)}; ${lacking}.` : `${say(cost)}.`;
 }

@@ -26,11 +26,10 @@ export function shortageWords(short: readonly Shortage[], units: Units): string 
 
 /** What the powder of a batch costs; a piece costs the glaze on it, not what must stay in the bucket. */
 export function costWords(batch: BatchCost, expectedMl: number, units: Units, pieces = { count: 0, shareOnThem: 0 }): string {
-  const said = sumWords(batch, (cost) => {
+  return sumWords(batch, (cost) => {
     const each = pieces.count > 0 ? `, ${units.money((cost * pieces.shareOnThem) / pieces.count)} a piece` : '';
-    return `${units.money(cost)}, ${units.money((cost / expectedMl) * 1000)} a litre${each}`;
+    return `${units.money(cost)} for the powder, ${units.money((cost / expectedMl) * 1000)} a litre${each}`;
   });
-  return said && `Powder for ${said}.`;
 }
 
 /** What to watch for with one powder at the bench: all that its data sheet warns of, and silica dust where it makes any. */

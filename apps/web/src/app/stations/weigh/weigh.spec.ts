@@ -86,19 +86,19 @@ describe('planning a batch', () => {
       {},
       POWDERS.map((powder) => (powder.name === 'Tin oxide' ? powder : { ...powder, pricePerKg: 2 })),
     );
-    expect(screen.text).toMatch(/Powder for at least 2\.00 €, \d\.\d\d € a litre; no price yet for Tin oxide\./);
+    expect(screen.text).toMatch(/At least 2\.00 € for the powder, \d\.\d\d € a litre; no price yet for Tin oxide\./);
   });
 
   it('a sum that lacks a tenth of its powder is not said, and a bought base costs what its pack does', async () => {
     const product = { kind: 'base', label: { powder: { value: 1, unit: 'kg' }, water: { value: 1, unit: 'L' } }, packGrams: 5000, packPrice: 20 };
     const lines = [{ id: id(), powderId: SILICA.id, part: 'base', percent: 100 }];
     const bought = await openWith({ body: { ...RECIPE.body, lines, product } });
-    expect(bought.text).toContain('Powder for 4.00 €');
+    expect(bought.text).toContain('4.00 € for the powder');
     const unpriced = await openWith(
       {},
       POWDERS.map((powder) => (powder.name === 'Silica' ? powder : { ...powder, pricePerKg: 2 })),
     );
-    expect(unpriced.text).toContain('a sum nobody can say: no price yet for Silica');
+    expect(unpriced.text).toContain('Nobody can say what it costs: no price yet for Silica.');
   });
 
   it('is enough for pots without a plan: so many, their face and their coat', async () => {

@@ -153,8 +153,7 @@ export class RecipeEditor {
     const nameOf = (id: string): string => this.powders().find((powder) => powder.id === id)?.name ?? '';
     const priced = tidy.value.map((line) => ({ powderId: line.powderId, name: nameOf(line.powderId), grams: (1000 * line.percent) / whole }));
     const kilo = batchCost({ lines: priced, pricePerKg: powderPrices(this.powders(), this.draft.body()) });
-    const said = sumWords(kilo, (cost) => `${this.units.money(cost)} a kilo of dry glaze`);
-    return said ? `${said[0]!.toUpperCase()}${said.slice(1)}.` : 'No powder of it has a price yet.';
+    return sumWords(kilo, (cost) => `${this.units.money(cost)} a kilo of dry glaze`) || 'No powder of it has a price yet.';
   });
   private readonly lineFields = viewChildren(RecipeLineRow);
   /** Why it cannot be saved as it is; undefined when it can. */
