@@ -4,4 +4,4 @@ export { waterToThin, waterToPourOff, powderToThicken, slurryToBlend, waterLost,
 export { UNMEASURED_SG_SD, measuredSg, measuredSgSd, type VesselReading } from './measured-sg';
 export { sgOfMix, densityFromMix, densityOfPowders } from './mix';
 export { slurryStateFromSwirl, type SlurryState } from './slurry-state';
-export { HYDROMETER_SG_SD, POOR_SG_SD, vesselErrors } from './vessel-errors';
+export { checkVessel, HYDROMETER_SG_SD, POOR_SG_SD, sgIfTypedNet, vesselErrors, type VesselCheck } from './vessel-errors';

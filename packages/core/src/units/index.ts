@@ -2,6 +2,9 @@ export { poundsAndOunces } from './pounds';
 export { readNumber, type NumberReading, type VolumeSystem } from './read-number';
 export { decimalsForDivision, formatFixed, formatSensible } from './round';
 export {
+  HYDROMETER_SCALES,
+  PINT_SCALES,
+  pintSgSd,
   SG_SCALES,
   baumeFromSg,
   sgFromBaume,

@@ -72,9 +72,27 @@ export function sgFromOuncesPerPint({ ounces }: { ounces: number }): number {
   return requireSg('sg', ounces / 20);
 }
 
-/** Scales of hydrometers and old recipe books. */
-export const SG_SCALES = ['SG', '°Bé', '°Tw', 'oz/pt'] as const;
+/** Scales of hydrometers. */
+export const HYDROMETER_SCALES = ['SG', '°Bé', '°Tw'] as const;
+/** A pint weighed in ounces, as old recipe books do it. */
+export const PINT_SCALES = ['oz/imp pt', 'oz/US pt'] as const;
+export const SG_SCALES = [...HYDROMETER_SCALES, ...PINT_SCALES] as const;
 export type SgScale = (typeof SG_SCALES)[number];
+
+/** What a US pint of water weighs, oz: 473.176473 mL at 28.349523125 g to the ounce. */
+const US_PINT_OUNCES = 473.176473 / 28.349523125;
+/** A pint is weighed to half an ounce: a quarter is its standard deviation. */
+const PINT_OUNCES_SD = 0.25;
+
+/**
+ * Returns the standard deviation of an SG read as ounces to the pint.
+ *
+ * @param question - `scale`, which pint
+ * @example
+ * pintSgSd({ scale: 'oz/imp pt' }) // 0.0125
+ */
+export const pintSgSd = ({ scale }: { scale: (typeof PINT_SCALES)[number] }): number =>
+  PINT_OUNCES_SD / (scale === 'oz/imp pt' ? 20 : US_PINT_OUNCES);
 
 /**
  * Returns the SG of a figure on one of the scales.
@@ -92,8 +110,10 @@ export function sgFromScale({ value, scale }: { value: number; scale: SgScale })
       return sgFromBaume({ baume: value });
     case '°Tw':
       return sgFromTwaddell({ twaddell: value });
-    case 'oz/pt':
+    case 'oz/imp pt':
       return sgFromOuncesPerPint({ ounces: value });
+    case 'oz/US pt':
+      return requireSg('sg', value / US_PINT_OUNCES);
   }
 }
 
@@ -113,7 +133,9 @@ export function sgOnScale({ sg, scale }: { sg: number; scale: SgScale }): number
       return baumeFromSg({ sg });
     case '°Tw':
       return twaddellFromSg({ sg });
-    case 'oz/pt':
+    case 'oz/imp pt':
       return ouncesPerPintFromSg({ sg });
+    case 'oz/US pt':
+      return requireSg('sg', sg) * US_PINT_OUNCES;
   }
 }

@@ -176,10 +176,11 @@ describe('the scales of a hydrometer', () => {
     ['SG', 1.45],
     ['°Bé', 45],
     ['°Tw', 90],
-    ['oz/pt', 29],
+    ['oz/imp pt', 29],
+    ['oz/US pt', 24.2017],
   ] as const)('1.45 is %s %s', (scale, value) => {
-    expect(sgFromScale({ value, scale })).toBeCloseTo(1.45, 12);
-    expect(sgOnScale({ sg: 1.45, scale })).toBeCloseTo(value, 12);
+    expect(sgFromScale({ value, scale })).toBeCloseTo(1.45, 4);
+    expect(sgOnScale({ sg: 1.45, scale })).toBeCloseTo(value, 4);
   });
 
   it('are the same there and back', () => {
@@ -194,7 +195,8 @@ describe('the scales of a hydrometer', () => {
     ['°Bé', 145],
     ['°Bé', 0],
     ['°Tw', -3],
-    ['oz/pt', 12],
+    ['oz/imp pt', 12],
+    ['oz/US pt', 12],
     ['SG', 145],
   ] as const)('%s %s is no glaze, and says so', (scale, value) => {
     expect(() => sgFromScale({ value, scale })).toThrow('The SG');

@@ -69,7 +69,6 @@ describe('a bucket', () => {
   it.each([
     ['°Bé', '45', 1.45],
     ['°Tw', '90', 1.45],
-    ['oz/pt', '29', 1.45],
   ])('a hydrometer in %s reads %s', async (scale, value, sg) => {
     const screen = await open(bucket({ sg: 1.46 }));
     await screen.choose('With', 'Hydrometer');
@@ -78,6 +77,36 @@ describe('a bucket', () => {
     await screen.press('Keep the reading');
     const [measured] = sent();
     expect(measured?.type === 'sgMeasured' && measured.sg).toBeCloseTo(sg, 9);
+  });
+
+  it('a pint weighed in ounces says which pint, and is no hydrometer', async () => {
+    const screen = await open(bucket({ sg: 1.46 }));
+    await screen.choose('With', 'A pint, in ounces');
+    await screen.choose('Which pint', 'US pint');
+    await screen.type('It weighs, without its vessel', '24.2');
+    expect(screen.text).toContain('Half an ounce is a wide step');
+    await screen.press('Keep the reading');
+    expect(sent()[0]).toMatchObject({ type: 'sgMeasured', how: 'a pint weighed, 24.2 oz/US pt' });
+  });
+
+  it('a weight typed without its vessel is asked about, and put right with one tap', async () => {
+    const screen = await open(bucket());
+    await screen.type('Full weight', '145');
+    expect(screen.text).toContain('Weighed without the vessel? Then it is SG 1.450.');
+    await screen.press('Yes, without it');
+    expect(screen.field('Full weight').value).toBe('207.4');
+    expect(screen.button('Keep the reading').disabled).toBe(false);
+  });
+
+  it('a small cup with wide marks reads roughly, and says so', async () => {
+    const screen = await open(bucket());
+    await screen.choose('With', 'Another vessel');
+    await screen.type('Empty weight', '24');
+    await screen.type('Filled to', '10');
+    await screen.type('Marks every', '1');
+    await screen.type('Full weight', '38.5');
+    expect(screen.text).toContain('1.450 ± 0.073');
+    expect(screen.text).toContain('That is a rough reading');
   });
 
   it('a reading the records contradict is asked about before it is kept', async () => {

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject, input, model, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, model, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ReactiveFormsModule } from '@angular/forms';
+import { checkVessel } from '@cazuela/core';
 import { Units } from '../../data/units/units';
 import { NumberField } from '../../ui/number-field';
 import { TextField } from '../../ui/text-field';
@@ -28,6 +29,12 @@ import { VesselPicture } from './vessel-picture';
           [least]="0"
           (changed)="checkWithWater($event.value)"
         />
+        @if (farMl(); as found) {
+          <p class="look small" role="alert">
+            {{ found }} mL is far from {{ form().value.volumeMl }}: was it filled to another mark, or is its empty weight another? If it is so, type
+            it as its true volume.
+          </p>
+        }
         <cz-number-field label="True volume" quantity="smallVolume" formControlName="volumeMl" [least]="1" />
         <cz-number-field label="Between marks" quantity="smallVolume" formControlName="markMl" [least]="0.01" />
       </div>
@@ -55,6 +62,8 @@ export class VesselCard {
   readonly open = model(false);
   readonly removed = output();
   private readonly units = inject(Units);
+  /** What the water says, where it is far from what is kept. */
+  protected readonly farMl = signal<number | undefined>(undefined);
 
   // A getter, not a signal: a form tells the screen itself when it changes.
   protected told(): string {
@@ -66,8 +75,10 @@ export class VesselCard {
   /** Filled with water to its mark: what that weighs in grams is the true volume in millilitres, whatever is printed on it. */
   protected checkWithWater(fullGrams: number | null): void {
     const { volumeMl, tareGrams } = this.form().controls;
-    if (fullGrams === null || fullGrams <= tareGrams.value) return;
-    volumeMl.setValue(Number((fullGrams - tareGrams.value).toFixed(2)));
+    const found = fullGrams === null ? undefined : checkVessel({ fullGrams, tareGrams: tareGrams.value, volumeMl: volumeMl.value });
+    this.farMl.set(found?.kind === 'far' ? found.trueMl : undefined);
+    if (found?.kind !== 'ok') return;
+    volumeMl.setValue(found.trueMl);
     volumeMl.markAsDirty();
   }
 }

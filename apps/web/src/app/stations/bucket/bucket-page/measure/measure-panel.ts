@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import {
   SAME_VISIT_MS,
@@ -8,7 +8,10 @@ import {
   measuredSg,
   measuredSgSd,
   requireSg,
-  SG_SCALES,
+  checkVessel,
+  HYDROMETER_SCALES,
+  pintSgSd,
+  sgIfTypedNet,
   sgFromScale,
   type SgScale,
   HYDROMETER_SG_SD,
@@ -29,6 +32,9 @@ import { type FieldOption, plainOptions } from '../../../../ui/options';
 
 const HYDROMETER = 'hydrometer';
 const ANOTHER = 'another';
+const PINT = 'pint';
+/** Marks of a vessel that nobody described: a millilitre, or a hundredth of a large one. */
+const usualMarkMl = (volumeMl: number): number => Math.max(1, volumeMl / 100);
 
 /** SG from a vessel's full and empty weight and its volume, with how sure it is; or from a hydrometer. */
 @Component({
@@ -69,26 +75,45 @@ export class MeasurePanel {
   protected readonly storing = createMutation();
   protected readonly hydrometer = HYDROMETER;
   protected readonly another = ANOTHER;
+  protected readonly pint = PINT;
+  /** Read off, not weighed in grams. */
+  protected readonly isDirect = computed(() => this.vesselId() === HYDROMETER || this.vesselId() === PINT);
   protected readonly vessels = computed(() => this.studios.studio()?.vessels ?? []);
   protected readonly chosenVessel = signal<string | undefined>(undefined);
   protected readonly withOptions = computed((): FieldOption[] => [
     ...this.vessels().map((vessel) => [vessel.id, vessel.name] as const),
     [ANOTHER, 'Another vessel'],
     [HYDROMETER, 'Hydrometer'],
+    [PINT, 'A pint, in ounces'],
   ]);
   protected readonly vesselId = computed(() => this.chosenVessel() ?? this.vessels()[0]?.id ?? ANOTHER);
   protected readonly vessel = computed(() => this.vessels().find((vessel) => vessel.id === this.vesselId()));
   protected readonly gross = signal<TypedNumber>({ value: null });
   protected readonly direct = signal<number | null>(null);
-  protected readonly scales = plainOptions(SG_SCALES);
-  protected readonly scale = signal<SgScale>('SG');
+  protected readonly scales = computed((): readonly FieldOption<SgScale>[] =>
+    this.vesselId() === PINT
+      ? [
+          ['oz/imp pt', 'imperial pint'],
+          ['oz/US pt', 'US pint'],
+        ]
+      : plainOptions(HYDROMETER_SCALES),
+  );
+  protected readonly scale = linkedSignal<readonly FieldOption<SgScale>[], SgScale>({
+    source: this.scales,
+    computation: (options) => (options[0]![0] === 'SG' ? 'SG' : this.units.volumeSystem() === 'US' ? 'oz/US pt' : 'oz/imp pt'),
+  });
   protected readonly tare = signal<number | null>(null);
   protected readonly volume = signal<number | null>(100);
+  protected readonly markMl = linkedSignal<number | null>(() => usualMarkMl(this.volume() ?? 100));
   protected readonly watered = signal<number | null>(null);
-  /** A gram of water is a millilitre: its weight full of water, less its own, is its true volume. */
-  protected readonly trueMl = computed(() => {
-    const [vessel, full] = [this.vessel(), this.watered()];
-    return vessel && full !== null && full > vessel.tareGrams ? Number((full - vessel.tareGrams).toFixed(2)) : undefined;
+  protected readonly waterCheck = computed(() => {
+    const [vessel, fullGrams] = [this.vessel(), this.watered()];
+    return vessel && fullGrams !== null ? checkVessel({ fullGrams, ...vessel }) : undefined;
+  });
+  /** A weight that makes sense only without the vessel. */
+  protected readonly netSg = computed(() => {
+    const filled = this.filled();
+    return filled && !this.isDirect() ? sgIfTypedNet(filled) : undefined;
   });
   private readonly filled = computed(() => {
     const vessel = this.vessel();
@@ -97,13 +122,21 @@ export class MeasurePanel {
     const tareGrams = vessel?.tareGrams ?? this.tare();
     const volumeMl = vessel?.volumeMl ?? this.volume();
     if (grossGrams === null || tareGrams === null || volumeMl === null) return undefined;
-    // Half a division, half a mark; an unmarked vessel is read to 1 % of its volume.
-    return { grossGrams, tareGrams, volumeMl, ...vesselErrors({ divisionGrams: division, volumeMl, markMl: vessel?.markMl }) };
+    // Half a division, half a mark.
+    return {
+      grossGrams,
+      tareGrams,
+      volumeMl,
+      ...vesselErrors({ divisionGrams: division, volumeMl, markMl: vessel?.markMl ?? this.markMl() ?? undefined }),
+    };
   });
   protected readonly reading = computed(() => {
     const direct = this.direct();
-    if (this.vesselId() === HYDROMETER)
-      return direct === null ? undefined : attempt(() => ({ sg: sgFromScale({ value: direct, scale: this.scale() }), sgSd: HYDROMETER_SG_SD }));
+    const scale = this.scale();
+    if (this.isDirect()) {
+      const sgSd = scale === 'oz/imp pt' || scale === 'oz/US pt' ? pintSgSd({ scale }) : HYDROMETER_SG_SD;
+      return direct === null ? undefined : attempt(() => ({ sg: sgFromScale({ value: direct, scale }), sgSd }));
+    }
     const filled = this.filled();
     return filled && attempt(() => ({ sg: requireSg('sg', measuredSg(filled)), sgSd: measuredSgSd(filled) }));
   });
@@ -128,6 +161,7 @@ export class MeasurePanel {
   protected readonly better = computed(() => {
     if (this.vesselId() === HYDROMETER)
       return 'A hydrometer hangs in a thick glaze and reads high: stir, push it down a little, read when it stands still. A weighed vessel is surer.';
+    if (this.vesselId() === PINT) return 'Half an ounce is a wide step for a pint: a cylinder on a scale in grams is surer.';
     const filled = this.filled();
     if (!filled) return '';
     const fuller = attempt(() =>
@@ -159,6 +193,12 @@ export class MeasurePanel {
     this.gross.set({ value: grams, entered: { value: grams, unit: 'g' } });
   }
 
+  /** It was weighed without the vessel: its weight is added again. */
+  protected addVessel(): void {
+    const filled = this.filled();
+    if (filled) this.gross.set({ value: filled.grossGrams + filled.tareGrams });
+  }
+
   protected leaveOut(eventId: string): void {
     this.screen.note({ type: 'undone', eventId });
   }
@@ -166,14 +206,14 @@ export class MeasurePanel {
   protected keep(): void {
     const reading = this.reading();
     if (reading?.kind !== 'ok') return;
-    const filled = this.vesselId() === HYDROMETER ? undefined : this.filled();
+    const filled = this.isDirect() ? undefined : this.filled();
     const { entered } = this.gross();
     this.screen.note({
       type: 'sgMeasured',
       ...reading.value,
       ...(filled
         ? { reading: { ...filled, vessel: this.vessel()?.name ?? 'another vessel' } }
-        : { how: `hydrometer, ${this.direct()} ${this.scale()}` }),
+        : { how: `${this.vesselId() === PINT ? 'a pint weighed' : 'hydrometer'}, ${this.direct()} ${this.scale()}` }),
       ...(filled && entered ? { entered } : {}),
     });
     this.gross.set({ value: null });
