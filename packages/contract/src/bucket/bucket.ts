@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DROP_KINDS, NAIL_LOOKS, type BucketContents, type BucketShape, type FeelNow, type FeelRanges } from '@cazuela/core';
+import { DROP_KINDS, NAIL_LOOKS, SLURRY_STATES, type BucketContents, type BucketShape, type FeelNow, type FeelRanges } from '@cazuela/core';
 import {
   colourSchema,
   enteredSchema,
@@ -20,6 +20,7 @@ const feelNowSchema = z.strictObject({
   flowSeconds: z.number().optional(),
   drips: z.number().optional(),
   nail: z.enum(NAIL_LOOKS).optional(),
+  told: z.enum(SLURRY_STATES).optional(),
   at: timeSchema,
 }) satisfies z.ZodType<FeelNow>;
 

@@ -1,5 +1,15 @@
 import * as z from 'zod';
-import { BATCH_CHECKS, DROP_KINDS, LINE_PARTS, NAIL_LOOKS, type Additives, type BatchEvent, type BucketEvent, type DayEvent } from '@cazuela/core';
+import {
+  BATCH_CHECKS,
+  DROP_KINDS,
+  LINE_PARTS,
+  NAIL_LOOKS,
+  SLURRY_STATES,
+  type Additives,
+  type BatchEvent,
+  type BucketEvent,
+  type DayEvent,
+} from '@cazuela/core';
 import {
   countSchema,
   enteredSchema,
@@ -150,6 +160,7 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: countSchema.min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
   z.strictObject({ ...head, type: z.literal('gumAdded'), millilitres: millilitresSchema.gt(0, 'Gum added must be more than 0.') }),
   z.strictObject({ ...head, type: z.literal('swirlTimed'), seconds: feelSecondsSchema, springsBack: z.boolean().optional() }),
+  z.strictObject({ ...head, type: z.literal('stateTold'), state: z.enum(SLURRY_STATES) }),
   z.strictObject({ ...head, type: z.literal('flowTimed'), seconds: feelSecondsSchema }),
   z.strictObject({ ...head, type: z.literal('dripsCounted'), drips: countSchema.min(0).max(100) }),
   z.strictObject({ ...head, type: z.literal('nailLooked'), shows: z.enum(NAIL_LOOKS) }),

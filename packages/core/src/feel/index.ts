@@ -9,3 +9,4 @@ export {
   type FeelRanges,
   type FeelVerdict,
 } from './feel-readings';
+export { feelRemedy, type FeelRemedy } from './feel-remedy';

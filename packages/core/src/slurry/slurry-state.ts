@@ -1,5 +1,6 @@
 /** How a slurry moves, by the swirl test. */
-export type SlurryState = 'flocculated' | 'normal' | 'deflocculated';
+export const SLURRY_STATES = ['flocculated', 'normal', 'deflocculated'] as const;
+export type SlurryState = (typeof SLURRY_STATES)[number];
 
 /**
  * Returns the state of a slurry from the swirl test. Stopped within 5 s it is flocculated; after more than 15 s it is deflocculated or thin.

@@ -109,6 +109,14 @@ describe('what was put in changes how the slurry stands', () => {
     expect(contents(filled(), drops(72), { ...head(), type: 'swirlTimed', seconds: 9 }).slurryState).toBe('normal');
   });
 
+  it('stands as somebody says in a word, until a swirl says otherwise', () => {
+    const told = (): BucketEvent => ({ ...head(), type: 'stateTold', state: 'flocculated' });
+    expect(contents(filled(), told())).toMatchObject({ slurryState: 'flocculated', feel: { told: 'flocculated' } });
+    const swirled = contents(filled(), told(), { ...head(), type: 'swirlTimed', seconds: 9 });
+    expect(swirled.slurryState).toBe('normal');
+    expect(swirled.feel).not.toHaveProperty('told');
+  });
+
   it('how it felt holds for the SG it was felt at: after a jug of water it is to be felt anew', () => {
     const swirl = (): BucketEvent => ({ ...head(), type: 'swirlTimed', seconds: 3 });
     const water = (grams: number): BucketEvent => ({ ...head(), type: 'waterAdded', grams });

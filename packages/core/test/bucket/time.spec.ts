@@ -154,7 +154,11 @@ describe('stirring', () => {
     ['holds', false, 'nowAndThen'],
     ['hardPans', true, 'while'],
   ] as const)('a glaze that %s (flocculated: %p) wants it every %s', (suspension, flocculated, every) => {
-    expect(stirringNeed({ suspension, flocculated }).every).toBe(every);
+    expect(stirringNeed({ suspension, flocculated, epsomGrams: 3 }).every).toBe(every);
+  });
+
+  it('one quick swirl without salts does not undo “before every piece”', () => {
+    expect(stirringNeed({ suspension: 'hardPans', flocculated: true }).every).toBe('piece');
   });
 
   it('is due after its time, and before anything else when nobody stirred', () => {

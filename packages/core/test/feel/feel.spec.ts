@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { feelAndSg, feelPairs, feelVerdict, monotoneFit, predictFromFit, type BucketEvent } from '../../src/index';
+import { feelAndSg, feelPairs, feelRemedy, feelVerdict, monotoneFit, predictFromFit, type BucketEvent } from '../../src/index';
 
 const START = Date.UTC(2026, 2, 1, 9);
 let minute = 0;
@@ -120,5 +120,16 @@ describe('a studio that works by feel', () => {
 
   it('knows nothing of a glaze without ranges', () => {
     expect(feelVerdict({ feel: undefined, ranges: undefined })).toBe('unknown');
+  });
+});
+
+describe('a bucket judged by feel alone', () => {
+  it('has an amount to try, in proportion to what is in it', () => {
+    expect(feelRemedy({ verdict: 'tooThick', volumeMl: 10_000 })).toEqual({ kind: 'addWater', millilitres: 150 });
+    expect(feelRemedy({ verdict: 'tooThin', volumeMl: 10_000 })).toEqual({ kind: 'pourOff', millilitres: 150 });
+  });
+
+  it.each(['inRange', 'mixed', 'unknown'] as const)('%s asks for nothing', (verdict) => {
+    expect(feelRemedy({ verdict, volumeMl: 10_000 })).toBeUndefined();
   });
 });

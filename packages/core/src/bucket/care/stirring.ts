@@ -12,18 +12,26 @@ const NEED: Readonly<Record<Suspension, StirringNeed>> = {
   settles: { every: 'while', minutes: 12 },
   holds: { every: 'nowAndThen', minutes: 45 },
 };
-/** One step better: salts that took hold keep a settling glaze up. */
+/** One step better: salts that took hold keep a settling glaze up. A swirl alone, with no salts in it, says nothing of how it settles. */
 const BETTER: Readonly<Record<Suspension, Suspension>> = { hardPans: 'settles', settles: 'holds', holds: 'holds' };
 
 /**
  * Returns how often a bucket wants stirring while it is used. A rule of the bench.
  *
- * @param question - `suspension`, how the powder stays up; `flocculated`, whether salts took hold
+ * @param question - `suspension`, how the powder stays up; `flocculated`, whether it is; `epsomGrams` of salts in it, g, 0 when left out
  * @example
- * stirringNeed({ suspension: 'settles', flocculated: true }).every // 'nowAndThen'
+ * stirringNeed({ suspension: 'settles', flocculated: true, epsomGrams: 3 }).every // 'nowAndThen'
  */
-export function stirringNeed({ suspension, flocculated }: { suspension: Suspension; flocculated: boolean }): StirringNeed {
-  return NEED[flocculated ? BETTER[suspension] : suspension];
+export function stirringNeed({
+  suspension,
+  flocculated,
+  epsomGrams = 0,
+}: {
+  suspension: Suspension;
+  flocculated: boolean;
+  epsomGrams?: number | undefined;
+}): StirringNeed {
+  return NEED[flocculated && epsomGrams > 0 ? BETTER[suspension] : suspension];
 }
 
 /**

@@ -11,6 +11,8 @@ export interface FeelNow {
   flowSeconds?: number;
   drips?: number;
   nail?: NailLook;
+  /** The state, where it was said in a word after the last swirl. */
+  told?: SlurryState;
   /** When the newest of them was taken. */
   at: string;
 }

@@ -1,5 +1,6 @@
 import type { Entered } from '../../units/units';
 import type { EventHead } from '../../events/event-head';
+import type { SlurryState } from '../../slurry/slurry-state';
 import type { LinePart } from '../../recipe/recipe';
 
 /** A powder in a bucket, with what the core needs of it as it was on that day. */
@@ -69,6 +70,8 @@ export type BucketEvent = EventHead &
       }
     | { type: 'stirred' }
     | { type: 'swirlTimed'; seconds: number; springsBack?: boolean | undefined }
+    /** How the liquid stands, said in a word by somebody who knows it. */
+    | { type: 'stateTold'; state: SlurryState }
     | { type: 'flowTimed'; seconds: number }
     | { type: 'dripsCounted'; drips: number }
     | { type: 'nailLooked'; shows: NailLook }

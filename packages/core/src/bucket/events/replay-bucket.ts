@@ -99,7 +99,13 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
       break;
     case 'swirlTimed':
       running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
+      // A swirl is newer than the word before it.
+      if (running.feel) delete running.feel.told;
       felt(running, { swirlSeconds: event.seconds, at: event.at, ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }) });
+      break;
+    case 'stateTold':
+      running.slurryState = event.state;
+      felt(running, { told: event.state, at: event.at });
       break;
     case 'flowTimed':
       felt(running, { flowSeconds: event.seconds, at: event.at });

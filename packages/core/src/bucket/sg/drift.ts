@@ -33,6 +33,7 @@ const QUIET = new Set<BucketEvent['type']>([
   'stirred',
   'noted',
   'swirlTimed',
+  'stateTold',
   'flowTimed',
   'dripsCounted',
   'nailLooked',

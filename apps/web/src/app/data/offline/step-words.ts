@@ -26,6 +26,7 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   dropsAdded: 'Drops added',
   gumAdded: 'Gum added',
   swirlTimed: 'A swirl timed',
+  stateTold: 'How the liquid stands',
   flowTimed: 'The flow cup timed',
   dripsCounted: 'Drips counted',
   nailLooked: 'A look at the nail',

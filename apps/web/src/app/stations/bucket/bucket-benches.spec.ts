@@ -100,6 +100,17 @@ describe('the benches of a bucket', () => {
       expect(put().body.feel).toEqual({ swirl: { low: 7, high: 10 } });
     });
 
+    it('too thick by feel has an amount of water to try, with one tap; the state is said in a word', async () => {
+      const plain = bucket({ measured: false });
+      const of = happened(plain, { ...head(5), type: 'swirlTimed', seconds: 3 });
+      const screen = await open({ ...of, body: { ...of.body, feel: { swirl: { low: 6, high: 10 } } } }, 'By feel', [], { reads: 'feel' });
+      expect(screen.text).toMatch(/Try \d+ mL of water, stir well, and feel it again\./);
+      await screen.press(/^\d+ mL went in$/);
+      expect(sent()[0]).toMatchObject({ type: 'waterAdded' });
+      await screen.press('thickened, stops at once');
+      expect(sent()[0]).toMatchObject({ type: 'stateTold', state: 'flocculated' });
+    });
+
     it('pairs with SG: too few say so, enough tell each other', async () => {
       const pair = (day: number, sg: number, seconds: number): BucketEvent[] => [
         { ...head(day * 1440), type: 'sgMeasured', sg, sgSd: 0.005 },

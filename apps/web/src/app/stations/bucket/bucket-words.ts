@@ -48,6 +48,8 @@ export function eventWords(event: NewEvent<'bucket'>, units: Units): string {
       return `${units.millilitres(event.millilitres)} of gum solution in`;
     case 'swirlTimed':
       return `Swirl stopped after ${units.typed(event.seconds)} s${event.springsBack ? ', and sprang back' : ''}`;
+    case 'stateTold':
+      return `Said to be ${event.state}`;
     case 'flowTimed':
       return `Flow cup empty after ${units.typed(event.seconds)} s`;
     case 'dripsCounted':

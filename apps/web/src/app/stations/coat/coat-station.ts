@@ -119,7 +119,9 @@ export class CoatStation {
     const contents = this.screen.bucket()?.contents;
     if (!contents) return [];
     const risk = suspensionRisk({ parts: weighedParts({ parts: contents.parts, powders: this.screen.all.value()?.powders ?? [] }) });
-    const need = risk && stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
+    const need =
+      risk &&
+      stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated', epsomGrams: contents.additives?.epsomGrams });
     const due = need && stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() });
     return standWords(contents, due ? need.every : undefined);
   });

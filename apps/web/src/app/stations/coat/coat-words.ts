@@ -18,6 +18,7 @@ import {
   type WallState,
 } from '@cazuela/core';
 import type { CoatDipBody } from '@cazuela/contract';
+import { formatWhen } from '../../data/units/times';
 import type { Units } from '../../data/units/units';
 
 /** A coat that would take less time than hands can do, and what makes it possible. */
@@ -100,7 +101,8 @@ export function curveSeconds(answer: SecondsForCoat, seconds: number): number {
 export function standWords(contents: BucketContents, stir?: StirringNeed['every']): string[] {
   const { slurryState, feel, additives, contaminated } = contents;
   const { filmMm, packing } = STATE_GUESSES[slurryState];
-  const swirl = feel?.swirlSeconds === undefined ? '' : `, by a swirl of ${feel.swirlSeconds} s`;
+  const since = feel ? `, ${formatWhen(feel.at)}` : '';
+  const swirl = feel?.told ? `, as somebody said${since}` : feel?.swirlSeconds === undefined ? '' : `, by a swirl of ${feel.swirlSeconds} s${since}`;
   const salts = additives?.epsomGrams ? `, ${additives.epsomGrams.toFixed(1)} g of Epsom salts in it` : '';
   const silicate = additives?.silicateGrams ? `, ${additives.silicateGrams.toFixed(1)} g of silicate in it` : '';
   const film = `film ${filmMm.toFixed(2)} mm, packing ${packing}`;

@@ -54,7 +54,7 @@ describe('the coat station', () => {
       contaminated: ['iron from the tongs'],
     };
     const { text } = await open({}, [{ ...white, contents }]);
-    expect(text).toContain('Reckoned as flocculated, by a swirl of 4 s, 3.1 g of Epsom salts in it: film 0.30 mm, packing 0.42.');
+    expect(text).toContain('Reckoned as flocculated, by a swirl of 4 s, Tue 10 Mar, 3.1 g of Epsom salts in it: film 0.30 mm, packing 0.42.');
     expect(text).toContain('Stir it first, then now and then.');
     expect(text).toContain('Gum in it: it drinks slower than reckoned here');
     expect(text).toContain('Contaminated: iron from the tongs.');

@@ -66,7 +66,13 @@ export class DayScreen {
     const codeReadAt = newest('codeRead', bucket.contents?.codeReadAt);
     const stirredAt = newest('stirred', bucket.contents?.stirredAt);
     const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: all.powders }) });
-    const need = risk && stirringNeed({ suspension: risk.suspension, flocculated: bucket.contents?.slurryState === 'flocculated' });
+    const need =
+      risk &&
+      stirringNeed({
+        suspension: risk.suspension,
+        flocculated: bucket.contents?.slurryState === 'flocculated',
+        epsomGrams: bucket.contents?.additives?.epsomGrams,
+      });
     const { contaminated } = bucket.contents ?? {};
     return {
       bucket,

@@ -106,7 +106,11 @@ export class BucketScreen {
     const risk = this.risk();
     const contents = this.contents();
     if (!risk || !contents) return undefined;
-    const need = stirringNeed({ suspension: risk.suspension, flocculated: contents.slurryState === 'flocculated' });
+    const need = stirringNeed({
+      suspension: risk.suspension,
+      flocculated: contents.slurryState === 'flocculated',
+      epsomGrams: contents.additives?.epsomGrams,
+    });
     return { need, due: stirringDue({ need, stirredAt: contents.stirredAt, nowAt: this.nowAt() }) };
   });
   /** Every correction into its range, once it was measured and nothing went in since. */

@@ -3,8 +3,10 @@ import { MatButton } from '@angular/material/button';
 import {
   FEEL_KINDS,
   feelAndSg,
+  feelRemedy,
   feelValue,
   NAIL_LOOKS,
+  SLURRY_STATES,
   twoTargets,
   type FeelKind,
   type FeelRanges,
@@ -111,6 +113,33 @@ export class FeelPanel {
     ['', 'not told'],
     ...this.nails.map((look) => [look, this.nailWords[look]] as const),
   ]);
+
+  /** In a studio that works by feel: an amount to try, then it is felt again. */
+  protected readonly remedy = computed(() => {
+    const contents = this.screen.contents();
+    if (!contents || this.screen.reads() === 'sg') return undefined;
+    const found = feelRemedy({ verdict: this.screen.byFeel(), volumeMl: contents.volumeMl });
+    const millilitres = found ? this.units.pourable(found.millilitres) : 0;
+    if (!found || millilitres <= 0) return undefined;
+    const amount = this.units.millilitres(millilitres);
+    return found.kind === 'addWater'
+      ? { ...found, millilitres, words: `Try ${amount} of water, stir well, and feel it again.`, done: `${amount} went in` }
+      : {
+          ...found,
+          millilitres,
+          words: `Let it settle over night, pour ${amount} of clear water off and keep it, stir, and feel it again.`,
+          done: `${amount} poured off`,
+        };
+  });
+  protected readonly states = SLURRY_STATES;
+  protected readonly stateWords = { flocculated: 'thickened, stops at once', normal: 'as usual', deflocculated: 'thin, runs on' } as const;
+
+  protected tried(): void {
+    const remedy = this.remedy();
+    if (!remedy) return;
+    const grams = remedy.millilitres;
+    this.screen.note({ type: remedy.kind === 'addWater' ? 'waterAdded' : 'waterPouredOff', grams, entered: { value: grams, unit: 'mL' } });
+  }
 
   protected keepSwirl(): void {
     const seconds = this.swirl();
