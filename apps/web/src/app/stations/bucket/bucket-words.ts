@@ -83,7 +83,7 @@ export function rangeAdvice(
   bucket: { changedSinceMeasured: boolean; sg: number; targetSg: number; volumeMl: number; measured: boolean },
   units: Units,
 ): RangeAdvice {
-  const sum = `${units.litres(bucket.volumeMl)} × ${units.sg(bucket.sg)} → ${units.sg(bucket.targetSg)}`;
+  const sum = `${units.litres(bucket.volumeMl)} × ${units.sgFine(bucket.sg)} → ${units.sgFine(bucket.targetSg)}`;
   const first = units.pourable(plan.kind === 'thin' || plan.kind === 'thicken' ? plan.firstMl : 0);
   const measureFirst = bucket.changedSinceMeasured && bucket.measured;
   if (!bucket.measured && plan.kind !== 'inRange') {
