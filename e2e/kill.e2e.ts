@@ -30,7 +30,7 @@ test.describe('when something dies in the middle of weighing', () => {
     await expect(page.getByText(/records cannot be reached/)).toBeHidden();
     await page.reload();
     await expect(page.getByRole('heading', { name: 'Cobalt carbonate' })).toBeVisible();
-    await expect(page.getByText('Line 7 of 7.')).toBeVisible();
+    await expect(page.getByText('Line 7 of 7')).toBeVisible();
     await pressNext(page);
     await expect(page.getByRole('button', { name: 'It is a bucket' })).toBeEnabled();
     await pressNext(page);

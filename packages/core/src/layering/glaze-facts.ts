@@ -55,6 +55,7 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
     flow: movement === 'unknown' ? guess : flowFromWord({ word: movement }),
     surface: source.surface,
     foodTested: source.foodTested,
+    ...(contents.contaminated ? { contaminated: contents.contaminated } : {}),
     ...(source.coneLow === undefined ? {} : { coneLow: source.coneLow }),
     ...(source.coneHigh === undefined ? {} : { coneHigh: source.coneHigh }),
     firedPercent,

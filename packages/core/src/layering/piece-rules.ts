@@ -1,5 +1,6 @@
 import { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion } from './outside-run';
 import { lostOnDark, slipPeels, speckle, stainQuarrels } from './rules/body';
+import { contaminated } from './rules/bucket';
 import { cracking, dampPots, flaking, glazeOverWax, notTaking } from './rules/drying';
 import { dust, liner } from './rules/food';
 import { glazedFoot, lidSeat, outsideItsCone } from './rules/kiln';
@@ -25,6 +26,7 @@ export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'H4', check: liner },
   { id: 'F2', check: cracking },
   { id: 'F3', check: notTaking },
+  { id: 'C7', check: contaminated },
   { id: 'B1', check: slipPeels },
   { id: 'B4', check: stainQuarrels },
   { id: 'B2', check: lostOnDark },

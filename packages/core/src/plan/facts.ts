@@ -18,6 +18,8 @@ export interface GlazeFacts {
   flow: FlowGuess;
   surface: string;
   foodTested: boolean;
+  /** What got into its bucket that should not have. */
+  contaminated?: readonly string[] | undefined;
   /** Fired oxides, percent by weight, and unity; empty when they are not known (a jar, a bought base). */
   firedPercent: Record<string, number>;
   unity: Record<string, number>;

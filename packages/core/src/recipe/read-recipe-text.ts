@@ -18,14 +18,19 @@ export interface UnreadLine {
   message: string;
 }
 
-/** Columns as spreadsheets copy and export them; a comma only with a space after it, because it may be a decimal comma. */
-const COLUMN = /\t|;|\|| {2,}|, +/;
+/** Columns as spreadsheets copy and export them; a comma with a space after it or beside a letter, else it may be a decimal comma. */
+const COLUMN = /\t|;|\|| {2,}|, +|,(?=[^\d\s])|(?<=[^\d\s]),(?=\d)/;
+/** A row counted by its spreadsheet: "1", "2." or "3)". */
+const ROW_NUMBER = /^\d{1,2}[.)]?$/;
+const FIGURE = /^[\d.,/]+\s*(%|g|gr|grams?|parts?)?$/i;
+const UNIT_BEHIND = /\s*(%|gr|grams?|g|parts?)$/i;
 const BASE_HEADING = /^(base|recipe|material|powder)s?\b.*$/i;
 const ADDITION_HEADING = /^(add(ition)?s?|over( the base)?|plus)\b:?\s*$/i;
 const SUM = /^(total|sum)\b/i;
 
 /**
- * Returns recipe lines pasted from a spreadsheet: a powder and its percentage, in either order. What stands after an empty line, a heading
+ * Returns recipe lines pasted from a spreadsheet: a powder and its percentage, in either order; row numbers and further columns are left. Grams and
+ * parts count as they stand: the base is brought to 100 later. What stands after an empty line, a heading
  * like "additions" or a leading + is over the base. A line that cannot be read is told by its number, never guessed.
  *
  * @param question - `text`, lines; `powders` of the studio
@@ -60,10 +65,11 @@ export function readRecipeText({ text, powders }: { text: string; powders: reado
 }
 
 function readLine(line: string, powders: readonly Powder[]): { powder: Powder; percent: number } | string {
-  const cells = cellsOf(line.replace(/^\+\s*/, ''));
+  const text = line.replace(/^\+\s*/, '');
+  const cells = namedWhole(text, powders) ?? cellsOf(text);
   if (!cells) return 'A line needs a powder and a percentage, like “Silica 30”.';
   const [name, figure] = cells;
-  const reading = readNumber(figure.replace(/\s*%$/, ''));
+  const reading = readNumber(figure.replace(UNIT_BEHIND, ''));
   if (reading.kind !== 'ok' || reading.unit || reading.value < 0) return `“${figure}” is not a percentage: type something like 12.5.`;
   const wanted = plain(name);
   const exact = powders.find((powder) => plain(powder.name) === wanted);
@@ -78,16 +84,30 @@ function readLine(line: string, powders: readonly Powder[]): { powder: Powder; p
     : `There is no powder “${name}” in your table: write it as it stands there.`;
 }
 
-/** Name and figure, in either order. */
+/** A name of the table that stands whole before its figure, commas and all: “Clear base, bought 100”. */
+function namedWhole(line: string, powders: readonly Powder[]): [name: string, figure: string] | undefined {
+  const lower = line.toLowerCase();
+  const found = powders
+    .filter(({ name }) => name.length > 0 && lower.startsWith(name.toLowerCase()))
+    .map(({ name }): [string, string] => [name, line.slice(name.length).replace(/^[\s,;|]+/, '')])
+    .filter(([, figure]) => FIGURE.test(figure));
+  return found.sort((a, b) => b[0].length - a[0].length)[0];
+}
+
+/** Name and figure, in either order; a row number before them and columns after the figure are left. */
 function cellsOf(line: string): [name: string, figure: string] | undefined {
-  const cells = line
+  const all = line
     .split(COLUMN)
     .map((cell) => cell.trim())
     .filter(Boolean);
-  if (cells.length >= 2) return /^[\d.,]+\s*%?$/.test(cells[0]!) ? [cells[1]!, cells[0]!] : [cells[0]!, cells[1]!];
-  const behind = /^(.*\D)\s+([\d.,/]+\s*%?)$/.exec(line);
+  const cells = all.length > 2 && ROW_NUMBER.test(all[0]!) && !FIGURE.test(all[1]!) ? all.slice(1) : all;
+  if (cells.length >= 2) {
+    if (FIGURE.test(cells[0]!)) return [cells[1]!, cells[0]!];
+    return [cells[0]!, cells.slice(1).find((cell) => FIGURE.test(cell)) ?? cells[1]!];
+  }
+  const behind = /^(.*\D)\s+([\d.,/]+\s*(?:%|gr?|grams?|parts?)?)$/i.exec(line);
   if (behind) return [behind[1]!.trim(), behind[2]!];
-  const before = /^([\d.,/]+\s*%?)\s+(\D.*)$/.exec(line);
+  const before = /^([\d.,/]+\s*(?:%|gr?|grams?|parts?)?)\s+(\D.*)$/i.exec(line);
   return before ? [before[2]!.trim(), before[1]!] : undefined;
 }
 

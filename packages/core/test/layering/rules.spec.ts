@@ -126,6 +126,13 @@ describe('what speaks against a piece', () => {
       {},
       /highest cone/,
     ],
+    [
+      'C7',
+      'a bucket that something fell into',
+      planOf({ outside: [coat('iron')] }),
+      { glazes: [glazeOf('iron', { contaminated: ['another glaze from the tongs'] })] },
+      /another glaze from the tongs/,
+    ],
     ['F1', 'clay over powder', planOf({ outside: [coat('ash', 0.3), coat('yellow', 0.6)] }), {}, /will flake off ash, all the more at over 0\.5 mm/],
     ['F2', 'over a millimetre', planOf({ outside: [coat('iron', 0.7), coat('ash', 0.5)] }), {}, /together are 1\.20 mm/],
     ['F2', 'a glaze of clay', planOf({ outside: [coat('clay', 0.5)] }), { glazes: [glazeOf('clay', { shrinkShare: 40 })] }, /cracks as it dries/],

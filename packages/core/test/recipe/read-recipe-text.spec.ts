@@ -12,6 +12,10 @@ describe('a recipe pasted from a spreadsheet', () => {
     ['one space', 'Silica 30\nKaolin 20 %'],
     ['the figure first', '30 Silica\n20% Kaolin'],
     ['bars, capitals and a byte order mark', '\ufeffSILICA | 30\nkaolin | 20'],
+    ['three columns, rows counted', '1\tSilica\t30\n2.\tKaolin\t20'],
+    ['columns behind the figure', 'Silica\t30\t300 g\tSpain\nKaolin\t20\t200 g\t'],
+    ['grams and parts', 'Silica 30 g\nKaolin 20 parts'],
+    ['commas without a space', 'Silica,30\n20,Kaolin'],
     ['a heading and a sum', 'Material\tPercent\nSilica\t30\nKaolin\t20\nTotal\t50'],
   ])('with %s', (_name, text) => {
     expect(short(text)).toEqual(['Silica 30 base', 'Kaolin 20 base']);
@@ -24,6 +28,16 @@ describe('a recipe pasted from a spreadsheet', () => {
     ['a plus', 'Silica 30\n+ Copper carbonate 2.5'],
   ])('what stands after %s goes over the base', (_name, text) => {
     expect(short(text)).toEqual(['Silica 30 base', 'Copper carbonate 2.5 addition']);
+  });
+
+  it('a name with a comma in it is one powder', () => {
+    const bought = { ...SILICA, id: 'bought', name: 'Clear base, bought' };
+    const { lines, unread } = readRecipeText({ text: 'Clear base, bought 100\nclear base, bought;6 %', powders: [...POWDERS, bought] });
+    expect(lines.map(({ powder, percent }) => [powder.name, percent])).toEqual([
+      ['Clear base, bought', 100],
+      ['Clear base, bought', 6],
+    ]);
+    expect(unread).toEqual([]);
   });
 
   it('a name cut short is understood when only one powder begins so', () => {

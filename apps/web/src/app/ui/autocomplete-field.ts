@@ -33,7 +33,7 @@ const MOST_SHOWN = 60;
           [aria-describedby]="describedBy()"
           (focus)="box.select()"
           (input)="type(box.value)"
-          (blur)="!trigger.panelOpen && leave()"
+          (blur)="blurred($event, trigger)"
         />
         <mat-autocomplete #list="matAutocomplete" autoActiveFirstOption (optionSelected)="choose($event)" (closed)="leave()">
           @for (group of groups(); track group.name) {
@@ -91,6 +91,14 @@ export class AutocompleteField<T extends string | number = string> extends Field
   protected type(text: string): void {
     this.typed.set(text);
     this.left.set(false);
+  }
+
+  /** The focus goes on to another field: the list closes, also where it had only just opened. A finger on an option keeps it open. */
+  protected blurred({ relatedTarget: to }: FocusEvent, trigger: MatAutocompleteTrigger): void {
+    const goesOn = to instanceof Element && !to.closest('[role="listbox"]');
+    if (trigger.panelOpen && !goesOn) return;
+    if (trigger.panelOpen) trigger.closePanel();
+    this.leave();
   }
 
   protected choose({ option }: MatAutocompleteSelectedEvent): void {

@@ -92,7 +92,7 @@ describe('the body and its bisque lot', () => {
     expect(guess.text).toContain('Starting guess:');
     records = new FakeRecords();
     const { text } = await open({ bodies: [clay] });
-    expect(text).toContain('Learnt: from a thirst test of this wall in water; how this glaze builds up stays a guess.');
+    expect(text).toContain('Learnt: from a thirst test of another lot of this clay in water; how this glaze builds up stays a guess.');
   });
 });
 

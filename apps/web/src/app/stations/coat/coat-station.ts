@@ -54,6 +54,9 @@ const REACH_PX = 26;
 const DRY_THROUGH_SHARE = 0.7;
 
 /** Seconds for a coat and a coat for seconds, for this bucket on this body, both ways at once. */
+/** Closer than this, an SG is the bucket's own. */
+const SAME_SG = 0.0005;
+
 @Component({
   selector: 'cz-coat-station',
   imports: [
@@ -136,7 +139,16 @@ export class CoatStation {
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,
   );
-  protected readonly basis = computed(() => basisWords(this.screen.knowledge().basis, this.screen.lessons.coverage()));
+  /** The SG is another than the bucket's: all answers are "what if". */
+  protected readonly whatIf = computed(() => {
+    const [asked, inside] = [this.screen.question().sg, this.screen.bucket()?.contents?.sg];
+    return asked !== null && inside !== undefined && Math.abs(asked - inside) >= SAME_SG
+      ? `What if it were ${this.units.sgFine(asked)}: the bucket stands at ${this.units.sgFine(inside)}.`
+      : '';
+  });
+  protected readonly basis = computed(() =>
+    basisWords(this.screen.knowledge().basis, this.screen.lessons.coverage(), this.screen.bisque()?.lot?.thirst !== undefined),
+  );
   protected readonly cannot = computed(() => {
     const [result, coatMm, sg] = [this.screen.result(), this.screen.question().coatMm, this.screen.sg()];
     return result?.kind === 'ok' && coatMm !== null && sg !== null ? cannotWords(result.value.wanted, { coatMm, sg }, this.units) : undefined;

@@ -114,8 +114,8 @@ export function standWords(contents: BucketContents, stir?: StirringNeed['every'
   ];
 }
 
-/** What a prediction rests on, in words, and how often its ranges held so far. */
-export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string; how: string } {
+/** What a prediction rests on, in words, and how often its ranges held so far. `lotIsTested`: whether this bisque lot itself was tested in water. */
+export function basisWords(basis: CoatBasis, coverage: Coverage, lotIsTested = true): { what: string; how: string } {
   if (basis.kind === 'startingGuess')
     return {
       what: 'Starting guess:',
@@ -123,10 +123,10 @@ export function basisWords(basis: CoatBasis, coverage: Coverage): { what: string
     };
   const { pair, glaze, body, thirstTest } = basis;
   const dips = (count: number): string => `${count} ${count === 1 ? 'dip' : 'dips'}`;
-  const water = thirstTest ? ' Its wall was tested in water.' : '';
+  const water = !thirstTest ? '' : lotIsTested ? ' Its wall was tested in water.' : ' Another lot of this clay was tested in water, this one never.';
   const leans =
     thirstTest && glaze + body === 0
-      ? 'a thirst test of this wall in water; how this glaze builds up stays a guess.'
+      ? `a thirst test of ${lotIsTested ? 'this wall' : 'another lot of this clay'} in water; how this glaze builds up stays a guess.`
       : pair > 0
         ? `${dips(pair)} of this glaze on this body${glaze + body > 2 * pair ? `; ${glaze + body - 2 * pair} more of this glaze or this clay, not together` : ''}.`
         : glaze > 0 && body > 0

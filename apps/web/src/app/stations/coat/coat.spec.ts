@@ -5,7 +5,7 @@ import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units/units';
 import { CoatStation } from './coat-station';
-import { cannotWords, curveSeconds } from './coat-words';
+import { basisWords, cannotWords, curveSeconds } from './coat-words';
 
 describe('the coat station', () => {
   let records: FakeRecords;
@@ -43,6 +43,16 @@ describe('the coat station', () => {
     const screen = await open({ bucket: thick.id });
     expect(screen.text).toContain('the bucket: 1.550');
     expect(seconds(screen)).toBeLessThan(thin);
+  });
+
+  it('an SG left behind says loudly that it is not the bucket’s, and goes back with one tap', async () => {
+    const screen = await open();
+    expect(screen.text).not.toContain('What if');
+    await screen.type('SG', '1.5');
+    expect(screen.text).toContain('What if it were 1.500: the bucket stands at 1.450.');
+    await screen.press('Back to the bucket’s');
+    expect(screen.text).not.toContain('What if');
+    expect(screen.field('SG').value).toBe('1.45');
   });
 
   it('says how the bucket stands and why, and what that does to film and packing', async () => {
@@ -273,5 +283,16 @@ describe('words of the coat', () => {
     expect(curveSeconds({ kind: 'ok', seconds: 10 }, 1)).toBe(22);
     expect(curveSeconds({ kind: 'tooSlow' }, 0)).toBe(6);
     expect(curveSeconds({ kind: 'ok', seconds: 50 }, 1)).toBe(60);
+  });
+});
+
+describe('what an answer rests on', () => {
+  const basis = { kind: 'learnt', pair: 0, glaze: 0, body: 4, thirstTest: true } as const;
+  const coverage = { inside: 0, of: 0 };
+
+  it('says whose wall was tested in water: this lot’s, or another of the same clay', () => {
+    expect(basisWords(basis, coverage, true).how).toContain('Its wall was tested in water.');
+    expect(basisWords(basis, coverage, false).how).toContain('Another lot of this clay was tested in water, this one never.');
+    expect(basisWords({ ...basis, body: 0 }, coverage, false).how).toContain('a thirst test of another lot of this clay in water');
   });
 });

@@ -55,7 +55,7 @@ describe('the pan a batch is weighed in', () => {
     const screen = await bench('whenFull', 200);
     expect(screen.root.querySelector('.weight')!.textContent).toContain('1,000');
     expect(screen.text).toContain('Filled on to that: 400.0 g are in the pan, 600.0 g more go in.');
-    expect(screen.text).toContain('On the bench scale, never checked with a known weight.');
+    expect(screen.text).toContain(', on the bench scale, never checked with a known weight.');
     await screen.type('What the scale shows', '1012');
     expect(screen.text).toContain('12.0 g too much');
     await screen.key(' ');

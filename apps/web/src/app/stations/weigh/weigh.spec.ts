@@ -308,7 +308,7 @@ describe('the weighing bench', () => {
   it('a line the scale cannot hold at once comes in equal loads', async () => {
     const heavy = batch({ plan: { ...one.plan, lines: one.plan.lines.map((line) => ({ ...line, targetGrams: line.targetGrams * 20 })) } });
     const screen = await atFirstLine(heavy);
-    expect(screen.text).toContain('Line 1 of 3, load 1 of 2.');
+    expect(screen.text).toContain('Line 1 of 3, load 1 of 2, on the bench scale');
     expect(screen.text).toContain('4,000.0');
     await screen.key(' ');
     expect(sent()).toMatchObject({ type: 'loadWeighed', load: 1, grams: 4000 });

@@ -113,6 +113,15 @@ export class SeriesPage {
     }
     return '';
   });
+  /** Something fell into a bucket of this series: its tiles show that too. */
+  protected readonly spoilt = computed(() => {
+    const sheet = this.sheet();
+    const ids = sheet?.kind === 'ok' ? sheet.value.glaze.map((one) => one.bucketId) : [];
+    return this.buckets()
+      .filter((one) => ids.includes(one.id) && one.contents?.contaminated)
+      .map((one) => `${one.code} ${one.body.name} is contaminated: ${one.contents!.contaminated!.join('; ')}.`)
+      .join(' ');
+  });
   /** Glaze to scoop into each cup. */
   protected readonly cupMl = computed(() => {
     const body = this.body();

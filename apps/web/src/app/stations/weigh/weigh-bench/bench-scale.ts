@@ -68,7 +68,7 @@ export function benchScale({ plan, state, line, connected, scales, units }: AtTh
     named: computed(() => {
       const used = scale();
       const known = scales().find((one) => one.name === used?.name);
-      return used && line() ? `On the ${used.name.toLowerCase()}${known ? scaleTrust(known) : ''}.` : '';
+      return used && line() ? `, on the ${used.name.toLowerCase()}${known ? scaleTrust(known) : ''}` : '';
     }),
     remark: computed(() => {
       const [used, now] = [scale(), line()];
