@@ -88,7 +88,7 @@ export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glaze
   const { glazes, bodies, mean, counts } = learning;
   const [block, border] = [glazes.get(glazeId), bodies.get(bodyId)];
   if (block === undefined && border === undefined) return PRIOR_KNOWLEDGE;
-  const [cake, film, wall] = inverseOf(learning.covariance, { block, border }) as [Row, Row, Row];
+  const [cake, film, wall] = inverseOf(learning.covariance, { block, border });
   const untold = PRIOR_LN_SD ** 2;
   const count = (key: string): number => counts.get(key) ?? 0;
   return {
@@ -111,8 +111,6 @@ export function knowledgeOf(learning: CoatLearning, { glazeId, bodyId }: { glaze
     },
   };
 }
-
-type Row = readonly [number, number, number];
 
 const pairKey = (glazeId: string, bodyId: string): string => `pair ${glazeId} ${bodyId}`;
 

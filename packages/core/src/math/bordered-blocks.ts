@@ -7,10 +7,12 @@ export interface Meetings {
   second: readonly number[];
 }
 
+type Row = readonly [number, number, number];
+
 /** The inverse of a bordered matrix, in parts: as plain data, so that it passes from a worker to a page. */
 export interface BorderedInverse {
   /** Of each block alone: D⁻¹ as its entries 1,1, 1,2 and 2,2. */
-  blocks: readonly (readonly [number, number, number])[];
+  blocks: readonly Row[];
   /** Of each block: D⁻¹C, where it is not zero. */
   meetings: readonly Meetings[];
   /** Of the border: the inverse of what the blocks leave of it. */
@@ -132,7 +134,7 @@ export function solveWith({ blocks, meetings, border }: BorderedInverse, right: 
 export function inverseOf(
   { blocks, meetings, border }: BorderedInverse,
   where: { block: number | undefined; border: number | undefined },
-): readonly (readonly [number, number, number])[] {
+): readonly [Row, Row, Row] {
   const last = where.border === undefined ? 0 : border[where.border]![where.border]!;
   if (where.block === undefined)
     return [

@@ -99,8 +99,8 @@ export function applyBucketEvent(running: RunningBucket, event: BucketEvent): vo
       break;
     case 'swirlTimed':
       running.slurryState = slurryStateFromSwirl({ seconds: event.seconds });
-      // A swirl is newer than the word before it.
-      if (running.feel) delete running.feel.told;
+      // A swirl is newer than the word before it. What earlier moments show stays as it was.
+      running.feel = untold(running.feel);
       felt(running, { swirlSeconds: event.seconds, at: event.at, ...(event.springsBack === undefined ? {} : { springsBack: event.springsBack }) });
       break;
     case 'stateTold':
@@ -203,6 +203,12 @@ function changed(running: RunningBucket): void {
   running.feel = undefined;
   running.felt = undefined;
   running.slurryState = stateOfDrops(running);
+}
+
+function untold(feel: FeelNow | undefined): FeelNow | undefined {
+  if (!feel) return undefined;
+  const { told: _word, ...rest } = feel;
+  return rest;
 }
 
 function felt(running: RunningBucket, reading: FeelNow): void {

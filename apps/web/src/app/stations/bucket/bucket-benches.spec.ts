@@ -93,6 +93,8 @@ describe('the benches of a bucket', () => {
       const told = await open({ ...of, body: { ...of.body, feel: { swirl: { low: 6, high: 10 } } } }, 'By feel');
       expect(told.text).toContain('Feels too thin: swirl 14.0 s');
       expect(told.text).toContain('SG is right and it runs like water: a few drops of Epsom brine');
+      // One advice: the SG is known, so no water is poured off by feel.
+      expect(told.text).not.toContain('Let it settle over night');
       await told.type('Swirl from', '12');
       expect(told.text).toContain('The “from” must not be above the “to”.');
       await told.type('Swirl from', '7');

@@ -1,3 +1,4 @@
+import { Clipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
@@ -25,6 +26,7 @@ import { EmptyState } from '../../../ui/empty-state';
 })
 export class PowderShelf {
   private readonly api = inject(StudioApi);
+  private readonly clipboard = inject(Clipboard);
   private readonly notice = inject(Notice);
   protected readonly units = inject(Units);
   protected readonly all = apiResource(() => this.api.powders());
@@ -79,7 +81,7 @@ export class PowderShelf {
     const list = this.order()
       .map((line) => `${line.name}: ${this.units.sack(line.buyGrams)}`)
       .join('\n');
-    void navigator.clipboard.writeText(list).then(() => this.notice.tell('The list is copied.'));
+    this.notice.tell(this.clipboard.copy(list) ? 'The list is copied.' : 'This browser does not let it be copied: print the list.');
   }
 
   protected printOrder(): void {

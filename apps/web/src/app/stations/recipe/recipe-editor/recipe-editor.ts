@@ -161,19 +161,21 @@ export class RecipeEditor {
     const reason = this.recipe() ? this.reason() : undefined;
     return recipeUnfit({ body: this.draft.body(), reason, hasWrongField: this.wrongFields().size > 0 });
   });
-  /** Another recipe of this name is asked about, once. */
-  private readonly buckets = keyedResource(
-    () => (this.draft.body().product?.kind === 'jar' ? true : undefined),
-    () => this.api.buckets(),
-  );
   private readonly isRenamed = computed(() => this.draft.body().name.trim() !== '' && this.draft.body().name !== this.recipe()?.body.name);
   private readonly others = keyedResource(
     () => this.isRenamed() || undefined,
     () => this.api.recipes(),
   );
-  protected readonly twin = computed(() => {
-    return this.isRenamed() ? twinOf(this.draft.body().name, this.id(), this.others.value() ?? []) : undefined;
-  });
+  /** Another recipe of this name is told before there are two. */
+  protected readonly twin = computed(() => (this.isRenamed() ? twinOf(this.draft.body().name, this.id(), this.others.value() ?? []) : undefined));
+  private readonly buckets = keyedResource(
+    () => (this.draft.body().product?.kind === 'jar' ? true : undefined),
+    () => this.api.buckets(),
+  );
+  /** An open jar of it: from there it is brushed. */
+  protected readonly openJarBucket = computed(() =>
+    this.draft.body().product?.kind === 'jar' ? this.buckets.value()?.find((one) => one.recipeId === this.id() && one.contents) : undefined,
+  );
   protected readonly stale = computed(() => {
     const failure = this.saving.failure();
     if (failure?.problem.code !== 'stale') return undefined;
@@ -248,11 +250,6 @@ export class RecipeEditor {
     );
   }
 
-  /** An open jar of it: from there it is brushed. */
-  protected readonly openJarBucket = computed(() =>
-    this.draft.body().product?.kind === 'jar' ? this.buckets.value()?.find((one) => one.recipeId === this.id() && one.contents) : undefined,
-  );
-
   protected openJar(): void {
     const recipe = this.recipe();
     if (!recipe) return;
@@ -307,8 +304,9 @@ export class RecipeEditor {
   }
 
   protected weigh(): void {
-    if (this.draft.body().product?.kind === 'jar') return this.openJar();
-    if (this.recipe() && !this.draft.isChanged()) void this.router.navigate(['/weigh'], { queryParams: { recipe: this.id() } });
+    if (!this.recipe() || this.draft.isChanged()) return;
+    // A jar is opened with its button: a key alone makes no bucket.
+    if (this.draft.body().product?.kind !== 'jar') void this.router.navigate(['/weigh'], { queryParams: { recipe: this.id() } });
   }
 
   private mark(field: string, wrong: boolean): void {

@@ -114,10 +114,10 @@ export class FeelPanel {
     ...this.nails.map((look) => [look, this.nailWords[look]] as const),
   ]);
 
-  /** In a studio that works by feel: an amount to try, then it is felt again. */
+  /** Where nothing but feel judges the bucket: an amount to try, then it is felt again. With an SG, `both` says what to do. */
   protected readonly remedy = computed(() => {
     const contents = this.screen.contents();
-    if (!contents || this.screen.reads() === 'sg') return undefined;
+    if (!contents || this.screen.reads() === 'sg' || (this.screen.reads() !== 'feel' && contents.sgSd !== undefined)) return undefined;
     const found = feelRemedy({ verdict: this.screen.byFeel(), volumeMl: contents.volumeMl });
     const millilitres = found ? this.units.pourable(found.millilitres) : 0;
     if (!found || millilitres <= 0) return undefined;
