@@ -89,6 +89,10 @@ describe('the recipe editor', () => {
     expect(screen.has('Bring to 100')).toBe(true);
     await screen.press('Undo');
     expect(screen.field('Percent of line 2 of the base').value).toBe('40');
+    // Two presses before the jar is drawn again are two steps.
+    for (let press = 0; press < 2; press++) layers[1]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    await screen.settle();
+    expect(screen.field('Percent of line 2 of the base').value).toBe('41');
   });
 
   it('a layer is dragged by its edge as far as the pointer goes, in halves of a percent; a tap leads to its line', async () => {

@@ -116,6 +116,11 @@ export class RecipeDraft {
     else this.change({ lines });
   }
 
+  nudgeLine({ id, byPercent, goesOn }: { id: string; byPercent: number; goesOn: boolean }): void {
+    const line = this.current().lines.find((one) => one.id === id);
+    if (line) this.slideLine(id, { percent: Math.max(0, Number((line.percent + byPercent).toFixed(3))), goesOn });
+  }
+
   removeLine(id: string): void {
     this.change({ lines: this.current().lines.filter((line) => line.id !== id) });
   }

@@ -16,6 +16,12 @@ export interface Slide {
   goesOn: boolean;
 }
 
+export interface Nudge {
+  id: string;
+  byPercent: number;
+  goesOn: boolean;
+}
+
 interface Layer {
   line: RecipeLine;
   name: string;
@@ -106,6 +112,8 @@ export class RecipeJar {
   readonly lines = input.required<readonly RecipeLine[]>();
   readonly powders = input.required<readonly Powder[]>();
   readonly slid = output<Slide & { id: string }>();
+  /** An arrow key: a step from what the line is when it arrives, as two presses can come before the jar is drawn again. */
+  readonly nudged = output<Nudge>();
   /** A layer was tapped: its line is wanted. */
   readonly tapped = output<string>();
   protected readonly namedHeight = NAMED_HEIGHT;
@@ -182,7 +190,7 @@ export class RecipeJar {
     if (by === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    this.slid.emit({ id: line.id, percent: Math.max(0, Number((line.percent + by).toFixed(3))), goesOn: event.repeat });
+    this.nudged.emit({ id: line.id, byPercent: by, goesOn: event.repeat });
   }
 
   private named({ powderId, part }: RecipeLine): { name: string; kind: string } {

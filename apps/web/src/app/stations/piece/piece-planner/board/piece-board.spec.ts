@@ -1,6 +1,8 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
+import { TestBed } from '@angular/core/testing';
 import { formOf, shapeOf, type PiecePlan } from '@cazuela/core';
 import { of } from 'rxjs';
+import { piece } from '../../../../../testing/made-up';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
@@ -152,6 +154,16 @@ describe('the board', () => {
     key(slider(screen, 'Upper edge of the bare foot'), 'ArrowUp');
     key(slider(screen, 'Upper edge of the bare foot'), 'ArrowDown', true);
     expect(changes).toEqual([{ waxFootMm: 11 }, { waxFootMm: 5 }]);
+  });
+
+  it('two presses before the page is drawn again are two steps', async () => {
+    const [screen] = await open('zones');
+    const draft = TestBed.inject(PieceDraft);
+    draft.open(piece({ waxFootMm: PLAN.waxFootMm }));
+    screen.fixture.componentInstance.changed.subscribe((change) => draft.plan(change));
+    const edge = slider(screen, 'Upper edge of the bare foot');
+    for (let press = 0; press < 3; press++) key(edge, 'ArrowUp');
+    expect(draft.body()!.plan.waxFootMm).toBe(PLAN.waxFootMm + 3);
   });
 
   it('on a phone it is drawn as large as it can be: what lies where is told under it, not beside it', async () => {

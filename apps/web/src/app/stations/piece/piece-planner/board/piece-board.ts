@@ -207,7 +207,9 @@ export class PieceBoard {
   }
 
   /** Arrows move by a millimetre, with Shift by five; C turns a point into a corner and back, Delete takes it away, + puts one after it. */
-  protected press(event: KeyboardEvent, handle: Handle & { x: number }): void {
+  protected press(event: KeyboardEvent, drawn: PlacedHandle): void {
+    // Two presses can come before the page is drawn again: the second goes on from the first, not from what is on the paper.
+    const handle = this.movedSight().handles.find((one) => one.key === drawn.key) ?? drawn;
     const step = event.shiftKey ? COARSE_STEP_MM : 1;
     const moves: Record<string, [radius: number, height: number]> = {
       ArrowUp: [0, step],
