@@ -11,6 +11,7 @@ import { photoRoutes } from './features/photos/routes';
 import { pieceRoutes } from './features/pieces/routes';
 import { printRoutes } from './features/print/routes';
 import { powderRoutes } from './features/powders/routes';
+import { recordRoutes } from './features/records/routes';
 import { recipeRoutes } from './features/recipes/routes';
 import { seriesRoutes } from './features/series/routes';
 import { searchRoutes } from './features/search/routes';
@@ -38,4 +39,5 @@ export const studioRoutes: readonly Route[] = [
   ...photoRoutes,
   ...searchRoutes,
   ...fileRoutes,
+  ...recordRoutes,
 ];

@@ -23,6 +23,7 @@ export interface ServerUnderTest {
   get: (path: string) => supertest.Test;
   post: (path: string, body: object) => supertest.Test;
   put: (path: string, body: object) => supertest.Test;
+  remove: (path: string) => supertest.Test;
   /** Requests anywhere. */
   any: ReturnType<typeof supertest>;
   origin: string;
@@ -71,6 +72,7 @@ export async function serverUnderTest(env: Record<string, string> = {}, address 
     get: (path: string) => any.get(`/api/studios/${id}${path}`),
     post: (path: string, body: object) => any.post(`/api/studios/${id}${path}`).send(body),
     put: (path: string, body: object) => any.put(`/api/studios/${id}${path}`).send(body),
+    remove: (path: string) => any.delete(`/api/studios/${id}${path}`),
   });
   return {
     context,

@@ -14,6 +14,18 @@ export {
   enteredSchema,
   versionSchema,
 } from './common/basics';
+export {
+  RECORD_KINDS,
+  recordKindSchema,
+  putAwayChangeSchema,
+  putAwaySchema,
+  recordUsesSchema,
+  recordDeletedSchema,
+  type RecordKind,
+  type PutAway,
+  type PutAwayChange,
+  type RecordUses,
+} from './common/record';
 export { PROBLEM_CODES, problemSchema, type ProblemCode, type Problem } from './common/problem';
 export {
   vesselSchema,

@@ -15,6 +15,7 @@ import { coatWindowTables } from './migrations/007-coat-windows';
 import { coatDipTables } from './migrations/006-coat-dips';
 import { codeCounters } from './migrations/010-code-counters';
 import { standardNames } from './migrations/011-standard-names';
+import { putAwayAndExamples } from './migrations/012-put-away-and-examples';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -29,6 +30,7 @@ export const MIGRATIONS: readonly Migration[] = [
   runnerTiles,
   codeCounters,
   standardNames,
+  putAwayAndExamples,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

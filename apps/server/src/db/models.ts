@@ -22,6 +22,8 @@ import type {
   FiringRow,
   PhotoRow,
   ResultRow,
+  PutAwayRow,
+  ExampleRecordRow,
 } from './rows';
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
@@ -49,6 +51,8 @@ export interface Models {
   firings: Table<FiringRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
+  putAway: Table<PutAwayRow>;
+  exampleRecords: Table<ExampleRecordRow>;
 }
 
 const id = { type: DataTypes.CHAR(36), primaryKey: true };
@@ -56,6 +60,11 @@ const ref = DataTypes.CHAR(36);
 const time = DataTypes.DATE(3);
 const version = DataTypes.INTEGER;
 const name = DataTypes.STRING(120);
+
+const recordKey = {
+  kind: { type: DataTypes.STRING(12), primaryKey: true },
+  recordId: { type: DataTypes.CHAR(36), primaryKey: true },
+};
 
 /** A JSON column: text in the database, parsed once here. */
 function json(field: string): ModelAttributes[string] {
@@ -165,5 +174,7 @@ export function defineModels(sequelize: Sequelize): Models {
       glazedWith: json('glazedWith'),
       createdAt: time,
     }),
+    putAway: table('put_away', { ...recordKey, studioId: ref, at: { type: time, field: 'put_away_at' }, by: { type: name, field: 'put_away_by' } }),
+    exampleRecords: table('example_records', { ...recordKey, studioId: ref }),
   };
 }

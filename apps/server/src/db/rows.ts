@@ -9,6 +9,7 @@ import type {
   FiringBody,
   PieceBody,
   PowderBody,
+  RecordKind,
   RecipeBody,
   Result,
   ResultBody,
@@ -198,4 +199,18 @@ export interface ResultRow {
   body: ResultBody;
   glazedWith: Result['glazedWith'];
   createdAt: Date;
+}
+/** A record that is out of the lists. */
+export interface PutAwayRow {
+  studioId: string;
+  kind: RecordKind;
+  recordId: string;
+  at: Date;
+  by: string;
+}
+/** A record that came with the example, and goes with it. */
+export interface ExampleRecordRow {
+  studioId: string;
+  kind: RecordKind;
+  recordId: string;
 }

@@ -17,7 +17,7 @@ export interface Call<Body> {
 }
 
 export interface Route<Body = unknown> {
-  method: 'get' | 'post' | 'put';
+  method: 'get' | 'post' | 'put' | 'delete';
   path: string;
   body?: z.ZodType<Body>;
   /** Runs before the body is checked, e.g. to receive a file. */

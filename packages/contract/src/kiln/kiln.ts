@@ -50,6 +50,8 @@ export const glazedWithSchema = z.strictObject({
   sg: z.number().nullable(),
   coatMm: z.number().nullable(),
   seconds: z.number().nullable(),
+  /** Nobody timed it: these are the seconds of the plan. */
+  secondsPlanned: z.boolean().optional(),
   doneAt: timeSchema.nullable(),
 });
 export const resultSchema = z.strictObject({

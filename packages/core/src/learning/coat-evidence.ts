@@ -1,7 +1,7 @@
 import { attempt } from '../checks/potter-error';
 import { checkedDipCoat, type Dip } from '../coat/prediction/dip-coat';
 import { PRIOR_LN_SD } from '../coat/prediction/knowledge';
-import { dipByFactors, type CoatSituation } from '../coat/prediction/predict';
+import { dipByFactors, SECONDS_SD, type CoatSituation } from '../coat/prediction/predict';
 import { BorderedBlocks } from '../math/bordered-blocks';
 
 /** A dip whose coat was measured. */
@@ -24,8 +24,6 @@ export interface WallObservation {
   lnSd: number;
 }
 
-/** People count seconds to about 0.3 s. */
-const SECONDS_SD = 0.3;
 /** Step of the central differences, in ln, and as a factor. */
 const STEP = 0.05;
 const UP = Math.exp(STEP);

@@ -2,7 +2,6 @@ import { attempt } from '../checks/potter-error';
 import { coatPredictor } from '../coat/prediction/predict';
 import type { CoatObservation } from './coat-evidence';
 import { knowledgeOf, learnCoats } from './coat-learning';
-import { EIGHTY_PERCENT_Z } from '../math/normal';
 
 export interface Coverage {
   inside: number;
@@ -10,8 +9,8 @@ export interface Coverage {
 }
 
 /**
- * Returns how often the newest dips fell inside what was predicted for each from the dips before it, the error of measuring counted in. About
- * four of five is right; more says that the ranges are too wide.
+ * Returns how often the newest dips were measured inside the band that was shown for each from the dips before it: the band of the next dip. About
+ * four of five is right; more says that the bands are too wide, fewer that they are too narrow or that dips are measured roughly.
  *
  * @param question - `observations`, oldest first; `newest`, how many of the last to look at
  * @example
@@ -23,10 +22,9 @@ export function coverageOf({ observations, newest }: { observations: readonly Co
     const one = observations[index]!;
     const knowledge = knowledgeOf(learnCoats({ observations: observations.slice(0, index) }), one);
     const asked = attempt(() => coatPredictor(one.situation, knowledge)(one.seconds));
-    if (asked.kind !== 'ok' || asked.value.coat.kind !== 'ok' || asked.value.lnSd === undefined) continue;
-    const off = Math.abs(Math.log(one.coatMm / asked.value.coat.coatMm));
+    if (asked.kind !== 'ok' || asked.value.lowMm === undefined || asked.value.highMm === undefined) continue;
     coverage.of += 1;
-    if (off <= EIGHTY_PERCENT_Z * Math.hypot(asked.value.lnSd, one.lnSd)) coverage.inside += 1;
+    if (one.coatMm >= asked.value.lowMm && one.coatMm <= asked.value.highMm) coverage.inside += 1;
   }
   return coverage;
 }

@@ -41,6 +41,22 @@ export function firingFromPeak({ peakCelsius, hoursUp, holdMinutes }: { peakCels
 }
 
 /**
+ * Returns what a potter would set for a curve: its peak, the hours until it is reached, and how long it is held. Undone by `firingFromPeak`.
+ *
+ * @param question - `points` of the curve, rising in time, at least one
+ * @throws PotterError for a curve without points
+ * @example
+ * peakOfFiring({ points: firingFromPeak({ peakCelsius: 1200, hoursUp: 10, holdMinutes: 15 }) }) // { peakCelsius: 1200, hoursUp: 10, holdMinutes: 15 }
+ */
+export function peakOfFiring({ points }: { points: readonly FiringPoint[] }): { peakCelsius: number; hoursUp: number; holdMinutes: number } {
+  if (points.length === 0) throw new PotterError('emptyList', 'firing', 0, 'This firing has no curve yet.');
+  const peakCelsius = Math.max(...points.map((point) => point.celsius));
+  const held = points.filter((point) => point.celsius === peakCelsius);
+  const hoursUp = held[0]!.hours;
+  return { peakCelsius, hoursUp, holdMinutes: Math.round(6000 * (held.at(-1)!.hours - hoursUp)) / 100 };
+}
+
+/**
  * Returns the peak that gives a cone's heat-work with this rise and hold, °C. Hold and cooling count too, so it lies below the cone's own
  * temperature.
  *

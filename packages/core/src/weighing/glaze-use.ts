@@ -1,5 +1,6 @@
 import { requireNotNegative, requirePositive } from '../checks/require';
 import { dryGrams, type SlurryReading } from '../slurry/contents';
+import type { SlurryState } from '../slurry/slurry-state';
 import { dryGramsForPieces, type PiecesToCoat } from './for-pieces';
 
 export interface GlazeUseRow extends PiecesToCoat {
@@ -21,7 +22,7 @@ export interface GlazeUse {
  * Returns what a list of pieces takes of a bucket at its SG, in dry grams and mL of glaze, with the waste of each method; and whether it is
  * enough.
  *
- * @param question - `pieces`; `bucket`, its volume, SG and density; `stayMl`, what must stay in it, 0 when left out
+ * @param question - `pieces`; `bucket`, its volume, SG, density and state; `stayMl`, what must stay in it, 0 when left out
  * @throws PotterError for a negative volume or count, or an area or coat of 0 or less
  * @example
  * glazeUse({ pieces: [{ count: 10, areaCm2: 100, coatMm: 0.5, method: 'dip' }], bucket: { volumeMl: 5000, sg: 1.45, density: 2.6 } }).slurryMl
@@ -29,16 +30,17 @@ export interface GlazeUse {
  */
 export function glazeUse(question: {
   pieces: readonly PiecesToCoat[];
-  bucket: Omit<SlurryReading, 'volumeMl'> & { volumeMl: number };
+  bucket: Omit<SlurryReading, 'volumeMl'> & { volumeMl: number; state?: SlurryState | undefined };
   /** Glaze that must stay in the bucket for the last piece to go under, mL. */
   stayMl?: number;
 }): GlazeUse {
   const { pieces, bucket } = question;
+  const { density, state } = bucket;
   const gramsPerMl = dryGrams({ ...bucket, volumeMl: 1 });
   const roomMl = Math.max(0, requireNotNegative('volumeMl', bucket.volumeMl) - requireNotNegative('volumeMl', question.stayMl ?? 0));
   const rows = pieces.map((piece): GlazeUseRow => {
-    const grams = dryGramsForPieces({ pieces: [piece], density: bucket.density });
-    const one = dryGramsForPieces({ pieces: [{ ...piece, count: 1 }], density: bucket.density });
+    const grams = dryGramsForPieces({ pieces: [piece], density, state });
+    const one = dryGramsForPieces({ pieces: [{ ...piece, count: 1 }], density, state });
     return {
       ...piece,
       dryGrams: grams,

@@ -134,7 +134,15 @@ describe('the starting guess', () => {
     expect(basis).toEqual({ kind: 'startingGuess' });
     expect(lowMm!).toBeLessThan(coat.coatMm);
     expect(highMm!).toBeGreaterThan(coat.coatMm);
-    expect(Math.log(highMm! / coat.coatMm)).toBeLessThan(EIGHTY_PERCENT_Z * PRIOR_LN_SD * Math.sqrt(3));
+    const { meanLowMm, meanHighMm } = predictCoat({ ...POT, seconds: 3 });
+    expect(Math.log(meanHighMm! / coat.coatMm)).toBeLessThan(EIGHTY_PERCENT_Z * PRIOR_LN_SD * Math.sqrt(3));
+    // One dip scatters about the mean: its band is the wider one, and stays where the mean is known.
+    expect(lowMm!).toBeLessThan(meanLowMm!);
+    const none = [0, 0, 0];
+    const known = predictCoat({ ...POT, seconds: 3 }, { shift: [0, 0, 0], covariance: [none, none, none], basis: { kind: 'startingGuess' } });
+    expect(known.meanHighMm).toBeCloseTo(coat.coatMm, 9);
+    expect(Math.log(known.highMm! / coat.coatMm)).toBeGreaterThan(EIGHTY_PERCENT_Z * 0.08);
+    expect(Math.log(known.highMm! / coat.coatMm)).toBeLessThan(EIGHTY_PERCENT_Z * 0.2);
   });
 
   it('a thick bucket gives the same coat sooner', () => {

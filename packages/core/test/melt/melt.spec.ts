@@ -6,6 +6,7 @@ import {
   coneCelsius,
   coneReached,
   firingFromPeak,
+  peakOfFiring,
   FLOW_ACTIVATION,
   flowFromRun,
   flowFromWord,
@@ -80,6 +81,15 @@ describe('cones', () => {
     const work = (holdMinutes: number): number =>
       heatWorkHours({ firing: firingFromPeak({ peakCelsius: 1210, hoursUp: 9, holdMinutes }), activationKjPerMol: FLOW_ACTIVATION });
     expect(work(30)).toBeGreaterThan(work(0));
+  });
+
+  it('what was set for a firing is read back from its curve', () => {
+    for (const set of [
+      { peakCelsius: 1200, hoursUp: 10, holdMinutes: 15 },
+      { peakCelsius: 1040, hoursUp: 7.5, holdMinutes: 0 },
+    ])
+      expect(peakOfFiring({ points: firingFromPeak(set) })).toEqual(set);
+    expect(() => peakOfFiring({ points: [] })).toThrow('no curve yet');
   });
 
   it('the peak for a cone reaches that cone, hold and cooling counted', () => {

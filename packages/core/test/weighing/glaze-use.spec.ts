@@ -1,4 +1,4 @@
-import { glazeUse } from '../../src/index';
+import { equalCoats, glazeUse } from '../../src/index';
 
 const bucket = { volumeMl: 5000, sg: 1.45, density: 2.6 };
 const cups = { count: 20, areaCm2: 300, coatMm: 0.5, method: 'dip' as const };
@@ -11,6 +11,14 @@ describe('glaze for a list of pieces', () => {
     expect(slurryMl).toBeCloseTo(429 / 0.73125, 6);
     expect(leftMl).toBeCloseTo(5000 - slurryMl, 6);
     expect(rows[0]).toMatchObject({ bucketCovers: Math.floor((5000 * 0.73125) / 21.45) });
+  });
+
+  it('a flocculated bucket packs its coat more loosely, and takes less for the same millimetres; the other ways agree', () => {
+    const loose = glazeUse({ pieces: [cups], bucket: { ...bucket, state: 'flocculated' } });
+    expect(loose.dryGrams).toBeCloseTo((429 * 0.42) / 0.5, 6);
+    const situation = { sg: 1.45, density: 2.6, state: 'flocculated', bisqueCone: '05', wallMm: 6, faces: 2 } as const;
+    const dip = equalCoats({ coatMm: 0.5, areaCm2: 20 * 300, situation, volumeMlPerDryGram: 1 / 0.73125 }).find((one) => one.method === 'dip')!;
+    expect(dip.glazeMl).toBeCloseTo(loose.slurryMl, 6);
   });
 
   it('what must stay in the bucket is not there for the pieces', () => {

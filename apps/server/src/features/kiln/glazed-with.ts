@@ -29,6 +29,7 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
         sg: done?.sg ?? null,
         coatMm: step.coatMm ?? null,
         seconds: done?.seconds ?? step.seconds ?? null,
+        ...(done?.seconds === undefined && step.seconds !== undefined ? { secondsPlanned: true } : {}),
         doneAt: done?.at ?? null,
       };
     });

@@ -1,5 +1,6 @@
 import { dryGramsOfCoat } from '../../coat/weight/glaze-in-coat';
 import { STATE_GUESSES } from '../../coat/prediction/state-guesses';
+import type { SlurryState } from '../../slurry/slurry-state';
 import type { PieceShape } from '../../geometry/piece-form';
 import { areaCm2 } from '../../geometry/profile';
 import { bisect } from '../../math/bisect';
@@ -15,7 +16,7 @@ const LEVEL_ML = 5;
  * @param question - piece and bucket
  * @param question.piece - the form; its outside counts, without handles and lugs
  * @param question.coatMm - dry thickness, mm
- * @param question.contents - what is in the bucket: `volumeMl`, `dryGrams` and the powder's `density`, g/mL
+ * @param question.contents - what is in the bucket: `volumeMl`, `dryGrams`, the powder's `density`, g/mL, and how the slurry stands
  * @throws PotterError for a negative thickness
  * @example
  * coatSlurryMl({ piece: shapeOf({ shapeId: 'cup' }), coatMm: 0, contents: { volumeMl: 1000, dryGrams: 700, density: 2.6 } }) // 0
@@ -27,9 +28,9 @@ export function coatSlurryMl({
 }: {
   piece: Pick<PieceShape, 'outside'>;
   coatMm: number;
-  contents: { volumeMl: number; dryGrams: number; density: number };
+  contents: { volumeMl: number; dryGrams: number; density: number; slurryState?: SlurryState | undefined };
 }): number {
-  const { packing } = STATE_GUESSES.normal;
+  const { packing } = STATE_GUESSES[contents.slurryState ?? 'normal'];
   const grams = dryGramsOfCoat({ coatMm, areaCm2: areaCm2({ profile: piece.outside }), packing, density: contents.density });
   return (grams * contents.volumeMl) / contents.dryGrams;
 }

@@ -6,10 +6,13 @@ export interface CoatCurvePoint {
   coatMm: number;
   lowMm: number;
   highMm: number;
+  /** 80 % band of the mean. */
+  meanLowMm: number;
+  meanHighMm: number;
 }
 
 /**
- * Returns the coat against seconds with its 80 % band, for a chart. Empty when the bucket is too thick to dip in.
+ * Returns the coat against seconds with the 80 % bands of the next dip and of the mean, for a chart. Empty when the bucket is too thick to dip in.
  *
  * @param question - the situation; `points`, at least 2; `mostSeconds`, where the curve ends
  * @param knowledge - what is known of this glaze on this body; starting guesses when left out
@@ -27,8 +30,11 @@ export function coatCurve(
   for (let i = 0; i < points; i++) {
     // Points lie close together where the curve is steep: it rises with the root of time.
     const seconds = mostSeconds * (i / (points - 1)) ** 2;
-    const { coat, lowMm, highMm } = predict(seconds);
-    if (coat.kind === 'ok') curve.push({ seconds, coatMm: coat.coatMm, lowMm: lowMm ?? coat.coatMm, highMm: highMm ?? coat.coatMm });
+    const { coat, ...band } = predict(seconds);
+    if (coat.kind !== 'ok') continue;
+    const { coatMm } = coat;
+    const { lowMm = coatMm, highMm = coatMm, meanLowMm = coatMm, meanHighMm = coatMm } = band;
+    curve.push({ seconds, coatMm, lowMm, highMm, meanLowMm, meanHighMm });
   }
   return curve;
 }

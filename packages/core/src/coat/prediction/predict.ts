@@ -9,6 +9,10 @@ import type { SlurryState } from '../../slurry/slurry-state';
 import { STATE_GUESSES, BODY_DENSITY } from './state-guesses';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';
 
+/** One dip differs from the next by this in ln(coat), as those that were weighed show. */
+export const DIP_LN_SD = 0.08;
+/** People count seconds to about 0.3 s. */
+export const SECONDS_SD = 0.3;
 export const LONGEST_DIP_SECONDS = 60;
 /** Step of the central differences, in ln. */
 const DELTA_STEP = 0.05;
@@ -36,16 +40,19 @@ export interface CoatSituation {
 export interface CoatPrediction {
   basis: CoatBasis;
   coat: DipCoat;
-  /** Standard deviation of ln(coat). */
+  /** Of the next dip: standard deviation of ln(coat), with what is known, the dip's own scatter, and hands that count seconds. */
   lnSd?: number;
-  /** 80 % band, mm; left out when the bucket is too thick to dip in. */
+  /** Its 80 % band, mm; left out when the bucket is too thick to dip in. */
   lowMm?: number;
   highMm?: number;
+  /** 80 % band of the mean of many such dips, mm. */
+  meanLowMm?: number;
+  meanHighMm?: number;
 }
 
 /**
- * Returns the predicted dry coat of a dip with its 80 % band, and what the prediction rests on. The band is that of ln(coat), by the delta
- * method.
+ * Returns the predicted dry coat of a dip with its 80 % band, and what the prediction rests on. The band of the mean is that of ln(coat), by the
+ * delta method. The band of the next dip adds what one dip differs from another, and that people count seconds to about 0.3 s.
  *
  * @param question - the situation and `seconds`, 0 or more
  * @param knowledge - what is known of this glaze on this body; starting guesses when left out
@@ -88,10 +95,23 @@ export function coatPredictor(situation: CoatSituation, knowledge: CoatKnowledge
     const slopes = coat.coatMm > 0 ? pairs.map(([up, down]) => Math.log(at(up) / at(down)) / (2 * DELTA_STEP)) : [0, 0, 0];
     let variance = 0;
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) variance += slopes[i]! * slopes[j]! * covariance[i]![j]!;
-    const lnSd = Math.sqrt(Math.max(0, variance));
-    const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
-    return { basis, coat, lnSd, lowMm: coat.coatMm / spread, highMm: coat.coatMm * spread };
+    const meanLnSd = Math.sqrt(Math.max(0, variance));
+    const lnSd = Math.hypot(meanLnSd, DIP_LN_SD, lnSdOfHand(middle, seconds));
+    const [meanLowMm, meanHighMm] = band(coat.coatMm, meanLnSd);
+    const [lowMm, highMm] = band(coat.coatMm, lnSd);
+    return { basis, coat, lnSd, lowMm, highMm, meanLowMm, meanHighMm };
   };
+}
+
+const band = (coatMm: number, lnSd: number): [lowMm: number, highMm: number] => {
+  const spread = Math.exp(EIGHTY_PERCENT_Z * lnSd);
+  return [coatMm / spread, coatMm * spread];
+};
+
+/** How far ln(coat) goes with the 0.3 s that a hand is early or late. */
+function lnSdOfHand(dip: Omit<Dip, 'seconds'>, seconds: number): number {
+  const [early, late] = [Math.max(0, seconds - SECONDS_SD), seconds + SECONDS_SD].map((at) => checkedDipCoat(dip, at));
+  return early!.kind === 'ok' && late!.kind === 'ok' && early!.coatMm > 0 ? Math.log(late!.coatMm / early!.coatMm) / 2 : 0;
 }
 
 /**

@@ -61,6 +61,10 @@ export class Api {
     return this.checked(this.http.put(`/api${path}`, body), schema);
   }
 
+  delete<T>(path: string, schema: z.ZodType<T>): Observable<T> {
+    return this.checked(this.http.delete(`/api${path}`), schema);
+  }
+
   private checked<T>(answer: Observable<unknown>, schema: z.ZodType<T>): Observable<T> {
     return answer.pipe(
       timeout(ANSWER_WAIT_MS),

@@ -13,6 +13,13 @@ import {
   eventsAnswerSchema,
   firingSchema,
   photoAnswerSchema,
+  putAwaySchema,
+  recordDeletedSchema,
+  recordUsesSchema,
+  type PutAway,
+  type PutAwayChange,
+  type RecordKind,
+  type RecordUses,
   pieceSchema,
   powderMovesSchema,
   powderSchema,
@@ -161,6 +168,13 @@ export class StudioApi {
     form.append('photo', file);
     return this.post('/photos', form, photoAnswerSchema);
   }
+
+  putAwayList = (): Observable<PutAway[]> => this.list('/away', putAwaySchema);
+  changePutAway = (kind: RecordKind, id: string, change: PutAwayChange): Observable<PutAway[]> =>
+    this.put(`/records/${kind}/${id}/away`, change, z.array(putAwaySchema));
+  recordUses = (kind: RecordKind, id: string): Observable<RecordUses> => this.get(`/records/${kind}/${id}/uses`, recordUsesSchema);
+  deleteRecord = (kind: RecordKind, id: string): Observable<unknown> =>
+    this.write((studio) => this.api.delete(`${studio}/records/${kind}/${id}`, recordDeletedSchema));
 
   search = (text: string): Observable<SearchHit[]> => this.get(`/search?q=${encodeURIComponent(text)}`, z.array(searchHitSchema));
   sendEvents = (events: BenchEvent[]): Observable<EventsAnswer> => this.post('/events', { events }, eventsAnswerSchema);

@@ -30,6 +30,7 @@ import { StudioStore } from '../../data/state/studio-store';
 import { comparisonCurves } from './answer/comparison-curves';
 import { facesOf, pieceTreatments, questionSchema, START, type Question } from './answer/coat-question';
 import { curveSeconds } from './coat-words';
+import { PutAwayStore } from '../../data/state/put-away-store';
 
 /** Enough for a curve that bends once; each point is computed and painted on every move of a drag. */
 const CURVE_POINTS = 80;
@@ -41,6 +42,7 @@ const USUAL_WALL_MM = 5;
 export class CoatScreen {
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
+  private readonly away = inject(PutAwayStore);
   readonly all = apiResource(() =>
     combineLatest({
       buckets: this.api.buckets(),
@@ -78,7 +80,11 @@ export class CoatScreen {
     const { glazeId, bodyId } = this.pair();
     return this.all.value()?.windows.find((one) => one.glazeId === glazeId && one.bodyId === bodyId);
   });
-  readonly window = computed(() => this.windowDocument()?.changes.at(-1)?.window);
+  /** A window that is put away decides nothing. */
+  readonly window = computed(() => {
+    const document = this.windowDocument();
+    return document && !this.away.find({ kind: 'window', id: document.id }) ? document.changes.at(-1)?.window : undefined;
+  });
 
   readonly wall = computed(() => {
     const bisque = this.bisque();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts } from '@cazuela/core';
+import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts, type CoatPrediction } from '@cazuela/core';
 import { map } from 'rxjs';
 import * as z from 'zod';
 import { Clock } from '../../data/state/clock';
@@ -196,11 +196,16 @@ export class CoatStation {
       held: this.held(),
     });
   });
+  /** What one dip differs from another averages out over many. */
+  protected meanWords(band: CoatPrediction | undefined): string {
+    return band?.meanLowMm === undefined ? '' : `Many such dips average ${this.units.coat(band.meanLowMm)} to ${this.units.coat(band.meanHighMm!)}.`;
+  }
+
   protected readonly chartWords = computed(() => {
     const result = this.screen.result();
     const last = result?.kind === 'ok' ? result.value.curve.at(-1) : undefined;
     return last
-      ? `Coat against seconds: up to ${this.units.coat(last.coatMm)} after ${this.units.seconds(last.seconds)}, 80 % band ${this.units.coat(last.lowMm)} to ${this.units.coat(last.highMm)}.`
+      ? `Coat against seconds: up to ${this.units.coat(last.coatMm)} after ${this.units.seconds(last.seconds)}, the next dip four times in five ${this.units.coat(last.lowMm)} to ${this.units.coat(last.highMm)}.`
       : '';
   });
   protected readonly bucketOptions = computed((): FieldOption[] =>

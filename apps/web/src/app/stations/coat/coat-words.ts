@@ -134,7 +134,7 @@ export function basisWords(basis: CoatBasis, coverage: Coverage, lotIsTested = t
           : glaze > 0
             ? `${dips(glaze)} of this glaze on other bodies; how thirsty this one is stays a guess.`
             : `${dips(body)} of other glazes on this body; how this glaze builds up stays a guess.`;
-  const held = coverage.of >= 3 ? ` ${coverage.inside} of the studio’s last ${coverage.of} dips fell inside what was said before.` : '';
+  const held = coverage.of >= 3 ? ` ${coverage.inside} of the studio’s last ${coverage.of} dips fell inside the band shown for them.` : '';
   return { what: 'Learnt:', how: `from ${leans}${glaze + body > 0 ? water : ''}${held}` };
 }
 

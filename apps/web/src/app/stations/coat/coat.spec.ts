@@ -33,8 +33,8 @@ describe('the coat station', () => {
 
   it('gives seconds for a coat and a coat for seconds, each with its range and its ground', async () => {
     const { text } = await open();
-    expect(text).toMatch(/\d\.\d s for 0\.60 mm; expect 0\.\d\d mm to 0\.\d\d mm/);
-    expect(text).toMatch(/0\.\d\d mm after 3\.0 s; 0\.\d\d mm to \d\.\d\d mm/);
+    expect(text).toMatch(/\d\.\d s for 0\.60 mm; the next dip gives 0\.\d\d mm to 0\.\d\d mm/);
+    expect(text).toMatch(/0\.\d\d mm after 3\.0 s; the next dip 0\.\d\d mm to \d\.\d\d mm/);
     expect(text).toContain('Starting guess: from SG, how the liquid stands, bisque cone and wall alone.');
   });
 
@@ -105,7 +105,7 @@ describe('the coat station', () => {
       const [screen] = await openWith(...thin);
       expect(seconds(screen)).toBeGreaterThan(1.3 * guess);
       expect(screen.text).toContain('Learnt: from 5 dips of this glaze on this body.');
-      expect(screen.text).toMatch(/\d of the studio’s last 5 dips fell inside what was said before\./);
+      expect(screen.text).toMatch(/\d of the studio’s last 5 dips fell inside the band shown for them\./);
     });
 
     it('of another body still helps, and says so', async () => {

@@ -12,6 +12,8 @@ import { DayScreen } from './day-screen';
 import { DateField } from '../../ui/date-field';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { RecordMenu } from '../../parts/records/record-menu';
+import { PutAwayNote } from '../../parts/records/put-away-note';
 
 /** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
@@ -19,7 +21,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [CodeCheck, DateField, EmptyState, MatButton, MatIcon, NumberField, ResourceState, RouterLink],
+  imports: [CodeCheck, DateField, EmptyState, MatButton, MatIcon, NumberField, PutAwayNote, RecordMenu, ResourceState, RouterLink],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',

@@ -88,11 +88,11 @@ export class DayScreen {
 
   done(step: DayStep, seconds: number | null): void {
     const sg = this.all.value()?.buckets.find((bucket) => bucket.id === step.bucketId)?.contents?.sg;
-    const took = seconds ?? step.seconds;
     this.note(`Done: ${step.words}`, {
       type: 'stepDone',
       stepId: step.id,
-      ...(took === undefined ? {} : { seconds: Number(took.toFixed(1)) }),
+      // Planned seconds are not told as what hands did.
+      ...(seconds === null ? {} : { seconds: Number(seconds.toFixed(1)) }),
       ...(sg === undefined ? {} : { sg }),
     });
   }

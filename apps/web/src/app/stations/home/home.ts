@@ -15,6 +15,7 @@ import { nowRow } from './now-words';
 import { Expansion } from '../../ui/expansion';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { PutAwayStore } from '../../data/state/put-away-store';
 
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
@@ -31,6 +32,7 @@ export class Home {
   private readonly clock = inject(Clock);
   private readonly units = inject(Units);
   private readonly now = inject(NOW);
+  private readonly away = inject(PutAwayStore);
   protected readonly studio = inject(StudioStore).studio;
   protected readonly all = apiResource(() =>
     combineLatest({
@@ -49,7 +51,7 @@ export class Home {
     if (!all) return [];
     return whatNow({
       nowAt: this.clock.at(),
-      batches: all.batches.map((batch) => ({
+      batches: this.away.without('batch', all.batches).map((batch) => ({
         ...batch,
         expectedMl: batch.plan.expectedMl,
         lineCount: batch.plan.lines.length,
@@ -62,9 +64,12 @@ export class Home {
         sgHigh: bucket.body.sgHigh,
         contents: bucket.contents,
       })),
-      day: all.days.find((day) => day.date === localDay(this.now())),
-      firings: all.firings.map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
-      unreadTiles: all.tiles
+      day: this.away.without('day', all.days).find((day) => day.date === localDay(this.now())),
+      firings: this.away
+        .without('firing', all.firings)
+        .map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
+      unreadTiles: this.away
+        .without('tile', all.tiles)
         .filter(({ body }) => body.cone !== undefined && body.strips.every((strip) => strip.verdict === undefined))
         .map(({ code, body }) => ({ code, glazeName: body.glazeName, bucketId: body.bucketId, bodyId: body.bodyId })),
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),

@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { firingBodySchema } from '@cazuela/contract';
-import { attempt, coneReached, firingFromPeak, peakForCone } from '@cazuela/core';
+import { firingBodySchema, type Firing } from '@cazuela/contract';
+import { attempt, coneReached, firingFromPeak, peakForCone, peakOfFiring } from '@cazuela/core';
 import { merge } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
@@ -33,7 +33,10 @@ const USUAL_HOLD_MINUTES = 10;
 export class FiringForm {
   /** Kilns of earlier firings. */
   readonly kilns = input.required<readonly string[]>();
+  /** A firing noted before, to be corrected. */
+  readonly correcting = input<Firing>();
   readonly kept = output<string>();
+  readonly left = output<void>();
   private readonly api = inject(StudioApi);
   private readonly notice = inject(Notice);
   protected readonly keeping = createMutation();
@@ -68,6 +71,14 @@ export class FiringForm {
     merge(wantedCone.valueChanges, hoursUp.valueChanges, holdMinutes.valueChanges)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.solvePeak());
+    effect(() => {
+      const firing = this.correcting();
+      if (!firing) return;
+      const { kiln, startedAt, wantedCone: cone, points } = firing.body;
+      // No new peak is worked out: it was another one that was noted.
+      this.form.reset({ kiln, startedAt: localMinute(new Date(startedAt)), wantedCone: cone, ...peakOfFiring({ points }) }, { emitEvent: false });
+      this.form.updateValueAndValidity();
+    });
     askBeforeLeaving(() => this.form.dirty);
   }
 
@@ -84,20 +95,28 @@ export class FiringForm {
     const { kiln, startedAt, wantedCone } = this.form.getRawValue();
     const started = new Date(startedAt);
     if (this.form.invalid || curve?.kind !== 'ok' || Number.isNaN(started.getTime())) return;
-    const id = uuid();
+    const before = this.correcting();
+    const id = before?.id ?? uuid();
+    const asNoted = before && isSamePeak(peakOfFiring({ points: before.body.points }), this.form.getRawValue());
     const body = {
       kiln: kiln.trim() || this.kilns()[0] || 'Kiln',
-      startedAt: started.toISOString(),
+      // The field knows minutes only: a start that was not touched keeps its seconds.
+      startedAt: before && localMinute(new Date(before.body.startedAt)) === startedAt ? before.body.startedAt : started.toISOString(),
       wantedCone,
-      witnessCone: null,
-      points: curve.value.points,
+      witnessCone: before?.body.witnessCone ?? null,
+      // A curve that was not changed stays as it was logged.
+      points: asNoted ? before.body.points : curve.value.points,
     };
-    this.keeping.run(this.api.createFiring(id, body), () => {
+    this.keeping.run(before ? this.api.updateFiring(id, before.version, body) : this.api.createFiring(id, body), () => {
       this.form.markAsPristine();
       this.kept.emit(id);
-      this.notice.tell('The firing is kept.');
+      this.notice.tell(before ? 'The firing is corrected.' : 'The firing is kept.');
     });
   }
 }
+
+type Peak = Partial<Record<'peakCelsius' | 'hoursUp' | 'holdMinutes', number | null>>;
+const isSamePeak = (one: Peak, other: Peak): boolean =>
+  one.peakCelsius === other.peakCelsius && one.hoursUp === other.hoursUp && one.holdMinutes === other.holdMinutes;
 
 const localMinute = (date: Date): string => new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);

@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { HOUR_MS, attempt, coneReached, kilnNow } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { Clock } from '../../data/state/clock';
@@ -17,10 +17,14 @@ import { SelectField } from '../../ui/select-field';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { PutAwayStore } from '../../data/state/put-away-store';
+import { RecordMenu } from '../../parts/records/record-menu';
+import { PutAwayNote } from '../../parts/records/put-away-note';
+import { PutAwayLink } from '../../parts/records/put-away-link';
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [EmptyState, FiringCurve, FiringForm, MatButton, ResourceState, ResultForm, RouterLink, SelectField],
+  imports: [EmptyState, FiringCurve, FiringForm, MatButton, PutAwayLink, PutAwayNote, RecordMenu, ResourceState, ResultForm, RouterLink, SelectField],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,17 +32,22 @@ import { EmptyState } from '../../ui/empty-state';
 export class KilnStation {
   /** From the address: the firing. */
   readonly firing = input<string>();
+  /** From the address: the result to correct. */
+  readonly correct = input<string>();
   private readonly api = inject(StudioApi);
+  private readonly router = inject(Router);
+  private readonly away = inject(PutAwayStore);
   protected readonly clock = inject(Clock);
   protected readonly units = inject(Units);
   protected readonly reading = createMutation();
   protected readonly when = formatWhen;
   protected readonly full = formatDateTime;
   protected readonly all = apiResource(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
-  protected readonly chosenId = linkedSignal(() => this.firing());
+  protected readonly firings = computed(() => this.away.without('firing', this.all.value()?.firings ?? []));
+  protected readonly pieces = computed(() => this.away.without('piece', this.all.value()?.pieces ?? []));
   protected readonly chosen = computed(() => {
     const firings = this.all.value()?.firings ?? [];
-    return firings.find((firing) => firing.id === this.chosenId()) ?? firings[0];
+    return firings.find((firing) => firing.id === this.firing()) ?? this.firings()[0];
   });
   protected readonly byCurve = computed(() => {
     const firing = this.chosen();
@@ -60,8 +69,12 @@ export class KilnStation {
         'canBeOpened'
     );
   });
-  protected readonly results = computed(() => (this.all.value()?.results ?? []).filter((result) => result.body.firingId === this.chosen()?.id));
+  protected readonly results = computed(() =>
+    this.away.without('result', this.all.value()?.results ?? []).filter((result) => result.body.firingId === this.chosen()?.id),
+  );
 
+  protected readonly corrected = computed(() => this.all.value()?.results.find((result) => result.id === this.correct()));
+  protected readonly correctingFiring = signal(false);
   protected readonly planning = signal(false);
   protected readonly kilns = computed(() => [...new Set((this.all.value()?.firings ?? []).map((firing) => firing.body.kiln))]);
 
@@ -74,10 +87,22 @@ export class KilnStation {
   });
   protected readonly witnessCones = [['', 'not read'], ...CONE_OPTIONS] as const;
 
-  protected lit(firingId: string): void {
+  /** What is chosen stands in the address, so that it can be sent, reloaded and gone back to. */
+  protected choose(firing: string | null): void {
+    void this.router.navigate(['/kiln'], { queryParams: { firing } });
+  }
+
+  protected lit(firing: string): void {
     this.planning.set(false);
-    this.chosenId.set(firingId);
+    this.correctingFiring.set(false);
     this.all.reload();
+    this.choose(firing || null);
+  }
+
+  /** The result is as it should be, or is left: its firing is shown again. */
+  protected readResult(): void {
+    this.all.reload();
+    if (this.correct()) this.choose(this.chosen()?.id ?? null);
   }
 
   /** A witness cone read by eye counts before the curve. */

@@ -80,6 +80,46 @@ describe('the kiln', () => {
   });
 });
 
+describe('correcting what was noted', () => {
+  let records: FakeRecords;
+  const of = firing(60);
+  const cup = result(CUP, of);
+  const open = async (inputs: Record<string, unknown>): Promise<Screen<KilnStation>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(KilnStation, inputs);
+    records.answer('/firings', [of]);
+    records.answer('/results', [cup]);
+    records.answer('/pieces', [CUP]);
+    await screen.settle();
+    return screen;
+  };
+
+  it('a result: everything that was said stands there, and what is changed is kept at its version', async () => {
+    const screen = await open({ firing: of.id, correct: cup.id });
+    expect(screen.text).toContain('Correct Cup');
+    expect(screen.field('What it looks like').value).toBe('just as drawn');
+    await screen.press('2 stars');
+    await screen.press('crawled');
+    await screen.press('Keep the correction');
+    const put = records.http.expectOne((one) => one.method === 'PUT');
+    expect(put.request.body).toMatchObject({
+      version: 1,
+      body: { pieceId: CUP.id, stars: 2, faults: [{ fault: 'crawled' }], note: 'just as drawn' },
+    });
+  });
+
+  it('a firing: its peak is read from its curve, and a curve that is not touched stays as it was', async () => {
+    const screen = await open({ firing: of.id });
+    await screen.press('Correct what was noted');
+    expect(screen.field('Kiln').value).toBe(of.body.kiln);
+    await screen.type('Kiln', 'Grillo');
+    await screen.press('Keep the correction');
+    const put = records.http.expectOne((one) => one.method === 'PUT');
+    expect(put.request.body).toMatchObject({ version: 1, body: { ...of.body, kiln: 'Grillo' } });
+  });
+});
+
 describe('noting a result', () => {
   let records: FakeRecords;
   const of = firing(60);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { FAULTS, LIMITS, resultBodySchema, type Piece, type ResultBody } from '@cazuela/contract';
+import { FAULTS, LIMITS, resultBodySchema, type Piece, type Result, type ResultBody } from '@cazuela/contract';
 import { of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
@@ -34,7 +34,11 @@ export class ResultForm {
   /** The cone of this firing, as far as it is known. */
   readonly cone = input.required<string>();
   readonly pieces = input.required<readonly Piece[]>();
+  /** A result noted before, to be corrected. */
+  readonly correcting = input<Result>();
   readonly kept = output<void>();
+  /** The correction was left. */
+  readonly left = output<void>();
   private readonly api = inject(StudioApi);
   protected readonly keeping = createMutation();
   protected readonly faults = FAULTS;
@@ -49,6 +53,8 @@ export class ResultForm {
     () => this.keeping.failure()?.problem,
   );
   protected readonly photo = signal<File | undefined>(undefined);
+  /** The photo of a result that is corrected stays until it is taken off or another is chosen. */
+  protected readonly keptPhotoId = signal<string | null>(null);
   private readonly notice = inject(Notice);
   protected readonly photoSays = computed(() => {
     const file = this.photo();
@@ -65,7 +71,27 @@ export class ResultForm {
       const cone = this.cone();
       if (this.form.controls.coneReached.pristine) this.form.controls.coneReached.setValue(cone);
     });
+    effect(() => {
+      const result = this.correcting();
+      if (!result) return;
+      const { photoId, firingId: _firing, faults, ...said } = result.body;
+      this.form.reset({ ...said, faults: [...faults] });
+      this.keptPhotoId.set(photoId);
+    });
     askBeforeLeaving(() => this.form.dirty);
+  }
+
+  protected leave(): void {
+    this.clear();
+    this.left.emit();
+  }
+
+  private clear(): void {
+    this.resultId = uuid();
+    this.form.reset({ coneReached: this.cone() });
+    this.photo.set(undefined);
+    this.keptPhotoId.set(null);
+    this.keeping.clear();
   }
 
   protected has(fault: Fault['fault']): boolean {
@@ -92,12 +118,15 @@ export class ResultForm {
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
     const { faults, ...said } = this.form.getRawValue();
     const body = { ...said, faults: [...faults], firingId: this.firingId() };
-    this.keeping.run(photo$.pipe(switchMap((photo) => this.api.createResult(this.resultId, { ...body, photoId: photo?.id ?? null }))), (result) => {
-      this.notice.tell(`${result.pieceName} is noted.`);
-      this.resultId = uuid();
-      this.form.reset({ coneReached: this.cone() });
-      this.photo.set(undefined);
+    const before = this.correcting();
+    const send = (photoId: string | null): Observable<Result> =>
+      before
+        ? this.api.updateResult(before.id, before.version, { ...body, firingId: before.body.firingId, photoId })
+        : this.api.createResult(this.resultId, { ...body, photoId });
+    this.keeping.run(photo$.pipe(switchMap((photo) => send(photo?.id ?? this.keptPhotoId()))), (result) => {
+      this.notice.tell(`${result.pieceName} is ${before ? 'corrected' : 'noted'}.`);
       photoField.clear();
+      this.clear();
       this.kept.emit();
     });
   }

@@ -24,6 +24,8 @@ import { ScaleCard } from './scale-card';
 import { readStudio, scaleForm, studioForm, vesselForm, type StudioForm } from './studio-form';
 import { VesselCard } from './vessel-card';
 import { Notice } from '../../ui/notice';
+import { PutAwayStore } from '../../data/state/put-away-store';
+import { PutAwayLink } from '../../parts/records/put-away-link';
 
 /** Checks of a scale that are kept: some years of them. */
 const MOST_CHECKS = 60;
@@ -41,6 +43,7 @@ const NEW_VESSEL: Omit<Vessel, 'id'> = { name: 'Cylinder 100 mL', tareGrams: 0, 
     MatButton,
     MatIcon,
     NumberField,
+    PutAwayLink,
     ReactiveFormsModule,
     RouterLink,
     ScaleCard,
@@ -64,7 +67,10 @@ export class StudioPage {
   protected readonly members = computed(() => plainOptions(this.store.studio()?.members ?? []));
   protected readonly saving = createMutation();
   protected readonly adding = createMutation();
+  private readonly away = inject(PutAwayStore);
   protected readonly bodies = apiResource(() => this.api.bodies());
+  protected readonly shownBodies = computed(() => this.away.without('body', this.bodies.value() ?? []));
+  protected readonly awayCount = computed(() => this.away.all().length);
   /** A newer studio from the records does not overwrite what is typed. */
   protected readonly form = linkedSignal<ReturnType<StudioStore['studio']>, StudioForm | undefined>({
     source: this.store.studio,

@@ -11,11 +11,14 @@ import { SelectField } from '../../ui/select-field';
 import { plainOptions } from '../../ui/options';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { PutAwayStore } from '../../data/state/put-away-store';
+import { RecordMenu } from '../../parts/records/record-menu';
+import { PutAwayLink } from '../../parts/records/put-away-link';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [EmptyState, MatButton, ResourceState, RouterLink, SelectField, TextField],
+  imports: [EmptyState, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +27,7 @@ export class Wall {
   /** From the address: the result. */
   readonly result = input<string>();
   protected readonly api = inject(StudioApi);
+  private readonly away = inject(PutAwayStore);
   protected readonly units = inject(Units);
   protected readonly when = formatWhen;
   protected readonly faultOptions = [['', 'any fault or none'], ...plainOptions(FAULTS)] as const;
@@ -36,7 +40,8 @@ export class Wall {
   protected readonly least = signal(0);
   protected readonly shown = computed(() => {
     const words = this.words().trim().toLowerCase();
-    return (this.all.value() ?? [])
+    const all = this.all.value() ?? [];
+    return (this.result() ? all : this.away.without('result', all))
       .filter((result) => !this.result() || result.id === this.result())
       .filter((result) => result.body.stars >= this.least() && (!this.fault() || result.body.faults.some((entry) => entry.fault === this.fault())))
       .filter((result) =>
@@ -44,6 +49,11 @@ export class Wall {
       )
       .map((result) => ({ ...result, coats: result.glazedWith.filter((coat) => coat.bucketName) }));
   });
+
+  /** Seconds nobody timed are called planned. */
+  protected secondsWords({ seconds, secondsPlanned }: Result['glazedWith'][number]): string {
+    return seconds === null ? '' : `${this.units.seconds(seconds)}${secondsPlanned ? ' planned' : ''}`;
+  }
 
   protected faultWords(faults: Result['body']['faults']): string {
     return faults.map((one) => `${one.fault} (${one.where})`).join(', ');

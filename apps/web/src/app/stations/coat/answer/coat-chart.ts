@@ -21,7 +21,7 @@ const unitAtTheEnd =
 const SECONDS = unitAtTheEnd('s');
 const MILLIMETRES = unitAtTheEnd('mm');
 
-/** Coat against seconds with its 80 % band, the wanted coat as a line, the chosen time as a point, measured dips as diamonds. */
+/** Coat against seconds with the 80 % bands of the next dip and, darker, of the mean, the wanted coat as a line, the chosen time as a point, measured dips as diamonds. */
 export function coatChart(
   curve: readonly CoatCurvePoint[],
   marks: {
@@ -63,6 +63,14 @@ export function coatChart(
           fill: '+1',
         },
         { data: curve.map((point) => ({ x: point.seconds, y: point.lowMm })), borderWidth: 0, pointRadius: 0 },
+        {
+          data: curve.map((point) => ({ x: point.seconds, y: point.meanHighMm })),
+          borderWidth: 0,
+          pointRadius: 0,
+          backgroundColor: `${token('--cobalt')}33`,
+          fill: '+1',
+        },
+        { data: curve.map((point) => ({ x: point.seconds, y: point.meanLowMm })), borderWidth: 0, pointRadius: 0 },
         {
           data: curve.map((point) => ({ x: point.seconds, y: point.coatMm })),
           borderColor: token('--cobalt'),

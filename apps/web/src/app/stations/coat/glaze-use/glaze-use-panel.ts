@@ -74,7 +74,7 @@ export class GlazeUsePanel {
   protected readonly use = computed(() => {
     const contents = this.screen.bucket()?.contents;
     if (!contents) return undefined;
-    const { volumeMl, sg, density } = contents;
+    const { volumeMl, sg, density, slurryState: state } = contents;
     const stayMl = this.list().stayMl;
     return attempt(() =>
       glazeUse({
@@ -84,7 +84,7 @@ export class GlazeUsePanel {
           coatMm: row.coatMm ?? this.wanted(),
           method: row.method,
         })),
-        bucket: { volumeMl, sg, density },
+        bucket: { volumeMl, sg, density, state },
         ...(stayMl === null ? {} : { stayMl }),
       }),
     );

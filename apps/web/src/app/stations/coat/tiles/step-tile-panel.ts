@@ -17,6 +17,8 @@ import { CoatScreen } from '../coat-screen';
 import { TileCard } from './tile-card';
 import { markerWords, stripProblem, tileSteps } from './tile-words';
 import { TextField } from '../../../ui/text-field';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 const askedSchema = z.object({ wanted: z.string().max(100), highMm: z.number().nullable(), method: z.enum(['inOneGo', 'dipOverDip']) });
 type Asked = z.infer<typeof askedSchema>;
@@ -24,7 +26,7 @@ type Asked = z.infer<typeof askedSchema>;
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
 @Component({
   selector: 'cz-step-tile-panel',
-  imports: [Choice, ErrorBanner, MatButton, NumberField, TextField, TileCard],
+  imports: [Choice, ErrorBanner, MatButton, NumberField, PutAwayLink, TextField, TileCard],
   templateUrl: './step-tile-panel.html',
   styles: `
     .plan {
@@ -65,6 +67,7 @@ export class StepTilePanel {
   private readonly store = inject(StudioStore);
   protected readonly units = inject(Units);
   protected readonly making = createMutation();
+  private readonly away = inject(PutAwayStore);
   protected readonly tiles = apiResource(() => this.api.tiles());
   protected readonly made = signal<string | undefined>(undefined);
   protected readonly methods = [
@@ -79,7 +82,7 @@ export class StepTilePanel {
   protected readonly colour = computed(() => this.screen.bucket()?.body.colour ?? '#999999');
   protected readonly ofPair = computed(() => {
     const { glazeId, bodyId } = this.screen.pair();
-    return (this.tiles.value() ?? []).filter(({ body }) => body.glazeId === glazeId && body.bodyId === bodyId);
+    return this.away.without('tile', this.tiles.value() ?? []).filter(({ body }) => body.glazeId === glazeId && body.bodyId === bodyId);
   });
   protected readonly plan = computed(() => {
     const situation = this.screen.situation();

@@ -16,6 +16,8 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextField } from '../../../ui/text-field';
 import { Expansion } from '../../../ui/expansion';
 import { Notice } from '../../../ui/notice';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 const VERDICTS = ['thin', 'right', 'thick'] as const;
 /** From this point on a strip is dry enough to be read: a dip counts with the bucket as it stood. */
@@ -24,7 +26,7 @@ const USUAL_CONE = '6';
 /** One step tile: dipped and measured strip by strip, fired, looked at. Its readings are measured dips, its looks make the window. */
 @Component({
   selector: 'cz-tile-card',
-  imports: [Expansion, MatButton, NumberField, SelectField, TextField, TwoVersions],
+  imports: [Expansion, MatButton, NumberField, PutAwayNote, RecordMenu, SelectField, TextField, TwoVersions],
   templateUrl: './tile-card.html',
   styles: `
     cz-number-field {

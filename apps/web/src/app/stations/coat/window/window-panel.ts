@@ -21,13 +21,15 @@ import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
 import { FiredLooks } from './fired-looks';
 import { TextField } from '../../../ui/text-field';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 const START: CoatWindow = { thinMm: 0.4, thickMm: 0.8, looks: { thin: '', right: '', thick: '' } };
 
 /** How thick this glaze looks right on this body, how it looks outside that range, and every change with its reason. */
 @Component({
   selector: 'cz-window-panel',
-  imports: [ErrorBanner, MatButton, NumberField, ReactiveFormsModule, TextField, TwoVersions],
+  imports: [ErrorBanner, MatButton, NumberField, PutAwayNote, ReactiveFormsModule, RecordMenu, TextField, TwoVersions],
   templateUrl: './window-panel.html',
   styles: `
     button[type='submit'] {
@@ -136,4 +138,8 @@ export class WindowPanel {
   }
 
   private range = ({ thinMm, thickMm }: Pick<CoatWindow, 'thinMm' | 'thickMm'>): string => `${this.units.coat(thinMm)}–${this.units.coat(thickMm)}`;
+
+  protected reload(): void {
+    this.screen.all.reload();
+  }
 }

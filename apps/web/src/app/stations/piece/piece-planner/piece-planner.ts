@@ -30,6 +30,8 @@ import { AlternativesPanel } from './alternatives/alternatives-panel';
 import { TextField } from '../../../ui/text-field';
 import { DateField } from '../../../ui/date-field';
 import { Tabs } from '../../../ui/tabs';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -53,6 +55,8 @@ type Bench = 'alternatives' | 'run' | 'set' | 'files';
     PieceSheet,
     PieceSums,
     PlanWarnings,
+    PutAwayNote,
+    RecordMenu,
     RunPanel,
     SetPanel,
     StepsPanel,

@@ -19,6 +19,8 @@ import { Card, CardGrid } from '../../../ui/card-grid';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Room for the largest piece on the shelf, px. */
 const BOX_PX = { width: 170, height: 150 };
@@ -35,7 +37,7 @@ const sortSchema = z.object({ by: z.enum(SORTS.map(([by]) => by)) });
 
 @Component({
   selector: 'cz-piece-shelf',
-  imports: [Card, CardGrid, EmptyState, ErrorBanner, Loading, MatButton, PieceSection, PlanImport, RouterLink, SelectField, TextField],
+  imports: [Card, CardGrid, EmptyState, ErrorBanner, Loading, MatButton, PieceSection, PlanImport, PutAwayLink, RouterLink, SelectField, TextField],
   templateUrl: './piece-shelf.html',
   styleUrl: './piece-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,6 +45,7 @@ const sortSchema = z.object({ by: z.enum(SORTS.map(([by]) => by)) });
 export class PieceShelf {
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
+  private readonly away = inject(PutAwayStore);
   protected readonly creating = createMutation();
   protected readonly shapes = PIECE_SHAPES;
   protected readonly all = apiResource(() => combineLatest({ pieces: this.api.pieces(), bodies: this.api.bodies(), buckets: this.api.buckets() }));
@@ -58,7 +61,8 @@ export class PieceShelf {
     const text = this.filter().trim().toLowerCase();
     const clayOf = (piece: Piece): string => this.clays().get(piece.body.bodyId)?.name ?? '';
     const { by } = this.sort();
-    return (this.all.value()?.pieces ?? [])
+    return this.away
+      .without('piece', this.all.value()?.pieces ?? [])
       .filter((piece) => `${piece.body.name} ${clayOf(piece)}`.toLowerCase().includes(text))
       .sort((a, b) => {
         const byName = compareNames(a.body.name, b.body.name);

@@ -15,11 +15,13 @@ import { RunnerCard } from './runner-card';
 import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Runner tiles: how far each glaze runs, measured, and each pair over one another. Every piece plan uses what is learnt here. */
 @Component({
   selector: 'cz-runner-bench',
-  imports: [AutocompleteField, EmptyState, ErrorBanner, Loading, MatButton, RouterLink, RunnerCard],
+  imports: [AutocompleteField, EmptyState, ErrorBanner, Loading, MatButton, PutAwayLink, RouterLink, RunnerCard],
   templateUrl: './runner-bench.html',
   styles: `
     .row {
@@ -41,9 +43,12 @@ export class RunnerBench {
   private readonly known = inject(Glazes);
   private readonly planner = inject(PlanRunner);
   protected readonly planning = createMutation();
+  private readonly away = inject(PutAwayStore);
   protected readonly all = apiResource(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
   protected readonly tiles = linkedSignal<readonly RunnerTile[]>(() => this.all.value()?.tiles ?? []);
-  protected readonly ordered = computed(() => [...this.tiles()].sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())));
+  protected readonly ordered = computed(() =>
+    this.away.without('runner', this.tiles()).sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())),
+  );
   protected readonly glazes = computed(() => this.all.value()?.glazes.facts ?? []);
   protected readonly lower = signal('');
   protected readonly upper = signal('');

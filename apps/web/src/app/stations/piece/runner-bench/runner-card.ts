@@ -16,13 +16,14 @@ import { TwoVersions } from '../../../parts/two-versions';
 import { SelectField } from '../../../ui/select-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { Notice } from '../../../ui/notice';
+import { RecordMenu } from '../../../parts/records/record-menu';
 
 const UNMEASURED = { bandMm: null as number | null, cone: USUAL_CONE, holdMinutes: 10 as number | null, runMm: null as number | null };
 
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
   selector: 'cz-runner-card',
-  imports: [MatButton, NumberField, ReactiveFormsModule, SelectField, TwoVersions],
+  imports: [MatButton, NumberField, ReactiveFormsModule, RecordMenu, SelectField, TwoVersions],
   templateUrl: './runner-card.html',
   styles: `
     article {
@@ -67,6 +68,7 @@ const UNMEASURED = { bandMm: null as number | null, cone: USUAL_CONE, holdMinute
 export class RunnerCard {
   readonly tile = input.required<RunnerTile>();
   readonly kept = output<RunnerTile>();
+  readonly deleted = output<void>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   private readonly notice = inject(Notice);

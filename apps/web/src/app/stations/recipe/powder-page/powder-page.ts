@@ -26,6 +26,8 @@ import { OXIDES, powderForm, readPowder, type PowderForm } from './powder-form';
 import { Notice } from '../../../ui/notice';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
 
@@ -39,7 +41,9 @@ const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, s
     Expansion,
     MatButton,
     NumberField,
+    PutAwayNote,
     ReactiveFormsModule,
+    RecordMenu,
     ResourceState,
     RouterLink,
     SelectField,

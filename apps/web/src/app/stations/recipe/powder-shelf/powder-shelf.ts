@@ -15,11 +15,13 @@ import { Units } from '../../../data/units/units';
 import { TextField } from '../../../ui/text-field';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** The powders of the studio on the shelf: how full each bag is, what is low, what a kilo costs. */
 @Component({
   selector: 'cz-powder-shelf',
-  imports: [EmptyState, Expansion, MatButton, MatSort, MatSortHeader, MatTableModule, ResourceState, RouterLink, TextField],
+  imports: [EmptyState, Expansion, MatButton, MatSort, MatSortHeader, MatTableModule, PutAwayLink, ResourceState, RouterLink, TextField],
   templateUrl: './powder-shelf.html',
   styleUrl: './powder-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -29,7 +31,9 @@ export class PowderShelf {
   private readonly clipboard = inject(Clipboard);
   private readonly notice = inject(Notice);
   protected readonly units = inject(Units);
+  private readonly away = inject(PutAwayStore);
   protected readonly all = apiResource(() => this.api.powders());
+  private readonly powders = computed(() => this.away.without('powder', this.all.value() ?? []));
   protected readonly columns = ['name', 'bag', 'stock', 'price'];
   /** Until a column is chosen: what is low first, then what is there, then what was not counted. */
   protected readonly sort = signal<Sort>({ active: '', direction: '' });
@@ -37,7 +41,7 @@ export class PowderShelf {
   private readonly fullest = computed(() => Math.max(1, ...(this.all.value() ?? []).map((powder) => powder.stockGrams ?? 0)));
   protected readonly rows = computed(() => {
     const text = this.filter().trim().toLowerCase();
-    return (this.all.value() ?? [])
+    return this.powders()
       .filter((powder) => powder.name.toLowerCase().includes(text) || powder.role.includes(text))
       .map((powder) => {
         const { stockGrams, lowGrams } = powder;
@@ -54,7 +58,7 @@ export class PowderShelf {
       })
       .sort((a, b) => this.compare(a, b) || a.rank - b.rank || a.powder.name.localeCompare(b.powder.name));
   });
-  protected readonly order = computed(() => powderOrder({ powders: this.all.value() ?? [] }));
+  protected readonly order = computed(() => powderOrder({ powders: this.powders() }));
   protected readonly orderSum = computed(() => {
     const priced = this.order().filter((line) => line.cost !== undefined);
     const sum = priced.reduce((cost, line) => cost + line.cost!, 0);

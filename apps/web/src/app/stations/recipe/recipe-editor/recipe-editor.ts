@@ -38,6 +38,9 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { TextArea } from '../../../ui/text-area';
 import { Notice } from '../../../ui/notice';
 import { ResourceState } from '../../../ui/resource-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { RecordActions } from '../../../parts/records/record-actions';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -57,6 +60,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     NumberField,
     PastePanel,
     ProductPanel,
+    PutAwayNote,
     RecipeFamily,
     RecipeJar,
     RecipeLineRow,
@@ -82,6 +86,10 @@ export class RecipeEditor {
   protected readonly units = inject(Units);
   protected readonly draft = inject(RecipeDraft);
   private readonly notice = inject(Notice);
+  private readonly away = inject(PutAwayStore);
+  protected readonly records = inject(RecordActions);
+  protected readonly record = computed(() => ({ kind: 'recipe' as const, id: this.id(), name: this.draft.body().name }));
+  protected readonly isAway = computed(() => this.away.find(this.record()) !== undefined);
   protected readonly saving = createMutation();
   protected readonly opening = createMutation();
   protected readonly all = keyedResource(
@@ -126,7 +134,9 @@ export class RecipeEditor {
   });
   /** The powders under what they are for: what makes a glaze melt is not looked for among the colours. */
   protected readonly powderOptions = computed((): FieldOption[] =>
-    [...this.powders()]
+    this.away
+      .without('powder', this.powders())
+      .concat(this.powders().filter(({ id }) => this.isAwayAndUsed(id)))
       .sort((a, b) => roleRank(a) - roleRank(b) || a.name.localeCompare(b.name))
       .map(({ id, name, role }) => [id, name, role] as const),
   );
@@ -316,5 +326,14 @@ export class RecipeEditor {
       else next.delete(field);
       return next;
     });
+  }
+
+  /** A powder that was put away stays in the lines that have it. */
+  private isAwayAndUsed(id: string): boolean {
+    return this.away.find({ kind: 'powder', id }) !== undefined && this.draft.body().lines.some((line) => line.powderId === id);
+  }
+
+  protected async delete(): Promise<void> {
+    if (await this.records.delete(this.record())) await this.router.navigate(['/recipe']);
   }
 }

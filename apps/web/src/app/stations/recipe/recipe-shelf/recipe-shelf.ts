@@ -20,6 +20,8 @@ import { TextField } from '../../../ui/text-field';
 import { FiredTile } from './fired-tile';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Recipes drawn at first: nobody reads five thousand tiles, and drawing them takes seconds. */
 const AT_ONCE = 48;
@@ -40,7 +42,7 @@ type View = z.infer<typeof viewSchema>;
 /** Every recipe as its fired tile: what it does, what is over the base, and the buckets of it. */
 @Component({
   selector: 'cz-recipe-shelf',
-  imports: [Choice, EmptyState, FiredTile, MatBadge, MatButton, ResourceState, RouterLink, SelectField, TextField],
+  imports: [Choice, EmptyState, FiredTile, MatBadge, MatButton, PutAwayLink, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './recipe-shelf.html',
   styleUrl: './recipe-shelf.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,6 +50,7 @@ type View = z.infer<typeof viewSchema>;
 export class RecipeShelf {
   private readonly api = inject(StudioApi);
   private readonly units = inject(Units);
+  private readonly away = inject(PutAwayStore);
   private readonly studio = inject(StudioStore).studio;
   private readonly byFeel = computed(() => this.studio()?.reads === 'feel');
   /** Only recipes with this powder, when the address names one. */
@@ -90,7 +93,8 @@ export class RecipeShelf {
     const { sort, show } = this.view();
     const isCalled = ({ body }: Recipe): boolean =>
       body.name.toLowerCase().includes(text) || body.lines.some(({ powderId }) => this.nameOf(powderId).toLowerCase().includes(text));
-    return (this.all.value()?.recipes ?? [])
+    return this.away
+      .without('recipe', this.all.value()?.recipes ?? [])
       .filter((recipe) => isCalled(recipe) && (!this.powder() || recipe.body.lines.some((line) => line.powderId === this.powder())))
       .filter((recipe) => show === 'all' || (show === 'bucket' ? this.bucketsOf().has(recipe.id) : !recipe.fired))
       .sort((a, b) => this.compare(sort, a, b));

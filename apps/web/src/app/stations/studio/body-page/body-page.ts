@@ -25,6 +25,8 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { Notice } from '../../../ui/notice';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 const FIGURES = [
   ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30],
@@ -43,7 +45,9 @@ const FIGURES = [
     MatButton,
     MatIcon,
     NumberField,
+    PutAwayNote,
     ReactiveFormsModule,
+    RecordMenu,
     ResourceState,
     RouterLink,
     SelectField,

@@ -24,6 +24,10 @@ import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
@@ -35,6 +39,9 @@ import { EmptyState } from '../../../ui/empty-state';
     ErrorBanner,
     MatButton,
     NumberField,
+    PutAwayLink,
+    PutAwayNote,
+    RecordMenu,
     ResourceState,
     RouterLink,
     SelectField,
@@ -63,6 +70,7 @@ export class SeriesPage {
     ['stain', 'percent of stain'],
   ] as const;
   protected readonly saving = createMutation();
+  private readonly away = inject(PutAwayStore);
   protected readonly all = apiResource(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders(), series: this.api.series() }));
   protected readonly question = sessionSignal<Question>('series', START, (kept) => questionSchema.safeParse(kept).data);
   protected readonly buckets = computed(() => (this.all.value()?.buckets ?? []).filter((bucket) => (bucket.contents?.dryGrams ?? 0) > 0));
@@ -75,7 +83,9 @@ export class SeriesPage {
   });
   protected readonly stain = computed(() => this.stains().find((one) => one.id === this.question().powderId) ?? this.stains()[0]);
   protected readonly opened = computed(() => this.all.value()?.series.find((one) => one.id === this.id()));
-  protected readonly kept = computed(() => (this.all.value()?.series ?? []).map((one) => ({ ...one, when: formatDateTime(one.createdAt) })));
+  protected readonly kept = computed(() =>
+    this.away.without('series', this.all.value()?.series ?? []).map((one) => ({ ...one, when: formatDateTime(one.createdAt) })),
+  );
   /** Series marked as done here, before the list is fetched again. */
   protected readonly justDone = signal<SeriesDocument | undefined>(undefined);
   protected readonly draft = computed((): { kind: 'ok'; body: SeriesBody } | { kind: 'refused'; words: string } | undefined => {

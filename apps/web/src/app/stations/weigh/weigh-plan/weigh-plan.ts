@@ -30,6 +30,9 @@ import { Expansion } from '../../../ui/expansion';
 import { SelectField } from '../../../ui/select-field';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { PutAwayStore } from '../../../data/state/put-away-store';
+import { RecordMenu } from '../../../parts/records/record-menu';
+import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Vessels a batch is mixed in, mL, and how full one may be to stir and sieve in it. */
 const VESSELS_ML = [500, 1000, 2500, 5000, 10_000, 16_000, 30_000, 60_000, 120_000];
@@ -51,6 +54,8 @@ const BUCKET_ACROSS_MM = 260;
     MatButton,
     MatIcon,
     NumberField,
+    PutAwayLink,
+    RecordMenu,
     ResourceState,
     RouterLink,
     ScalePicture,
@@ -97,9 +102,12 @@ export class WeighPlan {
       buckets: this.api.buckets(),
     }),
   );
+  private readonly away = inject(PutAwayStore);
   protected readonly question = sessionSignal<Question>('weigh-plan', START, (kept) => questionSchema.safeParse(kept).data);
   /** Only what is mixed from powder can be weighed; jars are opened. */
-  protected readonly recipes = computed(() => (this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'));
+  protected readonly recipes = computed(() =>
+    this.away.without('recipe', this.all.value()?.recipes ?? []).filter((recipe) => recipe.body.product?.kind !== 'jar'),
+  );
   /** A jar is opened, not weighed; another recipe is not taken in its place. */
   protected readonly jar = computed(() =>
     this.all.value()?.recipes.find(({ id, body }) => id === this.question().recipeId && body.product?.kind === 'jar'),
@@ -113,7 +121,7 @@ export class WeighPlan {
     ...(this.chosen()?.body.product?.kind === 'base' ? [['label', 'by the label'] as const] : []),
   ]);
   protected readonly unfinished = computed(() =>
-    (this.all.value()?.batches ?? []).filter((batch) => batch.bucketId === null && !this.isAside(batch)),
+    this.away.without('batch', this.all.value()?.batches ?? []).filter((batch) => batch.bucketId === null && !this.isAside(batch)),
   );
   /** Batches set aside here, before the records say so. */
   private readonly givenUp = signal<Readonly<Record<string, string>>>({});
@@ -129,7 +137,7 @@ export class WeighPlan {
     const recipe = this.chosen();
     if (!all || !recipe) return [];
     const bucketIds = new Set(all.buckets.filter((bucket) => bucket.recipeId === recipe.id).map((bucket) => bucket.id));
-    return all.pieces.flatMap((piece) => {
+    return this.away.without('piece', all.pieces).flatMap((piece) => {
       const shape = PIECE_SHAPES.find((one) => one.id === piece.body.plan.shapeId);
       const count = this.question().counts[piece.id] ?? 0;
       const each = shape ? coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds }) : [];

@@ -12,6 +12,7 @@ import { contractForm, formProblem, readForm } from '../../../../ui/forms/contra
 import { askBeforeLeaving } from '../../../../ui/forms/unsaved-input';
 import { TextField } from '../../../../ui/text-field';
 import { SelectField } from '../../../../ui/select-field';
+import { RecordMenu } from '../../../../parts/records/record-menu';
 
 const SHAPES = [
   ['none', 'not measured'],
@@ -37,7 +38,7 @@ const SIDES: Readonly<Record<string, string>> = {
 /** What describes a bucket: its name, SG range, inner sizes; and putting it away when it is empty. */
 @Component({
   selector: 'cz-bucket-form',
-  imports: [MatButton, NumberField, ReactiveFormsModule, SelectField, TextField, TwoVersions],
+  imports: [MatButton, NumberField, ReactiveFormsModule, RecordMenu, SelectField, TextField, TwoVersions],
   templateUrl: './bucket-form.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -137,11 +137,11 @@ export class DippingPanel {
 
   /** Dry grams that one piece takes: by its plan where this bucket is in it, else both faces at the coat in the field. */
   private gramsFor(shape: PieceShape, planned: Piece | undefined, coatMm: number): number {
-    const { density } = this.screen.contents()!;
+    const { density, slurryState: state } = this.screen.contents()!;
     const bucketIds = new Set([this.screen.bucket()!.id]);
     const coats = planned ? coatsOfPlan({ plan: planned.body.plan, shape, count: 1, bucketIds }) : [];
     const both = { count: 1, areaCm2: 2 * areaCm2({ profile: shape.outside }), coatMm, method: 'dip' as const };
-    return dryGramsForPieces({ pieces: coats.length > 0 ? coats : [both], density });
+    return dryGramsForPieces({ pieces: coats.length > 0 ? coats : [both], density, state });
   }
 }
 
