@@ -29,7 +29,7 @@ const targetOf = async (page: Page): Promise<number> => Number((await page.locat
 async function startWithScale(page: Page, own: StudioUnderTest): Promise<void> {
   await page.goto(`${own.address}/weigh`);
   await choose(page.getByRole('combobox', { name: 'Recipe' }), 'Leche de Higo, version 1');
-  await page.getByRole('radio', { name: 'test' }).click();
+  await page.getByRole('radio', { name: 'a small test' }).click();
   await page.getByRole('button', { name: 'Start weighing' }).click();
   await expect(page.getByRole('heading', { name: 'Respirator on' })).toBeVisible();
   await pressNext(page);

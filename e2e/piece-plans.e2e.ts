@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import type { Recipe } from '@cazuela/contract';
 import type { Page } from '@playwright/test';
 import { choose } from './choose';
 import { expect, test } from './studio';
@@ -44,6 +46,21 @@ test.describe('plans an experienced potter would make', () => {
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toHaveCount(0);
     await expect(steps(page).filter({ hasText: 'Wax over the strip' })).toHaveCount(1);
     await expect(page.getByRole('checkbox', { name: 'glazed first and waxed over' })).toBeChecked();
+  });
+
+  test('a glaze nobody has mixed yet is planned with, and the batch for these pieces is one tap away', async ({ page, studio, request }) => {
+    const retama = (await studio.records<Recipe[]>(request, '/recipes')).find((one) => one.body.name === 'Retama')!;
+    const [studioNow] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
+    const id = randomUUID();
+    await request.post(`${studio.address}/api/studios/${studioNow.id}/recipes`, { data: { id, body: { ...retama.body, name: 'Retama honda' } } });
+    await begin(page, 'Cup', 'Taza honda');
+    await coat(page, 'Outside', 'outside', 1, 'Retama honda', '0.5');
+    await expect(page.getByText('Retama honda is not mixed yet: reckoned as its recipe says')).toBeVisible();
+    await expect(steps(page).filter({ hasText: /Dip the outside in Retama honda, \d+\.\d s/ })).toHaveCount(1);
+    await page.getByRole('link', { name: 'Weigh enough for these pieces' }).click();
+    await expect(page.getByRole('radio', { name: 'for my pieces' })).toHaveAttribute('aria-checked', 'true');
+    await expect(page.getByRole('textbox', { name: 'How many Taza honda' })).toHaveValue('1');
+    await expect(page.getByRole('row', { name: /Water first/ })).toBeVisible();
   });
 
   test('a planter: its drain hole taped, opened again before the glaze is bone dry, and a saucer to go with it', async ({ page }) => {

@@ -32,7 +32,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
 
   await test.step('Weigh: 5 L at 1.45, ticked with one key', async () => {
     await expect(page.getByRole('combobox', { name: 'Recipe' })).toHaveValue('Nube, version 1');
-    await page.getByRole('radio', { name: 'bucket' }).click();
+    await page.getByRole('radio', { name: 'litres' }).click();
     await page.getByLabel('Volume').fill('5');
     await page.getByLabel('SG wanted').fill('1.45');
     await expect(page.getByText('5.0 L', { exact: true })).toBeVisible();
@@ -107,7 +107,7 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
   await test.step('Coat: seconds for a coat, with its range and its ground', async () => {
     await expect(page.getByRole('combobox', { name: 'Bucket' })).toHaveValue(/^Nube, stained/);
     await page.getByLabel('Coat wanted', { exact: true }).fill('0.5');
-    await expect(page.getByText(/for 0.50 mm; expect/)).toBeVisible();
+    await expect(page.getByText(/for 0.50 mm; the next dip gives/)).toBeVisible();
     await expect(page.getByText('how this glaze builds up stays a guess.')).toBeVisible();
     await expect(page.getByRole('img', { name: /Coat against seconds/ })).toBeVisible();
     await page.getByRole('link', { name: 'Plan a piece with it' }).click();

@@ -33,5 +33,6 @@ export { BENTONITE, GUM, planBentonite, planGum, type BentonitePlan, type GumPla
 export { washBefore, type ToolInBucket } from './care/washing';
 export { solubleNames, suspensionRisk, weighedParts, type SuspensionRisk } from './events/weighed-parts';
 export { bucketCover, coatSlurryMl, type BucketCover } from './inside/bucket-cover';
+export { contentsIfMixed } from './inside/contents-if-mixed';
 export { glazeIdOf, type GlazeInBucket } from './events/glaze-id';
 export { withEarlier } from './sg/with-earlier';

@@ -43,7 +43,7 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
       ...(caution ? { caution } : {}),
       ...(glaze ? { bucketId: glaze.bucketId, bucketName: glaze.name, lightness: glaze.lightness } : {}),
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
-      ...(step.layer ? { coatMm: step.layer.coatMm } : {}),
+      ...(step.layer ? { coatMm: step.tooShort?.givesMm ?? step.layer.coatMm } : {}),
       laborSeconds: step.laborSeconds,
       waitMinutes: index === steps.length - 1 ? 0 : waitMinutes,
     };

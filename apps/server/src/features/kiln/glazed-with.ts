@@ -8,8 +8,12 @@ import { eventsOf } from '../events/append-events';
  * that was never on a day has its plan only.
  */
 export async function glazedWith(context: Context, studioId: string, pieceId: string): Promise<Result['glazedWith']> {
-  const buckets = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents'] });
-  const bucketById = new Map(buckets.map((row) => [row.get().id, row.get()]));
+  const buckets = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents', 'recipeId'] });
+  // A plan made before its glaze was mixed names the recipe: it went into the bucket of that recipe.
+  const bucketById = new Map([
+    ...buckets.map((row) => row.get()).flatMap((row) => (row.recipeId && row.contents ? [[row.recipeId, row] as const] : [])),
+    ...buckets.map((row) => [row.get().id, row.get()] as const),
+  ]);
   const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], limit: 60 });
   for (const row of days) {
     const day = row.get();
@@ -23,7 +27,7 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
       const bucket = step.bucketId ? bucketById.get(step.bucketId) : undefined;
       return {
         words: step.words,
-        bucketId: step.bucketId ?? null,
+        bucketId: bucket?.id ?? step.bucketId ?? null,
         bucketName: step.bucketName ?? null,
         bucketCode: bucket?.code ?? null,
         sg: done?.sg ?? null,
@@ -48,7 +52,7 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
       const where = place === 'inside' ? 'the inside' : placeWords(place, plan);
       return {
         words: `${bucket?.name ?? decoratingColour?.name ?? 'Glaze'} on ${where}, planned`,
-        bucketId: bucket ? layer.bucketId : null,
+        bucketId: bucket?.id ?? null,
         bucketName: bucket?.name ?? decoratingColour?.name ?? null,
         bucketCode: bucket?.code ?? null,
         sg: bucket?.contents?.sg ?? null,

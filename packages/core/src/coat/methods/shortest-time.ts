@@ -7,6 +7,9 @@ import { sgForCoat } from '../prediction/sg-for-coat';
 /** Shortest time in the glaze that hands can do, s: under and out, poured in, rolled round and out, once round with the ladle. */
 export const SHORTEST_SECONDS: Readonly<Record<ContactMethod, number>> = { dip: 1, pour: 3, ladle: 1 };
 
+/** Seconds are told to a tenth: what is told as the shortest time is not too short. */
+const SHOWN_SECONDS = 0.05;
+
 export interface ShortestTime {
   shortestSeconds: number;
   /** What the shortest time gives in this bucket. */
@@ -33,7 +36,7 @@ export function tooShortForHands(
   requirePositive('volumeMl', bucket.volumeMl);
   const wanted = predictSeconds({ ...situation, coatMm }, knowledge);
   const shortestSeconds = SHORTEST_SECONDS[method];
-  if (wanted.kind !== 'ok' || wanted.seconds >= shortestSeconds) return undefined;
+  if (wanted.kind !== 'ok' || wanted.seconds >= shortestSeconds - SHOWN_SECONDS) return undefined;
   const { sg: _asked, ...anySg } = situation;
   const thinner = sgForCoat({ ...anySg, seconds: shortestSeconds, coatMm }, knowledge);
   return {

@@ -2,6 +2,8 @@ import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../../coat/prediction/knowl
 import { predictSeconds, predictCoat, type CoatSituation } from '../../coat/prediction/predict';
 import type { SecondsForCoat } from '../../coat/prediction/seconds-for-coat';
 import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../../coat/wall/wall-state';
+import type { ContactMethod } from '../../coat/methods/equal-coats';
+import { tooShortForHands } from '../../coat/methods/shortest-time';
 import { PASS_METHODS } from '../../coat/methods/pass-methods';
 import { WAIT_MINUTES, type PieceStep } from './steps';
 import type { ApplicationMethod } from '../../coat/methods/application-method';
@@ -17,9 +19,21 @@ const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
   rub: Infinity,
 };
 const isBath = (method: ApplicationMethod): method is 'dip' | 'pour' => method === 'dip' || method === 'pour';
+/** A coat that would be on before hands are out again. */
+export interface ShortestStepTime {
+  wantedSeconds: number;
+  shortestSeconds: number;
+  /** Coat that the shortest time gives, mm. */
+  givesMm: number;
+  /** SG at which the planned coat takes the shortest time, and the water for it; left out where thinning does not do it. */
+  thinner?: { sg: number; waterMlPerLitre: number };
+}
+
 export interface TimedStep extends PieceStep {
-  /** Seconds in the glaze for a dip or a pour; left out for wax, wiping and passes. */
+  /** Seconds in the glaze for a dip or a pour, no fewer than hands can do; left out for wax, wiping and passes. */
   dip?: SecondsForCoat;
+  /** The planned coat would take less time than hands can do: what the shortest time gives, and what would make it possible. */
+  tooShort?: ShortestStepTime;
   /** Passes of brush, spray or sponge. */
   brushCoats?: number;
   /** Minutes before the next step may touch it. */
@@ -73,10 +87,12 @@ export function timeSteps(question: {
     }
     const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
     const known = knowledge(glaze);
-    const { waterMm, full } = waterFor(step, situation, known);
-    state = coated(state, { faces, coatMm: step.layer.coatMm, waterMm, full });
+    const tooShort = tooShortStep(step, situation, known);
+    const coatMm = tooShort?.givesMm ?? step.layer.coatMm;
+    const { waterMm, full } = waterFor(coatMm, situation, known);
+    state = coated(state, { faces, coatMm, waterMm, full });
     last = { at: done.length, state };
-    const timed = layerTimes(step, situation, known, wallUsed(state), Math.max(0, state.capacityMm - state.takenMm));
+    const timed = layerTimes(step, { situation, known, tooShort, used: wallUsed(state), roomMm: Math.max(0, state.capacityMm - state.takenMm) });
     done.push(timed);
     state = waited(state, timed.waitMinutes);
   }
@@ -94,24 +110,61 @@ function facesOf({ zones }: PieceStep): Face[] {
   return [...(inside ? (['inside'] as const) : []), ...(outside ? (['outside'] as const) : [])];
 }
 
-function layerTimes(step: PieceStep, situation: CoatSituation, known: CoatKnowledge, used: number, roomMm: number): TimedStep {
+/** Poured over the outside is as quick as a ladle; poured in, the glaze is rolled round and out again. */
+function contactOf({ layer, zones }: PieceStep): ContactMethod {
+  if (layer!.method === 'dip') return 'dip';
+  return zones.includes('inside') ? 'pour' : 'ladle';
+}
+
+function tooShortStep(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): ShortestStepTime | undefined {
   const { method, coatMm } = step.layer!;
+  if (!isBath(method)) return undefined;
+  const bucket = { sg: situation.sg, volumeMl: 1000 };
+  const wanted = predictSeconds({ ...situation, coatMm }, known);
+  const short = tooShortForHands({ ...situation, coatMm, method: contactOf(step), bucket }, known);
+  if (!short || wanted.kind !== 'ok' || short.atShortest.coat.kind !== 'ok') return undefined;
+  const { shortestSeconds, thinner } = short;
+  return {
+    wantedSeconds: wanted.seconds,
+    shortestSeconds,
+    givesMm: short.atShortest.coat.coatMm,
+    ...(thinner && thinner.waterMl > 0 ? { thinner: { sg: thinner.sg, waterMlPerLitre: thinner.waterMl } } : {}),
+  };
+}
+
+interface LayerQuestion {
+  situation: CoatSituation;
+  known: CoatKnowledge;
+  tooShort: ShortestStepTime | undefined;
+  /** Share of the wall's water in use after it. */
+  used: number;
+  roomMm: number;
+}
+
+function layerTimes(step: PieceStep, { situation, known, tooShort, used, roomMm }: LayerQuestion): TimedStep {
+  const { method } = step.layer!;
+  const coatMm = tooShort?.givesMm ?? step.layer!.coatMm;
   // Minutes × (coat/0.6) × clamp(0.5/room left, 0.5, 6): a full wall keeps the coat wet.
   const handleDry = WAIT_MINUTES[method] * (coatMm / 0.6) * Math.min(6, Math.max(0.5, 0.5 / Math.max(roomMm, 0.01)));
   const passes = isBath(method) ? 0 : Math.max(1, Math.round(coatMm / PASS_MM[method]));
   return {
     ...step,
-    ...(isBath(method) ? { dip: predictSeconds({ ...situation, coatMm }, known) } : { brushCoats: passes }),
+    ...(isBath(method) ? { dip: bathSeconds() } : { brushCoats: passes }),
+    ...(tooShort ? { tooShort } : {}),
     laborSeconds: step.laborSeconds * Math.max(1, passes),
     waitMinutes: Math.max(1, Math.round(handleDry)),
     waitFor: 'handleDry',
     wallUsed: used,
   };
+
+  function bathSeconds(): SecondsForCoat {
+    return tooShort ? { kind: 'ok', seconds: tooShort.shortestSeconds } : predictSeconds({ ...situation, coatMm }, known);
+  }
 }
 
 /** Water that a face drinks for this coat, mm, and whether the wall is full then. */
-function waterFor(step: PieceStep, situation: CoatSituation, known: CoatKnowledge): { waterMm: number; full: boolean } {
-  const wanted = predictSeconds({ ...situation, coatMm: step.layer!.coatMm }, known);
+function waterFor(coatMm: number, situation: CoatSituation, known: CoatKnowledge): { waterMm: number; full: boolean } {
+  const wanted = predictSeconds({ ...situation, coatMm }, known);
   const seconds = wanted.kind === 'ok' ? wanted.seconds : wanted.kind === 'filmAlreadyExceeds' ? 0.5 : 10;
   const { coat } = predictCoat({ ...situation, seconds }, known);
   return coat.kind === 'ok' ? { waterMm: coat.waterTakenMm, full: coat.saturated } : { waterMm: 0, full: false };

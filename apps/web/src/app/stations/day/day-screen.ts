@@ -9,6 +9,7 @@ import { Outbox } from '../../data/offline/outbox';
 import { StudioApi } from '../../data/http/studio-api';
 import { localDay } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
+import { bucketOfRecipe } from '../../data/state/glazes';
 
 export interface BucketNow {
   bucket: BucketSummary;
@@ -55,7 +56,7 @@ export class DayScreen {
   /** The bucket of a step as it stands, with what was done to it here since the page was opened. */
   bucketOf(step: DayStep): BucketNow | undefined {
     const all = this.all.value();
-    const bucket = all?.buckets.find((one) => one.id === step.bucketId);
+    const bucket = all && this.bucketIn(all.buckets, step.bucketId);
     if (!all || !bucket) return undefined;
     const done = this.outbox.localEvents('bucket', bucket.id);
     const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
@@ -82,12 +83,17 @@ export class DayScreen {
     };
   }
 
+  /** A step of a plan made before the glaze was mixed names the recipe: it goes into the bucket of that recipe. */
+  private bucketIn(buckets: readonly BucketSummary[], id: string | undefined): BucketSummary | undefined {
+    return id === undefined ? undefined : (buckets.find((one) => one.id === id) ?? bucketOfRecipe(id, buckets));
+  }
+
   noteBucket(bucketId: string, event: NewEvent<'bucket'>): void {
     this.log.note('bucket', bucketId, event);
   }
 
   done(step: DayStep, seconds: number | null): void {
-    const sg = this.all.value()?.buckets.find((bucket) => bucket.id === step.bucketId)?.contents?.sg;
+    const sg = this.bucketIn(this.all.value()?.buckets ?? [], step.bucketId)?.contents?.sg;
     this.note(`Done: ${step.words}`, {
       type: 'stepDone',
       stepId: step.id,

@@ -89,7 +89,7 @@ describe('the piece planner', () => {
   });
 
   it('a warning is put aside with its reason and can come back', async () => {
-    const screen = await open(two());
+    const screen = await open(piece({ zones: { inside: [], outside: [coat(BLUE.id, 0.7)], rim: [], foot: [] } }));
     await screen.press(/Put aside: Dry glaze is silica dust/);
     await screen.type('Why it may stay so', 'nobody sands here');
     await screen.press('Keep the reason');

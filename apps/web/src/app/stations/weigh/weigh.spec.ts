@@ -103,7 +103,7 @@ describe('planning a batch', () => {
 
   it('is enough for pots without a plan: so many, their face and their coat', async () => {
     const screen = await openWith({});
-    await screen.press('pieces');
+    await screen.press('for my pieces');
     expect(screen.text).toContain('Say how many of which pieces');
     await screen.type('How many pieces', '36');
     // 36 × 350 cm² × 0.06 cm × half of 2.68 g/mL, and a tenth of waste.
@@ -119,7 +119,7 @@ describe('planning a batch', () => {
 
   it('of everything together counts the additions in', async () => {
     const screen = await openWith({});
-    await screen.press('all');
+    await screen.press('grams in all');
     await screen.type('All powder together', '1050');
     expect(screen.all('tbody tr')[2]!.textContent).toContain('600.0 g');
   });

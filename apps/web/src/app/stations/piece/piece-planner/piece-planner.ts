@@ -32,6 +32,7 @@ import { DateField } from '../../../ui/date-field';
 import { Tabs } from '../../../ui/tabs';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { NotMixedNote } from './coats/not-mixed-note';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -51,6 +52,7 @@ type Bench = 'alternatives' | 'run' | 'set' | 'files';
     Loading,
     MasksPanel,
     MatButton,
+    NotMixedNote,
     PieceHeadline,
     PieceSheet,
     PieceSums,

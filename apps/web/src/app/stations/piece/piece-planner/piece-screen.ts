@@ -3,6 +3,7 @@ import {
   bisqueOf,
   wallObservations,
   glazeIdOf,
+  handWarnings,
   coatObservations,
   learnFromRunners,
   feetSeen,
@@ -12,6 +13,7 @@ import {
   chosenOrder,
   currentVariations,
   knowledgeOf,
+  layersOf,
   lightnessOf,
   orderWarnings,
   pieceWarnings,
@@ -26,7 +28,8 @@ import {
   type TimedStep,
 } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
-import { Glazes } from '../../../data/state/glazes';
+import { bucketOfRecipe, factsOf, glazeOfRecipe, Glazes } from '../../../data/state/glazes';
+import { PutAwayStore } from '../../../data/state/put-away-store';
 import { apiResource, keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { CoatLearner } from '../../../data/learning/coat-learner';
@@ -48,6 +51,7 @@ const NONE_ASIDE: PiecePlan['putAside'] = [];
 export class PieceScreen {
   private readonly api = inject(StudioApi);
   private readonly glazes = inject(Glazes);
+  private readonly away = inject(PutAwayStore);
   private readonly units = inject(Units);
   private readonly draft = inject(PieceDraft);
   readonly id = signal<string | undefined>(undefined);
@@ -59,12 +63,36 @@ export class PieceScreen {
     () => this.id(),
     (id) => combineLatest({ piece: this.api.piece(id), bodies: this.api.bodies(), glazes: this.glazes.all(), runners: this.api.runnerTiles() }),
   );
-  readonly buckets = computed(() => this.all.value()?.glazes.buckets.filter((bucket) => bucket.contents) ?? []);
+  private readonly filled = computed(() => this.all.value()?.glazes.buckets.filter((bucket) => bucket.contents) ?? []);
+  /** Recipes that this plan names without a bucket: their ids, so that a drag computes nothing anew. */
+  private readonly plannedRecipeIds = computed(() => {
+    const known = new Set(this.recipes().map((recipe) => recipe.id));
+    const plan = this.settledPlan();
+    return plan ? [...new Set(layersOf(plan).map((layer) => layer.bucketId))].filter((id) => known.has(id)).join(' ') : '';
+  });
+  private readonly plannedRecipes = computed(() => {
+    const glazes = this.all.value()?.glazes;
+    const ids = this.plannedRecipeIds().split(' ');
+    return glazes ? this.recipes().flatMap((recipe) => (ids.includes(recipe.id) ? (glazeOfRecipe(recipe, glazes) ?? []) : [])) : [];
+  });
+  /** Every glaze of the plan as if in a bucket: those that stand there, and recipes that are not mixed yet. */
+  readonly buckets = computed(() => [...this.filled(), ...this.plannedRecipes()]);
+  /** What can be planned with though nobody mixed it yet. */
+  readonly notMixed = computed(() =>
+    this.away.without('recipe', this.recipes()).filter((recipe) => bucketOfRecipe(recipe.id, this.filled()) === undefined),
+  );
   readonly recipes = computed(() => this.all.value()?.glazes.recipes ?? []);
   /** Glazes with what the runner tiles taught of their flow. */
   private readonly learntRuns = computed(() => {
     const found = this.all.value();
-    return found ? learnFromRunners({ tiles: found.runners, facts: found.glazes.facts, buckets: found.glazes.buckets }) : { facts: [], overlaps: [] };
+    const planned = found ? this.plannedRecipes().flatMap((glaze) => factsOf(glaze, found.glazes.recipes, found.glazes.powders)) : [];
+    return found
+      ? learnFromRunners({
+          tiles: found.runners,
+          facts: [...found.glazes.facts, ...planned],
+          buckets: [...found.glazes.buckets, ...this.plannedRecipes()],
+        })
+      : { facts: [], overlaps: [] };
   });
   /** Earlier results, fetched beside the piece: they sharpen what is known and delay nothing. */
   private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
@@ -174,7 +202,14 @@ export class PieceScreen {
     const glazes = this.facts();
     const body = this.clayFacts();
     const question = { plan, shape: this.restedShape(), glazes, ...(body ? { body } : {}) };
-    return sortWarnings({ warnings: [...orderWarnings({ plan, steps: this.steps(), glazes }), ...pieceWarnings(question)], putAside: plan.putAside });
+    return sortWarnings({
+      warnings: [
+        ...orderWarnings({ plan, steps: this.steps(), glazes }),
+        ...handWarnings({ plan, steps: this.steps(), glazes }),
+        ...pieceWarnings(question),
+      ],
+      putAside: plan.putAside,
+    });
   });
   /** The pieces of a set that are each different, or why its rule makes too few. */
   readonly set = computed(() => {

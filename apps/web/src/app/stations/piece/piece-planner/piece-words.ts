@@ -17,6 +17,7 @@ export function waitWords(step: TimedStep): string {
 
 /** Why a dip cannot give the coat that is planned. */
 export function dipTrouble(step: TimedStep, units: Units): string {
+  if (step.tooShort) return `The shortest that hands can do: it gives ${units.coat(step.tooShort.givesMm)}, not ${units.coat(step.layer!.coatMm)}.`;
   switch (step.dip?.kind) {
     case 'tooThickToDip':
       return 'The bucket is too thick to dip: thin it first.';

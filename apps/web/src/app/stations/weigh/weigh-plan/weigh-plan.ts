@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { APPLICATION_METHODS, attempt, batchCost, coatsOfPlan, dryGramsForPieces, PIECE_SHAPES, planBatch, shortage, stayMl } from '@cazuela/core';
+import { APPLICATION_METHODS, attempt, batchCost, coatsOfPlan, dryGramsForPieces, planBatch, shapeOf, shortage, stayMl } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
@@ -70,6 +70,9 @@ export class WeighPlan {
   readonly recipe = input<string>();
   /** From the address: what is short, as the coat station computed it. */
   readonly ml = input<string>();
+  /** From the address: the planned piece it should be enough for, and how many of it. */
+  readonly piece = input<string>();
+  readonly pieceCount = input<string>();
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly router = inject(Router);
@@ -77,11 +80,11 @@ export class WeighPlan {
   protected readonly units = inject(Units);
   protected readonly testGrams = TEST_GRAMS;
   protected readonly sizes = [
-    ['test', 'test'],
-    ['base', 'base'],
-    ['all', 'all'],
-    ['volume', 'bucket'],
-    ['pieces', 'pieces'],
+    ['test', 'a small test'],
+    ['base', 'grams of base'],
+    ['all', 'grams in all'],
+    ['volume', 'litres'],
+    ['pieces', 'for my pieces'],
   ] as const;
   protected readonly orders = [
     ['clayFirst', 'clay first'],
@@ -136,12 +139,13 @@ export class WeighPlan {
     const all = this.all.value();
     const recipe = this.chosen();
     if (!all || !recipe) return [];
-    const bucketIds = new Set(all.buckets.filter((bucket) => bucket.recipeId === recipe.id).map((bucket) => bucket.id));
+    // A plan made before the glaze was mixed names it by its recipe.
+    const bucketIds = new Set([recipe.id, ...all.buckets.filter((bucket) => bucket.recipeId === recipe.id).map((bucket) => bucket.id)]);
     return this.away.without('piece', all.pieces).flatMap((piece) => {
-      const shape = PIECE_SHAPES.find((one) => one.id === piece.body.plan.shapeId);
+      const shape = shapeOf(piece.body.plan);
       const count = this.question().counts[piece.id] ?? 0;
-      const each = shape ? coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds }) : [];
-      if (!shape || each.length === 0) return [];
+      const each = coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds });
+      if (each.length === 0) return [];
       const tallMm = Math.max(...shape.outside.map((point) => point.heightMm));
       return [
         { id: piece.id, name: piece.body.name, planned: piece.body.count, count, tallMm, dips: each.some((one) => one.method === 'dip'), each },
@@ -248,6 +252,8 @@ export class WeighPlan {
       untracked(() => {
         this.choose(recipeId);
         if (millilitres > 0) this.change({ size: 'volume', volumeMl: millilitres, entered: undefined });
+        const [pieceId, many] = [this.piece(), Math.round(Number(this.pieceCount()))];
+        if (pieceId && many > 0) this.change({ size: 'pieces', counts: { [pieceId]: many }, entered: undefined });
       });
     });
     inject(Keys).bind([{ keys: ['enter', ' '], words: 'start weighing', run: () => this.start() }]);

@@ -3,7 +3,7 @@ import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import type { BucketSummary } from '@cazuela/contract';
+import type { BucketSummary, Recipe } from '@cazuela/contract';
 import {
   MOST_LAYERS,
   MOST_STRIPS,
@@ -63,6 +63,8 @@ export class CoatsPanel {
   readonly plan = input.required<PiecePlan>();
   readonly shape = input.required<PieceShape>();
   readonly buckets = input.required<readonly BucketSummary[]>();
+  /** Recipes that no bucket is filled with. */
+  readonly notMixed = input<readonly Recipe[]>([]);
   readonly colours = input.required<ReadonlyMap<string, string>>();
   protected readonly draft = inject(PieceDraft);
   protected readonly methods = plainOptions(APPLICATION_METHODS);
@@ -87,6 +89,9 @@ export class CoatsPanel {
   protected readonly bucketOptions = computed((): FieldOption[] => [
     ...this.buckets().map(({ id, body }) => [id, body.name] as const),
     ...this.decoratingColours().map(({ id, name, coatingKind }) => [id, `${name} (${coatingKind})`] as const),
+    ...this.notMixed()
+      .filter(({ id }) => !this.buckets().some((bucket) => bucket.id === id))
+      .map(({ id, body }) => [id, body.name, 'Not mixed yet'] as const),
     ...this.buckets().map(({ id, body }) => [`slip ${id}`, `${body.name} (slip)`, 'A slip stands in it'] as const),
   ]);
 
@@ -97,8 +102,10 @@ export class CoatsPanel {
   protected addLayer(place: Place): void {
     const [first] = this.buckets();
     const [decoratingColour] = this.decoratingColours();
+    const [recipe] = this.notMixed();
     if (first) this.draft.addLayer(place.id, first.id);
     else if (decoratingColour) this.draft.addLayer(place.id, decoratingColour.id, decoratingColour.coatingKind);
+    else if (recipe) this.draft.addLayer(place.id, recipe.id);
   }
 
   protected choose(place: Place, layer: Layer, id: string): void {
