@@ -121,7 +121,7 @@ test('an empty studio says what to do first on every shelf', async ({ browser })
   const empty = await Studio.open({ demo: false });
   const page = await browser.newPage();
   for (const [path, words] of [
-    ['/', 'Write the first recipe'],
+    ['/', 'The first hour'],
     ['/recipe', 'No recipe yet'],
     ['/weigh', 'no recipe to weigh yet'],
     ['/bucket', 'No bucket yet'],

@@ -5,6 +5,7 @@ import { bucketRoutes } from './features/buckets/routes';
 import { coatRoutes } from './features/coats/routes';
 import { dayRoutes } from './features/days/routes';
 import { eventRoutes } from './features/events/routes';
+import { exampleRoutes } from './features/example/routes';
 import { fileRoutes } from './features/files/routes';
 import { kilnRoutes } from './features/kiln/routes';
 import { photoRoutes } from './features/photos/routes';
@@ -40,4 +41,5 @@ export const studioRoutes: readonly Route[] = [
   ...searchRoutes,
   ...fileRoutes,
   ...recordRoutes,
+  ...exampleRoutes,
 ];

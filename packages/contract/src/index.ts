@@ -26,6 +26,7 @@ export {
   type PutAwayChange,
   type RecordUses,
 } from './common/record';
+export { exampleSchema, exampleChangeSchema, exampleChangedSchema, type Example, type ExampleChanged } from './studio/example';
 export { PROBLEM_CODES, problemSchema, type ProblemCode, type Problem } from './common/problem';
 export {
   vesselSchema,

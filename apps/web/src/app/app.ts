@@ -5,6 +5,7 @@ import { filter, map, pairwise, startWith, tap } from 'rxjs';
 import { Keys } from './data/devices/keys';
 import { Outbox } from './data/offline/outbox';
 import { StudioStore } from './data/state/studio-store';
+import { FirstHourStrip } from './parts/first-hour/first-hour-strip';
 import { ConnectionStrip } from './shell/connection-strip';
 import { NavigationTrouble } from './shell/navigation-trouble';
 import { OpensDialogs } from './shell/opens-dialogs';
@@ -13,7 +14,7 @@ import { STATIONS } from './shell/stations';
 /** The shell: stations left to right in the order of the work, keys, and the state of the connection. */
 @Component({
   selector: 'cz-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, ConnectionStrip],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, ConnectionStrip, FirstHourStrip],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,7 +29,7 @@ export class App {
   protected readonly keys = inject(Keys);
   protected readonly studio = inject(StudioStore);
   protected readonly stations = STATIONS;
-  private readonly url = toSignal(
+  protected readonly url = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
       tap(() => this.trouble.clear()),

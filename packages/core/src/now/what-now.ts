@@ -1,4 +1,4 @@
-import { HOUR_MS } from '../units/time';
+import { DAY_MS, HOUR_MS } from '../units/time';
 import { rangeVerdict, type RangeVerdict } from '../bucket/sg/in-range';
 import type { BucketContents } from '../bucket/events/bucket-contents';
 import type { DayEvent, DayItem } from '../day/day-plan';
@@ -22,6 +22,12 @@ export interface StudioNow {
   buckets: readonly { id: string; name: string; sgLow: number; sgHigh: number; contents: BucketContents | null }[];
   /** Today's day, if there is one. */
   day?: { items: readonly DayItem[]; events: readonly DayEvent[] } | undefined;
+  /** Days before today, any of them. */
+  earlierDays?: readonly { date: string; items: readonly DayItem[]; events: readonly DayEvent[] }[];
+  /** Recipes that nothing was weighed of yet, newest first. */
+  unweighedRecipes?: readonly { id: string; name: string }[];
+  /** Planned pieces that were on no day and came out of no kiln yet, newest first. */
+  unglazedPieces?: readonly { id: string; name: string; count: number }[];
   firings: readonly { id: string; kiln: string; startedAt: string; points: readonly FiringPoint[] }[];
   /** Ids of firings that have a result already. */
   readFiringIds: ReadonlySet<string>;
@@ -56,8 +62,16 @@ export type NowItem =
   | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string }
   | { kind: 'toRead'; firingId: string; kiln: string; startedAt: string }
   | { kind: 'tileToRead'; code: string; glazeName: string; bucketId: string; bodyId: string }
-  | { kind: 'neverMeasured'; bucketId: string; name: string };
+  | { kind: 'neverMeasured'; bucketId: string; name: string }
+  | { kind: 'firingToCome'; firingId: string; kiln: string; startsAt: string }
+  | { kind: 'unfinishedDay'; date: string; left: number; of: number }
+  | { kind: 'recipeToWeigh'; recipeId: string; name: string }
+  | { kind: 'pieceToGlaze'; pieceId: string; name: string; count: number };
 
+/** What is older than this is no longer listed as left over, days. */
+const LEFT_OVER_DAYS = 7;
+/** Recipes and pieces that wait are named so many at a time. */
+const MOST_WAITING = 2;
 /** A kiln opened longer ago than this is no longer listed, days. */
 const READ_WITHIN_DAYS = 10;
 
@@ -72,11 +86,13 @@ export function whatNow(studio: StudioNow): NowItem[] {
   return [
     ...unfinished(studio),
     ...dry(studio),
+    ...unfinishedDay(studio),
     ...kilns(studio),
     ...outOfRange(studio),
     ...drying(studio),
     ...tilesToRead(studio),
     ...neverMeasured(studio),
+    ...waiting(studio),
   ];
 }
 
@@ -118,7 +134,7 @@ function kilns({ firings, nowAt, readFiringIds }: StudioNow): NowItem[] {
     const startMs = Date.parse(startedAt);
     const hours = (Date.parse(nowAt) - startMs) / HOUR_MS;
     const now = kilnNow({ firing: points, hours });
-    if (now.kind === 'notStarted') return [];
+    if (now.kind === 'notStarted') return [{ kind: 'firingToCome', firingId: id, kiln, startsAt: startedAt }];
     if (now.kind !== 'canBeOpened') {
       const opensAt = new Date(startMs + now.opensAtHours * HOUR_MS).toISOString();
       return [{ kind: 'kiln', firingId: id, kiln, celsius: now.celsius, cooling: now.kind === 'cooling', opensAt }];
@@ -126,6 +142,24 @@ function kilns({ firings, nowAt, readFiringIds }: StudioNow): NowItem[] {
     const isRecent = hours < READ_WITHIN_DAYS * 24;
     return isRecent && !readFiringIds.has(id) ? [{ kind: 'toRead', firingId: id, kiln, startedAt }] : [];
   });
+}
+
+/** The newest day with steps left over. */
+function unfinishedDay({ earlierDays = [], nowAt }: StudioNow): NowItem[] {
+  const since = Date.parse(nowAt) - LEFT_OVER_DAYS * DAY_MS;
+  const left = earlierDays
+    .filter((day) => Date.parse(day.date) >= since)
+    .map((day) => ({ date: day.date, ...replayDay({ ...day, nowAt }) }))
+    .filter((day) => day.doneCount > 0 && day.doneCount < day.totalCount)
+    .sort((a, b) => (a.date < b.date ? 1 : -1));
+  return left.slice(0, 1).map((day) => ({ kind: 'unfinishedDay', date: day.date, left: day.totalCount - day.doneCount, of: day.totalCount }));
+}
+
+function waiting({ unweighedRecipes = [], unglazedPieces = [] }: StudioNow): NowItem[] {
+  return [
+    ...unglazedPieces.slice(0, MOST_WAITING).map(({ id, name, count }): NowItem => ({ kind: 'pieceToGlaze', pieceId: id, name, count })),
+    ...unweighedRecipes.slice(0, MOST_WAITING).map(({ id, name }): NowItem => ({ kind: 'recipeToWeigh', recipeId: id, name })),
+  ];
 }
 
 function tilesToRead({ unreadTiles = [] }: StudioNow): NowItem[] {

@@ -8,5 +8,6 @@ export { readRecipeText, type ReadLine, type UnreadLine } from './read-recipe-te
 export { LINE_PARTS, type LinePart, type RecipeLine, type ResolvedLine } from './recipe';
 export { resolveLines, recipeDensity } from './recipe-mix';
 export { siblings, type Sibling } from './siblings';
+export { STARTING_RECIPES, startingLines, type StartingRecipe } from './starting-recipes';
 export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';
 export { weighedDifference, type WeighedDifference } from './weighed-difference';

@@ -52,12 +52,38 @@ describe('what now?', () => {
 
   it('the kiln is firing, cooling, then to be read, until somebody read it', () => {
     const firing = (hours: number) => ({ firings: [{ id: 'f', kiln: 'Abuela', startedAt: ago(hours), points: CURVE }] });
-    expect(kinds(firing(-2))).toEqual([]);
+    expect(kinds(firing(-2))).toEqual(['firingToCome']);
     expect(whatNow({ ...EMPTY, ...firing(5) })[0]).toMatchObject({ kind: 'kiln', cooling: false });
     expect(whatNow({ ...EMPTY, ...firing(12) })[0]).toMatchObject({ kind: 'kiln', cooling: true });
     expect(kinds(firing(40))).toEqual(['toRead']);
     expect(kinds({ ...firing(40), readFiringIds: new Set(['f']) })).toEqual([]);
     expect(kinds(firing(30 * 24))).toEqual([]);
+  });
+
+  it('yesterday’s day with steps left is named, one nobody began or that is over is not', () => {
+    const steps = ['a', 'b'].map((id) => ({ id, itemId: 'pots', kind: 'layer' as const, words: `Dip ${id}`, laborSeconds: 30, waitMinutes: 20 }));
+    const items = [{ id: 'pots', pieceId: 'p', name: 'Pots', count: 6, steps }];
+    const done = (...stepIds: string[]) => stepIds.map((stepId) => ({ id: stepId, at: ago(20), by: 'Maia', type: 'stepDone' as const, stepId }));
+    const earlier = (date: string, ...stepIds: string[]) => ({ earlierDays: [{ date, items, events: done(...stepIds) }] });
+    expect(whatNow({ ...EMPTY, ...earlier('2026-03-09', 'a') })).toEqual([{ kind: 'unfinishedDay', date: '2026-03-09', left: 1, of: 2 }]);
+    expect(kinds(earlier('2026-03-09'))).toEqual([]);
+    expect(kinds(earlier('2026-03-09', 'a', 'b'))).toEqual([]);
+    expect(kinds(earlier('2026-02-01', 'a'))).toEqual([]);
+  });
+
+  it('what only waits comes last: pieces nobody glazed, recipes nobody weighed, two of each', () => {
+    const three = ['x', 'y', 'z'];
+    const waiting = {
+      unweighedRecipes: three.map((id) => ({ id, name: id })),
+      unglazedPieces: three.map((id) => ({ id, name: id, count: 12 })),
+    };
+    expect(kinds({ ...waiting, buckets: [bucket(1.53, 0.008)] })).toEqual([
+      'outOfRange',
+      'pieceToGlaze',
+      'pieceToGlaze',
+      'recipeToWeigh',
+      'recipeToWeigh',
+    ]);
   });
 
   it('tells the pieces that are dry enough from those that dry', () => {

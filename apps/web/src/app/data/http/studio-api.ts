@@ -13,9 +13,13 @@ import {
   eventsAnswerSchema,
   firingSchema,
   photoAnswerSchema,
+  exampleChangedSchema,
+  exampleSchema,
   putAwaySchema,
   recordDeletedSchema,
   recordUsesSchema,
+  type Example,
+  type ExampleChanged,
   type PutAway,
   type PutAwayChange,
   type RecordKind,
@@ -70,7 +74,7 @@ import {
   type TileBody,
 } from '@cazuela/contract';
 import type { DayItem } from '@cazuela/core';
-import { first, map, switchMap, tap, type Observable } from 'rxjs';
+import { first, map, Subject, switchMap, tap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from './api';
 import { ListStore } from './list-store';
@@ -83,6 +87,10 @@ export class StudioApi {
   private readonly api = inject(Api);
   private readonly store = inject(StudioStore);
   private readonly lists = inject(ListStore);
+
+  private readonly written = new Subject<void>();
+  /** Emits when the records took something from here. */
+  readonly written$ = this.written.asObservable();
 
   /** With what is on the shelf now, so it is never cached. */
   powders = (): Observable<StudioPowder[]> => this.list('/powders', powderSchema);
@@ -169,6 +177,9 @@ export class StudioApi {
     return this.post('/photos', form, photoAnswerSchema);
   }
 
+  example = (): Observable<Example> => this.get('/example', exampleSchema);
+  changeExample = (change: Example & { at: string; by: string }): Observable<ExampleChanged> => this.put('/example', change, exampleChangedSchema);
+
   putAwayList = (): Observable<PutAway[]> => this.list('/away', putAwaySchema);
   changePutAway = (kind: RecordKind, id: string, change: PutAwayChange): Observable<PutAway[]> =>
     this.put(`/records/${kind}/${id}/away`, change, z.array(putAwaySchema));
@@ -211,7 +222,7 @@ export class StudioApi {
 
   private write<T>(request: (studioPath: string) => Observable<T>): Observable<T> {
     const forget = (): void => this.lists.forgetPending();
-    return this.inStudio(request).pipe(tap({ next: forget, error: forget }));
+    return this.inStudio(request).pipe(tap({ next: forget, error: forget, complete: () => this.written.next() }));
   }
 
   private inStudio<T>(request: (studioPath: string) => Observable<T>): Observable<T> {

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { NowItem } from '@cazuela/core';
-import { ago, batch, bucket, day, firing, piece, RECIPE, summaryOf } from '../../../testing/made-up';
+import { ago, batch, bucket, day, firing, id, piece, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Units } from '../../data/units/units';
@@ -9,20 +9,24 @@ import { nowRow } from './now-words';
 
 describe('what now?', () => {
   const open = async (
-    has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles', unknown[]>>,
+    has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles' | 'pieces', unknown[]>>,
   ): Promise<Screen<Home>> => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(Home);
-    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes', 'tiles'] as const) records.answer(`/${kind}`, has[kind] ?? []);
+    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes', 'tiles', 'pieces'] as const)
+      records.answer(`/${kind}`, has[kind] ?? []);
     await screen.settle();
     return screen;
   };
 
-  it('an empty studio is led to its first recipe and told of the demo', async () => {
-    const { text } = await open({});
-    expect(text).toContain('Write the first recipe');
-    expect(text).toContain('./cazuela demo');
+  it('what was written or planned and not begun is named', async () => {
+    const cup = piece({ zones: { inside: [], outside: [{ id: id(), bucketId: bucket().id, method: 'dip', coatMm: 0.5 }], rim: [], foot: [] } });
+    const { text } = await open({ recipes: [RECIPE], pieces: [cup] });
+    expect(text).toContain('20 × Cup');
+    expect(text).toContain('Nobody weighed it yet');
+    const begun = await open({ recipes: [RECIPE], pieces: [cup], days: [day(cup, { date: '2020-01-01' })] });
+    expect(begun.text).not.toContain('20 × Cup');
   });
 
   it('the interrupted batch comes first and is the one cobalt button', async () => {
@@ -40,7 +44,7 @@ describe('what now?', () => {
   });
 
   it('nothing waiting is said, not shown as emptiness', async () => {
-    expect((await open({ recipes: [RECIPE], days: [day(piece(), { date: '2020-01-01' })] })).text).toContain('Nothing waits.');
+    expect((await open({ recipes: [RECIPE], buckets: [summaryOf(bucket())] })).text).toContain('Nothing waits.');
   });
 
   it('a failure is told with a way to try again', async () => {
@@ -77,6 +81,10 @@ describe('each thing that waits, in a row', () => {
       'See the firing',
     ],
     [{ kind: 'toRead', firingId: 'f', kiln: 'Grillo', startedAt: ago(3000) }, 'To read', 'Grillo can be unloaded', 'Read the results'],
+    [{ kind: 'firingToCome', firingId: 'f', kiln: 'Abuela', startsAt: ago(-600) }, 'To come', 'Abuela is to be lit', 'See the firing'],
+    [{ kind: 'unfinishedDay', date: '2026-03-09', left: 3, of: 8 }, 'Left over', 'The day of Monday 9 March', 'Open that day'],
+    [{ kind: 'recipeToWeigh', recipeId: 'r', name: 'Humo' }, 'Recipe', 'Humo', 'Weigh it'],
+    [{ kind: 'pieceToGlaze', pieceId: 'p', name: 'Cup', count: 12 }, 'To glaze', '12 × Cup', 'Open the plan'],
     [{ kind: 'neverMeasured', bucketId: 'b', name: 'Nube' }, 'New bucket', 'Nube was never measured', 'Measure it'],
   ] as [NowItem, string, string, string][])('%#: %j', (item, tag, what, action) => {
     const records = new FakeRecords();

@@ -12,17 +12,19 @@ import { Units } from '../../data/units/units';
 import { BucketRow } from '../../parts/bucket-row';
 import { FiringCurve } from '../../parts/firing-curve';
 import { nowRow } from './now-words';
+import { waitingOf } from './waiting';
 import { Expansion } from '../../ui/expansion';
 import { ResourceState } from '../../ui/resource-state';
-import { EmptyState } from '../../ui/empty-state';
 import { PutAwayStore } from '../../data/state/put-away-store';
+import { FirstHourPanel } from '../../parts/first-hour/first-hour-panel';
+import { FirstHourStore } from '../../data/state/first-hour-store';
 
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
 @Component({
   selector: 'cz-home',
-  imports: [BucketRow, EmptyState, Expansion, FiringCurve, MatButton, ResourceState, RouterLink],
+  imports: [BucketRow, Expansion, FiringCurve, FirstHourPanel, MatButton, ResourceState, RouterLink],
   templateUrl: './home.html',
   styleUrl: './home.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,6 +45,7 @@ export class Home {
       results: this.api.results(),
       recipes: this.api.recipes(),
       tiles: this.api.tiles(),
+      pieces: this.api.pieces(),
     }),
   );
   protected readonly today = computed(() => formatDateTime(this.clock.at()));
@@ -72,6 +75,8 @@ export class Home {
         .without('tile', all.tiles)
         .filter(({ body }) => body.cone !== undefined && body.strips.every((strip) => strip.verdict === undefined))
         .map(({ code, body }) => ({ code, glazeName: body.glazeName, bucketId: body.bucketId, bodyId: body.bodyId })),
+      earlierDays: this.away.without('day', all.days).filter((day) => day.date < localDay(this.now())),
+      ...waitingOf({ ...all, recipes: this.away.without('recipe', all.recipes), pieces: this.away.without('piece', all.pieces) }),
       readFiringIds: new Set(all.results.map((result) => result.body.firingId)),
     });
   });
@@ -89,8 +94,8 @@ export class Home {
     const firing = item && this.all.value()?.firings.find((candidate) => candidate.id === item.firingId);
     return item && firing ? { item, firing } : undefined;
   });
-  protected readonly emptyStudio = computed(
-    () => this.all.value() !== undefined && this.all.value()!.recipes.length === 0 && this.rows().length === 0,
-  );
+  private readonly firstHour = inject(FirstHourStore);
+  /** A studio in its first hour is led; nothing else waits there. */
+  protected readonly isLed = this.firstHour.isOpen;
   protected readonly nowAt = this.clock.at;
 }

@@ -1,7 +1,7 @@
 import type { NowItem } from '@cazuela/core';
 import { verdictWords } from '../../parts/bucket-drawing';
 import type { Units } from '../../data/units/units';
-import { formatTime, formatWhen } from '../../data/units/times';
+import { formatDate, formatTime, formatWhen } from '../../data/units/times';
 
 export interface NowRow {
   tag: string;
@@ -82,6 +82,45 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         action: 'Read the tile',
         link: ['/coat'],
         query: { bucket: item.bucketId, body: item.bodyId, bench: 'tile' },
+        tone: 'plain',
+      };
+    case 'firingToCome':
+      return {
+        tag: 'To come',
+        what: `${item.kiln} is to be lit`,
+        why: formatWhen(item.startsAt),
+        action: 'See the firing',
+        link: ['/kiln'],
+        query: { firing: item.firingId },
+        tone: 'plain',
+      };
+    case 'unfinishedDay':
+      return {
+        tag: 'Left over',
+        what: `The day of ${formatDate(`${item.date}T12:00:00`)}`,
+        why: `${item.left} of ${item.of} steps are not ticked`,
+        action: 'Open that day',
+        link: ['/day'],
+        query: { date: item.date },
+        tone: 'look',
+      };
+    case 'recipeToWeigh':
+      return {
+        tag: 'Recipe',
+        what: item.name,
+        why: 'Nobody weighed it yet',
+        action: 'Weigh it',
+        link: ['/weigh'],
+        query: { recipe: item.recipeId },
+        tone: 'plain',
+      };
+    case 'pieceToGlaze':
+      return {
+        tag: 'To glaze',
+        what: `${item.count} × ${item.name}`,
+        why: 'Planned, and on no day yet',
+        action: 'Open the plan',
+        link: ['/piece', item.pieceId],
         tone: 'plain',
       };
     case 'neverMeasured':

@@ -41,6 +41,7 @@ import { ResourceState } from '../../../ui/resource-state';
 import { PutAwayStore } from '../../../data/state/put-away-store';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { RecordActions } from '../../../parts/records/record-actions';
+import { StartingRecipes } from './starting-recipes';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -67,6 +68,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     ResourceState,
     RouterLink,
     SelectField,
+    StartingRecipes,
     TextArea,
     TextField,
     TwoVersions,
