@@ -42,6 +42,18 @@ describe('the glossary', () => {
     expect(missing).toEqual([]);
   });
 
+  it('is what the app explains, word for word', () => {
+    const explained = readFileSync(join(ROOT, 'apps/web/src/app/parts/words/craft-words.ts'), 'utf8');
+    const written = [...explained.matchAll(/^  \[\s*(['"])(.+?)\1,\s+(['"])(.+?)\3,?\s*\],$/gms)].map(([, , words, , meaning]) => [words, meaning]);
+    const told = readFileSync(join(ROOT, 'docs/glossary.md'), 'utf8')
+      .split(/^## /m)
+      .slice(1, 3)
+      .flatMap((section) => [...section.matchAll(/^\| ([^|]+?) +\| ([^|]+?) +\|$/gm)].map(([, words, meaning]) => [words, meaning]))
+      .filter(([words]) => words !== 'word' && !words!.startsWith('---'));
+    expect(told.length).toBeGreaterThan(150);
+    expect(written).toEqual(told);
+  });
+
   it('has one line for each term', () => {
     const terms = readFileSync(join(ROOT, 'docs/glossary.md'), 'utf8')
       .split(/^## /m)

@@ -94,6 +94,11 @@ const VIEWS: Routes = [
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
   { path: 'studio/device', title: 'This device · Cazuela', loadComponent: () => import('./stations/studio/device-page').then((m) => m.DevicePage) },
   {
+    path: 'studio/words',
+    title: 'Words · Cazuela',
+    loadComponent: () => import('./stations/studio/words-page').then((m) => m.WordsPage),
+  },
+  {
     path: 'studio/put-away',
     title: 'Put away · Cazuela',
     loadComponent: () => import('./stations/studio/put-away-page/put-away-page').then((m) => m.PutAwayPage),

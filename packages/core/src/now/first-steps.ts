@@ -1,5 +1,5 @@
 /** What a studio has of each; by feel or by SG. */
-export interface StudioBeginnings {
+export interface FirstHourStudio {
   bodies: number;
   scales: number;
   vessels: number;
@@ -31,7 +31,7 @@ export interface FirstHour {
  * @example
  * firstHour({ bodies: 1, scales: 1, vessels: 0, recipes: 0, filledBuckets: 0, measuredBuckets: 0, tiles: 0, pieces: 0, byFeel: false }).next // 'vessel'
  */
-export function firstHour(studio: StudioBeginnings): FirstHour {
+export function firstHour(studio: FirstHourStudio): FirstHour {
   const done: Record<FirstStep, boolean> = {
     body: studio.bodies > 0,
     vessel: studio.scales > 0 && (studio.byFeel || studio.vessels > 0),

@@ -1,6 +1,6 @@
-import { FIRST_STEPS, firstHour, type StudioBeginnings } from '../../src/index';
+import { FIRST_STEPS, firstHour, type FirstHourStudio } from '../../src/index';
 
-const NOTHING: StudioBeginnings = {
+const NOTHING: FirstHourStudio = {
   bodies: 0,
   scales: 0,
   vessels: 0,
@@ -14,7 +14,7 @@ const NOTHING: StudioBeginnings = {
 
 describe('the first hour of a studio', () => {
   it('leads from the clay to the first planned piece, one step after the other', () => {
-    const has: Partial<StudioBeginnings>[] = [
+    const has: Partial<FirstHourStudio>[] = [
       {},
       { bodies: 1 },
       { scales: 1, vessels: 1 },

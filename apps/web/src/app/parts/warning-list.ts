@@ -2,18 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { MatButton } from '@angular/material/button';
 import { MOST_WARNINGS_SHOWN, type PlanFix, type Warning } from '@cazuela/core';
 import { SentenceForm } from '../ui/sentence-form';
+import { ExplainedText } from './words/explained-text';
 
 /** What happens, why, and what to do: at most three at a time, worst first. Each can be put aside with a reason. */
 @Component({
   selector: 'cz-warning-list',
-  imports: [MatButton, SentenceForm],
+  imports: [ExplainedText, MatButton, SentenceForm],
   template: `
     @for (warning of shown(); track warning.rule + warning.what) {
       <article [class]="'warning tone-' + warning.severity">
         <h3>
           <span class="tag">{{ warning.severity === 'stop' ? 'Stop' : 'Look' }}</span> {{ warning.what }}
         </h3>
-        <p>{{ warning.why }}</p>
+        <p><cz-explained [text]="warning.why" /></p>
         <ul class="plain-list remedies">
           @for (remedy of warning.remedies; track remedy) {
             <li>{{ remedy }}</li>

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatDialogRef, MatDialogModule } from '@angular/material/dialog';
 import { Router } from '@angular/router';
@@ -6,6 +6,7 @@ import type { SearchHit } from '@cazuela/contract';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { StudioApi } from '../data/http/studio-api';
 import { TextField } from '../ui/text-field';
+import { meaningOf } from '../parts/words/explain';
 
 /** Searches only after typing has paused for this long, ms. */
 const PAUSE_MS = 120;
@@ -63,6 +64,11 @@ const PATHS: Record<SearchHit['kind'], string> = {
           }
         }
       </ul>
+      @if (meaning(); as word) {
+        <p class="meaning">
+          <strong>{{ text() }}</strong> {{ word }}
+        </p>
+      }
     </mat-dialog-content>
   `,
   styles: `
@@ -86,6 +92,9 @@ const PATHS: Record<SearchHit['kind'], string> = {
     .hit:hover {
       background: var(--slip);
     }
+    .meaning {
+      padding: 0.6rem 0.5rem;
+    }
     .none {
       padding: 0.6rem 0.5rem;
     }
@@ -98,6 +107,8 @@ export class Palette {
   private readonly dialog = inject(MatDialogRef);
   protected readonly words = WORDS;
   protected readonly text = signal('');
+  /** A word of the craft is explained right here. */
+  protected readonly meaning = computed(() => meaningOf(this.text().trim()));
   protected readonly hits = toSignal(
     toObservable(this.text).pipe(
       debounceTime(PAUSE_MS),

@@ -11,6 +11,7 @@ import {
   output,
   signal,
   type DoCheck,
+  type Signal,
 } from '@angular/core';
 import { NgControl, type AbstractControl, type ControlValueAccessor } from '@angular/forms';
 import type { Subscription } from 'rxjs';
@@ -42,6 +43,8 @@ export abstract class FieldControl<T, Told = T> implements ControlValueAccessor,
   private readonly formProblem = signal<string | undefined>(undefined);
   /** The sentence under the field. */
   readonly problem = computed<string | undefined>(() => this.ownProblem() ?? this.errorMessage() ?? this.formProblem());
+  /** What is asked about, and taken all the same. */
+  readonly question: Signal<string | undefined> = signal(undefined);
   protected readonly describedBy = computed(() =>
     [this.hint() ? `${this.id}-hint` : '', this.problem() ? `${this.id}-error` : ''].filter(Boolean).join(' '),
   );

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { FieldControl } from './field-control';
 
 /** What the frame shows of its field. */
-export type FramedField = Pick<FieldControl<unknown>, 'id' | 'label' | 'labelHidden' | 'hint' | 'problem'>;
+export type FramedField = Pick<FieldControl<unknown>, 'id' | 'label' | 'labelHidden' | 'hint' | 'problem' | 'question'>;
 
 /** The frame of every field: its name and hint above, the control, and one place for its error below. */
 @Component({
@@ -17,6 +17,8 @@ export type FramedField = Pick<FieldControl<unknown>, 'id' | 'label' | 'labelHid
     <ng-content />
     @if (of().problem(); as words) {
       <p class="field-error" [id]="of().id + '-error'" role="alert">{{ words }}</p>
+    } @else if (of().question(); as words) {
+      <p class="look small" role="status">{{ words }}</p>
     }
   `,
   styles: `

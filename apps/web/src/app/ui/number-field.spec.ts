@@ -6,11 +6,20 @@ import { NumberField, type Quantity, type TypedNumber } from './number-field';
 
 @Component({
   imports: [NumberField],
-  template: `<cz-number-field label="Base" [quantity]="quantity()" [value]="value()" [least]="1" [most]="5000" (changed)="take($event)" />`,
+  template: `<cz-number-field
+    label="Base"
+    [quantity]="quantity()"
+    [value]="value()"
+    [least]="1"
+    [most]="5000"
+    [usual]="usual()"
+    (changed)="take($event)"
+  />`,
 })
 class Host {
   readonly quantity = signal<Quantity>('mass');
   readonly value = signal<number | null>(1000);
+  readonly usual = signal<readonly [number, number] | undefined>(undefined);
   typed: TypedNumber | undefined;
   /** A screen that keeps the last good number while something else is typed. */
   keepsLast = false;
@@ -36,6 +45,15 @@ describe('a number field', () => {
     box().dispatchEvent(new Event('input'));
     await fixture.whenStable();
   };
+  it('what is unusual is asked about, and taken all the same', async () => {
+    fixture.componentInstance.usual.set([100, 2000]);
+    await type('3000');
+    expect(fixture.componentInstance.typed).toMatchObject({ value: 3000 });
+    expect((fixture.nativeElement as HTMLElement).textContent).toContain('3000 g is unusual: mostly 100 to 2000 g. Is it so?');
+    await type('900');
+    expect((fixture.nativeElement as HTMLElement).textContent).not.toContain('unusual');
+  });
+
   const shownError = (): string => (fixture.nativeElement as HTMLElement).querySelector('[role=alert]')?.textContent?.trim() ?? '';
 
   it('shows what comes from outside in the field’s unit', () => {

@@ -96,6 +96,8 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   readonly decimals = input(2);
   readonly least = input<number>();
   readonly most = input<number>();
+  /** What is usual, in the field's own unit: anything else is asked about in words, and taken all the same. */
+  readonly usual = input<readonly [least: number, most: number]>();
   readonly entered = output<void>();
 
   private readonly units = inject(Units);
@@ -138,6 +140,14 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   });
   protected readonly text = computed(() => this.typed()?.text ?? this.format(this.current()));
   private readonly typedProblem = computed(() => this.wrong(this.text()));
+
+  override readonly question = computed(() => {
+    const [usual, value] = [this.usual(), this.current()];
+    if (!usual || value === null || value === undefined || this.problem()) return undefined;
+    const [least, most] = usual;
+    if (value >= least && value <= most) return undefined;
+    return `${this.format(value)}${this.suffix()} is unusual: mostly ${this.format(least) || '0'} to ${this.format(most)}${this.suffix()}. Is it so?`;
+  });
 
   focus(): void {
     this.box().nativeElement.focus();

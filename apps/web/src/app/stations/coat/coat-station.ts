@@ -36,6 +36,7 @@ import { Slider } from '../../ui/slider';
 import { Tabs } from '../../ui/tabs';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { ExplainedText } from '../../parts/words/explained-text';
 
 const BENCHES = [
   ['dips', 'Measured dips'],
@@ -70,6 +71,7 @@ const SAME_SG = 0.0005;
     DryingPanel,
     EmptyState,
     EqualCoatsPanel,
+    ExplainedText,
     GlazeUsePanel,
     HistoryPanel,
     LineChart,

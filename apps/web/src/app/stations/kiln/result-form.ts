@@ -17,6 +17,7 @@ import { type FieldOption, plainOptions } from '../../ui/options';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
 import { FileField } from '../../ui/file-field';
 import { Notice } from '../../ui/notice';
+import { ExplainedText } from '../../parts/words/explained-text';
 
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -24,7 +25,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [AutocompleteField, ErrorBanner, FileField, MatButton, ReactiveFormsModule, SelectField, StarsField, TextArea],
+  imports: [AutocompleteField, ErrorBanner, ExplainedText, FileField, MatButton, ReactiveFormsModule, SelectField, StarsField, TextArea],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

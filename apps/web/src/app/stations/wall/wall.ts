@@ -14,11 +14,12 @@ import { EmptyState } from '../../ui/empty-state';
 import { PutAwayStore } from '../../data/state/put-away-store';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayLink } from '../../parts/records/put-away-link';
+import { ExplainedText } from '../../parts/words/explained-text';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [EmptyState, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
+  imports: [EmptyState, ExplainedText, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -27,6 +27,7 @@ import { CorrectionsPanel } from './corrections/corrections-panel';
 import { Expansion } from '../../../ui/expansion';
 import { SentenceForm } from '../../../ui/sentence-form';
 import { Tabs } from '../../../ui/tabs';
+import { ExplainedText } from '../../../parts/words/explained-text';
 
 const BENCHES = [
   ['dipping', 'What dips in it'],
@@ -52,6 +53,7 @@ type Bench = (typeof BENCHES)[number][0];
     DippingPanel,
     ErrorBanner,
     Expansion,
+    ExplainedText,
     FeelPanel,
     HistoryPanel,
     LabelPanel,

@@ -17,13 +17,14 @@ import { SelectField } from '../../../ui/select-field';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { Notice } from '../../../ui/notice';
 import { RecordMenu } from '../../../parts/records/record-menu';
+import { ExplainedText } from '../../../parts/words/explained-text';
 
 const UNMEASURED = { bandMm: null as number | null, cone: USUAL_CONE, holdMinutes: 10 as number | null, runMm: null as number | null };
 
 /** One runner tile: how it is made, where it was fired, and how far it ran. */
 @Component({
   selector: 'cz-runner-card',
-  imports: [MatButton, NumberField, ReactiveFormsModule, RecordMenu, SelectField, TwoVersions],
+  imports: [ExplainedText, MatButton, NumberField, ReactiveFormsModule, RecordMenu, SelectField, TwoVersions],
   templateUrl: './runner-card.html',
   styles: `
     article {

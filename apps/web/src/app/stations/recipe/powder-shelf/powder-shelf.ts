@@ -52,7 +52,7 @@ export class PowderShelf {
           /** Square root, so that a jar of oxide is visible beside a sack of clay. */
           share: stockGrams === undefined ? 0 : Math.sqrt(Math.max(0, stockGrams) / this.fullest()),
           mark: lowGrams === undefined ? undefined : Math.sqrt(lowGrams / this.fullest()),
-          words: stockGrams === undefined ? 'never counted' : this.units.sack(Math.max(0, stockGrams)),
+          words: stockWords(stockGrams, this.units),
           rank: low ? 0 : stockGrams === undefined ? 2 : 1,
         };
       })
@@ -95,4 +95,10 @@ export class PowderShelf {
   protected type(text: string): void {
     this.filter.set(text);
   }
+}
+
+/** More was taken than was ever counted: a bag came without a note. */
+function stockWords(stockGrams: number | undefined, units: Units): string {
+  if (stockGrams === undefined) return 'never counted';
+  return stockGrams < 0 ? `${units.sack(-stockGrams)} more was taken than was counted: count it` : units.sack(stockGrams);
 }

@@ -13,6 +13,9 @@ const JAR: Product = { kind: 'jar', coats: 3, jarMl: 470, makerSaysFoodSafe: 'un
 const MASSES = Object.keys(MASS_UNITS) as Unit[];
 const VOLUMES = (Object.keys(VOLUME_UNITS) as Unit[]).filter((unit) => unit !== 'drop');
 
+/** Water that labels ask for, mL for each gram of powder. */
+const USUAL_WATER_ML = [0.5, 2.5] as const;
+
 /** Bought ready: a dry base with the water rule of its label, in the label's own units, or a jar to brush. */
 @Component({
   selector: 'cz-product-panel',
@@ -62,7 +65,12 @@ export class ProductPanel {
     if (!label) return { tone: '', words: '' };
     const read = attempt(() => labelWaterPerGram(label));
     return read.kind === 'ok'
-      ? { tone: 'good', words: `${this.say.plain(read.value)} mL of water for each gram of powder.` }
+      ? read.value >= USUAL_WATER_ML[0] && read.value <= USUAL_WATER_ML[1]
+        ? { tone: 'good', words: `${this.say.plain(read.value)} mL of water for each gram of powder.` }
+        : {
+            tone: 'look',
+            words: `${this.say.plain(read.value)} mL of water for each gram of powder: labels mostly say ${USUAL_WATER_ML.join(' to ')}. Are both units right?`,
+          }
       : { tone: 'stop', words: read.error.message };
   });
 

@@ -42,6 +42,7 @@ import { PutAwayStore } from '../../../data/state/put-away-store';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { RecordActions } from '../../../parts/records/record-actions';
 import { StartingRecipes } from './starting-recipes';
+import { ExplainedText } from '../../../parts/words/explained-text';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -53,6 +54,7 @@ const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
     ColourField,
     ErrorBanner,
     Expansion,
+    ExplainedText,
     MatButton,
     MatIcon,
     MatIconButton,

@@ -25,6 +25,7 @@ import type { FieldOption } from '../../../ui/options';
       [label]="'Percent of ' + place()"
       unit="%"
       [value]="line().percent"
+      [usual]="line().part === 'base' ? [0, 100] : [0, 30]"
       [decimals]="3"
       [least]="0"
       [most]="1000"

@@ -29,9 +29,9 @@ import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 
 const FIGURES = [
-  ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30],
-  ['absorptionPercent', 'Bisque drinks, if measured', '%', 40],
-  ['expansion', 'Expansion, if measured', '10⁻⁶/°C', 20],
+  ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30, [4, 18]],
+  ['absorptionPercent', 'Bisque drinks, if measured', '%', 40, [4, 24]],
+  ['expansion', 'Expansion, if measured', '10⁻⁶/°C', 20, [4, 9]],
 ] as const;
 
 /** The card of a clay body and of its bisque firings: coat, order and running rest on it. */

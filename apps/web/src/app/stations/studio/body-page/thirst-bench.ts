@@ -26,13 +26,16 @@ import { Choice } from '../../../ui/choice';
 import { contractForm } from '../../../ui/forms/contract-form';
 import { NumberField } from '../../../ui/number-field';
 import { ThirstTestsUnderWay, type ThirstDraft } from './thirst-tests-under-way';
+import { Sure } from '../../../ui/sure';
 
+/** Absorption of usual bisque, percent. */
+const USUAL_ABSORPTION = [3, 30] as const;
 const START: ThirstDraft = { dryGrams: null, afterGrams: null, soakedGrams: null, seconds: 3, faceCm2: null, faces: 2, divisionGrams: 0.1 };
 
 /** The thirst test without any glaze, weight by weight. It takes until tomorrow, so what is weighed waits on this device. */
 @Component({
   selector: 'cz-thirst-bench',
-  imports: [Choice, MatButton, MatIcon, MatStepperModule, NgTemplateOutlet, NumberField, ReactiveFormsModule],
+  imports: [Choice, MatButton, MatIcon, MatStepperModule, NgTemplateOutlet, NumberField, ReactiveFormsModule, Sure],
   templateUrl: './thirst-bench.html',
   styles: `
     .bench {
@@ -81,6 +84,15 @@ export class ThirstBench implements OnInit {
   protected readonly read = computed(() => {
     const test = wholeTest(this.draft());
     return test && attempt(() => readThirstTest({ ...test, divisionGrams: this.units.divisionFor(test.dryGrams) }));
+  });
+
+  /** No clay drinks so much, and bisque seldom so little: a weight was mistyped, or the tile was not dry. */
+  protected readonly odd = computed(() => {
+    const read = this.read();
+    const drinks = read?.kind === 'ok' ? read.value.absorptionPercent : undefined;
+    return drinks !== undefined && (drinks < USUAL_ABSORPTION[0] || drinks > USUAL_ABSORPTION[1])
+      ? `Bisque drinks ${USUAL_ABSORPTION.join(' to ')} %: is one of the weights mistyped, or was the tile damp?`
+      : undefined;
   });
 
   constructor() {

@@ -84,6 +84,7 @@ export class AfterWeighing {
     const residue = this.value('sieveResidue');
     if (!residue) return '';
     const share = (100 * residue) / this.state().dryInGrams;
+    if (share > 100) return `That is more than was weighed in (${this.units.mass(this.state().dryInGrams)}): is it dry, and is the unit right?`;
     return `${this.units.plain(share)} % of the powder stays out. ${share > 0.5 ? 'That changes the recipe: grind' : 'Grind'} it wet and put it back.`;
   });
 

@@ -4,11 +4,11 @@ import { replayBucket } from '@cazuela/core';
 import type { NewEvent } from '../../../../data/offline/bench-log';
 import { Units } from '../../../../data/units/units';
 import { AutocompleteField } from '../../../../ui/autocomplete-field';
-import { Checkbox } from '../../../../ui/checkbox';
 import { Choice } from '../../../../ui/choice';
 import { NumberField, type TypedNumber } from '../../../../ui/number-field';
 import type { FieldOption } from '../../../../ui/options';
 import { BucketScreen } from '../bucket-screen';
+import { Sure } from '../../../../ui/sure';
 
 const KINDS = [
   ['water', 'water in'],
@@ -24,7 +24,7 @@ const PASTE_SG = 1.8;
 /** What was put in or taken out by somebody's own measure. It says what the bucket then holds, and asks about what cannot be. */
 @Component({
   selector: 'cz-amounts-panel',
-  imports: [AutocompleteField, Checkbox, Choice, MatButton, NumberField],
+  imports: [AutocompleteField, Choice, MatButton, NumberField, Sure],
   templateUrl: './amounts-panel.html',
   styles: `
     button[type='submit'] {
@@ -40,8 +40,6 @@ export class AmountsPanel {
   protected readonly kind = signal<Kind>('water');
   protected readonly powderId = signal<string | undefined>(undefined);
   protected readonly amount = linkedSignal<Kind, TypedNumber>({ source: this.kind, computation: () => ({ value: null }) });
-  /** Said of one amount, not of the next. */
-  protected readonly isSure = linkedSignal<unknown, boolean>({ source: this.amount, computation: () => false });
   protected readonly powderOptions = computed((): FieldOption[] => this.screen.powders().map(({ id, name }) => [id, name]));
   protected readonly powder = computed(() => this.screen.powders().find((one) => one.id === this.powderId()));
   protected readonly event = computed((): NewEvent<'bucket'> | undefined => {
@@ -82,7 +80,7 @@ export class AmountsPanel {
 
   protected keep(): void {
     const event = this.event();
-    if (!event || (this.odd() && !this.isSure())) return;
+    if (!event) return;
     this.screen.note(event);
     this.amount.set({ value: null });
   }

@@ -5,11 +5,12 @@ import { Units } from '../../../../data/units/units';
 import { NumberField } from '../../../../ui/number-field';
 import { BucketScreen } from '../bucket-screen';
 import { Checkbox } from '../../../../ui/checkbox';
+import { Sure } from '../../../../ui/sure';
 
 /** Bentonite slaked in hot water, or gum solution: how much, what it does to the SG and the coat, booked with one tap. */
 @Component({
   selector: 'cz-suspender-bench',
-  imports: [Checkbox, MatButton, NumberField],
+  imports: [Checkbox, MatButton, NumberField, Sure],
   templateUrl: './suspender-bench.html',
   styles: `
     :host {
@@ -52,6 +53,14 @@ export class SuspenderBench {
       planGum({ volumeMl: contents.volumeMl, insideMl: contents.additives?.gumMl ?? 0, mlPerLitre, forBrushing: this.brushing() }),
     );
   });
+
+  /** Over the brim. */
+  protected odd(newVolumeMl: number): string | undefined {
+    const { capacityMl } = this.screen.bucket()!.body;
+    return newVolumeMl > capacityMl
+      ? `It would be ${this.units.litres(newVolumeMl)}, and the bucket holds ${this.units.litres(capacityMl)}: ladle part off first.`
+      : undefined;
+  }
 
   protected round = (millilitres: number): number => Math.round(millilitres);
 

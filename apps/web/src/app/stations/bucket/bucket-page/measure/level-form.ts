@@ -4,19 +4,17 @@ import { attempt, volumeAtDepth } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { NumberField, type TypedNumber } from '../../../../ui/number-field';
 import { BucketScreen } from '../bucket-screen';
+import { Sure } from '../../../../ui/sure';
 
 /** How much is in it: by litres, or by a dipstick where its inner sizes are known. */
 @Component({
   selector: 'cz-level-form',
-  imports: [MatButton, NumberField],
+  imports: [MatButton, NumberField, Sure],
   template: `
-    <form class="stack" (submit)="$event.preventDefault(); keepLitres()">
-      <cz-number-field label="It holds" quantity="bigVolume" [value]="litres().value" [least]="1" (changed)="litres.set($event)" /><button
-        matButton="outlined"
-        type="submit"
-      >
-        Keep the level
-      </button>
+    <form class="stack" (submit)="$event.preventDefault(); sure.mayGoOn() && keepLitres()">
+      <cz-number-field label="It holds" quantity="bigVolume" [value]="litres().value" [least]="1" (changed)="litres.set($event)" />
+      <cz-sure #sure [odd]="odd()" />
+      <button matButton="outlined" type="submit" [disabled]="!sure.mayGoOn()">Keep the level</button>
     </form>
     @if (shape()) {
       <form class="stack" (submit)="$event.preventDefault(); keepDepth()">
@@ -46,6 +44,13 @@ export class LevelForm {
   private readonly units = inject(Units);
   protected readonly litres = signal<TypedNumber>({ value: null });
   protected readonly depth = signal<number | null>(null);
+  /** More than goes in. */
+  protected readonly odd = computed(() => {
+    const [value, capacityMl] = [this.litres().value, this.screen.bucket()?.body.capacityMl ?? Infinity];
+    return value !== null && value > capacityMl
+      ? `This bucket holds ${this.units.litres(capacityMl)} to the brim: is the amount right, or its unit?`
+      : undefined;
+  });
   protected readonly shape = computed(() => this.screen.bucket()?.body.shape);
   protected readonly fromDepth = computed(() => {
     const [shape, depthMm] = [this.shape(), this.depth()];

@@ -14,6 +14,7 @@ import { BucketScreen } from '../bucket-screen';
 import { TextField } from '../../../../ui/text-field';
 import { AutocompleteField } from '../../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../../ui/options';
+import { Sure } from '../../../../ui/sure';
 
 const SCRAPS = '';
 const NEW = 'new';
@@ -24,7 +25,7 @@ const JAR_ML = 500;
 /** Part of a bucket, or all of it, poured into another one, a new one, the scraps or the waste; the result is shown first. */
 @Component({
   selector: 'cz-pour-panel',
-  imports: [AutocompleteField, ErrorBanner, MatButton, NumberField, TextField],
+  imports: [AutocompleteField, ErrorBanner, MatButton, NumberField, Sure, TextField],
   templateUrl: './pour-panel.html',
   styles: `
     form {
@@ -62,8 +63,18 @@ export class PourPanel {
     if (mixed.kind === 'refused') return mixed.error.message;
     const { volumeMl, sg, stainPercent } = mixed.value;
     const stain = stainPercent > 0 ? `, ${this.units.percent(stainPercent)} stain` : '';
-    const over = volumeMl > target.body.capacityMl ? ' That is more than it holds.' : '';
-    return `${target.code} then holds ${this.units.litres(volumeMl)} at ${this.units.sg(sg)}${stain}.${over}`;
+    return `${target.code} then holds ${this.units.litres(volumeMl)} at ${this.units.sg(sg)}${stain}.`;
+  });
+  /** More than is here, or more than fits there. */
+  protected readonly odd = computed(() => {
+    const [target, takenMl] = [this.target(), this.millilitres()];
+    if (!takenMl) return undefined;
+    const { volumeMl } = this.contents();
+    if (takenMl > volumeMl * 1.001) return `Only ${this.units.litres(volumeMl)} are in it by the records: is the amount right, or its unit?`;
+    const there = (target?.contents?.volumeMl ?? 0) + takenMl;
+    return target && there > target.body.capacityMl
+      ? `${target.code} holds ${this.units.litres(target.body.capacityMl)}, and would have ${this.units.litres(there)}: pour less, or into a larger one.`
+      : undefined;
   });
   protected readonly intoOptions = computed((): FieldOption[] => [
     ['', 'the scraps'],

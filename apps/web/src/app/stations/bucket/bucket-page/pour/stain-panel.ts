@@ -23,14 +23,18 @@ import { ErrorBanner } from '../../../../ui/error-banner';
 import { BucketScreen } from '../bucket-screen';
 import { AutocompleteField } from '../../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../../ui/options';
+import { Sure } from '../../../../ui/sure';
 
 /** A smaller difference counts as the same percentage. */
 const SAME_PERCENT = 0.005;
 
+/** No glaze takes more stain, percent of the dry base. */
+const MOST_STAIN_PERCENT = 20;
+
 /** Stain the bucket or part of it, raise it, or rescue it by adding base; always with the water that restores the SG. */
 @Component({
   selector: 'cz-stain-panel',
-  imports: [AutocompleteField, Choice, ErrorBanner, MatButton, NumberField],
+  imports: [AutocompleteField, Choice, ErrorBanner, MatButton, NumberField, Sure],
   templateUrl: './stain-panel.html',
   styles: `
     .does {
@@ -88,6 +92,16 @@ export class StainPanel {
       const restored = waterToRestoreSg({ ...inside, stainGrams: grams, stainDensity: stain.densityGMl, targetSg });
       return { kind: 'add', grams, restored, overflows: restored.volumeMl > this.screen.bucket()!.body.capacityMl } as const;
     });
+  });
+  /** Over the brim, or more colour than any glaze takes. */
+  protected readonly odd = computed(() => {
+    const [work, percent] = [this.work(), this.percent()];
+    if (work?.kind !== 'ok' || work.value.kind === 'same') return undefined;
+    if ((percent ?? 0) > MOST_STAIN_PERCENT)
+      return `${this.units.percent(percent!)} is more than any glaze takes: over ${MOST_STAIN_PERCENT} % it goes stiff and dull. Is it the percent of the dry base?`;
+    return work.value.overflows
+      ? `It would be ${this.units.litres(work.value.restored.volumeMl)}, more than this bucket holds: pour part off first.`
+      : undefined;
   });
   protected readonly fieldError = computed(() => {
     const work = this.work();

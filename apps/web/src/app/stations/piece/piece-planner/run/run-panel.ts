@@ -52,6 +52,7 @@ import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf
 import { SelectField } from '../../../../ui/select-field';
 import { Slider } from '../../../../ui/slider';
 import { CONE_OPTIONS } from '../../../../data/units/cone-options';
+import { ExplainedText } from '../../../../parts/words/explained-text';
 
 /** Two thousand runs start once a drag has rested this long, ms. */
 const REST_MS = 250;
@@ -63,7 +64,7 @@ const USUAL_CONES = ['4', '5', '6', '7', '8'];
 /** How far the glaze will run on this piece in this firing: drawn, in figures with a range, and where it may start. */
 @Component({
   selector: 'cz-run-panel',
-  imports: [Choice, MatButton, MatProgressBar, NumberField, SelectField, Slider],
+  imports: [Choice, ExplainedText, MatButton, MatProgressBar, NumberField, SelectField, Slider],
   templateUrl: './run-panel.html',
   styleUrl: './run-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
