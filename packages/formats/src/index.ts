@@ -1,4 +1,5 @@
 // Cazuela's own files, in and out. The formats are described in docs/formats. Listed by hand.
+export { decodeText } from './decode';
 export {
   FORMAT_NAME,
   FORMAT_VERSION,

@@ -117,11 +117,14 @@ function checked<T>(raws: readonly Raw[], schema: z.ZodType<T>, problems: FilePr
   return raws.flatMap(({ row, lineRows, value }) => {
     const read = schema.safeParse(value);
     if (read.success) return [{ row, lineRows, value: read.data }];
-    const issue = read.error.issues[0]!;
-    const lineIndex = issue.path[issue.path.indexOf('lines') + 1];
-    const at = typeof lineIndex === 'number' && issue.path.includes('lines') ? (lineRows[lineIndex] ?? row) : row;
-    // A row that has an error already is not reported again in other words.
-    if (!told.has(at)) problems.push({ row: at, message: wordsOf(issue) });
+    // Every bad row of the entry at once; a row that has an error already is not reported again in other words.
+    for (const issue of read.error.issues) {
+      const lineIndex = issue.path[issue.path.indexOf('lines') + 1];
+      const at = typeof lineIndex === 'number' && issue.path.includes('lines') ? (lineRows[lineIndex] ?? row) : row;
+      if (told.has(at)) continue;
+      told.add(at);
+      problems.push({ row: at, message: wordsOf(issue) });
+    }
     return [];
   });
 }

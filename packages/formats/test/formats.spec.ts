@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { CONES } from '@cazuela/core';
 import { readTable, writeTable } from '../src/csv';
 import {
+  decodeText,
   batchesToCsv,
   checkAgainst,
   FORMAT_NAME,
@@ -216,6 +217,18 @@ describe('a file from a spreadsheet', () => {
       { row: 4, message: '“part” is one of: base, addition, stain.' },
       { row: 5, message: 'There is no powder “Moon dust” in your table: add it first, or write it as it stands there.' },
     ]);
+  });
+
+  it('has every broken row of one recipe told at once', () => {
+    const text = ['recipe,part,powder,percent', 'A,middle,Silica,10', 'A,base,Kaolin,20', 'A,outer,Silica,30', 'A,base,Silica,-4'].join('\n');
+    expect(readFile(text, NOW).problems.map((problem) => problem.row)).toEqual([2, 4, 5]);
+  });
+
+  it('is read as UTF-8, and as Latin-1 where an older spreadsheet wrote it', () => {
+    const latin = Uint8Array.from('powder\nCa\u00f1a y sal', (letter) => letter.charCodeAt(0));
+    expect(decodeText(latin)).toBe('powder\nCaña y sal');
+    expect(decodeText(new TextEncoder().encode('Caña'))).toBe('Caña');
+    expect(decodeText(Uint8Array.from([0xff, 0xfe, 0x43, 0x00]))).toBe('C');
   });
 
   it.each([

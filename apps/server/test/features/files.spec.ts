@@ -86,11 +86,28 @@ describe('files of a studio', () => {
     const recipe = await aRecipe(server);
     const rows = rowsOf(JSON.stringify(await written(server))).filter((row) => row.kind === 'recipe');
     expect(await importFile(server, rows, 'leaveMine')).toMatchObject({ recipes: 0, left: 1 });
+    // The same file again changes nothing, whatever is chosen.
+    for (const choice of ['newVersion', 'keepBoth'] as const)
+      expect(await importFile(server, rows, choice)).toMatchObject({ recipes: 0, versions: 0, left: 1 });
+    await server.put(`/recipes/${recipe.id}`, { version: 1, reason: 'Less tin', body: { ...recipe.body, notes: 'two' } }).expect(200);
     expect(await importFile(server, rows, 'newVersion')).toMatchObject({ recipes: 0, versions: 1 });
-    expect(((await server.get(`/recipes/${recipe.id}`)).body as Recipe).version).toBe(2);
+    expect(((await server.get(`/recipes/${recipe.id}`)).body as Recipe).version).toBe(3);
+    await server.put(`/recipes/${recipe.id}`, { version: 3, reason: 'More tin', body: { ...recipe.body, notes: 'three' } }).expect(200);
     expect(await importFile(server, rows, 'keepBoth')).toMatchObject({ recipes: 1 });
     const names = ((await server.get('/recipes')).body as Recipe[]).map((one) => one.body.name);
     expect(names).toEqual(['Leche de Higo', 'Leche de Higo (2)']);
+  });
+
+  it('what a powder is called elsewhere leads to the studio’s own', async () => {
+    const powders = (await server.get('/powders').expect(200)).body as { id: string; version: number; name: string; stockGrams?: number }[];
+    const { id, version, stockGrams: _stock, ...body } = powders.find((one) => one.name === 'Potash feldspar')!;
+    await server.put(`/powders/${id}`, { version, body: { ...body, aliases: ['our feldspar'] } }).expect(200);
+    const text = 'recipe,part,powder,percent,cone_low,cone_high\nAsh,base,Our feldspar,60,5,6\nAsh,base,Kaolin,40,5,6\n';
+    const checked = checkAgainst(readFile(text, NOW), { powderNames: ['Kaolin', 'our feldspar'], recipeNames: [] });
+    expect(checked.problems).toEqual([]);
+    expect(await importFile(server, checked.rows)).toMatchObject({ recipes: 1 });
+    const [recipe] = (await server.get('/recipes')).body as Recipe[];
+    expect(recipe!.body.lines[0]!.powderId).toBe(id);
   });
 
   it('go in whole or not at all', async () => {

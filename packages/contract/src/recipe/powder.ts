@@ -22,6 +22,8 @@ export const powderBodySchema = z.strictObject({
   loiPercent: z.number().min(-100).max(100),
   sieveMesh: z.number().optional(),
   hazards: z.array(z.string().trim().min(1).max(200)).max(20),
+  /** What else it is called here. */
+  aliases: z.array(nameSchema).max(20, 'Twenty further names are the most.').optional(),
   /** In the currency of the studio; left out when it is not known. */
   pricePerKg: z.number().min(0, 'A price cannot be less than 0.').max(100_000).optional(),
   /** Below this the shelf is marked low. */

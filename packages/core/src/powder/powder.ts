@@ -10,6 +10,8 @@ export interface Powder {
   loiPercent: number;
   sieveMesh?: number | undefined;
   hazards: string[];
+  /** Further names that this studio has for it: lines and files that say them mean this powder. */
+  aliases?: string[] | undefined;
 }
 
 export interface WeighedPowder {

@@ -16,6 +16,8 @@ export interface UnreadLine {
   text: string;
   /** What to change, in a sentence. */
   message: string;
+  /** The name that no powder of the studio has. */
+  name?: string;
 }
 
 /** Columns as spreadsheets copy and export them; a comma with a space after it or beside a letter, else it may be a decimal comma. */
@@ -56,40 +58,42 @@ export function readRecipeText({ text, powders }: { text: string; powders: reado
       }
       if (SUM.test(line)) return;
       const read = readLine(line, powders);
-      if (typeof read === 'string') {
+      if ('message' in read) {
         const isHeading = lines.length === 0 && unread.length === 0 && BASE_HEADING.test(line) && !/\d/.test(line);
-        if (!isHeading) unread.push({ number: index + 1, text: line, message: read });
+        if (!isHeading) unread.push({ number: index + 1, text: line, ...read });
       } else lines.push({ number: index + 1, text: line, part: line.startsWith('+') ? 'addition' : part, ...read });
     });
   return { lines, unread };
 }
 
-function readLine(line: string, powders: readonly Powder[]): { powder: Powder; percent: number } | string {
+function readLine(line: string, powders: readonly Powder[]): { powder: Powder; percent: number } | Pick<UnreadLine, 'message' | 'name'> {
   const text = line.replace(/^\+\s*/, '');
   const cells = namedWhole(text, powders) ?? cellsOf(text);
-  if (!cells) return 'A line needs a powder and a percentage, like “Silica 30”.';
+  if (!cells) return { message: 'A line needs a powder and a percentage, like “Silica 30”.' };
   const [name, figure] = cells;
   const reading = readNumber(figure.replace(UNIT_BEHIND, ''));
-  if (reading.kind !== 'ok' || reading.unit || reading.value < 0) return `“${figure}” is not a percentage: type something like 12.5.`;
+  if (reading.kind !== 'ok' || reading.unit || reading.value < 0) return { message: `“${figure}” is not a percentage: type something like 12.5.` };
   const wanted = plain(name);
-  const exact = powders.find((powder) => plain(powder.name) === wanted);
+  const exact = powders.find((powder) => namesOf(powder).some((one) => plain(one) === wanted));
   const near = powders.filter((powder) => plain(powder.name).startsWith(wanted));
   const powder = exact ?? (near.length === 1 ? near[0] : undefined);
   if (powder) return { powder, percent: reading.value };
+  const some = near
+    .slice(0, 3)
+    .map((one) => one.name)
+    .join(' or ');
   return near.length > 1
-    ? `“${name}” may be ${near
-        .slice(0, 3)
-        .map((one) => one.name)
-        .join(' or ')}: write which.`
-    : `There is no powder “${name}” in your table: write it as it stands there.`;
+    ? { message: `“${name}” may be ${some}: write which.` }
+    : { message: `There is no powder “${name}” in your table: say which it is, or write it as it stands there.`, name };
 }
 
 /** A name of the table that stands whole before its figure, commas and all: “Clear base, bought 100”. */
 function namedWhole(line: string, powders: readonly Powder[]): [name: string, figure: string] | undefined {
   const lower = line.toLowerCase();
   const found = powders
-    .filter(({ name }) => name.length > 0 && lower.startsWith(name.toLowerCase()))
-    .map(({ name }): [string, string] => [name, line.slice(name.length).replace(/^[\s,;|]+/, '')])
+    .flatMap(namesOf)
+    .filter((name) => name.length > 0 && lower.startsWith(name.toLowerCase()))
+    .map((name): [string, string] => [name, line.slice(name.length).replace(/^[\s,;|]+/, '')])
     .filter(([, figure]) => FIGURE.test(figure));
   return found.sort((a, b) => b[0].length - a[0].length)[0];
 }
@@ -110,6 +114,8 @@ function cellsOf(line: string): [name: string, figure: string] | undefined {
   const before = /^([\d.,/]+\s*(?:%|gr?|grams?|parts?)?)\s+(\D.*)$/i.exec(line);
   return before ? [before[2]!.trim(), before[1]!] : undefined;
 }
+
+const namesOf = ({ name, aliases = [] }: Powder): string[] => [name, ...aliases];
 
 const plain = (name: string): string =>
   name

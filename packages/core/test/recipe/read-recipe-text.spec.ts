@@ -58,6 +58,16 @@ describe('a recipe pasted from a spreadsheet', () => {
     expect(unread[0]!.message).toContain(words);
   });
 
+  it('a name the studio learnt is its powder, in a line with or without columns; one nobody knows is named', () => {
+    const known = [{ ...SILICA, aliases: ['our flint', 'flour, fine'] }];
+    expect(readRecipeText({ text: 'Our Flint\t30\nflour, fine 20', powders: known }).lines.map((line) => [line.powder.id, line.percent])).toEqual([
+      [SILICA.id, 30],
+      [SILICA.id, 20],
+    ]);
+    expect(readRecipeText({ text: 'moon dust 12', powders: known }).unread[0]).toMatchObject({ name: 'moon dust' });
+    expect(readRecipeText({ text: 'Silica plenty', powders: known }).unread[0]).not.toHaveProperty('name');
+  });
+
   it('a name that may be two powders is asked about', () => {
     const two = [
       { ...SILICA, id: 'a', name: 'Frit one' },

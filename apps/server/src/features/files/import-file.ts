@@ -1,3 +1,5 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { RecipeBody } from '@cazuela/contract';
 import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { fromPortableBody, type ImportChoice, type ImportOutcome, type ImportRow, type PortablePowder, type PortableRecipe } from '@cazuela/formats';
@@ -45,15 +47,20 @@ async function importPowders(
   const { models } = context;
   const here = (await models.powders.findAll({ where: { studioId }, transaction, lock: transaction.LOCK.UPDATE })).map((row) => row.get());
   const byName = new Map(here.map((row) => [key(row.name), row]));
-  const ids = new Map(here.map((row) => [key(row.name), row.id]));
+  // What else a powder is called here leads to it as well; its own name counts before another's.
+  const ids = new Map([
+    ...here.flatMap((row) => (row.body.aliases ?? []).map((alias): [string, string] => [key(alias), row.id])),
+    ...here.map((row): [string, string] => [key(row.name), row.id]),
+  ]);
   const fresh: PowderRow[] = [];
-  for (const { name, ...body } of powders) {
+  for (const { name, ...told } of powders) {
     const there = byName.get(key(name));
+    const body = there?.body.aliases ? { ...told, aliases: there.body.aliases } : told;
     if (!there) {
       const id = uuid();
       fresh.push({ id, studioId, version: 1, name, body });
       ids.set(key(name), id);
-    } else if (choice === 'newVersion' && JSON.stringify(there.body) !== JSON.stringify(body)) {
+    } else if (choice === 'newVersion' && !isDeepStrictEqual(JSON.parse(JSON.stringify(there.body)), JSON.parse(JSON.stringify(body)))) {
       await models.powders.update({ body, version: there.version + 1 }, { where: { id: there.id }, transaction });
       outcome.versions += 1;
     } else outcome.left += 1;
@@ -80,7 +87,7 @@ async function importRecipes(
     const versions = bodiesOf(recipe, powderIds);
     const { name } = versions.at(-1)!.body;
     const there = byName.get(key(name));
-    if (there && choice === 'leaveMine') {
+    if (there && (choice === 'leaveMine' || (await isSame(job, there, versions.at(-1)!.body)))) {
       outcome.left += 1;
     } else if (there && choice === 'newVersion') {
       const number = there.version + 1;
@@ -101,6 +108,15 @@ async function importRecipes(
   for (const some of chunk(newRecipes)) await models.recipes.bulkCreate(some, { transaction });
   for (const some of chunk(newVersions)) await models.recipeVersions.bulkCreate(some, { transaction });
 }
+
+/** The newest version here says the same already: the file was taken in before. */
+async function isSame({ context: { models }, transaction }: FileImport, there: RecipeRow, body: RecipeBody): Promise<boolean> {
+  const row = await models.recipeVersions.findOne({ where: { recipeId: there.id, number: there.version }, transaction });
+  return row !== null && isDeepStrictEqual(withoutLineIds(row.get().body), withoutLineIds(body));
+}
+
+/** Ids of lines are made anew at every import. */
+const withoutLineIds = (body: RecipeBody): unknown => JSON.parse(JSON.stringify({ ...body, lines: body.lines.map(({ id: _id, ...line }) => line) }));
 
 function bodiesOf({ versions }: PortableRecipe, powderIds: ReadonlyMap<string, string>): Pick<RecipeVersionRow, 'reason' | 'body' | 'changedAt'>[] {
   return versions.map(({ reason, changedAt, body }) => {

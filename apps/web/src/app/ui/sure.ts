@@ -21,6 +21,8 @@ import { Checkbox } from './checkbox';
 export class Sure {
   /** What speaks against it; nothing is shown without. */
   readonly odd = input<string | undefined>();
-  protected readonly isSure = linkedSignal({ source: this.odd, computation: () => false });
+  /** What it is about: another amount is asked about anew, though in the same words. */
+  readonly about = input<unknown>();
+  protected readonly isSure = linkedSignal({ source: () => [this.odd(), this.about()], computation: () => false });
   readonly mayGoOn = computed(() => !this.odd() || this.isSure());
 }

@@ -4,7 +4,8 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
 import type { DayStep } from '@cazuela/core';
 import { Keys } from '../../data/devices/keys';
-import { formatDate, formatTime, formatWait } from '../../data/units/times';
+import { NOW } from '../../data/state/clock';
+import { formatDate, formatTime, formatWait, localDay } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { CodeCheck } from '../../parts/code-check';
 import { NumberField } from '../../ui/number-field';
@@ -14,6 +15,7 @@ import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayNote } from '../../parts/records/put-away-note';
+import { Address, titleOf } from '../../data/state/address';
 
 /** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
@@ -32,7 +34,14 @@ export class DayList {
   readonly date = input<string>();
   protected readonly screen = inject(DayScreen);
   protected readonly units = inject(Units);
+  private readonly address = inject(Address);
   protected readonly seconds = signal<number | null>(null);
+  private readonly now = inject(NOW);
+  /** An address that names no day says so; today is shown. */
+  protected readonly oddDate = computed(() => {
+    const date = this.date();
+    return date && !isDay(date) ? `“${date.slice(0, 20)}” is no day: today is shown.` : undefined;
+  });
   protected readonly time = formatTime;
   protected readonly longer = LONGER_MINUTES;
   protected readonly title = computed(() => formatDate(`${this.screen.date()}T12:00:00`));
@@ -67,15 +76,21 @@ export class DayList {
   protected readonly stirWords = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' };
 
   constructor() {
+    titleOf(() => this.title());
     effect(() => {
       const date = this.date();
-      if (date) untracked(() => this.screen.date.set(date));
+      untracked(() => this.screen.date.set(date && isDay(date) ? date : localDay(this.now())));
     });
     inject(Keys).bind([
       { keys: [' ', 'enter'], words: 'done: tick the step', run: () => this.done() },
       { keys: ['s'], words: 'skip the step', run: () => this.skip() },
       { keys: ['backspace', 'u'], words: 'take the last tick back', run: () => this.undo() },
     ]);
+  }
+
+  protected chooseDate(date: string): void {
+    this.screen.date.set(date);
+    this.address.choose({ date }, { step: true });
   }
 
   protected done(step: DayStep | undefined = this.screen.state()?.now?.step): void {
@@ -116,3 +131,5 @@ export class DayList {
     return waitMinutes > 0 ? Math.min(100, Math.max(0, (100 * leftMinutes) / waitMinutes)) : 0;
   }
 }
+
+const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));

@@ -21,6 +21,7 @@ import { PutAwayStore } from '../../data/state/put-away-store';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayNote } from '../../parts/records/put-away-note';
 import { PutAwayLink } from '../../parts/records/put-away-link';
+import { titleOf } from '../../data/state/address';
 
 @Component({
   selector: 'cz-kiln-station',
@@ -75,6 +76,10 @@ export class KilnStation {
 
   protected readonly corrected = computed(() => this.all.value()?.results.find((result) => result.id === this.correct()));
   protected readonly correctingFiring = signal(false);
+  /** An address that names no firing of ours says so; the newest is shown. */
+  protected readonly oddFiring = computed(
+    () => this.firing() !== undefined && this.all.value() !== undefined && !this.all.value()!.firings.some((one) => one.id === this.firing()),
+  );
   protected readonly planning = signal(false);
   protected readonly kilns = computed(() => [...new Set((this.all.value()?.firings ?? []).map((firing) => firing.body.kiln))]);
 
@@ -113,6 +118,7 @@ export class KilnStation {
   }
 
   constructor() {
+    titleOf(() => this.firing() && this.chosen() && `${this.chosen()!.body.kiln}, ${this.full(this.chosen()!.body.startedAt)}`);
     effect(() => {
       if (this.reading.failure()?.problem.code === 'stale') untracked(() => this.all.reload());
     });

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Recipe } from '@cazuela/contract';
+import type { PowderBody, Recipe } from '@cazuela/contract';
 import { bucket, id, KAOLIN, POWDERS, RECIPE, summaryOf, TIN } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
@@ -206,6 +206,14 @@ describe('the recipe editor', () => {
     await paste('Silica\t70\nMoon dust\t30');
     expect(screen.text).toContain('Line 2: There is no powder “Moon dust” in your table');
     expect(screen.button('Put 1 line in place of these').disabled).toBe(true);
+    // Said once which powder that is, it is known from then on.
+    await screen.choose('“Moon dust” is our', 'Kaolin');
+    const learnt = records.http.expectOne((request) => request.method === 'PUT');
+    const { body } = learnt.request.body as { body: PowderBody };
+    expect(body).toMatchObject({ name: 'Kaolin', aliases: ['Moon dust'] });
+    learnt.flush({ ...KAOLIN, version: 2, aliases: ['Moon dust'] });
+    await screen.settle();
+    expect(screen.button('Put 2 lines in place of these').disabled).toBe(false);
     await paste('Silica;70,5\nKaolin;29,5\n\nTin oxide;4');
     await screen.press('Put 3 lines in place of these');
     expect(screen.field('Percent of line 1 of the base').value).toBe('70.5');

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { FAULTS, type Result } from '@cazuela/contract';
@@ -15,6 +15,7 @@ import { PutAwayStore } from '../../data/state/put-away-store';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayLink } from '../../parts/records/put-away-link';
 import { ExplainedText } from '../../parts/words/explained-text';
+import { addressed } from '../../data/state/address';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
@@ -27,6 +28,12 @@ import { ExplainedText } from '../../parts/words/explained-text';
 export class Wall {
   /** From the address: the result. */
   readonly result = input<string>();
+  readonly called = input<string>();
+  readonly fault = input<string>();
+  readonly stars = input<string>();
+  protected readonly chosenWords = addressed('called', () => this.called());
+  protected readonly chosenFault = addressed('fault', () => this.fault());
+  protected readonly chosenStars = addressed('stars', () => this.stars());
   protected readonly api = inject(StudioApi);
   private readonly away = inject(PutAwayStore);
   protected readonly units = inject(Units);
@@ -36,15 +43,16 @@ export class Wall {
     (stars) => [stars, stars === 0 ? 'any stars' : stars === 1 ? '1 star and more' : `${stars} stars and more`] as const,
   );
   protected readonly all = apiResource(() => this.api.results());
-  protected readonly words = signal('');
-  protected readonly fault = signal('');
-  protected readonly least = signal(0);
+  protected readonly least = computed(() => Math.min(5, Math.max(0, Math.round(Number(this.chosenStars())) || 0)));
   protected readonly shown = computed(() => {
-    const words = this.words().trim().toLowerCase();
+    const words = this.chosenWords().trim().toLowerCase();
     const all = this.all.value() ?? [];
     return (this.result() ? all : this.away.without('result', all))
       .filter((result) => !this.result() || result.id === this.result())
-      .filter((result) => result.body.stars >= this.least() && (!this.fault() || result.body.faults.some((entry) => entry.fault === this.fault())))
+      .filter(
+        (result) =>
+          result.body.stars >= this.least() && (!this.chosenFault() || result.body.faults.some((entry) => entry.fault === this.chosenFault())),
+      )
       .filter((result) =>
         [result.pieceName, result.body.note, ...result.glazedWith.map((coat) => coat.bucketName ?? '')].join(' ').toLowerCase().includes(words),
       )

@@ -28,6 +28,7 @@ import { Expansion } from '../../../ui/expansion';
 import { SentenceForm } from '../../../ui/sentence-form';
 import { Tabs } from '../../../ui/tabs';
 import { ExplainedText } from '../../../parts/words/explained-text';
+import { titleOf } from '../../../data/state/address';
 
 const BENCHES = [
   ['dipping', 'What dips in it'],
@@ -113,6 +114,7 @@ export class BucketPage {
   });
 
   constructor() {
+    titleOf(() => this.screen.bucket()?.body.name);
     effect(() => {
       const id = this.id();
       untracked(() => this.screen.open(id));

@@ -33,6 +33,7 @@ import { Tabs } from '../../../ui/tabs';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { NotMixedNote } from './coats/not-mixed-note';
+import { addressed, titleOf } from '../../../data/state/address';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
@@ -74,6 +75,9 @@ type Bench = 'alternatives' | 'run' | 'set' | 'files';
 })
 export class PiecePlanner {
   readonly id = input.required<string>();
+  /** From the address: the bench below the plan. */
+  readonly bench = input<string>();
+  protected readonly askedBench = addressed('bench', () => this.bench());
   private readonly router = inject(Router);
   private readonly toDay = inject(AddToDay);
   protected readonly draft = inject(PieceDraft);
@@ -84,7 +88,6 @@ export class PiecePlanner {
   private readonly now = inject(NOW);
   protected readonly date = signal(localDay(this.now()));
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
-  protected readonly asked = signal<Bench>('alternatives');
   protected readonly benches = computed((): (readonly [Bench, string])[] => {
     const count = this.screen.settledBody()?.count ?? 1;
     return [
@@ -95,9 +98,10 @@ export class PiecePlanner {
     ];
   });
   /** One piece alone is no set any more. */
-  protected readonly bench = computed(() => (this.benches().some(([id]) => id === this.asked()) ? this.asked() : 'alternatives'));
+  protected readonly openBench = computed(() => this.benches().find(([id]) => id === this.askedBench())?.[0] ?? 'alternatives');
 
   constructor() {
+    titleOf(() => this.screen.settledBody()?.name);
     // Lives until the draft ends its stream, so that the last save is not cut off.
     this.draft.saves$.subscribe();
     this.draft.versionOf = (bucketId) => this.screen.versionOf(bucketId);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { additionSum, attempt, convertMix, dryGrams, recipeDensity, waterPerDryGram, type PresentPowder } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import * as z from 'zod';
@@ -14,6 +14,8 @@ import { AutocompleteField } from '../../../ui/autocomplete-field';
 import type { FieldOption } from '../../../ui/options';
 import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
+import { Sure } from '../../../ui/sure';
+import { BenchLog } from '../../../data/offline/bench-log';
 
 const questionSchema = z.object({
   toId: z.string(),
@@ -29,7 +31,7 @@ const START: Question = { toId: '', from: 'batch', baseGrams: 1000, volumeMl: 50
 /** From this recipe to another one: what to add to a dry batch or to a bucket, or the line that forbids it. */
 @Component({
   selector: 'cz-convert-page',
-  imports: [AutocompleteField, Choice, EmptyState, MatButton, NumberField, ResourceState, RouterLink],
+  imports: [AutocompleteField, Choice, EmptyState, MatButton, NumberField, ResourceState, RouterLink, Sure],
   templateUrl: './convert-page.html',
   styleUrl: './convert-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,6 +40,8 @@ export class ConvertPage {
   readonly id = input.required<string>();
   private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
+  private readonly log = inject(BenchLog);
+  private readonly router = inject(Router);
   protected readonly sources = [
     ['batch', 'a dry batch'],
     ['bucket', 'a bucket, measured'],
@@ -53,7 +57,7 @@ export class ConvertPage {
   protected readonly buckets = computed(() =>
     (this.all.value()?.buckets ?? []).filter((bucket) => bucket.recipeId === this.id() && (bucket.contents?.dryGrams ?? 0) > 0),
   );
-  private readonly bucket = computed(() => this.buckets().find((one) => one.id === this.question().bucketId) ?? this.buckets()[0]);
+  protected readonly bucket = computed(() => this.buckets().find((one) => one.id === this.question().bucketId) ?? this.buckets()[0]);
   protected readonly sg = computed(() => {
     const body = this.from()?.body;
     return this.question().sg ?? (body ? (body.sgLow + body.sgHigh) / 2 : null);
@@ -108,6 +112,29 @@ export class ConvertPage {
   protected readonly bucketOptions = computed((): FieldOption[] =>
     this.buckets().map((bucket) => [bucket.id, `${bucket.code} ${bucket.body.name}, ${this.units.litres(bucket.contents!.volumeMl)}`] as const),
   );
+
+  /** Over the brim of the bucket it happens in. */
+  protected odd(volumeMl: number): string | undefined {
+    const capacityMl = this.bucket()?.body.capacityMl;
+    return capacityMl !== undefined && volumeMl > capacityMl
+      ? `It would be ${this.units.litres(volumeMl)}, and the bucket holds ${this.units.litres(capacityMl)}: pour part off first, or do it in a larger one.`
+      : undefined;
+  }
+
+  /** Booked in the bucket as it was done: powder, water, and what it is now. */
+  protected wentIn(): void {
+    const [answer, bucket, to, powders] = [this.answer(), this.bucket(), this.to(), this.all.value()?.powders];
+    if (answer?.kind !== 'ok' || answer.value.kind !== 'ok' || !bucket || !to || !powders) return;
+    const { rows, waterMl } = answer.value;
+    const parts = rows.map(({ powderId, name, grams }) => {
+      const part = to.body.lines.find((line) => line.powderId === powderId)?.part ?? 'base';
+      return { powderId, name, part, grams, density: powders.find((one) => one.id === powderId)?.densityGMl ?? 2.6 };
+    });
+    if (parts.length > 0) this.log.note('bucket', bucket.id, { type: 'powderAdded', reason: 'thicken', parts });
+    if (waterMl >= 1) this.log.note('bucket', bucket.id, { type: 'waterAdded', grams: Math.round(waterMl) });
+    this.log.note('bucket', bucket.id, { type: 'noted', text: `Turned into ${to.body.name}, version ${to.version}.` });
+    void this.router.navigate(['/bucket', bucket.id]);
+  }
 
   protected change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));

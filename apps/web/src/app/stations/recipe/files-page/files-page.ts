@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { RouterLink } from '@angular/router';
-import type { CheckedFile, ImportChoice, ImportOutcome } from '@cazuela/formats';
+import { decodeText, type CheckedFile, type ImportChoice, type ImportOutcome } from '@cazuela/formats';
 import { combineLatest, type Subscription } from 'rxjs';
 import { toFailure } from '../../../data/http/api';
 import { NOW } from '../../../data/state/clock';
@@ -92,8 +92,7 @@ export class FilesPage {
 
   protected async choose(file: File): Promise<void> {
     if (file.size > MOST_BYTES) return this.state.set({ kind: 'failed', message: 'That file is too large for recipes: is it the right one?' });
-    const text = await file.text();
-    this.read(file.name, text);
+    this.read(file.name, decodeText(new Uint8Array(await file.arrayBuffer())));
   }
 
   protected read(name: string, text: string): void {
@@ -101,7 +100,10 @@ export class FilesPage {
     this.stop();
     this.state.set({ kind: 'reading', name });
     if (!all) return this.chosenEarly.set({ name, text });
-    const shelf = { powderNames: all.powders.map((powder) => powder.name), recipeNames: all.recipes.map((recipe) => recipe.body.name) };
+    const shelf = {
+      powderNames: all.powders.flatMap(({ name, aliases = [] }) => [name, ...aliases]),
+      recipeNames: all.recipes.map((recipe) => recipe.body.name),
+    };
     this.running = this.files.read({ text, now: this.now().toISOString(), shelf }).subscribe({
       next: (file) => this.state.set({ kind: 'looking', name, file }),
       error: (error: Error) => this.state.set({ kind: 'failed', message: error.message }),

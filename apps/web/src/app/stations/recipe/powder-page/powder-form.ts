@@ -14,6 +14,8 @@ export type PowderForm = FormGroup<
     oxides: FormGroup<Record<string, FormControl<number | null>>>;
     /** One a line. */
     hazards: FormControl<string>;
+    /** With commas. */
+    aliases: FormControl<string>;
   }
 >;
 
@@ -30,17 +32,23 @@ export function powderForm(body: PowderBody): PowderForm {
     ...contractForm(powderBodySchema, fields).controls,
     oxides: new FormGroup(Object.fromEntries(OXIDES.map((oxide) => [oxide, new FormControl(body.oxides[oxide] ?? null)]))),
     hazards: new FormControl(body.hazards.join('\n'), { nonNullable: true }),
+    aliases: new FormControl((body.aliases ?? []).join(', '), { nonNullable: true }),
   });
 }
 
 /** Returns what is typed, or undefined when a rule speaks against it. An oxide of 0 % is none. */
 export function readPowder(form: PowderForm): PowderBody | undefined {
-  const { oxides, hazards } = form.getRawValue();
+  const { oxides, hazards, aliases } = form.getRawValue();
+  const others = aliases
+    .split(',')
+    .map((alias) => alias.trim())
+    .filter(Boolean);
   return readForm(form, powderBodySchema, {
     oxides: Object.fromEntries(Object.entries(oxides).flatMap(([oxide, percent]) => (percent ? [[oxide, percent]] : []))),
     hazards: hazards
       .split('\n')
       .map((line) => line.trim())
       .filter(Boolean),
+    aliases: others.length > 0 ? others : undefined,
   });
 }

@@ -28,6 +28,7 @@ import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { titleOf } from '../../../data/state/address';
 
 const NEW: PowderBody = { name: '', role: 'flux', densityGMl: 2.6, rawClay: 0, shrinkWeight: 0, oxides: {}, loiPercent: 0, hazards: ['silica dust'] };
 
@@ -103,6 +104,7 @@ export class PowderPage {
   });
 
   constructor() {
+    titleOf(() => this.powder()?.name);
     askBeforeLeaving(() => this.form().dirty);
   }
 

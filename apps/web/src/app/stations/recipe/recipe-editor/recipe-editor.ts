@@ -4,7 +4,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
-import { POWDER_ROLES, recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe } from '@cazuela/contract';
+import { POWDER_ROLES, recipeBodySchema, recipeSchema, SURFACES, type Product, type Recipe, type StudioPowder } from '@cazuela/contract';
 import { additionSum, attempt, baseSum, batchCost, normaliseRecipe, recipeOutlook, type RecipeLine } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest, of } from 'rxjs';
@@ -43,6 +43,7 @@ import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { RecordActions } from '../../../parts/records/record-actions';
 import { StartingRecipes } from './starting-recipes';
 import { ExplainedText } from '../../../parts/words/explained-text';
+import { titleOf } from '../../../data/state/address';
 
 const roleRank = ({ role }: { role: string }): number => (POWDER_ROLES as readonly string[]).indexOf(role);
 const MOVEMENTS = ['unknown', 'stays', 'moves', 'runs', 'pours'] as const;
@@ -95,6 +96,7 @@ export class RecipeEditor {
   protected readonly record = computed(() => ({ kind: 'recipe' as const, id: this.id(), name: this.draft.body().name }));
   protected readonly isAway = computed(() => this.away.find(this.record()) !== undefined);
   protected readonly saving = createMutation();
+  protected readonly learning = createMutation();
   protected readonly opening = createMutation();
   protected readonly all = keyedResource(
     () => this.id(),
@@ -111,7 +113,9 @@ export class RecipeEditor {
   protected readonly surfaces = plainOptions(SURFACES);
   protected readonly movements = plainOptions(MOVEMENTS);
   protected readonly atmospheres = plainOptions(recipeBodySchema.shape.atmosphere.options);
-  protected readonly powders = computed(() => this.all.value()?.powders ?? []);
+  /** Further names learnt on this page count at once. */
+  private readonly taught = signal<ReadonlyMap<string, StudioPowder>>(new Map());
+  protected readonly powders = computed(() => (this.all.value()?.powders ?? []).map((powder) => this.taught().get(powder.id) ?? powder));
   protected readonly base = computed(() => this.draft.body().lines.filter((line) => line.part === 'base'));
   protected readonly additions = computed(() => this.draft.body().lines.filter((line) => line.part !== 'base'));
   protected readonly sum = computed(() => baseSum({ lines: this.draft.body().lines }));
@@ -205,6 +209,7 @@ export class RecipeEditor {
   });
 
   constructor() {
+    titleOf(() => this.draft.body().name);
     // Opened once: powders that come anew leave the draft as it is.
     const fetched = computed(() => this.all.value() && (this.all.value()!.recipe ?? 'new'));
     effect(() => {
@@ -335,6 +340,17 @@ export class RecipeEditor {
   /** A powder that was put away stays in the lines that have it. */
   private isAwayAndUsed(id: string): boolean {
     return this.away.find({ kind: 'powder', id }) !== undefined && this.draft.body().lines.some((line) => line.powderId === id);
+  }
+
+  /** Kept with the powder, so that the next paste and the next file know it. */
+  protected learnAlias({ powderId, alias }: { powderId: string; alias: string }): void {
+    const powder = this.powders().find((one) => one.id === powderId);
+    if (!powder) return;
+    const { id: _id, version, stockGrams: _stock, ...body } = powder;
+    this.learning.run(this.api.updatePowder(powderId, version, { ...body, aliases: [...(body.aliases ?? []), alias] }), (kept) => {
+      this.taught.update((taught) => new Map(taught).set(powderId, kept));
+      this.notice.tell(`“${alias}” is ${kept.name} from now on.`);
+    });
   }
 
   protected async delete(): Promise<void> {

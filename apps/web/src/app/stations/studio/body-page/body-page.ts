@@ -27,6 +27,7 @@ import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { titleOf } from '../../../data/state/address';
 
 const FIGURES = [
   ['shrinkagePercent', 'Shrinkage, wet to fired', '%', 30, [4, 18]],
@@ -83,6 +84,7 @@ export class BodyPage {
   protected readonly conesOrNone = [['', 'not told'], ...CONE_OPTIONS] as const;
 
   constructor() {
+    titleOf(() => this.known()?.name);
     askBeforeLeaving(() => this.form()?.dirty ?? false);
   }
 

@@ -28,6 +28,7 @@ import { PutAwayStore } from '../../../data/state/put-away-store';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { PutAwayLink } from '../../../parts/records/put-away-link';
+import { titleOf } from '../../../data/state/address';
 
 /** Rows of test tiles: a ladder in one cup, in separate cups, or a blend of two buckets, each with its sheet and codes. */
 @Component({
@@ -179,6 +180,10 @@ export class SeriesPage {
       .map((one) => [one.id, `${one.code} ${one.body.name}, ${this.units.percent(one.contents!.stainPercent)} stain`] as const),
   );
   protected readonly stainOptions = computed((): FieldOption[] => this.stains().map((one) => [one.id, one.name] as const));
+
+  constructor() {
+    titleOf(() => this.opened() && `${this.opened()!.code} ${this.opened()!.body.name}`);
+  }
 
   protected change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));

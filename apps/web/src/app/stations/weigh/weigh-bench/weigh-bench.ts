@@ -29,6 +29,7 @@ import { ScalePanel } from './scale-panel';
 import { TextField } from '../../../ui/text-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { ResourceState } from '../../../ui/resource-state';
+import { titleOf } from '../../../data/state/address';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -153,6 +154,7 @@ export class WeighBench {
   protected readonly waiting = computed(() => this.outbox.isWaiting(this.id()));
 
   constructor() {
+    titleOf(() => this.batch()?.recipeName);
     effect(() => {
       const line = this.line();
       const load = this.load();

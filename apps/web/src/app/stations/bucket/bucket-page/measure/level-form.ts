@@ -13,7 +13,7 @@ import { Sure } from '../../../../ui/sure';
   template: `
     <form class="stack" (submit)="$event.preventDefault(); sure.mayGoOn() && keepLitres()">
       <cz-number-field label="It holds" quantity="bigVolume" [value]="litres().value" [least]="1" (changed)="litres.set($event)" />
-      <cz-sure #sure [odd]="odd()" />
+      <cz-sure #sure [odd]="odd()" [about]="litres()" />
       <button matButton="outlined" type="submit" [disabled]="!sure.mayGoOn()">Keep the level</button>
     </form>
     @if (shape()) {
