@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { animationFrameScheduler, interval } from 'rxjs';
+import { Keys } from '../data/devices/keys';
 import { Units } from '../data/units/units';
 
 /** A stopwatch with one large target: the first tap starts, the second stops and emits the seconds. Space and Enter tap it like any button. */
@@ -53,6 +54,13 @@ export class TapTimer {
     return seconds === undefined ? '0.0 s' : this.units.seconds(seconds);
   });
   protected readonly said = computed(() => `${this.units.seconds(this.last()!)} kept`);
+
+  constructor() {
+    // Wherever the focus is, Space stops what runs; in a field of words it is typed.
+    inject(Keys).bind([
+      { keys: [' '], words: 'stop the watch', inFields: true, when: () => this.startedMs() !== undefined, run: () => this.tap(performance.now()) },
+    ]);
+  }
 
   /** The moment counts at which the finger comes down; a click arrives only when it leaves again. */
   protected down(event: PointerEvent): void {

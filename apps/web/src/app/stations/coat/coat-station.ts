@@ -8,7 +8,7 @@ import { Clock } from '../../data/state/clock';
 import { Keys } from '../../data/devices/keys';
 import { keyedResource } from '../../data/http/api-resource';
 import { PreferencesStore } from '../../data/state/preferences';
-import { sessionSignal } from '../../data/offline/kept-signal';
+import { deviceSignal, sessionSignal } from '../../data/offline/kept-signal';
 import { StudioApi } from '../../data/http/studio-api';
 import { Units } from '../../data/units/units';
 import { Choice } from '../../ui/choice';
@@ -136,7 +136,7 @@ export class CoatStation {
     return window && coatMm && lnSd !== undefined ? windowWords(window, { coatMm, lnSd }, this.units) : '';
   });
   /** The full-screen dip timer, and the seconds it returned. */
-  protected readonly timer = sessionSignal<TimerKept>(
+  protected readonly timer = deviceSignal<TimerKept>(
     'dip-timer',
     { open: false, dips: [], silent: false },
     (kept) => timerKeptSchema.safeParse(kept).data,

@@ -10,6 +10,7 @@ import { StudioApi } from '../../data/http/studio-api';
 import { localDay } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
 import { bucketOfRecipe } from '../../data/state/glazes';
+import { TakeBack } from '../../parts/take-back';
 
 export interface BucketNow {
   bucket: BucketSummary;
@@ -29,6 +30,7 @@ export class DayScreen {
   private readonly clock = inject(Clock);
   private readonly now = inject(NOW);
   private readonly notice = inject(Notice);
+  private readonly others = inject(TakeBack);
   readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
   readonly days = computed(() => this.all.value()?.days ?? []);
@@ -113,6 +115,10 @@ export class DayScreen {
 
   takeBack(eventId: string): void {
     const day = this.day();
-    if (day) this.log.note('day', day.id, { type: 'undone', eventId });
+    if (!day) return;
+    this.others.ask(
+      this.events().find((event) => event.id === eventId),
+      () => this.log.note('day', day.id, { type: 'undone', eventId }),
+    );
   }
 }

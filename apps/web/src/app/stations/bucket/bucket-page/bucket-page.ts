@@ -29,6 +29,7 @@ import { SentenceForm } from '../../../ui/sentence-form';
 import { Tabs } from '../../../ui/tabs';
 import { ExplainedText } from '../../../parts/words/explained-text';
 import { titleOf } from '../../../data/state/address';
+import { TakeBack } from '../../../parts/take-back';
 
 const BENCHES = [
   ['dipping', 'What dips in it'],
@@ -143,11 +144,13 @@ export class BucketPage {
     this.screen.replace(body);
   }
 
+  private readonly others = inject(TakeBack);
+
   private undoLast(): void {
     const last = this.screen
       .history()
       .filter((moment) => !moment.undone && (moment.event.type !== 'filled' || moment.event.pairEventId))
       .at(-1);
-    if (last) this.screen.note({ type: 'undone', eventId: last.event.id });
+    if (last) this.others.ask(last.event, () => this.screen.note({ type: 'undone', eventId: last.event.id }));
   }
 }

@@ -1,4 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, model, output, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  model,
+  output,
+  untracked,
+  ElementRef,
+  viewChild,
+} from '@angular/core';
 import { LiveAnnouncer } from '@angular/cdk/a11y';
 import { MatButton } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -48,6 +61,7 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
           type="button"
           matButton="filled"
           cdkFocusInitial
+          #go
           class="go"
           (click)="$event.detail === 0 || $event.detail === 1 ? press($event.timeStamp) : null"
         >
@@ -77,6 +91,11 @@ export type TimerKept = z.infer<typeof timerKeptSchema>;
     }
     .bench.beat {
       box-shadow: inset 0 0 0 14px var(--cobalt);
+    }
+    @media (prefers-reduced-motion: reduce) {
+      .bench.beat {
+        box-shadow: inset 0 -10px 0 0 var(--cobalt);
+      }
     }
     .head {
       display: flex;
@@ -155,6 +174,8 @@ export class DipBench {
   /** The real seconds, emitted when the potter leaves. */
   readonly left = output<readonly number[]>();
   protected readonly units = inject(Units);
+  // In the full screen, which is its own view.
+  private readonly go = viewChild<unknown, ElementRef<HTMLElement>>('go', { read: ElementRef });
   private readonly sound = new Sound();
   private readonly announcer = inject(LiveAnnouncer);
   /** Kept by whoever opened it, so that it is there again after a reload in the middle of a row of pots. */
@@ -245,9 +266,16 @@ export class DipBench {
   protected back(): void {
     this.timer.update(withoutLastDip);
     this.kept.update((kept) => ({ ...kept, dips: [...this.timer().dips] }));
+    this.focusGo();
+  }
+
+  /** The timer keeps the focus: the next Space is for it. */
+  private focusGo(): void {
+    this.go()?.nativeElement.focus();
   }
 
   protected silent(silent: boolean): void {
     this.kept.update((kept) => ({ ...kept, silent }));
+    this.focusGo();
   }
 }

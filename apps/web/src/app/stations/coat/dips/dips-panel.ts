@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { v7 as uuid } from 'uuid';
 import * as z from 'zod';
 import { createMutation } from '../../../data/http/mutation';
-import { sessionSignal } from '../../../data/offline/kept-signal';
+import { deviceSignal } from '../../../data/offline/kept-signal';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
@@ -79,8 +79,8 @@ export class DipsPanel {
   protected readonly methodNames = METHOD_NAMES;
   protected readonly steps = TILE_STEPS;
   protected readonly mostRows = MOST_ROWS;
-  /** Half-typed weights are there again after a reload. */
-  protected readonly draft = sessionSignal<Draft>(
+  /** Half-typed weights are there again after a reload, and after the tab was closed. */
+  protected readonly draft = deviceSignal<Draft>(
     'coat-dips',
     { put: 'dip', measuredBy: 'wetWeight', areaCm2: null, rows: [EMPTY] },
     (kept) => draftSchema.safeParse(kept).data,

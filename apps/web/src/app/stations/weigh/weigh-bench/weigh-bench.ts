@@ -30,6 +30,7 @@ import { TextField } from '../../../ui/text-field';
 import { Checkbox } from '../../../ui/checkbox';
 import { ResourceState } from '../../../ui/resource-state';
 import { titleOf } from '../../../data/state/address';
+import { TakeBack } from '../../../parts/take-back';
 
 /** Another tablet may weigh the same batch: the records are asked again this often, ms. */
 const LOOK_AGAIN_MS = 4_000;
@@ -88,9 +89,14 @@ export class WeighBench {
   private readonly nothingOn = signal(false);
   protected readonly live = inject(LiveScale);
   protected readonly bucketName = signal<string | undefined>(undefined);
+  private readonly takeBack = inject(TakeBack);
+  private readonly events = computed(() => {
+    const batch = this.batch();
+    return batch ? withLocalEvents(batch.events, this.outbox.localEvents('batch', batch.id)) : [];
+  });
   protected readonly state = computed(() => {
     const batch = this.batch();
-    return batch && replayBatch({ plan: batch.plan, events: withLocalEvents(batch.events, this.outbox.localEvents('batch', batch.id)) });
+    return batch && replayBatch({ plan: batch.plan, events: this.events() });
   });
   protected readonly step = computed(() => this.state()?.step);
   protected readonly line = computed(() => {
@@ -268,7 +274,11 @@ export class WeighBench {
 
   protected back(): void {
     const eventId = this.state()?.lastUndoable;
-    if (eventId && this.step()?.kind !== 'finished') this.note({ type: 'undone', eventId });
+    if (!eventId || this.step()?.kind === 'finished') return;
+    this.takeBack.ask(
+      this.events().find((event) => event.id === eventId),
+      () => this.note({ type: 'undone', eventId }),
+    );
   }
 
   /** Too much is in the bucket already: every other line and the water follow, so that the ratio holds. */

@@ -11,6 +11,7 @@ import { LineChart } from '../../../../parts/line-chart';
 import { driftWords, eventWords, evaporatedWords } from '../../bucket-words';
 import { BucketScreen } from '../bucket-screen';
 import { historyChart, historySeries, movedWindow, type HistoryMode, type HistorySeries, type TimeWindow } from './history-chart';
+import { TakeBack } from '../../../../parts/take-back';
 
 /** Steps of the history shown at first, and added at a time. */
 const NEWEST = 8;
@@ -164,8 +165,13 @@ export class HistoryPanel {
     this.screen.note({ type: 'waterAdded', grams: millilitres, entered: { value: millilitres, unit: 'mL' } });
   }
 
+  private readonly others = inject(TakeBack);
+
   protected undo(eventId: string): void {
-    this.screen.note({ type: 'undone', eventId });
+    this.others.ask(
+      this.screen.events().find((event) => event.id === eventId),
+      () => this.screen.note({ type: 'undone', eventId }),
+    );
   }
 
   protected move(change: { by?: number; times?: number }): void {
