@@ -55,6 +55,8 @@ export type NowItem =
       sgLow: number;
       sgHigh: number;
       verdict: RangeVerdict;
+      /** Something went in since it was measured: what it is now is a sum. */
+      bySum: boolean;
       waterMl?: number;
     }
   | { kind: 'dryEnough'; name: string; count: number; nextWords: string }
@@ -169,11 +171,13 @@ function tilesToRead({ unreadTiles = [] }: StudioNow): NowItem[] {
 function outOfRange({ buckets }: StudioNow): NowItem[] {
   return buckets.flatMap(({ id, name, sgLow, sgHigh, contents }): NowItem[] => {
     if (!contents || contents.sgSd === undefined) return [];
-    const { sg, sgSd } = contents;
+    const { sg, sgSd, changedSinceMeasured: bySum } = contents;
     const verdict = rangeVerdict({ sg, sgSd, lowSg: sgLow, highSg: sgHigh });
     if (verdict === 'inRange' || verdict === 'unmeasured') return [];
     const plan = planCorrection({ volumeMl: contents.volumeMl, sg, sgSd, targetSg: (sgLow + sgHigh) / 2, tolerance: (sgHigh - sgLow) / 2 });
-    return [{ kind: 'outOfRange', bucketId: id, name, sg, sgSd, sgLow, sgHigh, verdict, ...(plan.kind === 'thin' ? { waterMl: plan.waterMl } : {}) }];
+    return [
+      { kind: 'outOfRange', bucketId: id, name, sg, sgSd, sgLow, sgHigh, verdict, bySum, ...(plan.kind === 'thin' ? { waterMl: plan.waterMl } : {}) },
+    ];
   });
 }
 

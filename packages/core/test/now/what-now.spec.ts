@@ -36,7 +36,9 @@ describe('what now?', () => {
 
   it('a bucket too thick says how much water, a good one is quiet', () => {
     const [item] = whatNow({ ...EMPTY, buckets: [bucket(1.53, 0.008)] });
-    expect(item).toMatchObject({ kind: 'outOfRange', verdict: 'tooThick' });
+    expect(item).toMatchObject({ kind: 'outOfRange', verdict: 'tooThick', bySum: false });
+    const watered = { ...bucket(1.53, 0.008), contents: { ...contents(1.53, 0.008), changedSinceMeasured: true } };
+    expect(whatNow({ ...EMPTY, buckets: [watered] })[0]).toMatchObject({ bySum: true });
     expect(item && 'waterMl' in item && item.waterMl).toBeCloseTo((10_000 * 0.075) / 0.455, 0);
     expect(kinds({ buckets: [bucket(1.455, 0.008)] })).toEqual([]);
   });

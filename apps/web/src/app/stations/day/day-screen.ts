@@ -11,6 +11,8 @@ import { localDay } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
 import { bucketOfRecipe } from '../../data/state/glazes';
 import { TakeBack } from '../../parts/take-back';
+import { StudioStore } from '../../data/state/studio-store';
+import { bucketVerdict } from '../../parts/bucket-verdict';
 
 export interface BucketNow {
   bucket: BucketSummary;
@@ -19,6 +21,8 @@ export interface BucketNow {
   /** How often it wants stirring, when that is due. */
   stir?: StirringNeed['every'];
   contaminated?: string;
+  /** As on its own page and on the shelf; left out when it is as it should be. */
+  verdict?: string;
 }
 
 /** A glazing day as it stands at this moment, replayed from its events. */
@@ -30,6 +34,7 @@ export class DayScreen {
   private readonly clock = inject(Clock);
   private readonly now = inject(NOW);
   private readonly notice = inject(Notice);
+  private readonly studio = inject(StudioStore).studio;
   private readonly others = inject(TakeBack);
   readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
@@ -77,11 +82,13 @@ export class DayScreen {
         epsomGrams: bucket.contents?.additives?.epsomGrams,
       });
     const { contaminated } = bucket.contents ?? {};
+    const verdict = bucketVerdict(bucket, this.studio()?.reads === 'feel');
     return {
       bucket,
       codeRead: codeReadAt !== undefined && localDay(new Date(codeReadAt)) === localDay(new Date(this.nowAt())),
       ...(need && stirringDue({ need, stirredAt, nowAt: this.nowAt() }) ? { stir: need.every } : {}),
       ...(contaminated ? { contaminated: contaminated.join('; ') } : {}),
+      ...(verdict.tone === 'good' ? {} : { verdict: verdict.words }),
     };
   }
 

@@ -61,15 +61,21 @@ describe('what now?', () => {
 describe('each thing that waits, in a row', () => {
   it.each([
     [
-      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.41, sgSd: 0.006, sgLow: 1.42, sgHigh: 1.46, verdict: 'tooThin' },
+      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.41, sgSd: 0.006, sgLow: 1.42, sgHigh: 1.46, verdict: 'tooThin', bySum: false },
       'Too thin',
       'Humo reads 1.41 ± 0.01',
       'Bring into range',
     ],
     [
-      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.47, sgSd: 0.02, sgLow: 1.42, sgHigh: 1.46, verdict: 'unsure' },
+      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.47, sgSd: 0.02, sgLow: 1.42, sgHigh: 1.46, verdict: 'unsure', bySum: false },
       'Not sure',
       'Humo reads 1.47 ± 0.02',
+      'Measure again',
+    ],
+    [
+      { kind: 'outOfRange', bucketId: 'b', name: 'Humo', sg: 1.5, sgSd: 0.01, sgLow: 1.42, sgHigh: 1.46, verdict: 'tooThick', bySum: true },
+      'To measure',
+      'Humo, 1.50 by the sum',
       'Measure again',
     ],
     [{ kind: 'dryEnough', name: 'Pots', count: 12, nextWords: 'Dip' }, 'Dry enough', '12 × Pots', 'Open the day'],

@@ -28,6 +28,16 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         tone: 'look',
       };
     case 'outOfRange':
+      // As on the bucket's own page: after something went in, a measurement comes first.
+      if (item.bySum)
+        return {
+          tag: 'To measure',
+          what: `${item.name}, ${units.sg(item.sg)} by the sum`,
+          why: `Something went in since it was measured: stir, then measure again. Wanted ${units.sg(item.sgLow)}–${units.sg(item.sgHigh)}`,
+          action: 'Measure again',
+          link: ['/bucket', item.bucketId],
+          tone: 'look',
+        };
       return {
         tag: item.verdict === 'tooThick' ? 'Too thick' : item.verdict === 'tooThin' ? 'Too thin' : 'Not sure',
         what: `${item.name} reads ${units.sg(item.sg)} ± ${units.sg(item.sgSd)}`,
