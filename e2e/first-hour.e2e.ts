@@ -84,6 +84,27 @@ test.describe('a studio with nothing in it', () => {
       .first()
       .click();
     await expect(page.getByRole('heading', { name: 'In range.' })).toBeVisible();
+    // The same bucket in a studio that works by feel: no SG is asked for, and what to try is an amount.
+    await page.goto(`${example.address}/studio`);
+    await page.getByRole('radio', { name: 'feel', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.goto(`${example.address}/bucket`);
+    await page
+      .getByRole('link', { name: /Example white/ })
+      .first()
+      .click();
+    await expect(page.getByRole('textbox', { name: 'Full weight' })).toHaveCount(0);
+    const feel = page.getByRole('textbox', { name: 'Swirl stops after' });
+    if (!(await feel.isVisible())) await page.getByRole('tab', { name: 'By feel' }).click();
+    await page.getByRole('button', { name: 'What it should feel like' }).click();
+    await page.getByRole('textbox', { name: 'Swirl from' }).fill('6');
+    await page.getByRole('textbox', { name: 'to', exact: true }).first().fill('10');
+    await page.getByRole('button', { name: 'Keep these' }).click();
+    await feel.fill('3');
+    await page.getByRole('button', { name: 'Keep the swirl' }).click();
+    await expect(page.getByText(/Try \d+ mL of water, stir well, and feel it again\./)).toBeVisible();
+    await page.getByRole('button', { name: /^\d+ mL went in$/ }).click();
+    await expect(page.getByRole('cell', { name: /mL of water in/ }).first()).toBeVisible();
     await page.goto(example.address);
     await page.getByRole('button', { name: 'Take the example out' }).click();
     await expect(page.getByRole('button', { name: 'Put an example in, to look around' })).toBeVisible();
