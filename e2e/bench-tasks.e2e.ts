@@ -94,7 +94,12 @@ test.describe('tasks of the bench, from the start', () => {
         .or(page.getByText('Brush it or spray it on'))
         .first(),
     ).toBeVisible();
-    await expect(page.getByText(/Dip the outside in .*, 1\.0 s/)).toBeVisible();
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: /Dip the outside in .*, 1\.0 s/ })
+        .first(),
+    ).toBeVisible();
     await page.getByRole('button', { name: /^Plan 0\.\d\d mm$/ }).click();
     await expect(page.getByText('hands need 1.0 s')).toHaveCount(0);
     await expect(coat).not.toHaveValue('0.1');

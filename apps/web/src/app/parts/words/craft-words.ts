@@ -58,7 +58,6 @@ export const CRAFT_WORDS: readonly (readonly [words: string, meaning: string])[]
   ['first hour, first step', 'the way of a new studio from nothing to its first planned piece'],
   ['flake', 'a dry coat that comes off the one beneath'],
   ['flocculated', 'a slurry that gels when it stands, as with Epsom salts: its powder stays up, its coat is thicker and looser'],
-  ['flocculated, deflocculated', 'particles that hold together, or apart: thick or thin at the same SG'],
   ['flow, flow figure', 'how much a glaze runs in the usual firing, F in 1/mm: 10 stays, 60 moves, 300 runs'],
   ['flux', 'an oxide that makes a glaze melt'],
   ['foot', 'the lowest part of a piece, usually kept bare'],
