@@ -91,7 +91,7 @@ test('digits typed into a field stay in the field', async ({ page }) => {
 });
 
 test('pounds, gallons and °F are shown when the device counts so', async ({ page }) => {
-  await settled(page, '/studio/device', '/studio/words', '/studio/put-away');
+  await settled(page, '/studio/device');
   await page.getByRole('radio', { name: 'lb' }).click();
   await page.getByRole('radio', { name: 'US' }).click();
   await page.getByRole('radio', { name: '°F' }).click();

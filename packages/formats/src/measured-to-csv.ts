@@ -45,7 +45,7 @@ export function dipsToCsv(dips: readonly NamedDip[]): string {
       dip.faces,
       METHOD_WORDS[dip.method ?? 'dip'],
       dip.passes,
-      dip.seconds,
+      dip.secondsPlanned ? undefined : dip.seconds,
       dip.sg,
       dip.state,
       dip.before?.underMm,

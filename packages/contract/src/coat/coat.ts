@@ -54,6 +54,8 @@ export const coatDipBodySchema = z.strictObject({
   passes: countSchema.min(1, 'At least one pass.').max(60, 'More than 60 passes are no glaze.').optional(),
   before: wallBeforeSchema.optional(),
   seconds: z.number().min(0, 'A time cannot be less than 0.').max(600, 'Ten minutes in the glaze is no dip.'),
+  /** Nobody timed it: these are the seconds that were wanted. Nothing is learnt from them. */
+  secondsPlanned: z.literal(true).optional(),
   sg: sgSchema,
   density: z.number().gt(1).max(12),
   state: z.enum(['flocculated', 'normal', 'deflocculated']),

@@ -22,6 +22,8 @@ export interface MeasuredDip {
     /** How many, for methods in passes. */
     passes?: number | undefined;
     seconds: number;
+    /** Nobody timed it: the seconds are those that were wanted. */
+    secondsPlanned?: true | undefined;
     reading: CoatReading;
     /** Coat on the wall and water in it before. */
     before?: Pick<CoatSituation, 'underMm' | 'underDryness' | 'wallTakenMm' | 'thirst' | 'firedUnder'> | undefined;
@@ -57,7 +59,7 @@ const counted = (dips: readonly MeasuredDip[]): MeasuredDip[] =>
 
 /**
  * Returns the measured dips and pours that `learnCoats` learns from, oldest first. Left out are those with a reason not to count, those whose
- * reading says nothing, and coats put on in passes.
+ * reading says nothing, those nobody timed, and coats put on in passes.
  *
  * @param dips - all measured coats of the studio
  * @example
@@ -65,7 +67,7 @@ const counted = (dips: readonly MeasuredDip[]): MeasuredDip[] =>
  */
 export function coatObservations(dips: readonly MeasuredDip[]): CoatObservation[] {
   return counted(dips).flatMap(({ id, body }): CoatObservation[] => {
-    if (isPassMethod(body.method)) return [];
+    if (isPassMethod(body.method) || body.secondsPlanned) return [];
     const read = readCoat(body.reading, body);
     if (read.kind === 'refused') return [];
     const { glazeId, bodyId, seconds, sg, density, state, bisqueCone, earthenware, absorptionPercent, wallMm, faces, before } = body;

@@ -2,7 +2,9 @@ import { gripAreaCm2, gripMl, tallMm, type PieceShape } from '../geometry/piece-
 import { areaCm2, profileBetween, volumeMl, type ProfilePoint } from '../geometry/profile';
 import { insideProfile } from '../geometry/shapes';
 import { edgeOffsetMm, type EdgeLine } from './edge-line';
-import { rimIsApart, ZONES, type PiecePlan, type Zone } from './piece-plan';
+import { keepsOff, leftOf, maskedArcs, type Band } from './masked-area';
+import type { Mask } from './mask';
+import { isDunked, rimIsApart, ZONES, type PiecePlan, type Zone } from './piece-plan';
 import type { Layer } from './layer';
 import type { Strip } from './strip';
 
@@ -16,7 +18,10 @@ export interface PlannedArea {
   /** Share of the way round. */
   roundShare: number;
   layers: readonly Layer[];
+  /** Glazed in the end: what is masked, scraped or sponged is taken off. */
   areaCm2: number;
+  /** Takes glaze from the bucket: scraped and sponged places do, and lose it again. */
+  takesCm2: number;
   /** Volume it displaces in a dip, mL; 0 inside. */
   displacedMl: number;
 }
@@ -41,6 +46,9 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
   const rimFrom = Math.max(0, topMm - rimBandMm);
   const outsideTo = rimIsApart(plan) ? Math.max(wax, rimFrom) : topMm;
   const band = (fromMm: number, toMm: number, fromEdge?: EdgeLine, toEdge?: EdgeLine): number => bandCm2(shape, fromMm, toMm, fromEdge, toEdge);
+  // A mask over one of several coats keeps off only the coats after it: it is counted where it lies on bare clay.
+  const masks = (plan.masks ?? []).filter((mask) => mask.where !== 'hole' && mask.overLayerId === undefined);
+  const maskedOff = (fromMm: number, toMm: number, those: readonly Mask[]): number => maskedCm2(shape, { fromMm, toMm }, those);
   const zone = (kind: Zone, fromMm: number, toMm: number, cm2: number, displaced: number): PlannedArea => ({
     id: kind,
     kind,
@@ -48,7 +56,9 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
     toMm,
     roundShare: 1,
     layers: zones[kind],
-    areaCm2: cm2,
+    ...(kind === 'inside' || kind === 'foot'
+      ? { areaCm2: cm2, takesCm2: cm2 }
+      : { areaCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks)), takesCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks.filter(keepsOff))) }),
     displacedMl: displaced,
   });
   const first = strips.filter((strip) => strip.first);
@@ -57,7 +67,13 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
   const gripCm2 = shape.grip ? gripAreaCm2(shape.grip) : 0;
   return [
     zone('inside', shape.floorMm, topMm, shape.slabMm === undefined ? insideCm2(shape) : 0, 0),
-    zone('outside', wax, outsideTo, outsideCm2 + gripCm2, solidMl(shape, wax, topMm) + (shape.grip ? gripMl(shape.grip) : 0)),
+    zone(
+      'outside',
+      wax,
+      outsideTo,
+      outsideCm2 + gripCm2,
+      solidMl(shape, wax, topMm) + (shape.grip ? gripMl(shape.grip) : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
+    ),
     zone('rim', rimFrom, topMm, band(rimFrom, topMm, edges?.rim), solidMl(shape, rimFrom, topMm)),
     zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), 0, 0),
     ...strips.map((strip): PlannedArea => ({
@@ -68,6 +84,7 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       roundShare: roundShare(strip.turn),
       layers: strip.layers,
       areaCm2: stripCm2(shape, strip),
+      takesCm2: stripCm2(shape, strip),
       displacedMl: solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn),
     })),
   ];
@@ -108,6 +125,18 @@ export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'
 export const isZone = (id: string): id is Zone => (ZONES as readonly string[]).includes(id);
 
 const stripCm2 = (shape: PieceShape, { fromMm, toMm, turn, edge }: Strip): number => bandCm2(shape, fromMm, toMm, edge, edge) * roundShare(turn);
+
+/** What masks take out of a band of the outside, cm². Where they overlap it is counted once. */
+function maskedCm2(shape: PieceShape, band: Band, masks: readonly Mask[]): number {
+  const all = bandCm2(shape, band.fromMm, band.toMm);
+  return maskedArcs(masks).reduce((sum, arc) => {
+    const left = leftOf(band, arc.masks).reduce((cm2, one) => cm2 + bandCm2(shape, one.fromMm, one.toMm), 0);
+    return sum + arc.share * (all - left);
+  }, 0);
+}
+
+/** Glaze runs in when a piece is dipped inside and outside at once: only its wall is displaced. */
+const holdsMl = (shape: PieceShape): number => (shape.slabMm === undefined ? volumeMl({ profile: insideProfile(shape) }) : 0);
 
 function bandCm2(shape: PieceShape, fromMm: number, toMm: number, fromEdge?: EdgeLine, toEdge?: EdgeLine): number {
   const level = (!fromEdge || fromEdge.kind === 'straight') && (!toEdge || toEdge.kind === 'straight');

@@ -62,6 +62,18 @@ export const rimIsApart = ({ rimFirst, zones }: Pick<PiecePlan, 'rimFirst' | 'zo
   rimFirst === true && zones.rim.length > 0 && zones.outside.length > 0;
 
 /**
+ * Returns whether one dip glazes inside and outside: the same bucket is the first coat of both, dipped.
+ *
+ * @param plan - `zones`
+ * @example
+ * isDunked({ zones: { inside: [], outside: [], rim: [], foot: [] } }) // false
+ */
+export function isDunked({ zones }: Pick<PiecePlan, 'zones'>): boolean {
+  const [inside, outside] = [zones.inside[0], zones.outside[0]];
+  return inside !== undefined && outside?.bucketId === inside.bucketId && inside.method === 'dip' && outside.method === 'dip';
+}
+
+/**
  * Returns every layer of a plan, on its zones and strips.
  *
  * @param plan - `zones` and `strips`

@@ -22,7 +22,7 @@ export function coatsOfPlan({
   count: number;
   bucketIds: ReadonlySet<string>;
 }): PiecesToCoat[] {
-  return areasOf({ plan, shape }).flatMap(({ layers, areaCm2 }) =>
+  return areasOf({ plan, shape }).flatMap(({ layers, takesCm2: areaCm2 }) =>
     layers
       .filter((layer) => bucketIds.has(layer.bucketId) && areaCm2 > 0)
       .map((layer) => ({ count, areaCm2, coatMm: layer.coatMm, method: layer.method })),

@@ -66,13 +66,14 @@ describe('measured dips', () => {
     },
   });
 
-  it('are learnt from oldest first; what was left out or cannot be read is not among them', () => {
+  it('are learnt from oldest first; what was left out, cannot be read or was timed by nobody is not among them', () => {
     const observations = coatObservations([
       dip('late', { at: '2026-03-02T09:00:00.000Z' }),
       dip('early'),
       dip('slipped', { leftOut: 'it slipped' }),
       dip('lighter', { reading: { kind: 'wetWeight', gainGrams: -1, areaCm2: 100, divisionGrams: 0.1 } }),
       dip('brushed', { method: 'brushLoaded', passes: 3, seconds: 0 }),
+      dip('untimed', { secondsPlanned: true }),
     ]);
     expect(observations.map((one) => one.id)).toEqual(['early', 'late']);
     const knowledge = knowledgeOf(learnCoats({ observations }), { glazeId: 'white', bodyId: 'clay' });

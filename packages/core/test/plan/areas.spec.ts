@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import {
   areaCm2,
   areasOf,
@@ -8,6 +9,8 @@ import {
   planFault,
   roundShare,
   shapeOf,
+  volumeMl,
+  type Mask,
   type PiecePlan,
   type Strip,
 } from '../../src/index';
@@ -60,6 +63,63 @@ describe('area of each place', () => {
     expect(area(planter, 'inside').areaCm2).toBeCloseTo(areaCm2({ profile: insideProfile(shape) }) - (Math.PI * 8 ** 2) / 100, 6);
     const mug = planOf({ outside: [coat('a')] }, { shapeId: 'mug', waxFootMm: 0 });
     expect(area(mug, 'outside').areaCm2).toBeCloseTo(areaCm2({ profile: shapeOf(mug).outside }) + gripAreaCm2(shapeOf(mug).grip!), 6);
+  });
+
+  it('what is waxed or taped takes no glaze; what is scraped or sponged takes it and loses it', () => {
+    const mask = (kind: Mask['kind'], change: Partial<Mask> = {}): Mask => ({ id: 'm', kind, where: 'band', fromMm: 40, toMm: 60, ...change });
+    const with_ = (...masks: Mask[]) => area(cylinder({ masks }), 'outside');
+    for (const kind of ['wax', 'tape'] as const) {
+      expect(with_(mask(kind)).areaCm2).toBeCloseTo(girthCm * 6, 6);
+      expect(with_(mask(kind)).takesCm2).toBeCloseTo(girthCm * 6, 6);
+    }
+    for (const kind of ['scrape', 'sponge'] as const) {
+      expect(with_(mask(kind)).areaCm2).toBeCloseTo(girthCm * 6, 6);
+      expect(with_(mask(kind)).takesCm2).toBeCloseTo(girthCm * 8, 6);
+    }
+    // Overlapping masks count once, a panel by its part of the turn, below the bare foot nothing is left to mask.
+    expect(with_(mask('wax'), mask('tape', { id: 'n', fromMm: 50, toMm: 70 })).areaCm2).toBeCloseTo(girthCm * 5, 6);
+    expect(with_(mask('wax', { where: 'panel', turn: { from: 0.9, to: 0.15 } })).areaCm2).toBeCloseTo(girthCm * (8 - 0.25 * 2), 6);
+    expect(with_(mask('wax', { fromMm: 0, toMm: 20 })).areaCm2).toBeCloseTo(girthCm * 8, 6);
+    // Over a coat it keeps off only the coats after it.
+    expect(with_(mask('wax', { overLayerId: 'a 0.5' })).areaCm2).toBeCloseTo(girthCm * 8, 6);
+  });
+
+  it('masked and glazed together are the whole, whatever is masked', () => {
+    const masks = fc.array(
+      fc.record({
+        fromMm: fc.integer({ min: 0, max: 90 }),
+        highMm: fc.integer({ min: 1, max: 60 }),
+        from: fc.double({ min: 0, max: 1, noNaN: true }),
+      }),
+      { maxLength: 6 },
+    );
+    fc.assert(
+      fc.property(masks, (drawn) => {
+        const made = drawn.map(({ fromMm, highMm, from }, at): Mask => {
+          const head = { id: String(at), kind: 'wax' as const, fromMm, toMm: Math.min(100, fromMm + highMm) };
+          return at % 2 === 0 ? { ...head, where: 'band' } : { ...head, where: 'panel', turn: { from, to: (from + 0.3) % 1 } };
+        });
+        const { areaCm2: glazed } = area(cylinder({ masks: made }), 'outside');
+        // The masked share of a cylinder, counted on a fine grid of heights and turns.
+        let masked = 0;
+        const on = (mask: Mask, mm: number, turn: number): boolean =>
+          mm > mask.fromMm && mm < mask.toMm && (!mask.turn || (turn - mask.turn.from + 1) % 1 < (mask.turn.to - mask.turn.from + 1) % 1);
+        for (let mm = 20.5; mm < 100; mm++)
+          for (let turn = 0; turn < 200; turn++) if (made.some((mask) => on(mask, mm, (turn + 0.5) / 200))) masked += girthCm / 10 / 200;
+        expect(glazed + masked).toBeGreaterThan(girthCm * 8 - 0.03 * girthCm * 8);
+        expect(glazed + masked).toBeLessThan(girthCm * 8 + 0.03 * girthCm * 8);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('dipped inside and outside at once, a piece pushes aside its wall, not what it holds', () => {
+    const dunked = planOf({ inside: [coat('a')], outside: [coat('a')] }, { form: CYLINDER, waxFootMm: 0 });
+    const apart = planOf({ inside: [coat('b')], outside: [coat('a')] }, { form: CYLINDER, waxFootMm: 0 });
+    const holds = volumeMl({ profile: insideProfile(shapeOf(dunked)) });
+    expect(area(apart, 'outside').displacedMl).toBeCloseTo((Math.PI * 40 ** 2 * 100) / 1000, 6);
+    expect(area(dunked, 'outside').displacedMl).toBeCloseTo((Math.PI * 40 ** 2 * 100) / 1000 - holds, 6);
+    expect(area(dunked, 'outside').displacedMl).toBeLessThan(150);
   });
 
   it('the level rises by what a dip pushes aside; poured inside it does not', () => {

@@ -1,7 +1,8 @@
 import { PRIOR_KNOWLEDGE, type CoatKnowledge } from '../../coat/prediction/knowledge';
 import { predictSeconds, predictCoat, type CoatSituation } from '../../coat/prediction/predict';
 import type { SecondsForCoat } from '../../coat/prediction/seconds-for-coat';
-import { coated, DRY_THROUGH_HOURS, dryWall, faceNow, waited, wallUsed, WIPE_WATER_MM, type Face, type WallState } from '../../coat/wall/wall-state';
+import { DRY_THROUGH_HOURS, dryWall, faceNow, wallUsed, WIPE_WATER_MM, type Face } from '../../coat/wall/wall-state';
+import { coatedAt, placeOf, waitedAt, wallAt, wallWithPlaces, type WallWithPlaces } from './places-apart';
 import type { ContactMethod } from '../../coat/methods/equal-coats';
 import { tooShortForHands } from '../../coat/methods/shortest-time';
 import { PASS_METHODS } from '../../coat/methods/pass-methods';
@@ -63,38 +64,45 @@ export function timeSteps(question: {
 }): TimedStep[] {
   const { steps, glazes, body, wallMm, knowledge = () => PRIOR_KNOWLEDGE } = question;
   const wall = { ...body, wallMm };
-  let state = dryWall(wall);
+  let state = wallWithPlaces(dryWall(wall), steps);
   /** The last coat, and the wall after it. */
-  let last: { at: number; state: WallState } | undefined;
+  let last: { at: number; state: WallWithPlaces } | undefined;
   const done: TimedStep[] = [];
   for (const step of steps) {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
     if (!step.layer || !glaze) {
-      if (step.wetShare) state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + step.wetShare * state.capacityMm) };
-      if (step.kind === 'check') state = { ...state, takenMm: Math.min(state.capacityMm, state.takenMm + WIPE_WATER_MM) };
+      const wetMm = (step.wetShare ?? 0) * state.wall.capacityMm + (step.kind === 'check' ? WIPE_WATER_MM : 0);
+      if (wetMm > 0) state = { ...state, wall: { ...state.wall, takenMm: Math.min(state.wall.capacityMm, state.wall.takenMm + wetMm) } };
       const waitMinutes = step.kind === 'layer' ? WAIT_MINUTES[step.layer?.method ?? 'dip'] : WAIT_MINUTES[step.kind];
-      done.push({ ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state) });
-      state = waited(state, waitMinutes);
+      done.push({ ...step, waitMinutes, waitFor: waitMinutes > 0 ? 'handleDry' : 'nothing', wallUsed: wallUsed(state.wall) });
+      state = waitedAt(state, waitMinutes);
       continue;
     }
     const faces = facesOf(step);
+    const place = placeOf(state, step);
     // Rule O5: over a thick pair, or on a full wall, the next coat waits until all is dry through.
-    const pairMm = faceNow(state, faces).underMm + step.layer.coatMm;
+    const pairMm = faceNow(wallAt(state, place), faces).underMm + step.layer.coatMm;
     const isOver = pairMm > step.layer.coatMm;
-    if (last && ((isOver && pairMm > THICK_PAIR_MM) || wallUsed(last.state) > FULL_SHARE)) {
+    if (last && ((isOver && pairMm > THICK_PAIR_MM) || wallUsed(last.state.wall) > FULL_SHARE)) {
       done[last.at] = { ...done[last.at]!, waitFor: 'dryThrough' };
-      state = waited(last.state, DRY_THROUGH_HOURS * 60);
+      state = waitedAt(last.state, DRY_THROUGH_HOURS * 60);
     }
-    const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(state, faces) };
+    const situation: CoatSituation = { ...glaze, state: glaze.slurryState, ...wall, ...faceNow(wallAt(state, place), faces) };
     const known = knowledge(glaze);
     const tooShort = tooShortStep(step, situation, known);
     const coatMm = tooShort?.givesMm ?? step.layer.coatMm;
     const { waterMm, full } = waterFor(coatMm, situation, known);
-    state = coated(state, { faces, coatMm, waterMm, full });
+    state = coatedAt(state, place, { faces, coatMm, waterMm, full });
     last = { at: done.length, state };
-    const timed = layerTimes(step, { situation, known, tooShort, used: wallUsed(state), roomMm: Math.max(0, state.capacityMm - state.takenMm) });
+    const timed = layerTimes(step, {
+      situation,
+      known,
+      tooShort,
+      used: wallUsed(state.wall),
+      roomMm: Math.max(0, state.wall.capacityMm - state.wall.takenMm),
+    });
     done.push(timed);
-    state = waited(state, timed.waitMinutes);
+    state = waitedAt(state, timed.waitMinutes);
   }
   return done;
 }

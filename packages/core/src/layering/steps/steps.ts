@@ -1,7 +1,7 @@
 import { tallMm } from '../../geometry/piece-form';
 import { shapeOf } from '../../geometry/shapes';
 import { placeWords } from '../../plan/areas';
-import { rimIsApart, ZONES, type PiecePlan } from '../../plan/piece-plan';
+import { isDunked, rimIsApart, ZONES, type PiecePlan } from '../../plan/piece-plan';
 import type { ApplicationMethod } from '../../coat/methods/application-method';
 import type { Layer } from '../../plan/layer';
 import type { FootBy, Mask } from '../../plan/mask';
@@ -113,8 +113,7 @@ const simple = (key: string, kind: HandlingStepKind, zones: string[]): PieceStep
 function jointDip(plan: PiecePlan): { inside: Layer; outside: Layer } | undefined {
   const inside = plan.zones.inside[0];
   const outside = plan.zones.outside[0];
-  const same = inside && outside && inside.bucketId === outside.bucketId && inside.method === 'dip' && outside.method === 'dip';
-  return same ? { inside, outside } : undefined;
+  return inside && outside && isDunked(plan) ? { inside, outside } : undefined;
 }
 
 const layerStep = (key: string, layer: Layer, zones: string[]): PieceStep => ({

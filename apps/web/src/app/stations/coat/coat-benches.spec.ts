@@ -286,6 +286,17 @@ describe('the bucket on the scale', () => {
     return screen;
   };
 
+  it('a dip it did not see is kept with the seconds that were wanted, called planned', async () => {
+    const screen = await openScale();
+    await weigh(screen, 5000);
+    await weigh(screen, 4964);
+    expect(screen.text).toContain('planned');
+    expect(screen.text).toContain('Seconds nobody timed are kept as planned');
+    await screen.press('Keep the dip');
+    const post = records.http.expectOne((one) => one.url.endsWith('/coats') && one.method === 'POST');
+    expect((post.request.body as { dips: CoatDip[] }).dips[0]!.body.secondsPlanned).toBe(true);
+  });
+
   it('weighs every dip by itself, and books it in bucket and learning', async () => {
     const screen = await openScale();
     await weigh(screen, 5000);

@@ -143,7 +143,10 @@ export function dipWords(body: CoatDipBody, read: Attempt<{ coatMm: number }>, u
   const how = { wetWeight: 'weighed wet', dryWeight: 'weighed dry', thickness: 'measured' }[body.reading.kind];
   const coat = read.kind === 'ok' ? units.coat(read.value.coatMm) : 'no coat';
   const method = body.method ?? 'dip';
-  const put = body.passes === undefined ? units.seconds(body.seconds) : `${body.passes} × ${METHOD_NAMES[method].toLowerCase()}`;
+  const put =
+    body.passes === undefined
+      ? `${units.seconds(body.seconds)}${body.secondsPlanned ? ' planned' : ''}`
+      : `${body.passes} × ${METHOD_NAMES[method].toLowerCase()}`;
   const over = body.before
     ? body.before.firedUnder
       ? ' on a fired glaze'

@@ -13,7 +13,7 @@ import {
   type BucketOnScale,
 } from '@cazuela/core';
 import { Clock } from '../../../data/state/clock';
-import { sessionSignal } from '../../../data/offline/kept-signal';
+import { deviceSignal } from '../../../data/offline/kept-signal';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
 import { bucketScaleSchema, type BucketScaleKept } from './bucket-scale-kept';
@@ -30,8 +30,8 @@ export class BucketListener {
   private readonly feed = inject(ScaleFeed);
   private readonly units = inject(Units);
   readonly dismissed = signal(false);
-  /** Dips not yet saved are there again after a reload; the weight at rest is read anew. */
-  readonly kept = sessionSignal<BucketScaleKept>(
+  /** Dips not yet saved are there again after a reload and a closed tab; the weight at rest is read anew. */
+  readonly kept = deviceSignal<BucketScaleKept>(
     'bucket-scale',
     { bucketId: '', areaCm2: null, dips: [], asked: [], count: 0 },
     (kept) => bucketScaleSchema.safeParse(kept).data,

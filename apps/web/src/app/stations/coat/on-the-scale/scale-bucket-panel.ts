@@ -77,9 +77,10 @@ export class ScaleBucketPanel {
           : '';
       const coat =
         read?.kind === 'ok' ? `${this.units.coat(read.value.coatMm)} ± ${this.units.coat(read.value.coatMm * read.value.lnSd)}` : 'say its area';
-      return { ...dip, seconds, reading, words: `${coat}${drips}${expected}` };
+      return { ...dip, seconds, isTimed: dip.seconds !== null && dip.seconds !== undefined, reading, words: `${coat}${drips}${expected}` };
     });
   });
+  protected readonly someUntimed = computed(() => this.rows().some((row) => !row.isTimed));
   /** Every scale that is connected is a practice one; only the demo studio keeps what it shows. */
   protected readonly isPractice = computed(() => this.store.studio()?.demo === false);
   protected readonly bucketGrams = computed(() => {
@@ -112,7 +113,10 @@ export class ScaleBucketPanel {
     const rows = this.rows().filter((row) => row.reading !== undefined && row.seconds !== null);
     if (!head || rows.length === 0) return;
     const at = new Date().toISOString();
-    const dips = rows.map((row) => ({ id: uuid(), body: { ...head, at, seconds: row.seconds!, reading: row.reading! } }));
+    const dips = rows.map((row) => ({
+      id: uuid(),
+      body: { ...head, at, seconds: row.seconds!, ...(row.isTimed ? {} : { secondsPlanned: true as const }), reading: row.reading! },
+    }));
     const lostMl = rows.reduce((sum, row) => sum + row.lossGrams, 0) / head.sg;
     this.keeping.run(this.api.addCoatDips(dips), () => {
       this.log.note('bucket', head.bucketId, { type: 'glazeTaken', millilitres: Number(lostMl.toFixed(1)), reason: 'dips' });
