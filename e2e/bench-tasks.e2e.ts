@@ -111,9 +111,12 @@ test.describe('tasks of the bench, from the start', () => {
     await post(studio, request, '/recipes', { id, body: { ...recipe.body, name: LONG } });
     const bucket = (await studio.records<BucketSummary[]>(request, '/buckets'))[0]!;
     const [mine] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
-    await request.put(`${studio.address}/api/studios/${mine.id}/buckets/${bucket.id}`, {
-      data: { version: bucket.version, body: { ...bucket.body, name: LONG } },
-    });
+    const rename = async (name: string): Promise<void> => {
+      const { version, body } = await studio.records<Bucket>(request, `/buckets/${bucket.id}`);
+      const address = `${studio.address}/api/studios/${mine.id}/buckets/${bucket.id}`;
+      expect((await request.put(address, { data: { version, body: { ...body, name } } })).ok()).toBe(true);
+    };
+    await rename(LONG);
     // 1280 px at 200 %.
     for (const width of [1280, 640]) {
       await page.setViewportSize({ width, height: 800 });
@@ -141,5 +144,7 @@ test.describe('tasks of the bench, from the start', () => {
       }
     }
     expect(LONG.length).toBeGreaterThanOrEqual(60);
+    // The studio is shared: the journeys after this one know the bucket by its name.
+    await rename(bucket.body.name);
   });
 });
