@@ -9,6 +9,7 @@ export { PIECE_RULES, SHELF_MARGIN_MM, pieceWarnings, outsideRun, type OutsideRu
 export { planAlternatives, type PlanRisk, type PlanAlternative } from './alternatives/plan-alternatives';
 export { isStep } from './alternatives/plan-changes';
 export { SEAT_MASK_ID } from './rules/kiln';
+export { laborOf, type PlanLabor } from './steps/labor';
 export { BRUSH_COAT_MM, timeSteps, type ShortestStepTime, type TimedStep } from './steps/step-times';
 export { LABOR_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './steps/steps';
 export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './variations';

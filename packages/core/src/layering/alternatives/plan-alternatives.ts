@@ -5,6 +5,7 @@ import { changed, changesWorthTrying, flakingPairs, isStep, THIN_MM } from './pl
 import type { PiecePlan } from '../../plan/piece-plan';
 import { outsideRun, SHELF_MARGIN_MM } from '../outside-run';
 import type { TimedStep } from '../steps/step-times';
+import { laborOf } from '../steps/labor';
 import { timedOrder, type AlternativesQuestion } from './alternatives-question';
 import { DRY_THROUGH_HOURS } from '../../coat/wall/wall-state';
 import type { PlanChange } from '../../plan/plan-change';
@@ -23,8 +24,8 @@ export interface PlanAlternative {
   /** For all the pieces together, minutes. */
   laborMinutes: number;
   waitMinutes: number;
-  /** Some step is left to dry overnight. */
-  overnight: boolean;
+  /** How many times it is left to dry overnight. */
+  nights: number;
   risks: readonly PlanRisk[];
   /** Chance that one piece comes out as drawn, 0–1. */
   goodShare: number;
@@ -79,21 +80,21 @@ export function planAlternatives(question: AlternativesQuestion): PlanAlternativ
 function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readonly PlanChange[]): PlanAlternative | undefined {
   const { glazes, count } = question;
   const pins = [...(question.pins ?? []), ...(plan.pins ?? [])];
+  const lightness = new Map(glazes.map((glaze) => [glaze.bucketId, glaze.lightness]));
   const usual = safeOrder({ plan, glazes });
   const before = [...precedencesOf({ plan, steps: usual }), ...pins];
-  const found = cheapestOrder({ steps: usual, before, lightness: new Map(glazes.map((glaze) => [glaze.bucketId, glaze.lightness])) });
+  const found = cheapestOrder({ steps: usual, before, lightness });
   if (found.kind === 'contradiction') return undefined;
   const steps = timedOrder({ ...question, plan }, found.keys);
   if (steps.some((step) => plan.unwanted?.steps?.some((unwanted) => isStep(step, unwanted)))) return undefined;
-  let laborMinutes = found.changeMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
+  const laborMinutes = laborOf({ steps, count, lightness }).allMinutes + (plan.gumIn?.length ?? 0) * GUM_MINUTES;
   let waitMinutes = 0;
-  let overnight = false;
+  let nights = 0;
   steps.forEach((step, at) => {
     const stepMinutes = (count * step.laborSeconds) / 60;
-    laborMinutes += stepMinutes;
     const next = steps[at + 1];
     if (!next) return;
-    if (step.waitFor === 'dryThrough') overnight = true;
+    if (step.waitFor === 'dryThrough') nights += 1;
     // The first piece dries while the others are handled.
     else waitMinutes += Math.max(0, step.waitMinutes - (stepMinutes * (count - 1)) / count);
   });
@@ -101,13 +102,9 @@ function priced(question: AlternativesQuestion, plan: PiecePlan, changes: readon
   const goodShare = risks.reduce((share, risk) => share * (1 - risk.chance), 1);
   const skill = plan.rimFirst || plan.strips?.some((strip) => strip.first) ? 3 : steps.some((step) => step.layer?.method === 'brush') ? 2 : 1;
   const price =
-    laborMinutes +
-    WAIT_WORTH * waitMinutes +
-    (overnight ? NIGHT_WORTH_MINUTES : 0) +
-    (1 - goodShare) * count * REMAKE_MINUTES +
-    changes.length * skill;
-  const wait = waitMinutes + (overnight ? DRY_THROUGH_HOURS * 60 : 0);
-  return { changes, plan: { ...plan, order: found.keys }, steps, laborMinutes, waitMinutes: wait, overnight, risks, goodShare, skill, price };
+    laborMinutes + WAIT_WORTH * waitMinutes + nights * NIGHT_WORTH_MINUTES + (1 - goodShare) * count * REMAKE_MINUTES + changes.length * skill;
+  const wait = waitMinutes + nights * DRY_THROUGH_HOURS * 60;
+  return { changes, plan: { ...plan, order: found.keys }, steps, laborMinutes, waitMinutes: wait, nights, risks, goodShare, skill, price };
 }
 
 /** Chances by rules of the bench: worse above half a millimetre, better with gum. */

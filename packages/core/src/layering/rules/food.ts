@@ -32,14 +32,15 @@ const LINER_LIMITS: readonly { oxide: string; percent: number }[] = [
 ];
 
 /**
- * Returns H4: what is eaten from.
+ * Returns H4: what is eaten from. A piece with a drain hole is a planter.
  *
  * @param question - plan, shape, glazes and body
  * @example
  * liner({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false } })
  * // []
  */
-export function liner({ plan, glazes }: PieceQuestion): Warning[] {
+export function liner({ plan, shape, glazes }: PieceQuestion): Warning[] {
+  if (shape.holeMm) return [];
   const top = plan.zones.inside.at(-1);
   const glaze = top && glazes.find((facts) => facts.bucketId === top.bucketId);
   if (!glaze) return [];

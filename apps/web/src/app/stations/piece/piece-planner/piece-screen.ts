@@ -13,6 +13,7 @@ import {
   chosenOrder,
   currentVariations,
   knowledgeOf,
+  laborOf,
   layersOf,
   lightnessOf,
   orderWarnings,
@@ -241,5 +242,11 @@ export class PieceScreen {
     return timed.kind === 'ok' ? timed.value : [];
   }
   readonly hasGlaze = computed(() => this.steps().some((step) => step.kind === 'layer'));
-  readonly laborMinutes = computed(() => this.steps().reduce((sum, step) => sum + step.laborSeconds, 0) / 60);
+  readonly labor = computed(() =>
+    laborOf({
+      steps: this.steps(),
+      count: this.settledBody()?.count ?? 1,
+      lightness: new Map(this.facts().map((glaze) => [glaze.bucketId, glaze.lightness])),
+    }),
+  );
 }

@@ -45,7 +45,7 @@ describe('alternatives to a piece, side by side', () => {
     const [screen] = await open();
     expect(articles(screen)[0]).toMatch(/^The rim first, waxed/);
     expect(screen.text).toContain('Wax over the rim’s dry glaze, to its edge');
-    expect(screen.text).toMatch(/\d+ min of hands and \d+ min of waiting\. A steady hand at the edge\./);
+    expect(screen.text).toMatch(/\d+ min of hands for all \d+ and \d+ min of waiting\. A steady hand at the edge\./);
     expect(screen.text).toContain('the two meet at an edge and never lie on one another');
     expect(screen.all('article').length).toBe(3);
   });

@@ -162,7 +162,7 @@ export class AlternativesPanel {
           why: riskWords(alternative, drawn).why,
           risk: riskWords(alternative, drawn).risk,
           tone: alternative.goodShare > 0.8 ? 'good' : alternative.goodShare > 0.5 ? 'look' : 'stop',
-          cost: costWords(alternative, this.units),
+          cost: costWords(alternative, this.count(), this.units),
           take,
           isPlanned: planned === textOf(alternative.plan),
           steps: alternative.steps.map((step, at) => ({

@@ -50,14 +50,18 @@ export const titleOf = (changes: readonly PlanChange[]): string =>
 
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
-export function costWords({ laborMinutes, waitMinutes, overnight, skill }: PlanAlternative, units: Units): string {
-  const wait = overnight
-    ? 'and a night of drying'
-    : waitMinutes >= 1
-      ? `and ${units.minutes(waitMinutes)} of waiting`
-      : 'and no waiting: the first is dry when the last is done';
+/** Labor as in the steps: for all the pieces, buckets fetched and tools washed. */
+export function costWords({ laborMinutes, waitMinutes, nights, skill }: PlanAlternative, count: number, units: Units): string {
+  const wait =
+    nights > 0
+      ? nights === 1
+        ? 'and a night of drying'
+        : `and ${nights} nights of drying`
+      : waitMinutes >= 1
+        ? `and ${units.minutes(waitMinutes)} of waiting`
+        : 'and no waiting: the first is dry when the last is done';
   const skillWords = { 1: '', 2: ' A steady brush.', 3: ' A steady hand at the edge.' }[skill];
-  return `${units.minutes(laborMinutes)} of hands ${wait}.${skillWords}`;
+  return `${units.minutes(laborMinutes)} of hands${count > 1 ? ` for all ${count}` : ''} ${wait}.${skillWords}`;
 }
 
 const RISK_WORDS: Record<PlanRisk['what'], string> = {
