@@ -59,7 +59,7 @@ test('two who plan one piece: the second sees both, and neither’s work goes un
 });
 
 test('two tablets on one batch: the line ticked on one is gone from the other', async ({ page, context, studio, request }) => {
-  const batch = (await studio.records<Batch[]>(request, '/batches')).find((one) => one.bucketId === null)!;
+  const batch = (await studio.records<Batch[]>(request, '/batches')).sort((a, b) => a.id.localeCompare(b.id)).find((one) => one.bucketId === null)!;
   const other = await context.newPage();
   for (const tablet of [page, other]) {
     await tablet.goto(`/weigh/${batch.id}`);
@@ -71,7 +71,7 @@ test('two tablets on one batch: the line ticked on one is gone from the other', 
 });
 
 test('two taps on “next” tick one line', async ({ page, studio, request }) => {
-  const batch = (await studio.records<Batch[]>(request, '/batches')).find((one) => one.bucketId === null)!;
+  const batch = (await studio.records<Batch[]>(request, '/batches')).sort((a, b) => a.id.localeCompare(b.id)).find((one) => one.bucketId === null)!;
   await page.goto(`/weigh/${batch.id}`);
   await expect(page.getByText(/Line \d of 7/)).toBeVisible();
   const before = await page.getByRole('heading', { level: 2 }).first().textContent();
