@@ -32,9 +32,12 @@ export class PieceFigures {
       .filter((area) => area.layers.length > 0 && area.areaCm2 > 0)
       .map((area) => {
         const { dryGrams, slurryMl } = glazeNeeded({ area, glazes: this.glazes() });
-        const { id, areaCm2, displacedMl } = area;
+        const { id, areaCm2, layers } = area;
+        // A brush lifts no level, and of a decorating colour the studio keeps no density.
+        const displacedMl = layers.some((layer) => layer.method === 'dip') ? area.displacedMl : 0;
+        const isWeighed = layers.some((layer) => this.glazes().some((glaze) => glaze.bucketId === layer.bucketId));
         // Short: beside four columns of figures a phone has room for two lines.
-        return { id, words: placeWords(id, plan ?? {}).replace(/^the | up$/g, ''), areaCm2, displacedMl, dryGrams, slurryMl };
+        return { id, words: placeWords(id, plan ?? {}).replace(/^the | up$/g, ''), areaCm2, displacedMl, isWeighed, dryGrams, slurryMl };
       });
     return { rows, dryGrams: rows.reduce((sum, row) => sum + row.dryGrams, 0), slurryMl: rows.reduce((sum, row) => sum + row.slurryMl, 0) };
   });

@@ -106,13 +106,13 @@ export class PieceSums {
     const { rows, slurryMl, dryGrams } = figures.sums();
     if (rows.length === 0) return [];
     return [
-      ...rows.map(({ id, words, areaCm2, slurryMl: ml, dryGrams: grams, displacedMl }) => ({
+      ...rows.map(({ id, words, areaCm2, slurryMl: ml, dryGrams: grams, isWeighed, displacedMl }) => ({
         id,
         words,
         cells: [
           `${this.units.plain(areaCm2)} cm²`,
-          this.units.millilitres(ml),
-          this.units.mass(grams),
+          isWeighed ? this.units.millilitres(ml) : '–',
+          isWeighed ? this.units.mass(grams) : '–',
           displacedMl > 0 ? this.units.millilitres(displacedMl) : '–',
         ],
       })),
