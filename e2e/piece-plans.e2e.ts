@@ -250,6 +250,7 @@ test.describe('a plan in and out', () => {
   test('the plan as a file is taken in again, its glazes found by name; the section and the steps are written', async ({ page }) => {
     await page.goto('/piece');
     await page.getByRole('link', { name: /Vase with a white strip/ }).click();
+    await expect(page.getByRole('combobox', { name: 'Strip 1, coat 1: bucket' })).toHaveValue('Nieve (slip)');
     await page.getByRole('tab', { name: 'Print and files' }).click();
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'The plan as a file' }).click()]);
     const path = await file.path();

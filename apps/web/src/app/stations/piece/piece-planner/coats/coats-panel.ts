@@ -95,6 +95,12 @@ export class CoatsPanel {
     ...this.buckets().map(({ id, body }) => [`slip ${id}`, `${body.name} (slip)`, 'A slip stands in it'] as const),
   ]);
 
+  /** A slip out of a bucket is an option beside the bucket's glaze; a small pot of slip is itself. */
+  protected optionOf({ bucketId, coatingKind }: Layer): string {
+    const isSmallPot = this.decoratingColours().some(({ id }) => id === bucketId);
+    return coatingKind === 'slip' && !isSmallPot ? `slip ${bucketId}` : bucketId;
+  }
+
   /** A zone in a sentence: "the outside", "the strip 30–50 mm up". */
   protected where = (place: Place): string =>
     place.strip ? place.words.toLowerCase() : place.id === 'inside' ? 'inside' : placeWords(place.id, this.plan()).slice(4);
