@@ -1,6 +1,6 @@
 import { expect, test } from './studio';
 
-test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, studioOf: 'phone' });
 
 test('on a phone: from what now to a measured bucket by tap, nothing wider than the screen', async ({ page }) => {
   const fits = async (): Promise<void> => {
@@ -8,9 +8,10 @@ test('on a phone: from what now to a measured bucket by tap, nothing wider than 
     expect(page_).toBeLessThanOrEqual(screen);
   };
   await page.goto('/');
-  await expect(page.getByRole('link', { name: 'Bring into range' }).first()).toBeVisible();
+  const bring = page.getByRole('link', { name: 'Bring into range' }).first();
+  await expect(bring).toBeVisible();
   await fits();
-  await page.getByRole('link', { name: 'Bring into range' }).first().tap();
+  await bring.tap();
   await expect(page.getByRole('heading', { name: /Marisma|Humo/, level: 1 })).toBeVisible();
   await fits();
   for (const bench of ['By feel', 'Stain it', 'Settling', 'Level', 'What dips in it', 'Pour', 'Label', 'Notes']) {
@@ -86,14 +87,15 @@ test('on a phone: the card of a clay body and its thirst test', async ({ page })
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 
-test('on a phone: a piece plan, its ways and its run', async ({ page }) => {
+test('on a phone: a piece plan, its alternatives and its run', async ({ page }) => {
   await page.goto('/piece');
   await page
     .getByRole('link', { name: /Lidded pot, tall/ })
     .first()
     .tap();
-  await expect(page.getByRole('article', { name: 'As drawn' })).toBeVisible();
-  await page.getByRole('tab', { name: 'How far it will run' }).tap();
+  await page.getByRole('tab', { name: 'Alternatives' }).tap();
+  await expect(page.getByRole('article', { name: 'As drawn' })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('tab', { name: 'Run' }).tap();
   await expect(page.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

@@ -1,4 +1,5 @@
 import { choose } from './choose';
+import { openTab, select } from './planner';
 import { expect, test } from './studio';
 
 test.describe('at the piece plan', () => {
@@ -14,7 +15,7 @@ test.describe('at the piece plan', () => {
     await page.getByLabel('Outside, coat 2: thickness').fill('0.2');
     await page.getByLabel('Wax up the foot').fill('2');
     const run = page.locator('cz-run-panel');
-    await page.getByRole('tab', { name: 'How far it will run' }).click();
+    await openTab(page, 'Run');
     await expect(run.getByText('is the chance that the outside reaches the shelf.')).toBeVisible({ timeout: 60_000 });
     await expect(run.getByText('Ceniza Clara over Tinaja was never measured here')).toBeVisible();
     await expect(run.getByText(/Lowest safe line: \d+ mm up \(yours is 2 mm\)/)).toBeVisible({ timeout: 60_000 });
@@ -25,7 +26,8 @@ test.describe('at the piece plan', () => {
     await expect(run.getByText(/yours is safe/)).toBeVisible({ timeout: 60_000 });
     // Hotter, the line is another one.
     const before = await run.getByText(/Lowest safe line/).textContent();
-    await choose(run.getByRole('combobox', { name: 'Fired to cone' }), '8');
+    await select(page, undefined);
+    await choose(page.getByRole('combobox', { name: 'Cone' }), '8');
     await expect(run.getByText(/Lowest safe line/)).toBeVisible({ timeout: 60_000 });
     await expect(run.getByText(/Lowest safe line/)).not.toHaveText(before!, { timeout: 60_000 });
   });
@@ -45,12 +47,14 @@ test.describe('at the piece plan', () => {
     await choose(page.getByLabel('Rim band, coat 1: bucket'), 'Retama');
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toBeVisible();
     const alternatives = page.locator('cz-alternatives-panel');
-    await expect(alternatives.getByRole('article')).toHaveCount(3);
+    await openTab(page, 'Alternatives');
+    await expect(alternatives.getByRole('article')).toHaveCount(3, { timeout: 60_000 });
     await alternatives
-      .getByRole('button', { name: /^Take this way: The rim first, waxed/ })
+      .getByRole('button', { name: /^Take it: The rim first, waxed/ })
       .first()
       .click();
-    await expect(alternatives.getByText('This is your plan.')).toBeVisible();
+    await expect(alternatives.getByText('This is your plan.')).toBeVisible({ timeout: 60_000 });
+    await openTab(page, 'Steps');
     await expect(page.getByText('Retama will flake off Ceniza Clara')).toHaveCount(0);
     const steps = page.getByRole('list', { name: 'Steps in order' }).getByRole('listitem');
     await expect(steps.filter({ hasText: 'Wax over the rim’s dry glaze' })).toHaveCount(1);

@@ -79,11 +79,15 @@ interface Fixtures {
 }
 interface WorkerFixtures {
   studio: StudioUnderTest;
+  /** A name of a file's own: its journeys start from the demo as it ships, not from what other files left. */
+  studioOf: string;
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
+  studioOf: ['all', { scope: 'worker', option: true }],
   studio: [
-    async ({}, use) => {
+    // Named here so that another value opens another studio.
+    async ({ studioOf: _ }, use) => {
       const studio = await StudioUnderTest.open({ demo: true });
       await use(studio);
       await studio.close();

@@ -1,4 +1,5 @@
 import type { Batch, Piece, Recipe } from '@cazuela/contract';
+import { select } from './planner';
 import { expect, test } from './studio';
 
 test('two who change one recipe: the second sees both and chooses', async ({ page, context, studio, request }) => {
@@ -30,6 +31,7 @@ test('two who plan one piece: the second sees both, and neither’s work goes un
   const other = await context.newPage();
   for (const tablet of [page, other]) {
     await tablet.goto(`/piece/${piece.id}`);
+    await select(tablet, 'Outside');
     await expect(tablet.getByLabel('Wax up the foot')).toHaveValue('12');
   }
   // No height that the arrow keys of the other pass on their way: the same change made twice would find itself done.
@@ -43,19 +45,25 @@ test('two who plan one piece: the second sees both, and neither’s work goes un
   for (let i = 0; i < 6; i++) await other.keyboard.press('ArrowUp');
   const both = other.getByRole('alert', { name: 'Changed meanwhile' });
   await expect(both).toContainText(`Lidded pot, tall, version ${version}`);
+  await expect(both).toContainText('Both of you changed the waxed foot (yours 18, theirs 15.5).');
   // Until one is chosen nothing is overwritten.
   expect((await kept()).body.plan.waxFootMm).toBe(15.5);
   await both.getByRole('button', { name: 'Keep mine' }).click();
   await expect.poll(async () => (await kept()).body.plan.waxFootMm).toBe(18);
   await expect(both).toHaveCount(0);
 
-  // The first one goes on from what it knows, is told, and takes the other's.
+  // The first one goes on from what it knows: its rim and the other's foot do not touch, so both are kept.
+  await select(page, 'Rim band');
   await page.getByRole('textbox', { name: 'Rim band', exact: true }).fill('60');
-  const again = page.getByRole('alert', { name: 'Changed meanwhile' });
-  await expect(again).toBeVisible();
-  await again.getByRole('button', { name: /Take theirs|Take the other/ }).click();
+  await expect(page.getByText('Changed meanwhile by somebody else: both changes are kept.')).toBeVisible();
+  await expect.poll(async () => (await kept()).body.plan).toMatchObject({ waxFootMm: 18, rimBandMm: 60 });
+  await select(page, 'Outside');
   await expect(page.getByLabel('Wax up the foot')).toHaveValue('18');
-  await expect(page.getByRole('textbox', { name: 'Rim band', exact: true })).toHaveValue('70');
+  // As the demo has it, for the journeys after this one.
+  await page.getByLabel('Wax up the foot').fill('12');
+  await select(page, 'Rim band');
+  await page.getByRole('textbox', { name: 'Rim band', exact: true }).fill('70');
+  await expect.poll(async () => (await kept()).body.plan).toMatchObject({ waxFootMm: 12, rimBandMm: 70 });
 });
 
 test('two tablets on one batch: the line ticked on one is gone from the other', async ({ page, context, studio, request }) => {

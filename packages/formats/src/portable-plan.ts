@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { withLayers, type PiecePlan } from '@cazuela/core';
+import { withLayers, type Layer, type PiecePlan } from '@cazuela/core';
 import {
   colourSchema,
   idSchema,
@@ -140,13 +140,20 @@ function withNewNames(value: unknown): unknown {
  */
 export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: string; buckets: ReadonlyMap<string, string> }): PieceBody {
   const here = (ref: string): string => buckets.get(ref) ?? ref;
-  const { gumIn, ...plan } = withLayers(file.plan, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const mapped = (layers: readonly Layer[]): Layer[] => layers.map((layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const { gumIn, thinned, fired, ...plan } = withLayers(file.plan, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const firedHere = fired && Object.fromEntries(Object.entries(fired).map(([place, layers]) => [place, mapped(layers)]));
   const { variations } = file;
   return {
     name: file.name,
     bodyId,
     count: file.count,
-    plan: { ...plan, ...(gumIn ? { gumIn: gumIn.map(here) } : {}) },
+    plan: {
+      ...plan,
+      ...(gumIn ? { gumIn: gumIn.map(here) } : {}),
+      ...(thinned ? { thinned: thinned.map((one) => ({ ...one, bucketId: here(one.bucketId) })) } : {}),
+      ...(firedHere ? { fired: firedHere } : {}),
+    },
     ...(variations
       ? {
           variations: {
@@ -160,5 +167,7 @@ export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: str
   };
 }
 
-const refsOf = ({ zones, strips = [] }: PiecePlan): Set<string> =>
-  new Set([...Object.values(zones).flat(), ...strips.flatMap((strip) => strip.layers)].map((layer) => layer.bucketId));
+const refsOf = ({ zones, strips = [], fired = {} }: PiecePlan): Set<string> =>
+  new Set(
+    [...Object.values(zones).flat(), ...Object.values(fired).flat(), ...strips.flatMap((strip) => strip.layers)].map((layer) => layer.bucketId),
+  );

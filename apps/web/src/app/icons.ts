@@ -18,6 +18,8 @@ import {
   mdiCameraOutline,
   mdiTuneVariant,
   mdiDotsVertical,
+  mdiPause,
+  mdiPlay,
 } from '@mdi/js';
 
 const ICONS = {
@@ -37,6 +39,8 @@ const ICONS = {
   camera: mdiCameraOutline,
   tune: mdiTuneVariant,
   more: mdiDotsVertical,
+  play: mdiPlay,
+  pause: mdiPause,
 };
 
 /** Icons ship with the app, as SVG paths from @mdi/js. */

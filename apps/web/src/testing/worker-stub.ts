@@ -1,8 +1,8 @@
 import { checkAgainst, readFile } from '@cazuela/formats';
-import { attempt, coatMap } from '@cazuela/core';
+import { attempt, coatMap, quickSafeLine } from '@cazuela/core';
 import type { MapAnswer, MapQuestion } from '../app/stations/coat/map/coat-map-protocol';
 import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
-import type { RunJob } from '../app/stations/piece/piece-planner/run/run-protocol';
+import type { RunJob, RunMessage } from '../app/stations/piece/piece-planner/run/run-protocol';
 import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';
 import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
@@ -24,8 +24,11 @@ export const runWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage(job: RunJob) {
-    // In a test a few draws say as much as thousands.
-    doRunJob({ ...job, draws: 20 }, (message) => this.onmessage?.call(this as Worker, { data: message } as MessageEvent));
+    const say = (data: RunMessage): void => void this.onmessage?.call(this as Worker, { data } as MessageEvent);
+    // In a test a few films say as much as hundreds.
+    if (job.kind === 'line') say({ kind: 'safeLine', line: { kind: 'ok', waxFootMm: quickSafeLine(job.question) ?? 0, chance: 0.04 } });
+    else return doRunJob(job.kind === 'draw' ? { ...job, untilFilm: job.fromFilm + 2 } : job, say);
+    say({ kind: 'done' });
   },
   terminate: () => undefined,
 });
@@ -34,7 +37,10 @@ export const alternativesWorker = (): AtOnce => ({
   onmessage: null,
   onerror: null,
   postMessage(job: AlternativesJob) {
-    this.onmessage?.call(this as Worker, { data: doAlternativesJob(job) } as MessageEvent);
+    this.onmessage?.call(
+      this as Worker,
+      { data: doAlternativesJob({ ...job, question: { ...job.question, runFrom: 'quickLook' } }) } as MessageEvent,
+    );
   },
   terminate: () => undefined,
 });

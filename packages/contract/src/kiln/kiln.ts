@@ -36,6 +36,8 @@ export const resultBodySchema = z.strictObject({
   coneReached: coneSchema,
   stars: countSchema.min(0).max(5),
   faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),
+  /** How far its lowest edge ran below where it was glazed, measured on the fired piece. */
+  ranMm: z.number().min(0).max(500, 'A glaze runs at most 500 mm: check the unit.').optional(),
   note: noteSchema,
   photoId: idSchema.nullable(),
 });

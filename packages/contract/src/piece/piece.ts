@@ -1,20 +1,24 @@
 import * as z from 'zod';
 import {
+  COOLINGS,
   isCone,
   KILN_SETTINGS,
   MOST_LAYERS,
   MOST_MASKS,
   MOST_STRIPS,
   planFault,
+  SHELF_PLACES,
   COATING_KINDS,
   PLAN_CHANGES,
   APPLICATION_METHODS,
+  type Cooling,
   type EdgeLine,
   type PiecePlan,
+  type ShelfPlace,
   type Texture,
   type Variations,
 } from '@cazuela/core';
-import { colourSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import { colourSchema, countSchema, idSchema, nameSchema, noteSchema, sgSchema, timeSchema, versionSchema } from '../common/basics';
 import { pieceFormSchema } from './piece-form';
 
 /** More than any plan within these limits can have. */
@@ -51,14 +55,20 @@ const stripSchema = z.strictObject({
   texture: textureSchema.optional(),
   layers: stackSchema,
   first: z.boolean().optional(),
+  under: z.boolean().optional(),
+  face: z.literal('inside').optional(),
+  fromRim: z.boolean().optional(),
 });
 const maskSchema = z.strictObject({
   id: idSchema,
   kind: z.enum(['wax', 'tape', 'scrape', 'sponge']),
-  where: z.enum(['hole', 'band', 'panel']),
+  where: z.enum(['hole', 'handle', 'band', 'panel']),
   fromMm: heightSchema,
   toMm: heightSchema,
   turn: turnSchema.optional(),
+  face: z.literal('inside').optional(),
+  linesShare: z.number().gt(0).lt(1, 'Lines take part of a band, not all of it.').optional(),
+  ringMm: z.number().gt(0).max(100, 'A ring is at most 100 mm wide.').optional(),
   overLayerId: idSchema.optional(),
 });
 const decoratingColourSchema = z.strictObject({
@@ -87,7 +97,15 @@ export const piecePlanSchema = z
     setting: z.enum(KILN_SETTINGS).optional(),
     lid: z.boolean().optional(),
     refire: z.boolean().optional(),
+    fired: z.strictObject({ inside: stackSchema.optional(), outside: stackSchema.optional(), rim: stackSchema.optional() }).optional(),
     cone: coneSchema.optional(),
+    firing: z
+      .strictObject({
+        holdMinutes: z.number().min(0).max(600, 'A hold lasts between 0 and 600 minutes.').optional(),
+        cooling: z.enum(Object.keys(COOLINGS) as [Cooling]).optional(),
+        place: z.enum(Object.keys(SHELF_PLACES) as [ShelfPlace]).optional(),
+      })
+      .optional(),
     order: z.array(z.string().max(200)).max(MOST_STEPS, `A plan has at most ${MOST_STEPS} steps: take some coats or masks off.`),
     pins: z
       .array(z.strictObject({ before: z.string().max(200), after: z.string().max(200) }))
@@ -104,11 +122,24 @@ export const piecePlanSchema = z
       .optional(),
     rimFirst: z.boolean().optional(),
     gumIn: z.array(idSchema).max(20, 'Gum goes into at most 20 buckets.').optional(),
+    thinned: z
+      .array(z.strictObject({ bucketId: idSchema, sg: sgSchema }))
+      .max(20, 'At most 20 buckets are thinned for a plan.')
+      .optional(),
     versions: z
       .array(z.strictObject({ bucketId: idSchema, recipeVersionId: idSchema, number: z.int().min(1) }))
       .max(40, 'A plan keeps the recipes of at most 40 buckets.')
       .optional(),
-    putAside: z.array(z.strictObject({ rule: z.string().max(60), reason: noteSchema })).max(40, 'At most 40 warnings can be put aside.'),
+    putAside: z
+      .array(
+        z.strictObject({
+          rule: z.string().max(60),
+          reason: noteSchema,
+          severity: z.enum(['stop', 'look']).optional(),
+          badness: z.number().optional(),
+        }),
+      )
+      .max(40, 'At most 40 warnings can be put aside.'),
   })
   .superRefine((plan, context) => {
     const fault = planFault(plan);

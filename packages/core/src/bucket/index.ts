@@ -1,7 +1,6 @@
 export { mixtureOf, sumGrams, toSnapshot, type BucketContents, type BucketReplay, type FeelNow } from './events/bucket-contents';
 export { DROP_KINDS, NAIL_LOOKS, type Additives, type BucketEvent, type BucketPart, type DropKind, type NailLook } from './events/bucket-events';
 export { bucketHistory, bucketStory, type BucketMoment, type BucketStory } from './events/bucket-history';
-export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './inside/bucket-shape';
 export { LEAST_SG_SD, againstEarlier, combineReadings, type AgainstEarlier, type CombinedReading, type SgReading } from './sg/combine-readings';
 export { compareWithRecords, type RecordsComparison } from './sg/compare-with-records';
 export {

@@ -56,3 +56,4 @@ export { dryGramsOfCoat, wetGramsOfCoat, type CoatOnArea } from './weight/glaze-
 export { waitForCoat, type WaitForCoat } from './wall/wait-for-coat';
 export { wallAfter, type PieceTreatment } from './wall/wall-treatments';
 export { SHORTEST_SECONDS, tooShortForHands, type ShortestTime } from './methods/shortest-time';
+export { ALIKE_SHARE, matchingDip, MEASURE_EVERY, type Matching } from './prediction/matching';

@@ -1,3 +1,4 @@
+export { brimMl, depthAtVolume, narrowestMm, surfaceCm2AtDepth, volumeAtDepth, type BucketShape } from './bucket-shape';
 export { FORM_LIMITS, formFault, type FormFault } from './check-form';
 export { curveThrough } from './curve-through';
 export {

@@ -1,4 +1,6 @@
 import type { BucketContents } from '../bucket/events/bucket-contents';
+import type { BucketShape } from '../geometry/bucket-shape';
+import { rangeVerdict } from '../bucket/sg/in-range';
 import { weighedParts } from '../bucket/events/weighed-parts';
 import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
 import { oxideGrams, unityFormula } from '../chemistry/oxides';
@@ -17,6 +19,8 @@ export interface GlazeSource {
   coneLow?: string | undefined;
   coneHigh?: string | undefined;
   contents: BucketContents;
+  /** Its bucket, where it stands in one. */
+  bucket?: { code: string; lowSg: number; highSg: number; shape?: BucketShape | undefined } | undefined;
   powders: readonly Powder[];
 }
 
@@ -32,7 +36,9 @@ const UNKNOWN_FLOW: FlowGuess = { flow: 60, lnSd: 1.3, basis: 'startingGuess' };
  * // { kind: 'ok', value: true }
  */
 export function glazeFacts(source: GlazeSource): GlazeFacts {
-  const { contents, powders, movement } = source;
+  const { contents, powders, movement, bucket } = source;
+  const verdict = bucket && rangeVerdict({ sg: contents.sg, sgSd: contents.sgSd, lowSg: bucket.lowSg, highSg: bucket.highSg });
+  const isOut = verdict === 'tooThick' || verdict === 'tooThin';
   const parts = weighedParts({ parts: contents.parts, powders });
   const shares = parts.length > 0 ? powderShares({ parts }) : { shrinkShare: 15, loiPercent: 8 };
   const oxides = oxideGrams({ parts });
@@ -46,7 +52,8 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
     bucketId: source.bucketId,
     name: source.name,
     lightness: lightnessOf(source.colour),
-    sg: contents.sg,
+    sg: isOut ? (bucket!.lowSg + bucket!.highSg) / 2 : contents.sg,
+    ...(bucket ? { bucket: { ...bucket, sg: contents.sg, volumeMl: contents.volumeMl, isOut } } : {}),
     density: contents.density,
     ...STATE_GUESSES[contents.slurryState],
     slurryState: contents.slurryState,

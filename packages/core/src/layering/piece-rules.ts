@@ -1,13 +1,11 @@
-import { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion } from './outside-run';
+import type { PieceQuestion } from './piece-question';
 import { lostOnDark, slipPeels, speckle, stainQuarrels } from './rules/body';
-import { contaminated } from './rules/bucket';
+import { contaminated, outOfRange, tooLargeForBucket } from './rules/bucket';
 import { cracking, dampPots, flaking, glazeOverWax, notTaking } from './rules/drying';
 import { dust, liner } from './rules/food';
 import { glazedFoot, lidSeat, outsideItsCone } from './rules/kiln';
 import { neighbours, onHandle, poolsInside, running } from './rules/running';
 import type { Warning } from './warnings';
-
-export { outsideRun, SHELF_MARGIN_MM, type OutsideRun, type PieceQuestion };
 
 /** A rule of the bench: a small function of its own. Rules about the order are in `order-rules`. */
 export interface PieceRule {
@@ -18,7 +16,7 @@ export interface PieceRule {
 /** Every rule about a piece, in the order in which equally bad warnings are listed. */
 export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'F1', check: flaking },
-  { id: 'M4', check: running },
+  { id: 'M1', check: running },
   { id: 'M5', check: glazedFoot },
   { id: 'M6', check: outsideItsCone },
   { id: 'M8', check: lidSeat },
@@ -26,6 +24,8 @@ export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'H4', check: liner },
   { id: 'F2', check: cracking },
   { id: 'F3', check: notTaking },
+  { id: 'T2', check: tooLargeForBucket },
+  { id: 'C2', check: outOfRange },
   { id: 'C7', check: contaminated },
   { id: 'B1', check: slipPeels },
   { id: 'B4', check: stainQuarrels },

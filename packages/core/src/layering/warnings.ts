@@ -1,4 +1,4 @@
-import type { PiecePlan } from '../plan/piece-plan';
+import type { PiecePlan, PutAside } from '../plan/piece-plan';
 
 export type Severity = 'stop' | 'look';
 
@@ -11,6 +11,10 @@ export interface Warning {
   remedies: string[];
   /** Remedies that change the plan: taken with one tap. */
   fixes?: PlanFix[];
+  /** How bad it is, on a scale of its rule's own: put aside, it comes back once this has risen. */
+  badness?: number;
+  /** The bucket at which it is mended. */
+  bucketId?: string;
 }
 
 export interface PlanFix {
@@ -23,16 +27,22 @@ export const MOST_WARNINGS_SHOWN = 3;
 /** True of nearly every piece: they do not take the place of what can spoil this one. */
 const LAST: ReadonlySet<string> = new Set(['H1', 'O6']);
 
+/** Scatter of a figure that is computed anew: within it, it is as bad as it was. */
+const AS_BAD_SHARE = 1.1;
+
+const isWorse = (warning: Warning, aside: PutAside): boolean =>
+  (warning.severity === 'stop' && aside.severity === 'look') ||
+  (warning.badness !== undefined && aside.badness !== undefined && warning.badness > AS_BAD_SHARE * aside.badness);
+
 /**
- * Returns warnings, worst first, what is true of nearly every piece last, without those that were put aside.
+ * Returns warnings, worst first, what is true of nearly every piece last, without those that were put aside and are no worse since.
  *
  * @param question - `warnings`; `putAside`, rules
  * @example
  * sortWarnings({ warnings: [] }) // []
  */
-export function sortWarnings({ warnings, putAside = [] }: { warnings: readonly Warning[]; putAside?: readonly { rule: string }[] }): Warning[] {
-  const aside = new Set(putAside.map((entry) => entry.rule));
+export function sortWarnings({ warnings, putAside = [] }: { warnings: readonly Warning[]; putAside?: readonly PutAside[] }): Warning[] {
   return warnings
-    .filter((warning) => !aside.has(warning.rule))
+    .filter((warning) => !putAside.some((aside) => aside.rule === warning.rule && !isWorse(warning, aside)))
     .sort((a, b) => Number(b.severity === 'stop') - Number(a.severity === 'stop') || Number(LAST.has(a.rule)) - Number(LAST.has(b.rule)));
 }

@@ -3,7 +3,7 @@ import type { FlowGuess } from '../chemistry/flow-guess';
 import { requirePositive } from '../checks/require';
 import { flowFromRun } from '../melt/band';
 import { STUCK_FILM_MM } from '../run/run-solver';
-import { OVERLAP_OMEGA } from '../run/stack-flow';
+import { OVERLAP_OMEGA } from '../run/overlap-omega';
 import type { PairFlow } from '../run/piece-run';
 
 /** What a fired runner tile says: a band of one glaze, or of two over one another, and how far its lower edge ran. */

@@ -10,6 +10,7 @@ export {
   normalDensity,
   normalDraw,
   normalHazard,
+  normalSdsBelow,
   normalShareBelow,
   type NormalEstimate,
 } from './normal';

@@ -19,6 +19,21 @@ export function normalShareBelow(sds: number): number {
 }
 
 /**
+ * Returns the standard deviations below which a share of a normal distribution lies.
+ *
+ * Accuracy: 4.5e-4. Source: Abramowitz and Stegun, 26.2.23, 1964.
+ *
+ * @param share - between 0 and 1, neither of them
+ * @example
+ * normalSdsBelow(0.9) // 1.2817288
+ */
+export function normalSdsBelow(share: number): number {
+  const t = Math.sqrt(-2 * Math.log(Math.min(share, 1 - share)));
+  const sds = t - (2.515517 + t * (0.802853 + t * 0.010328)) / (1 + t * (1.432788 + t * (0.189269 + t * 0.001308)));
+  return share < 0.5 ? -sds : sds;
+}
+
+/**
  * Returns the density of the standard normal distribution.
  *
  * @param sds - distance from the mean, in standard deviations

@@ -19,8 +19,8 @@ const FLOW_CONE = '6';
 export interface FiringAsked {
   cone: string;
   holdMinutes?: number;
-  cooling?: Cooling;
-  place?: ShelfPlace;
+  cooling?: Cooling | undefined;
+  place?: ShelfPlace | undefined;
 }
 
 /**

@@ -3,10 +3,10 @@ import { areaCm2, profileBetween, volumeMl, type ProfilePoint } from '../geometr
 import { insideProfile } from '../geometry/shapes';
 import { edgeOffsetMm, type EdgeLine } from './edge-line';
 import { keepsOff, leftOf, maskedArcs, type Band } from './masked-area';
-import type { Mask } from './mask';
+import { handleMask, isBand, USUAL_RING_MM, type Mask } from './mask';
 import { isDunked, rimIsApart, ZONES, type PiecePlan, type Zone } from './piece-plan';
 import type { Layer } from './layer';
-import type { Strip } from './strip';
+import { isOutside, type Strip } from './strip';
 
 /** A place on a piece with the coats that lie there. */
 export interface PlannedArea {
@@ -47,8 +47,13 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
   const outsideTo = rimIsApart(plan) ? Math.max(wax, rimFrom) : topMm;
   const band = (fromMm: number, toMm: number, fromEdge?: EdgeLine, toEdge?: EdgeLine): number => bandCm2(shape, fromMm, toMm, fromEdge, toEdge);
   // A mask over one of several coats keeps off only the coats after it: it is counted where it lies on bare clay.
-  const masks = (plan.masks ?? []).filter((mask) => mask.where !== 'hole' && mask.overLayerId === undefined);
+  const all = (plan.masks ?? []).filter((mask) => isBand(mask) && mask.overLayerId === undefined);
+  const masks = all.filter(isOutside);
+  const inside = { ...shape, outside: shape.slabMm === undefined ? insideProfile(shape) : [] };
+  const innerMasks = all.filter((mask) => !isOutside(mask));
   const maskedOff = (fromMm: number, toMm: number, those: readonly Mask[]): number => maskedCm2(shape, { fromMm, toMm }, those);
+  const innerOff = (those: readonly Mask[]): number =>
+    shape.slabMm === undefined ? maskedCm2(inside, { fromMm: shape.floorMm, toMm: topMm }, those) + ringCm2(shape, plan) : 0;
   const zone = (kind: Zone, fromMm: number, toMm: number, cm2: number, displaced: number): PlannedArea => ({
     id: kind,
     kind,
@@ -56,15 +61,22 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
     toMm,
     roundShare: 1,
     layers: zones[kind],
-    ...(kind === 'inside' || kind === 'foot'
+    ...(kind === 'foot'
       ? { areaCm2: cm2, takesCm2: cm2 }
-      : { areaCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks)), takesCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks.filter(keepsOff))) }),
+      : kind === 'inside'
+        ? { areaCm2: Math.max(0, cm2 - innerOff(innerMasks)), takesCm2: Math.max(0, cm2 - innerOff(innerMasks.filter(keepsOff))) }
+        : {
+            areaCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks)),
+            takesCm2: Math.max(0, cm2 - maskedOff(fromMm, toMm, masks.filter(keepsOff))),
+          }),
     displacedMl: displaced,
   });
-  const first = strips.filter((strip) => strip.first);
+  const first = strips.filter((strip) => strip.first && isOutside(strip));
   const parted = first.reduce((sum, strip) => sum + stripCm2(shape, strip), 0);
   const outsideCm2 = Math.max(0, band(wax, outsideTo, edges?.wax, rimIsApart(plan) ? edges?.rim : undefined) - parted);
-  const gripCm2 = shape.grip ? gripAreaCm2(shape.grip) : 0;
+  const offHandle = handleMask(plan);
+  const gripCm2 = shape.grip && !offHandle ? gripAreaCm2(shape.grip) : 0;
+  const gripDips = shape.grip && !(offHandle && keepsOff(offHandle));
   return [
     zone('inside', shape.floorMm, topMm, shape.slabMm === undefined ? insideCm2(shape) : 0, 0),
     zone(
@@ -72,7 +84,7 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       wax,
       outsideTo,
       outsideCm2 + gripCm2,
-      solidMl(shape, wax, topMm) + (shape.grip ? gripMl(shape.grip) : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
+      solidMl(shape, wax, topMm) + (gripDips ? gripMl(shape.grip!) : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
     ),
     zone('rim', rimFrom, topMm, band(rimFrom, topMm, edges?.rim), solidMl(shape, rimFrom, topMm)),
     zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), 0, 0),
@@ -83,9 +95,9 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       toMm: strip.toMm,
       roundShare: roundShare(strip.turn),
       layers: strip.layers,
-      areaCm2: stripCm2(shape, strip),
-      takesCm2: stripCm2(shape, strip),
-      displacedMl: solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn),
+      areaCm2: stripCm2(isOutside(strip) ? shape : inside, strip),
+      takesCm2: stripCm2(isOutside(strip) ? shape : inside, strip),
+      displacedMl: isOutside(strip) ? solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn) : 0,
     })),
   ];
 }
@@ -111,7 +123,8 @@ export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'
   if (id === 'inside') return 'inside';
   const strip = strips.find((one) => one.id === id);
   if (!strip) return `the ${id}`;
-  const words = `${Math.round(strip.fromMm)}–${Math.round(strip.toMm)} mm up`;
+  if (strip.fromRim) return `the upper ${Math.round(strip.toMm - strip.fromMm)} mm${isOutside(strip) ? '' : ' inside'}`;
+  const words = `${Math.round(strip.fromMm)}–${Math.round(strip.toMm)} mm up${isOutside(strip) ? '' : ' inside'}`;
   return `the ${strip.turn ? 'panel' : 'strip'} ${words}`;
 }
 
@@ -129,10 +142,25 @@ const stripCm2 = (shape: PieceShape, { fromMm, toMm, turn, edge }: Strip): numbe
 /** What masks take out of a band of the outside, cm². Where they overlap it is counted once. */
 function maskedCm2(shape: PieceShape, band: Band, masks: readonly Mask[]): number {
   const all = bandCm2(shape, band.fromMm, band.toMm);
-  return maskedArcs(masks).reduce((sum, arc) => {
+  // Lines lie here and there over what is left.
+  const lines = masks
+    .filter(({ linesShare }) => linesShare !== undefined)
+    .reduce((sum, mask) => {
+      const [fromMm, toMm] = [Math.max(band.fromMm, mask.fromMm), Math.min(band.toMm, mask.toMm)];
+      return sum + mask.linesShare! * roundShare(mask.turn) * bandCm2(shape, fromMm, toMm);
+    }, 0);
+  return maskedArcs(masks.filter(({ linesShare }) => linesShare === undefined)).reduce((sum, arc) => {
     const left = leftOf(band, arc.masks).reduce((cm2, one) => cm2 + bandCm2(shape, one.fromMm, one.toMm), 0);
     return sum + arc.share * (all - left);
-  }, 0);
+  }, lines);
+}
+
+/** What a waxed ring round the drain hole keeps bare inside, cm². */
+function ringCm2({ holeMm }: PieceShape, { masks = [] }: PiecePlan): number {
+  const ring = masks.find(({ where, kind }) => where === 'hole' && kind !== 'tape');
+  if (!holeMm || !ring) return 0;
+  const width = ring.ringMm ?? USUAL_RING_MM;
+  return (Math.PI * ((holeMm / 2 + width) ** 2 - (holeMm / 2) ** 2)) / 100;
 }
 
 /** Glaze runs in when a piece is dipped inside and outside at once: only its wall is displaced. */

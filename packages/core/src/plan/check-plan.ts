@@ -2,6 +2,7 @@ import { formFault } from '../geometry/check-form';
 import { tallMm } from '../geometry/piece-form';
 import { formOf, shapeOf } from '../geometry/shapes';
 import { edgeDipMm } from './edge-line';
+import { handleMask, isBand } from './mask';
 import type { PiecePlan } from './piece-plan';
 import type { Turn } from './strip';
 
@@ -35,13 +36,16 @@ export function planFault(plan: PiecePlan): string | undefined {
     if (turn && isNoPart(turn)) return 'A panel has no width: its sides lie on one another.';
     if (fromMm - edgeDipMm(edge) < 0 || toMm - edgeDipMm(edge) > topMm) return `${name} lies off the piece, which is ${Math.round(topMm)} mm high.`;
   }
-  for (const { where, fromMm, toMm, kind, turn } of masks) {
-    if (where === 'hole') continue;
+  for (const mask of masks) {
+    const { fromMm, toMm, kind, turn } = mask;
+    if (!isBand(mask)) continue;
     if (turn && isNoPart(turn)) return 'A mask has no width: its sides lie on one another.';
     const name = { wax: 'The wax', tape: 'The tape', scrape: 'What is scraped', sponge: 'What is sponged off' }[kind];
     if (toMm <= fromMm) return `${name} has no height: its upper edge must lie above its lower one.`;
     if (fromMm < 0 || fromMm >= topMm) return `${name} lies off the piece, which is ${Math.round(topMm)} mm high.`;
   }
+  if (shapeOf(plan).slabMm !== undefined && [...strips, ...masks].some(({ face }) => face === 'inside')) return 'A tile has no inside.';
   if (masks.some((mask) => mask.where === 'hole') && !formOf(plan).holeMm) return 'There is no drain hole to close on this form.';
+  if (handleMask({ masks }) && !formOf(plan).grip) return 'There is no handle to leave out on this form.';
   return undefined;
 }

@@ -1,5 +1,19 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
+import type { BucketShape } from '../geometry/bucket-shape';
 import type { SlurryState } from '../slurry/slurry-state';
+
+/** A bucket as it stands at the bench. */
+export interface BucketNow {
+  code: string;
+  sg: number;
+  lowSg: number;
+  highSg: number;
+  volumeMl: number;
+  /** Whether a reading says that it is out of its range. */
+  isOut: boolean;
+  /** Inner sizes, where they were told. */
+  shape?: BucketShape | undefined;
+}
 
 /** What ordering and warnings need to know of the glaze in a bucket. */
 export interface GlazeFacts {
@@ -7,7 +21,10 @@ export interface GlazeFacts {
   name: string;
   /** 0 black – 1 white, from the colour of its recipe. */
   lightness: number;
+  /** As it will be dipped from: the middle of its range where the bucket is out of it. */
   sg: number;
+  /** The bucket as it stands; left out for a glaze nobody mixed yet. */
+  bucket?: BucketNow | undefined;
   density: number;
   packing: number;
   filmMm: number;
@@ -41,4 +58,6 @@ export interface BodyFacts {
   lightness?: number | undefined;
   lowCone?: string | undefined;
   highCone?: string | undefined;
+  /** It was glazed and fired before: it drinks nothing. */
+  firedUnder?: boolean | undefined;
 }

@@ -1,10 +1,28 @@
 export { areasOf, FOOT_ZONE_MM, isZone, placeWords, roundShare, type PlannedArea } from './areas';
 export { NARROWEST_ZONE_MM, planFault } from './check-plan';
+export { BRUSHED_COAT_MM, GLAZE_COAT_MM, RUBBED_FILM_MM, withMethod } from './change-method';
 export { edgeDipMm, edgeOffsetMm, STRAIGHT, type EdgeLine } from './edge-line';
-export { type GlazeFacts, type BodyFacts } from './facts';
+export { asThinned, type ThinnedBucket } from './thinned';
+export { type BucketNow, type GlazeFacts, type BodyFacts } from './facts';
 export { COATING_KINDS, MOST_LAYERS, coatingKindOf, type DecoratingColour, type CoatingKind, type Layer } from './layer';
-export { MOST_MASKS, type FootBy, type Mask } from './mask';
-export { ZONES, KILN_SETTINGS, layersOf, rimIsApart, withLayers, type KilnSetting, type Zone, type PiecePlan, USUAL_CONE } from './piece-plan';
+export { mergeChanges, type MergedChanges } from './merge-changes';
+export { isOn } from './masked-area';
+export { handleMask, isBand, MOST_MASKS, USUAL_RING_MM, type FootBy, type Mask } from './mask';
+export {
+  ZONES,
+  KILN_SETTINGS,
+  layersOf,
+  rimIsApart,
+  withLayers,
+  type FiredCoats,
+  type KilnSetting,
+  type PutAside,
+  type PlanFiring,
+  type Zone,
+  type PiecePlan,
+  USUAL_CONE,
+} from './piece-plan';
 export { PLAN_CHANGES, type UnwantedStep, type PlanChange } from './plan-change';
-export { MOST_STRIPS, type Strip, type Turn } from './strip';
+export { notRefired, refired } from './refire';
+export { isOutside, MOST_STRIPS, type Strip, type Turn } from './strip';
 export { type Texture } from './texture';

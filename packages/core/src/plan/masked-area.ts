@@ -52,5 +52,12 @@ export function leftOf(band: Band, masks: readonly Band[]): Band[] {
   return left;
 }
 
-/** A panel may go over the place where the turn begins. */
-const isOn = ({ from, to }: Turn, at: number): boolean => (from <= to ? at >= from && at <= to : at >= from || at <= to);
+/**
+ * Returns whether a place of the turn lies on a panel, which may go over the place where the turn begins.
+ *
+ * @param turn - from and to, shares of the turn
+ * @param at - share of the turn, 0–1
+ * @example
+ * isOn({ from: 0.9, to: 0.15 }, 0.05) // true
+ */
+export const isOn = ({ from, to }: Turn, at: number): boolean => (from <= to ? at >= from && at <= to : at >= from || at <= to);

@@ -1,9 +1,11 @@
 import type { PieceForm } from '../geometry/piece-form';
+import type { Cooling, ShelfPlace } from '../melt/kiln-place';
 import type { EdgeLine } from './edge-line';
 import type { Layer, DecoratingColour } from './layer';
 import type { Strip } from './strip';
 import type { Mask, FootBy } from './mask';
 import type { PlanChange, UnwantedStep } from './plan-change';
+import type { ThinnedBucket } from './thinned';
 import type { Texture } from './texture';
 
 export const ZONES = ['inside', 'outside', 'rim', 'foot'] as const;
@@ -30,8 +32,12 @@ export interface PiecePlan {
   lid?: boolean | undefined;
   /** It was fired with glaze before. */
   refire?: boolean | undefined;
+  /** What was fired on it, bottom up: it melts and runs again, and drinks nothing. */
+  fired?: FiredCoats | undefined;
   /** Cone it will be fired to; 6 when left out. */
   cone?: string | undefined;
+  /** How its firing differs from the usual one to that cone. */
+  firing?: PlanFiring | undefined;
   /** Step keys in the order the potter chose; empty for the safe order. */
   order: string[];
   /** Pairs of steps that must keep this order, whatever it costs. */
@@ -42,10 +48,29 @@ export interface PiecePlan {
   rimFirst?: boolean | undefined;
   /** Buckets that get gum for this plan, so that their coat holds another one. */
   gumIn?: string[] | undefined;
+  /** Buckets of which a part is thinned for this plan. */
+  thinned?: ThinnedBucket[] | undefined;
   /** Recipe versions of its glazes when it was planned, by bucket. */
   versions?: { bucketId: string; recipeVersionId: string; number: number }[] | undefined;
   /** Rules that were put aside, with the reason. */
-  putAside: { rule: string; reason: string }[];
+  putAside: PutAside[];
+}
+
+export type FiredCoats = Partial<Record<Exclude<Zone, 'foot'>, Layer[]>>;
+
+/** A warning that was put aside: it comes back once it is worse than it was then. */
+export interface PutAside {
+  rule: string;
+  reason: string;
+  severity?: 'stop' | 'look' | undefined;
+  badness?: number | undefined;
+}
+
+/** Hold at the peak, min, cooling, and place in the kiln; as usual where left out. */
+export interface PlanFiring {
+  holdMinutes?: number | undefined;
+  cooling?: Cooling | undefined;
+  place?: ShelfPlace | undefined;
 }
 
 export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown'] as const;

@@ -8,7 +8,7 @@ export interface Turn {
   to: number;
 }
 
-/** A band of its own on the outside, or a panel when it does not go all round. Its layers lie over those of the outside. */
+/** A band of its own, or a panel when it does not go all round. Its layers lie over those around it, or beneath them. */
 export interface Strip {
   id: string;
   fromMm: number;
@@ -20,6 +20,21 @@ export interface Strip {
   layers: Layer[];
   /** Glazed first on bare clay and waxed over: the outside stops at its edges. */
   first?: boolean | undefined;
+  /** Its coats lie beneath those around them, as underglaze under a clear. */
+  under?: boolean | undefined;
+  /** On the inside; on the outside when left out. */
+  face?: 'inside' | undefined;
+  /** Reaches up to the rim: dipped from there. */
+  fromRim?: boolean | undefined;
 }
+
+/**
+ * Returns whether a strip or mask lies on the outside.
+ *
+ * @param part - a strip, panel or mask
+ * @example
+ * isOutside({ face: 'inside' }) // false
+ */
+export const isOutside = ({ face }: { face?: 'inside' | undefined }): boolean => face === undefined;
 
 export const MOST_STRIPS = 6;

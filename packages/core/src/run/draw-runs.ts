@@ -1,4 +1,4 @@
-import { overlapOf, runLayers, type SideToRun } from './piece-run';
+import { frontOf, overlapOf, reachedEnd, runLayers, type SideToRun } from './piece-run';
 import { solveRun } from './run-solver';
 import { normalDraw } from '../math/normal';
 
@@ -45,17 +45,17 @@ export function drawRuns(
       flows.set(layer.bucketId, flow);
       return { coat: Math.exp(coatLnSd * normalDraw(random)), flow: flow * kiln };
     });
-    const { moments, reachedEnd } = solveRun({
+    const { moments } = solveRun({
       strip: side.strip,
       layers: runLayers(side, (layer) => scales[layer]!),
       overlap: overlapOf(side, together),
       stuckMm: side.stuckMm,
       gathers: side.gathers,
-      stopAtEnd: true,
+      stopAtEnd: side.endHoldsMm3 === 0,
     });
-    const front = Math.max(side.startMm, moments[0]!.frontMm ?? side.startMm);
-    fronts[draw] = reachedEnd ? side.endMm : front;
-    if (reachedEnd) reached += 1;
+    const hasReached = reachedEnd(side, moments[0]!);
+    fronts[draw] = frontOf(side, moments[0]!, hasReached);
+    if (hasReached) reached += 1;
     // A caller that asks only whether it is too often knows enough.
     if (reached >= enoughReached) return { fronts: fronts.slice(0, draw + 1), reached };
   }
@@ -74,9 +74,14 @@ export const joinDraws = (parts: readonly DrawnRuns[]): DrawnRuns => ({
   reached: parts.reduce((sum, part) => sum + part.reached, 0),
 });
 
+/** Kept free between the 95 % run and the shelf, mm (M4). */
+export const SHELF_MARGIN_MM = 2;
+
 export interface RunChances {
   /** Share of the draws that reach the end: the shelf, outside. */
   reachChance: number;
+  /** Share that come within 2 mm of the shelf, or on it. */
+  nearChance: number;
   /** Runs beyond the edge before the fire, mm: middle, 80 % band, and the 95 % case. */
   middleMm: number;
   lowMm: number;
@@ -90,11 +95,13 @@ export interface RunChances {
  * @param side - from `sideToRun`
  * @param draws - from `drawRuns`
  * @example
- * runChances({ startMm: 10 }, { fronts: Float64Array.from([12, 14, 16]), reached: 0 })
+ * runChances({ startMm: 10, endMm: 100, endsAt: 'shelf' }, { fronts: Float64Array.from([12, 14, 16]), reached: 0 })
  * // { reachChance: 0, middleMm: 4, lowMm: 2, highMm: 6, run95Mm: 6 }
  */
-export function runChances(side: SideToRun, { fronts, reached }: DrawnRuns): RunChances {
+export function runChances(side: Pick<SideToRun, 'startMm' | 'endMm' | 'endsAt'>, { fronts, reached }: DrawnRuns): RunChances {
   const runs = Float64Array.from(fronts, (front) => front - side.startMm).sort();
   const at = (share: number): number => runs[Math.min(runs.length - 1, Math.max(0, Math.round(share * (runs.length - 1))))] ?? 0;
-  return { reachChance: fronts.length > 0 ? reached / fronts.length : 0, middleMm: at(0.5), lowMm: at(0.1), highMm: at(0.9), run95Mm: at(0.95) };
+  const near = side.endsAt === 'shelf' ? fronts.reduce((sum, front) => sum + (front > side.endMm - SHELF_MARGIN_MM ? 1 : 0), 0) : reached;
+  const count = Math.max(1, fronts.length);
+  return { reachChance: reached / count, nearChance: near / count, middleMm: at(0.5), lowMm: at(0.1), highMm: at(0.9), run95Mm: at(0.95) };
 }

@@ -17,6 +17,10 @@ export interface RunMoment {
   /** How far down the strip the lowest edge has come, of all and of each layer, mm from its top; undefined where there is none. */
   frontMm: number | undefined;
   layerFrontMm: (number | undefined)[];
+  /** Whether it has come down to the end of the strip: the shelf, outside. */
+  isAtEnd: boolean;
+  /** What has left the lower end, mm³. */
+  offMm3: number;
 }
 
 /** An edge is where more than this share of the first height lies. */
@@ -75,11 +79,12 @@ export function layFilm(layers: readonly RunLayer[], stuck: Float64Array, areaMm
  * @param share - of the firing's flow that is done, 0–1
  * @param strip - the wall
  * @param film - from `layFilm`, moved on
+ * @param offMm3 - what has left the lower end; 0 when left out
  * @example
  * momentAt(0, uprightStrip({ lengthMm: 1, cellMm: 1 }), layFilm([{ meltedMm: Float64Array.from([0.3]), flow: 60 }], Float64Array.from([0.05]), Float64Array.from([10]))).frontMm
  * // 1
  */
-export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, still, firstWhole, first }: Film): RunMoment {
+export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, still, firstWhole, first }: Film, offMm3 = 0): RunMoment {
   const pieces = first.length;
   const heightMm = new Float64Array(count);
   const free = new Float64Array(count);
@@ -96,7 +101,15 @@ export function momentAt(share: number, { count, cellMm }: WallStrip, { moving, 
     layerMm.push(whole);
     layerFrontMm.push(edgeOf(own, EDGE_SHARE * first[layer]!, cellMm));
   }
-  return { share, heightMm, layerMm, frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm), layerFrontMm };
+  return {
+    share,
+    heightMm,
+    layerMm,
+    frontMm: edgeOf(free, EDGE_SHARE * firstWhole, cellMm),
+    layerFrontMm,
+    isAtEnd: firstWhole > 0 && free[count - 1]! > EDGE_SHARE * firstWhole,
+    offMm3,
+  };
 }
 
 /** Number of cells over which upwind differences smear an edge. */

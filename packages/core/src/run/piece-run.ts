@@ -1,17 +1,19 @@
+import type { FlowGuess } from '../chemistry/flow-guess';
 import { meltedMm } from '../coat/weight/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
-import { FOOT_ZONE_MM, roundShare } from '../plan/areas';
-import { edgeDipMm } from '../plan/edge-line';
-import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
-import { OVERLAP_OMEGA } from './stack-flow';
-import type { RunLayer } from './film';
+import { roundShare } from '../plan/areas';
+import type { PiecePlan } from '../plan/piece-plan';
+import { firingRatioOf } from './firing-of-plan';
+import { OVERLAP_OMEGA } from './overlap-omega';
+import type { RunLayer, RunMoment } from './film';
+import { clipped, insideBands, outsideBands, type Band } from './plan-bands';
 import { alongTo } from './strip-heights';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
 import { wallSurface } from './wall-texture';
 import { runPath, type RunSide } from './run-path';
 import { coatingKindOf, type Layer } from '../plan/layer';
-import type { Strip, Turn } from '../plan/strip';
-import type { Mask } from '../plan/mask';
+import { isOutside, type Strip } from '../plan/strip';
+import { handleMask } from '../plan/mask';
 import type { GlazeFacts } from '../plan/facts';
 import type { Texture } from '../plan/texture';
 
@@ -25,8 +27,9 @@ export interface PlannedLayer {
   meltedMm: number;
   flow: number;
   flowLnSd: number;
-  /** Whether its flow was neither measured nor told. */
-  isGuess: boolean;
+  /** What its flow rests on, and how many fired feet are part of it. */
+  basis: FlowGuess['basis'];
+  feet: number;
 }
 
 /** One side of a piece, ready for the solver, from the rim down. */
@@ -39,9 +42,13 @@ export interface SideToRun {
   /** For each cell: what stays on the wall, mm, and how many times as thick the melt lies in flutes. */
   stuckMm: Float64Array;
   gathers: Float64Array;
-  /** Lower edge of the glaze before the fire, mm down the strip, and where the strip ends: at the shelf, or in the middle of the floor. */
+  /** Lower edge of the glaze before the fire, mm down the strip, and how long the strip is. */
   startMm: number;
   endMm: number;
+  /** Where it ends: on the shelf, in the middle of the floor, or at a rim that hangs free over the shelf. */
+  endsAt: 'shelf' | 'floor' | 'rim';
+  /** What may gather at its end before it drips, mm³. */
+  endHoldsMm3: number;
   overlaps?: readonly PairFlow[] | undefined;
 }
 
@@ -53,27 +60,25 @@ export interface PairFlow {
   lnSd: number;
 }
 
-export interface SideQuestion {
+/** A plan whose glaze may run. */
+export interface PieceRunQuestion {
   plan: PiecePlan;
   shape: PieceShape;
   glazes: readonly GlazeFacts[];
-  side: RunSide;
-  /** Which panel; the one that runs furthest when left out. */
-  panelId?: string | undefined;
-  /** How many times as much glaze flows in this firing as in the reference one. */
+  /** How many times as much glaze flows in this firing as in the reference one; as the plan says when left out. */
   firingRatio?: number;
   /** In place of what the plan says of that side. */
   texture?: Texture;
   /** Pairs whose ω was measured in this studio. */
   overlaps?: readonly PairFlow[];
-  cellMm?: number;
 }
 
-/** Heights between which a layer lies, mm above the shelf. */
-interface Band {
-  layer: Layer;
-  fromMm: number;
-  toMm: number;
+/** One of its sides. */
+export interface SideQuestion extends PieceRunQuestion {
+  side: RunSide;
+  /** Which panel; the one that runs furthest when left out. */
+  panelId?: string | undefined;
+  cellMm?: number;
 }
 
 /**
@@ -86,14 +91,19 @@ interface Band {
  * // undefined
  */
 export function sideToRun(question: SideQuestion): SideToRun | undefined {
-  const { plan, shape, glazes, side, firingRatio = 1, overlaps, cellMm = LONGEST_CELL_MM } = question;
-  const downhill = runPath(shape, side);
+  const { plan, shape, glazes, side, firingRatio = firingRatioOf(plan), overlaps, cellMm = LONGEST_CELL_MM } = question;
+  const isUpsideDown = plan.setting === 'upsideDown';
+  const downhill = runPath(shape, side, isUpsideDown);
   const panel = side === 'panel' ? panelToRun(question) : undefined;
   if (!downhill || (side === 'panel' && !panel)) return undefined;
   const strip = wallStrip({ downhill, cellMm });
   const endMm = strip.count * strip.cellMm;
-  const bands = side === 'inside' ? insideBands(plan, shape) : outsideBands(plan, shape, panel);
-  const layers = bands.flatMap((band) => placed(band, strip, glazes, firingRatio));
+  const onWall = side === 'inside' ? insideBands(plan, shape) : outsideBands(plan, shape, panel);
+  // A handle that is left out brings nothing down; the wall below it has its own glaze.
+  const bands = side === 'grip' && handleMask(plan) ? clipped(onWall, shape.grip!.lowerMm) : onWall;
+  const topMm = tallMm(shape);
+  const asItStands = isUpsideDown ? bands.map((band) => ({ ...band, fromMm: topMm - band.toMm, toMm: topMm - band.fromMm })) : bands;
+  const layers = asItStands.flatMap((band) => placed(band, strip, glazes, firingRatio));
   if (layers.length === 0) return undefined;
   return {
     side,
@@ -103,6 +113,8 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
     ...wallSurface({ plan, shape, side, strip, panel, texture: question.texture }),
     startMm: Math.max(...layers.map((layer) => layer.toMm)),
     endMm,
+    endsAt: isUpsideDown ? 'rim' : side === 'inside' ? 'floor' : 'shelf',
+    endHoldsMm3: isUpsideDown ? BEAD_MM2 * strip.radiusMm.at(-1)! * 2 * Math.PI : 0,
     overlaps,
   };
 }
@@ -115,7 +127,7 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
  * sidesToRun({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).map(({ side }) => side)
  * // ['outside']
  */
-export function sidesToRun(question: Omit<SideQuestion, 'side' | 'panelId'>): SideToRun[] {
+export function sidesToRun(question: PieceRunQuestion & { cellMm?: number }): SideToRun[] {
   const asked: [RunSide, string?][] = [
     ['outside'],
     ...panelsOf(question.plan).map(({ id }): [RunSide, string] => ['panel', id]),
@@ -138,7 +150,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
   const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
   const [top, bottom] = [alongTo(strip, toMm), alongTo(strip, fromMm)];
   if (!glaze || coatingKindOf(layer) !== 'glaze' || bottom <= top) return [];
-  const { flow, lnSd, basis } = glaze.flow;
+  const { flow, lnSd, basis, feet = 0 } = glaze.flow;
   return [
     {
       layer,
@@ -148,63 +160,17 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
       meltedMm: meltedMm({ ...glaze, coatMm: layer.coatMm }),
       flow: flow * firingRatio,
       flowLnSd: lnSd,
-      isGuess: basis === 'startingGuess',
+      basis,
+      feet,
     },
   ];
 }
 
-const insideBands = ({ zones }: PiecePlan, shape: PieceShape): Band[] =>
-  // The middle of the floor too: its cells lie at the height of the floor.
-  zones.inside.map((layer) => ({ layer, fromMm: -1, toMm: tallMm(shape) + 1 }));
-
-function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | undefined): Band[] {
-  const { zones, strips = [], waxFootMm, rimBandMm, edges } = plan;
-  const top = tallMm(shape) + 1;
-  const wax = waxFootMm > 0 ? Math.max(0, waxFootMm - edgeDipMm(edges?.wax)) : -1;
-  const rimFrom = Math.max(wax, tallMm(shape) - rimBandMm - edgeDipMm(edges?.rim));
-  const own = strips.filter((strip) => (strip.turn === undefined || strip === panel) && strip.layers.length > 0);
-  const low = ({ fromMm, toMm, edge }: Strip): [number, number] => [Math.max(wax, fromMm - edgeDipMm(edge)), toMm - edgeDipMm(edge)];
-  const outside: Band[] = zones.outside.map((layer) => ({ layer, fromMm: wax, toMm: rimIsApart(plan) ? rimFrom : top }));
-  const parted = own.filter((strip) => strip.first).reduce((bands, strip) => without(bands, ...low(strip)), outside);
-  const bands: Band[] = [
-    ...parted,
-    ...zones.rim.map((layer) => ({ layer, fromMm: rimFrom, toMm: top })),
-    ...own.flatMap((strip) => strip.layers.map((layer) => ({ layer, fromMm: low(strip)[0], toMm: low(strip)[1] }))),
-    ...(waxFootMm === 0 ? zones.foot.map((layer) => ({ layer, fromMm: -1, toMm: FOOT_ZONE_MM })) : []),
-  ];
-  return (plan.masks ?? []).filter((mask) => liesOn(mask, panel)).reduce((left, mask) => kept(left, mask), bands);
-}
-
-/** Whether a mask lies on the path down: all round, or over the whole panel whose path it is. */
-const liesOn = ({ where, turn }: Mask, panel: Strip | undefined): boolean =>
-  where === 'band' || (where === 'panel' && turn !== undefined && panel?.turn !== undefined && covers(turn, panel.turn));
-
-/** Whether one part of the turn holds all of another; both may go over the front. */
-const covers = (outer: Turn, inner: Turn): boolean => {
-  const from = (inner.from - outer.from + 1) % 1;
-  return from + roundShare(inner) <= roundShare(outer) + 1e-9;
-};
-
-/** Heights that a mask all round leaves: none of what goes over it, all of what lies under it. */
-function kept(bands: readonly Band[], { kind, overLayerId, fromMm, toMm }: Mask): Band[] {
-  const takesAll = kind === 'scrape' || kind === 'sponge';
-  const after = takesAll || overLayerId === undefined ? -1 : bands.findLastIndex(({ layer }) => layer.id === overLayerId);
-  // At the rim the lip itself is bare too.
-  return bands.flatMap((band, at) => (at > after ? without([band], fromMm, band.toMm - toMm <= LIP_MM ? band.toMm : toMm) : [band]));
-}
-
-const LIP_MM = 1.5;
-
-const without = (bands: readonly Band[], fromMm: number, toMm: number): Band[] =>
-  bands.flatMap((band) =>
-    [
-      { ...band, toMm: Math.min(band.toMm, fromMm) },
-      { ...band, fromMm: Math.max(band.fromMm, toMm) },
-    ].filter((part) => part.toMm > part.fromMm),
-  );
+/** Cross-section of the bead that hangs at a rim before it drips, half round and 3 mm wide, mm²: a rule of the bench. */
+const BEAD_MM2 = 3.5;
 
 const panelsOf = ({ strips = [] }: PiecePlan): Strip[] =>
-  strips.filter((strip) => strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
+  strips.filter((strip) => isOutside(strip) && strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
 
 /** The panel that was asked for, or the one that runs furthest: a film runs by the square of its thickness times its flow. */
 function panelToRun({ plan, glazes, panelId }: SideQuestion): Strip | undefined {
@@ -267,3 +233,32 @@ export const overlapOf =
     const { omega, lnSd } = pairFlow(side.overlaps, side.layers[a]!.layer.bucketId, side.layers[b]!.layer.bucketId);
     return omega * Math.exp(away * lnSd);
   };
+
+/**
+ * Returns whether a side's glaze has come to its end: onto the shelf, or off a rim, once more hangs there than a bead.
+ *
+ * @param side - from `sideToRun`
+ * @param moment - of its run
+ * @example
+ * reachedEnd({ endHoldsMm3: 0 }, { isAtEnd: true, offMm3: 0 }) // true
+ */
+export const reachedEnd = ({ endHoldsMm3 }: Pick<SideToRun, 'endHoldsMm3'>, { isAtEnd, offMm3 }: Pick<RunMoment, 'isAtEnd' | 'offMm3'>): boolean =>
+  endHoldsMm3 > 0 ? offMm3 > endHoldsMm3 : isAtEnd;
+
+/** What has not reached the end of a side stops this far before it, mm. */
+const SHORT_OF_END_MM = 1e-6;
+
+/**
+ * Returns where the lower edge of a side lies, mm down its strip: never above where it started.
+ *
+ * @param side - from `sideToRun`
+ * @param moment - of its run
+ * @param hasReached - whether it has come to the end by then
+ * @example
+ * frontOf({ startMm: 10, endMm: 90 }, { frontMm: 50 }, false) // 50
+ */
+export const frontOf = (
+  { startMm, endMm }: Pick<SideToRun, 'startMm' | 'endMm'>,
+  { frontMm = startMm }: Pick<RunMoment, 'frontMm'>,
+  hasReached: boolean,
+): number => (hasReached ? endMm : Math.min(Math.max(startMm, frontMm), endMm - SHORT_OF_END_MM));

@@ -1,6 +1,17 @@
 import type { RunMoment } from './film';
-import { COAT_LN_SD, KILN_LN_SD } from './draw-runs';
-import { overlapOf, pairFlow, runLayers, sideToRun, type SideQuestion, type SideToRun } from './piece-run';
+import { COAT_LN_SD, KILN_LN_SD, SHELF_MARGIN_MM } from './draw-runs';
+import {
+  frontOf,
+  overlapOf,
+  pairFlow,
+  reachedEnd,
+  runLayers,
+  sideToRun,
+  sidesToRun,
+  type PieceRunQuestion,
+  type SideQuestion,
+  type SideToRun,
+} from './piece-run';
 import { solveRun } from './run-solver';
 import { EIGHTY_PERCENT_Z, NINETY_FIVE_PERCENT_Z, normalShareBelow } from '../math/normal';
 
@@ -36,7 +47,11 @@ export interface QuickRun {
  */
 export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | undefined {
   const side = sideToRun({ ...question, cellMm: QUICK_CELL_MM });
-  if (!side) return undefined;
+  return side && quickRunOf(side);
+}
+
+/** The same for a side that is cut already, in coarse cells. */
+function quickRunOf(side: SideToRun): QuickRun {
   const most = Math.exp(LN_SPAN);
   const lnMore = Float64Array.from({ length: LOOKS }, (_, at) => -LN_SPAN + (2 * LN_SPAN * at) / (LOOKS - 1));
   const { moments } = solveRun({
@@ -47,9 +62,12 @@ export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | und
     gathers: side.gathers,
     lookAt: [...lnMore].map((ln) => Math.min(1, Math.exp(ln - LN_SPAN))),
   });
-  const frontMm = Float64Array.from(moments.slice(0, LOOKS), (moment) =>
-    Math.max(side.startMm, Math.min(side.endMm, moment.frontMm ?? side.startMm)),
-  );
+  const frontMm = Float64Array.from(moments.slice(0, LOOKS), (moment) => {
+    const hasReached = reachedEnd(side, moment);
+    const front = frontOf(side, moment, hasReached);
+    // At a rim glaze may lie without dripping: it counts as there only once it drips.
+    return side.endsAt === 'rim' && !hasReached ? Math.min(front, side.endMm - side.strip.cellMm) : front;
+  });
   return { side, lnMore, frontMm, lnSd: lnSdOf(side), middle: moments[(LOOKS - 1) / 2]! };
 }
 
@@ -69,12 +87,24 @@ export function quickFront({ lnMore, frontMm, lnSd }: QuickRun, sds: number): nu
   return frontMm[low]! + share * (frontMm[low + 1]! - frontMm[low]!);
 }
 
+/**
+ * Returns the quick run of every side of a plan.
+ *
+ * @param question - as for `sidesToRun`
+ * @example
+ * quickRuns({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] })
+ * // []
+ */
+export const quickRuns = (question: PieceRunQuestion): QuickRun[] => sidesToRun({ ...question, cellMm: QUICK_CELL_MM }).map(quickRunOf);
+
 export interface QuickBand {
   middleMm: number;
   lowMm: number;
   highMm: number;
   run95Mm: number;
   reachChance: number;
+  /** The chance to come within 2 mm of the end, or to it. */
+  nearChance: number;
 }
 
 /**
@@ -93,6 +123,7 @@ export function quickBand(quick: QuickRun): QuickBand {
     highMm: run(EIGHTY_PERCENT_Z),
     run95Mm: run(NINETY_FIVE_PERCENT_Z),
     reachChance: chanceBeyond(quick, quick.side.endMm),
+    nearChance: chanceBeyond(quick, quick.side.endMm - (quick.side.endsAt === 'shelf' ? SHELF_MARGIN_MM : 0)),
   };
 }
 

@@ -1,5 +1,5 @@
 import { tallMm, type Grip, type PieceShape } from '../geometry/piece-form';
-import { profileBetween } from '../geometry/profile';
+import { profileBetween, type ProfilePoint } from '../geometry/profile';
 import { insideProfile } from '../geometry/shapes';
 import type { PathPoint } from './wall-strip';
 
@@ -9,19 +9,31 @@ export type RunSide = 'outside' | 'inside' | 'grip' | 'panel';
 const BOW_POINTS = 16;
 
 /**
- * Returns the path that melted glaze takes on one side of a piece, from its top; undefined where the piece has no such side.
+ * Returns the path that melted glaze takes on one side of a piece, from its top; undefined where the piece has no such side. A piece that is
+ * fired upside down has its foot on top, and its rim lowest.
  *
  * @param shape - of the piece
  * @param side - which side
+ * @param isUpsideDown - as it stands in the kiln
  * @example
  * runPath(shapeOf({ shapeId: 'cup' }), 'outside').length > 1 // true
  */
-export function runPath(shape: PieceShape, side: RunSide): PathPoint[] | undefined {
-  if (side === 'inside') return shape.slabMm === undefined ? [...insideProfile(shape)].reverse() : undefined;
-  const wall = [...shape.outside].reverse();
-  if (side !== 'grip') return wall;
-  return shape.grip ? downTheGrip(shape, shape.grip) : undefined;
+export function runPath(shape: PieceShape, side: RunSide, isUpsideDown = false): PathPoint[] | undefined {
+  const downhill = (footToRim: readonly ProfilePoint[]): ProfilePoint[] =>
+    isUpsideDown ? turned(footToRim, tallMm(shape)) : [...footToRim].reverse();
+  if (side === 'inside') return shape.slabMm === undefined ? downhill(insideProfile(shape)) : undefined;
+  if (side !== 'grip') return downhill(shape.outside);
+  if (!shape.grip) return undefined;
+  if (!isUpsideDown) return downTheGrip(shape, shape.grip);
+  const topMm = tallMm(shape);
+  const { upperMm, lowerMm } = shape.grip;
+  const grip = { ...shape.grip, upperMm: topMm - lowerMm, lowerMm: topMm - upperMm };
+  return downTheGrip({ ...shape, outside: turned(shape.outside, topMm).reverse() }, grip);
 }
+
+/** Points with their heights as they are once the piece stands on its rim. */
+const turned = (points: readonly ProfilePoint[], topMm: number): ProfilePoint[] =>
+  points.map(({ radiusMm, heightMm }) => ({ radiusMm, heightMm: topMm - heightMm }));
 
 /** A handle leads glaze down: what lies on all its sides comes to one joint and goes on from there on a strip of wall as wide as the handle. */
 function downTheGrip(shape: PieceShape, grip: Grip): PathPoint[] {

@@ -63,10 +63,9 @@ export function solveRun(question: RunQuestion): RunAnswer {
     const endMm = question.stopAtEnd ? EDGE_SHARE * film.firstWhole : Infinity;
     steps += advance(film.moving, strip, flow, { share: until - from, endMm, mostSteps: MOST_STEPS - steps }, off);
     from = until;
-    moments.push(momentAt(until, strip, film));
+    moments.push(momentAt(until, strip, film, sumOf(off)));
   }
-  const offMm3 = off.reduce((sum, mm3) => sum + mm3, 0);
-  const atEnd = layers.reduce((sum, _, layer) => sum + film.moving[layer * count + count - 1]!, 0);
+  const offMm3 = sumOf(off);
   let left = offMm3;
   let hangsMm3 = 0;
   const { heightMm } = moments.at(-1)!;
@@ -77,13 +76,15 @@ export function solveRun(question: RunQuestion): RunAnswer {
   }
   return {
     moments,
-    reachedEnd: film.firstWhole > 0 && atEnd > EDGE_SHARE * film.firstWhole,
+    reachedEnd: moments.at(-1)!.isAtEnd,
     offMm3,
     hangsMm3,
     lostShare: film.putMm3 > 0 ? (film.putMm3 - left) / film.putMm3 : 0,
     steps,
   };
 }
+
+const sumOf = (mm3: Float64Array): number => mm3.reduce((sum, one) => sum + one, 0);
 
 const perCell = (one: number | Float64Array, count: number): Float64Array => (typeof one === 'object' ? one : new Float64Array(count).fill(one));
 

@@ -3,7 +3,7 @@ import type { PiecePlan } from '../plan/piece-plan';
 import { STUCK_FILM_MM } from './run-solver';
 import type { WallStrip } from './wall-strip';
 import type { RunSide } from './run-path';
-import type { Strip } from '../plan/strip';
+import { isOutside, type Strip } from '../plan/strip';
 import { type Texture, SMOOTH } from '../plan/texture';
 
 /**
@@ -68,7 +68,7 @@ function textureAt({ plan, shape, side, panel }: Parameters<typeof wallSurface>[
   const rimFromMm = tallMm(shape) - rimBandMm;
   const joinedMm = side === 'grip' && shape.grip ? shape.grip.lowerMm : Infinity;
   // Later strips lie over earlier ones.
-  const own = strips.filter((strip) => strip.texture && (strip.turn === undefined || strip === panel)).reverse();
+  const own = strips.filter((strip) => isOutside(strip) && strip.texture && (strip.turn === undefined || strip === panel)).reverse();
   return (heightMm) => {
     if (heightMm > joinedMm) return SMOOTH;
     const strip = own.find(({ fromMm, toMm }) => heightMm >= fromMm && heightMm <= toMm);

@@ -16,7 +16,14 @@ import { coat, planOf } from '../plans';
 const BODY: BodyFacts = { name: 'Barro Claro', bisqueCone: '05', earthenware: false };
 const GLAZES = [glazeOf('iron', { lightness: 0.2 }), glazeOf('ash', { lightness: 0.8 })];
 const lightness = new Map(GLAZES.map((glaze) => [glaze.bucketId, glaze.lightness]));
-const question = (plan: PiecePlan, count: number) => ({ plan, shape: shapeOf(plan), glazes: GLAZES, body: BODY, count });
+const question = (plan: PiecePlan, count: number) => ({
+  plan,
+  shape: shapeOf(plan),
+  glazes: GLAZES,
+  body: BODY,
+  count,
+  runFrom: 'quickLook' as const,
+});
 
 describe('labor is one figure with one meaning', () => {
   it('the steps and the ways tell the same for the same order', () => {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, ChangeDetectorRef, Component, computed, inject, input, untracked } from '@angular/core';
-import type { PiecePlan, PieceShape } from '@cazuela/core';
+import { handleMask, type PiecePlan, type PieceShape } from '@cazuela/core';
 import { PieceDrawing } from './piece-drawing/piece-drawing';
 import { fitOf, frameOf } from './piece-drawing/sheet';
 
@@ -123,6 +123,7 @@ export class PieceSection {
   private readonly lines = computed(() => this.linesOf(this.drawing(), this.runToMm()));
   private followed?: { since: Lines; lines: Lines };
   protected readonly handleColour = computed(() => {
+    if (handleMask(this.plan())) return this.clay();
     const top = this.plan().zones.outside.at(-1);
     return (top && this.colours().get(top.bucketId)) ?? this.clay();
   });
@@ -161,7 +162,7 @@ export class PieceSection {
 /** Room beside and under a drawing: for labels, for a phone without them, or hardly any in a list. */
 const ROOMS = {
   labels: { left: 212, right: 206, above: 16, below: 50 },
-  narrow: { left: 42, right: 98, above: 16, below: 50 },
+  narrow: { left: 42, right: 118, above: 16, below: 50 },
   small: { left: 14, right: 14, above: 8, below: 8 },
 } as const;
 

@@ -9,6 +9,9 @@ import { MatButton } from '@angular/material/button';
     <section class="both" role="alert" aria-label="Changed meanwhile">
       <h2>Changed meanwhile</h2>
       <p>{{ detail() }}</p>
+      @if (differences().length > 0) {
+        <p>Both of you changed {{ differences().join('; ') }}.</p>
+      }
       <div class="sides">
         <div>
           <h3>In the records now</h3>
@@ -50,6 +53,8 @@ export class TwoVersions {
   readonly detail = input.required<string>();
   readonly theirs = input.required<string>();
   readonly mine = input.required<string>();
+  /** What both changed to something different. */
+  readonly differences = input<readonly string[]>([]);
   readonly takeTheirs = output<void>();
   readonly keepMine = output<void>();
 }

@@ -1,7 +1,7 @@
 import { DAY_MS } from '../../units/time';
 import { waterLost } from '../../slurry/into-range';
 import type { BucketContents } from '../events/bucket-contents';
-import { depthAtVolume, surfaceCm2AtDepth, type BucketShape } from '../inside/bucket-shape';
+import { depthAtVolume, surfaceCm2AtDepth, type BucketShape } from '../../geometry/bucket-shape';
 import { daysInRange, type DaysInRange } from '../sg/drift';
 import { EVAPORATION_GUESS, exposureOf, type StandingDays } from './lid';
 import { EIGHTY_PERCENT_Z } from '../../math/normal';

@@ -4,7 +4,7 @@ import type { SlurryState } from '../../slurry/slurry-state';
 import type { PieceShape } from '../../geometry/piece-form';
 import { areaCm2 } from '../../geometry/profile';
 import { bisect } from '../../math/bisect';
-import type { BucketShape } from './bucket-shape';
+import type { BucketShape } from '../../geometry/bucket-shape';
 import { dipReach, piecesCovered, type DipInBucket } from './dip-depth';
 
 /** The level at which a piece still goes under is found this closely, mL. */

@@ -4,7 +4,7 @@ import { requireNotNegative, requirePositive } from '../../checks/require';
 import { profileBetween, volumeMl as profileVolumeMl, type ProfilePoint } from '../../geometry/profile';
 import type { PieceShape } from '../../geometry/piece-form';
 import { insideProfile } from '../../geometry/shapes';
-import { brimMl, depthAtVolume, narrowestMm, type BucketShape } from './bucket-shape';
+import { brimMl, depthAtVolume, narrowestMm, type BucketShape } from '../../geometry/bucket-shape';
 
 /** Free space kept under and beside a piece, mm: knuckles, tongs, sediment. */
 export const CLEARANCE_MM = 10;

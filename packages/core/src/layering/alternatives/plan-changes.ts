@@ -1,6 +1,5 @@
 import { flakesOff } from '../../coat/drying/crack-advice';
 import { outerStacks, safeOrder } from '../order/order';
-import { outsideRun, SHELF_MARGIN_MM } from '../outside-run';
 import { withLayers, type PiecePlan } from '../../plan/piece-plan';
 import { stepsOf, type PieceStep } from '../steps/steps';
 import { timedOrder, type AlternativesQuestion } from './alternatives-question';
@@ -27,13 +26,13 @@ export const isStep = (step: Pick<PieceStep, 'key' | 'kind' | 'layer'>, unwanted
 /**
  * Returns every set of the changes that bear on a plan, those that stand for an unwanted step first. At most five changes are combined.
  *
- * @param question - plan, shape, glazes, body
+ * @param question - plan, shape, glazes, body; the safe line where the plan lies below it
  * @example
  * changesWorthTrying({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }], body: { name: 'Clay', bisqueCone: '05', earthenware: false }, count: 1 })[0]
  * // []
  */
 export function changesWorthTrying(question: AlternativesQuestion): PlanChange[][] {
-  const { plan, shape, glazes } = question;
+  const { plan, glazes } = question;
   const flaking = flakingPairs(plan, glazes);
   const worth: PlanChange[] = [...insteadOf(plan)];
   if (flaking.length > 0) worth.push('gum', 'thinner');
@@ -48,8 +47,7 @@ export function changesWorthTrying(question: AlternativesQuestion): PlanChange[]
   const [inside, outside] = [plan.zones.inside[0], plan.zones.outside[0]];
   if (inside && outside && inside.bucketId === outside.bucketId)
     worth.push(inside.method === 'dip' && outside.method === 'dip' ? 'insideFirst' : 'oneDip');
-  const run = outsideRun({ plan, shape, glazes });
-  if (run && run.edgeMm < run.run95Mm + SHELF_MARGIN_MM) worth.push('higherWax');
+  if (question.safeLine?.kind === 'ok' && question.safeLine.waxFootMm > plan.waxFootMm) worth.push('higherWax');
   const open = [...new Set(worth)].filter((change) => !plan.unwanted?.changes?.includes(change)).slice(0, MOST_CHANGES);
   return Array.from({ length: 2 ** open.length }, (_, bits) => open.filter((_change, at) => bits & (1 << at)));
 }
@@ -59,13 +57,13 @@ export function changesWorthTrying(question: AlternativesQuestion): PlanChange[]
  *
  * @param plan - the plan
  * @param change - which one
- * @param question - shape, glazes and body
+ * @param question - shape, glazes and body; the safe line for `higherWax`
  * @example
  * changed({ shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, 'rimFirst', { shape: shapeOf({ shapeId: 'cup' }), glazes: [{ bucketId: 'ash', name: 'Ash', lightness: 0.7, sg: 1.45, density: 2.6, packing: 0.5, filmMm: 0.15, slurryState: 'normal', shrinkShare: 15, loiPercent: 8, flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' }, surface: 'gloss', foodTested: true, firedPercent: {}, unity: {} }] }).rimFirst
  * // true
  */
 export function changed(plan: PiecePlan, change: PlanChange, question: AlternativesQuestion): PiecePlan {
-  const { shape, glazes } = question;
+  const { glazes, safeLine } = question;
   switch (change) {
     case 'gum':
       return { ...plan, gumIn: [...new Set([...(plan.gumIn ?? []), ...flakingPairs(plan, glazes).map(({ lower }) => lower.bucketId)])] };
@@ -100,10 +98,8 @@ export function changed(plan: PiecePlan, change: PlanChange, question: Alternati
         layers.map((layer, at) => (at === 0 ? { ...layer, method: to } : layer));
       return { ...plan, zones: { ...plan.zones, inside: first(inside, method), outside: first(outside, 'dip') }, order: [] };
     }
-    case 'higherWax': {
-      const run = outsideRun({ plan, shape, glazes });
-      return run ? { ...plan, waxFootMm: Math.ceil(run.run95Mm + SHELF_MARGIN_MM) } : plan;
-    }
+    case 'higherWax':
+      return safeLine?.kind === 'ok' ? { ...plan, waxFootMm: Math.max(plan.waxFootMm, safeLine.waxFootMm) } : plan;
   }
 }
 

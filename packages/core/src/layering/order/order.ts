@@ -1,6 +1,7 @@
 import { rimIsApart, type PiecePlan } from '../../plan/piece-plan';
 import { stepsOf, type PieceStep } from '../steps/steps';
 import { coatingKindOf, type Layer } from '../../plan/layer';
+import { isOutside, type Strip } from '../../plan/strip';
 import type { GlazeFacts } from '../../plan/facts';
 
 /** A pair of steps of which the first must come before the second, with the rule that says so. */
@@ -63,9 +64,9 @@ function lowestColours(plan: PiecePlan): Set<string> {
 
 function insideFirst(layers: readonly PieceStep[]): Precedence[] {
   const isGlaze = (step: PieceStep): boolean => step.layer !== undefined && coatingKindOf(step.layer) === 'glaze';
-  const inner = layers.filter((step) => step.zones.includes('inside') && !step.zones.includes('outside'));
+  const inner = layers.filter((step) => (step.zones.includes('inside') && !step.zones.includes('outside')) || step.face === 'inside');
   return layers
-    .filter((step) => !step.zones.includes('inside') && isGlaze(step))
+    .filter((step) => !step.zones.includes('inside') && step.face !== 'inside' && isGlaze(step))
     .flatMap((outer) => inner.map((step): Precedence => ({ before: step.key, after: outer.key, rule: 'O2' })));
 }
 
@@ -88,10 +89,11 @@ function partedFirst(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[
 }
 
 function masked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
-  const touched = layers.filter((step) => step.zones.some((zone) => zone !== 'inside'));
+  const outer = layers.filter((step) => step.zones.some((zone) => zone !== 'inside') && step.face !== 'inside');
+  const inner = layers.filter((step) => step.zones.includes('inside') || step.face === 'inside');
   return (plan.masks ?? []).flatMap((mask): Precedence[] => {
     const key = `mask:${mask.id}`;
-    const steps = mask.where === 'hole' ? layers : touched;
+    const steps = mask.where === 'hole' ? layers : isOutside(mask) ? outer : inner;
     if (mask.kind === 'scrape' || mask.kind === 'sponge') return steps.map((step) => ({ before: step.key, after: key, rule: 'O3' }));
     const lies = (own: readonly Layer[], step: PieceStep): boolean => own.some((layer) => step.key.includes(layer.id));
     const { under, above } = aroundLayer(plan, mask.overLayerId);
@@ -129,7 +131,7 @@ function stacked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
 }
 
 /**
- * Returns the stacks that lie on one another on the outside, bottom up. A strip lies over the outside unless it was glazed first.
+ * Returns the stacks that lie on one another, bottom up. A strip lies over what is around it, or beneath it, unless it was glazed first.
  *
  * @param plan - the plan
  * @example
@@ -139,9 +141,14 @@ function stacked(plan: PiecePlan, layers: readonly PieceStep[]): Precedence[] {
 export function outerStacks(plan: PiecePlan): Layer[][] {
   const { zones, strips = [] } = plan;
   const { inside, outside, rim, foot } = zones;
-  const over = strips.filter((strip) => strip.layers.length > 0);
-  const main = rimIsApart(plan) ? [outside, rim] : rim.length > 0 || over.length === 0 ? [[...outside, ...rim]] : [];
-  return [inside, ...main, ...over.map((strip) => (strip.first ? [...strip.layers] : [...outside, ...strip.layers])), foot];
+  const own = strips.filter((strip) => strip.layers.length > 0);
+  const main = rimIsApart(plan) ? [outside, rim] : rim.length > 0 || !own.some(isOutside) ? [[...outside, ...rim]] : [];
+  const stackOf = (strip: Strip): Layer[] => {
+    if (strip.first) return [...strip.layers];
+    const around = isOutside(strip) ? outside : inside;
+    return strip.under ? [...strip.layers, ...around] : [...around, ...strip.layers];
+  };
+  return [inside, ...main, ...own.map(stackOf), foot];
 }
 
 /**

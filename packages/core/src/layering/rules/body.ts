@@ -1,6 +1,6 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { outerStacks } from '../order/order';
-import type { PieceQuestion } from '../outside-run';
+import type { PieceQuestion } from '../piece-question';
 import { layersOf, withLayers, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { Warning } from '../warnings';
 import { coatingKindOf, type Layer } from '../../plan/layer';

@@ -1,7 +1,7 @@
 import { flakesOff } from '../../coat/drying/crack-advice';
 import { outerStacks } from '../order/order';
-import type { PieceQuestion } from '../outside-run';
-import { rimIsApart, withLayers, type PiecePlan } from '../../plan/piece-plan';
+import type { PieceQuestion } from '../piece-question';
+import { layersOf, rimIsApart, withLayers, type PiecePlan } from '../../plan/piece-plan';
 import type { PlanFix, Warning } from '../warnings';
 import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
@@ -32,6 +32,7 @@ export function flaking({ plan, glazes }: PieceQuestion): Warning[] {
       return [
         {
           rule: 'F1',
+          badness: upper.shrinkShare - lower.shrinkShare + 20 * stack[i]!.coatMm,
           severity: gummed ? 'look' : 'stop',
           what: `${upper.name} ${gummed ? 'may still' : 'will'} flake off ${lower.name}${stack[i]!.coatMm > 0.5 ? ', all the more at over 0.5 mm' : ''}.`,
           why: `${upper.name} is rich in clay and shrinks as it dries (${upper.shrinkShare.toFixed(0)}); ${lower.name} beneath is nearly dust (${lower.shrinkShare.toFixed(0)}).`,
@@ -87,44 +88,71 @@ const changedLayer = (plan: PiecePlan, { id }: Layer, change: Partial<Layer>): P
  * // []
  */
 export function cracking({ plan, glazes }: PieceQuestion): Warning[] {
-  const facts = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
-  for (const stack of outerStacks(plan)) {
+  const [stack] = crackingStacks(plan, glazes);
+  if (!stack) return [];
+  const { coats, wholeMm, rich } = stack;
+  if (!rich) {
+    const scale = CRACKS_ABOVE_MM / wholeMm;
+    const ids = new Set(coats.map(({ id }) => id));
+    const thinner = withLayers(plan, (layer) => (ids.has(layer.id) ? { ...layer, coatMm: Math.floor(20 * layer.coatMm * scale) / 20 } : layer));
+    return [
+      {
+        rule: 'F2',
+        severity: 'look',
+        badness: wholeMm,
+        what: `The coats ${coats.length > 1 ? 'together are' : 'are'} ${wholeMm.toFixed(2)} mm: they crack as they dry and crawl in the fire.`,
+        why: 'Over a millimetre the lower coat cannot hold what shrinks above it.',
+        remedies: ['Fewer coats there'],
+        fixes: [
+          { words: 'All of them thinner, 1 mm together', change: { zones: thinner.zones, ...(thinner.strips ? { strips: thinner.strips } : {}) } },
+        ],
+      },
+    ];
+  }
+  const { layer, glaze } = rich;
+  return [
+    {
+      rule: 'F2',
+      severity: 'look',
+      badness: glaze.shrinkShare / CRACKS_ABOVE_SHARE,
+      what: `${glaze.name} cracks as it dries, and may crawl.`,
+      why: `It is very rich in raw clay: it shrinks ${glaze.shrinkShare.toFixed(0)} of a scale on which over ${CRACKS_ABOVE_SHARE} cracks.`,
+      remedies: ['Calcine part of its clay', 'Thin coats, dried slowly'],
+      fixes:
+        layer.coatMm > THIN_RICH_MM
+          ? [{ words: `${glaze.name} at ${THIN_RICH_MM} mm`, change: changedLayer(plan, layer, { coatMm: THIN_RICH_MM }) }]
+          : [],
+    },
+  ];
+}
+
+/** A glaze rich in clay that is no thicker cracks less, mm. */
+const THIN_RICH_MM = 0.35;
+
+/** A stack whose coats crack as they dry: too thick together, or one of them too rich in clay. */
+export interface CrackingStack {
+  coats: readonly Layer[];
+  wholeMm: number;
+  rich?: { layer: Layer; glaze: GlazeFacts };
+}
+
+/**
+ * Returns the stacks of a plan that crack as they dry.
+ *
+ * @param plan - the plan
+ * @param glazes - of its buckets
+ * @example
+ * crackingStacks({ shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, []) // []
+ */
+export function crackingStacks(plan: PiecePlan, glazes: readonly GlazeFacts[]): CrackingStack[] {
+  const factsOf = (layer: Layer): GlazeFacts | undefined => glazes.find((glaze) => glaze.bucketId === layer.bucketId);
+  return outerStacks(plan).flatMap((stack): CrackingStack[] => {
     const coats = stack.filter((layer) => coatingKindOf(layer) === 'glaze');
     const wholeMm = coats.reduce((sum, layer) => sum + layer.coatMm, 0);
-    const top = coats.at(-1);
-    if (top && wholeMm > CRACKS_ABOVE_MM) {
-      const scale = CRACKS_ABOVE_MM / wholeMm;
-      const ids = new Set(coats.map(({ id }) => id));
-      const thinner = withLayers(plan, (layer) => (ids.has(layer.id) ? { ...layer, coatMm: Math.floor(20 * layer.coatMm * scale) / 20 } : layer));
-      return [
-        {
-          rule: 'F2',
-          severity: 'look',
-          what: `The coats ${coats.length > 1 ? 'together are' : 'are'} ${wholeMm.toFixed(2)} mm: they crack as they dry and crawl in the fire.`,
-          why: 'Over a millimetre the lower coat cannot hold what shrinks above it.',
-          remedies: ['Fewer coats there'],
-          fixes: [
-            { words: 'All of them thinner, 1 mm together', change: { zones: thinner.zones, ...(thinner.strips ? { strips: thinner.strips } : {}) } },
-          ],
-        },
-      ];
-    }
-    const rich = coats.find((layer) => (facts(layer)?.shrinkShare ?? 0) > CRACKS_ABOVE_SHARE);
-    if (rich) {
-      const glaze = facts(rich)!;
-      return [
-        {
-          rule: 'F2',
-          severity: 'look',
-          what: `${glaze.name} cracks as it dries, and may crawl.`,
-          why: `It is very rich in raw clay: it shrinks ${glaze.shrinkShare.toFixed(0)} of a scale on which over ${CRACKS_ABOVE_SHARE} cracks.`,
-          remedies: ['Calcine part of its clay', 'Thin coats, dried slowly'],
-          fixes: rich.coatMm > 0.35 ? [{ words: `${glaze.name} at 0.35 mm`, change: changedLayer(plan, rich, { coatMm: 0.35 }) }] : [],
-        },
-      ];
-    }
-  }
-  return [];
+    if (wholeMm > CRACKS_ABOVE_MM) return [{ coats, wholeMm }];
+    const layer = coats.find((one) => (factsOf(one)?.shrinkShare ?? 0) > CRACKS_ABOVE_SHARE);
+    return layer ? [{ coats, wholeMm, rich: { layer, glaze: factsOf(layer)! } }] : [];
+  });
 }
 
 /**
@@ -141,18 +169,26 @@ export function notTaking({ plan, body }: PieceQuestion): Warning[] {
   const baths = withLayers(plan, (layer) => (layer.method === 'dip' || layer.method === 'pour' ? { ...layer, method: 'brush' } : layer));
   const isBath = JSON.stringify(baths.zones) !== JSON.stringify(plan.zones);
   if (plan.refire) {
-    return isBath
-      ? [
-          {
-            rule: 'F3',
-            severity: 'look',
-            what: 'A glazed wall drinks no water: a dip slides off it.',
-            why: 'What was fired once has no thirst. The coat must be built up, warm, with gum, and dry slowly.',
-            remedies: ['Warm the piece to about 80 °C first, with gloves', 'A little gum, and a thicker glaze'],
-            fixes: [{ words: 'Brush all of it', change: { zones: baths.zones, order: [] } }],
-          },
-        ]
-      : [];
+    if (!isBath) return [];
+    const sprayed = withLayers(plan, (layer) => (layer.method === 'dip' || layer.method === 'pour' ? { ...layer, method: 'spray' } : layer));
+    const used = [...new Set(layersOf(plan).map((layer) => layer.bucketId))].filter((bucketId) => !plan.gumIn?.includes(bucketId));
+    return [
+      {
+        rule: 'F3',
+        severity: 'look',
+        what: 'A glazed wall drinks no water: a dip leaves its film and no more.',
+        why: 'What was fired once has no thirst. The coat is built up on the warm piece, with gum, and dries slowly.',
+        remedies: [
+          'A thicker bucket, or two dips with a night between',
+          'Read the caution of a refired pot: it cracks more easily, so heat it slowly',
+        ],
+        fixes: [
+          { words: 'Spray all of it', change: { zones: sprayed.zones, order: [] } },
+          { words: 'Brush all of it', change: { zones: baths.zones, order: [] } },
+          ...(used.length > 0 ? [{ words: 'Gum in all of it', change: { gumIn: [...(plan.gumIn ?? []), ...used] } }] : []),
+        ],
+      },
+    ];
   }
   if (body?.absorptionPercent === undefined || body.absorptionPercent >= THIRSTY_ABOVE_PERCENT || !isBath) return [];
   return [

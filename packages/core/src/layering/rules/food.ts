@@ -1,5 +1,6 @@
+import { coatingKindOf, type Layer } from '../../plan/layer';
 import { layersOf } from '../../plan/piece-plan';
-import type { PieceQuestion } from '../outside-run';
+import type { PieceQuestion } from '../piece-question';
 import type { Warning } from '../warnings';
 import type { GlazeFacts } from '../../plan/facts';
 
@@ -41,21 +42,39 @@ const LINER_LIMITS: readonly { oxide: string; percent: number }[] = [
  */
 export function liner({ plan, shape, glazes }: PieceQuestion): Warning[] {
   if (shape.holeMm) return [];
-  const top = plan.zones.inside.at(-1);
+  const top = plan.zones.inside.findLast((layer) => coatingKindOf(layer) === 'glaze') ?? plan.zones.inside.at(-1);
   const glaze = top && glazes.find((facts) => facts.bucketId === top.bucketId);
   if (!glaze) return [];
-  const reasons = linerReasons(glaze);
+  const reasons = linerReasons({ ...glaze, firedPercent: firedTogether(plan.zones.inside, glazes) });
   if (reasons.length === 0 && glaze.foodTested) return [];
   const serious = reasons.length > 0;
   return [
     {
       rule: 'H4',
+      badness: reasons.length,
       severity: serious ? 'stop' : 'look',
       what: `${glaze.name} inside: not for food until a laboratory has leach-tested it.`,
       why: serious ? reasons.join(' ') : 'Nobody here has had it tested. Looking balanced is not a test.',
       remedies: ['Leach test by a laboratory, and your local rules', 'A tested liner inside', 'Sell it as not for food'],
     },
   ];
+}
+
+/**
+ * Percent by weight of all the coats melted together. A wash under a glaze is told by its share of the fired coat, not as the pure powder; a coat
+ * whose chemistry is not known counts as the others.
+ */
+function firedTogether(layers: readonly Layer[], glazes: readonly GlazeFacts[]): Record<string, number> {
+  const together: Record<string, number> = {};
+  let whole = 0;
+  for (const { bucketId, coatMm } of layers) {
+    const glaze = glazes.find((facts) => facts.bucketId === bucketId);
+    if (!glaze || Object.keys(glaze.firedPercent).length === 0) continue;
+    const grams = coatMm * glaze.packing * glaze.density * (1 - glaze.loiPercent / 100);
+    whole += grams;
+    for (const [oxide, percent] of Object.entries(glaze.firedPercent)) together[oxide] = (together[oxide] ?? 0) + percent * grams;
+  }
+  return Object.fromEntries(Object.entries(together).map(([oxide, sum]) => [oxide, sum / whole]));
 }
 
 function linerReasons(glaze: GlazeFacts): string[] {

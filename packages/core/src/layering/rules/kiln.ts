@@ -1,7 +1,7 @@
 import { coneCelsius, isCone } from '../../melt/cones';
 import { tallMm } from '../../geometry/piece-form';
 import { layersOf, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
-import type { PieceQuestion } from '../outside-run';
+import type { PieceQuestion } from '../piece-question';
 import type { PlanFix, Warning } from '../warnings';
 import type { GlazeFacts } from '../../plan/facts';
 /** Stilts hold up to about this cone; above it their wires sink or stick. */
@@ -46,7 +46,12 @@ export function glazedFoot({ plan, shape }: PieceQuestion): Warning[] {
         severity: 'look',
         what: 'Fired upside down on a post: only where you know how this body bends.',
         why: 'Drips run to the rim, and the rim carries nothing; a soft body leans off its post.',
-        remedies: ['Try one piece first', 'Wash and level the post'],
+        remedies: [
+          'Try one piece first',
+          'Wash and level the post',
+          ...(zones.inside.length > 0 ? ['Leave a bare spot on the floor inside, as wide as the post'] : []),
+          'Grind where it stood: eyes and lungs',
+        ],
         fixes: [bare],
       },
     ];
@@ -57,7 +62,11 @@ export function glazedFoot({ plan, shape }: PieceQuestion): Warning[] {
       what: `A glazed foot glues the piece to the ${setting}.`,
       why: 'Glass sticks to whatever it touches when it is hot.',
       remedies: [],
-      fixes: [bare, ...(tooHot ? [] : [{ words: 'On stilts', change: { setting: 'stilts' as const } }])],
+      fixes: [
+        bare,
+        ...(tooHot ? [] : [{ words: 'On stilts', change: { setting: 'stilts' as const } }]),
+        { words: 'Upside down on a post', change: { setting: 'upsideDown' as const } },
+      ],
     },
   ];
 }

@@ -112,9 +112,9 @@ const THICK_PAIR_MM = 0.8;
 const FULL_SHARE = 0.7;
 
 /** A rim band and a foot lie on the outside; a dip of inside and outside touches both. */
-function facesOf({ zones }: PieceStep): Face[] {
-  const inside = zones.includes('inside');
-  const outside = zones.some((zone) => zone !== 'inside');
+function facesOf({ zones, face }: PieceStep): Face[] {
+  const inside = zones.includes('inside') || face === 'inside';
+  const outside = face === undefined && zones.some((zone) => zone !== 'inside');
   return [...(inside ? (['inside'] as const) : []), ...(outside ? (['outside'] as const) : [])];
 }
 

@@ -4,7 +4,8 @@ import { placeWords } from '../../plan/areas';
 import { isDunked, rimIsApart, ZONES, type PiecePlan } from '../../plan/piece-plan';
 import type { ApplicationMethod } from '../../coat/methods/application-method';
 import type { Layer } from '../../plan/layer';
-import type { FootBy, Mask } from '../../plan/mask';
+import { USUAL_RING_MM, type FootBy, type Mask } from '../../plan/mask';
+import { isOutside } from '../../plan/strip';
 
 export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
@@ -16,6 +17,8 @@ export interface PieceStep {
   kind: StepKind;
   /** Zones and strips it touches. */
   zones: string[];
+  /** On the inside, where its place is a strip or a mask. */
+  face?: 'inside';
   /** Where, in words, when it is no zone of its own and not the foot. */
   place?: string;
   layer?: Layer;
@@ -93,19 +96,28 @@ export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
     });
   }
   for (const strip of strips) {
-    const place = placeWords(strip.id, plan);
-    for (const layer of strip.layers) steps.push({ ...layerStep(`layer:${layer.id}`, layer, [strip.id]), place });
-    if (strip.first && strip.layers.length > 0) steps.push({ ...simple(`waxOver:${strip.id}`, 'waxOver', [strip.id]), place });
+    const at = { place: placeWords(strip.id, plan), ...(isOutside(strip) ? {} : { face: 'inside' as const }) };
+    for (const layer of strip.layers) steps.push({ ...layerStep(`layer:${layer.id}`, layer, [strip.id]), ...at });
+    if (strip.first && strip.layers.length > 0) steps.push({ ...simple(`waxOver:${strip.id}`, 'waxOver', [strip.id]), ...at });
   }
   if (rimIsApart(plan)) steps.push(simple('waxOver', 'waxOver', ['rim']));
   for (const mask of masks) {
-    const place = mask.where === 'hole' ? 'the drain hole' : `the ${mask.where} ${Math.round(mask.fromMm)}–${Math.round(mask.toMm)} mm up`;
+    const place = maskWords(mask);
     const kind = MASK_STEP[mask.kind];
-    steps.push({ ...simple(`mask:${mask.id}`, kind, ['outside']), place });
-    if (kind === 'tape') steps.push({ ...simple(`unmask:${mask.id}`, 'untape', ['outside']), place });
+    const zone = isOutside(mask) ? 'outside' : 'inside';
+    steps.push({ ...simple(`mask:${mask.id}`, kind, [zone]), place });
+    if (kind === 'tape') steps.push({ ...simple(`unmask:${mask.id}`, 'untape', [zone]), place });
   }
   steps.push(simple('wipeFoot', 'wipeFoot', ['foot']));
   return steps;
+}
+
+/** What is kept bare, in the words of the bench. */
+function maskWords({ where, kind, fromMm, toMm, linesShare, face, ringMm = USUAL_RING_MM }: Mask): string {
+  if (where === 'hole') return kind === 'tape' ? 'the drain hole' : `a ring of ${Math.round(ringMm)} mm round the drain hole`;
+  if (where === 'handle') return 'the handle';
+  const band = `the ${where} ${Math.round(fromMm)}–${Math.round(toMm)} mm up${face ? ' inside' : ''}`;
+  return linesShare === undefined ? band : `lines on ${band}`;
 }
 
 const simple = (key: string, kind: HandlingStepKind, zones: string[]): PieceStep => ({ key, kind, zones, laborSeconds: LABOR_SECONDS[kind] });

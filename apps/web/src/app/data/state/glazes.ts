@@ -78,6 +78,10 @@ export function factsOf(bucket: BucketSummary, recipes: readonly Recipe[], powde
       // A food test is about the recipe it was made with, not about a glaze that was stained, mixed or spoiled since.
       foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !mixtureOf(bucket.contents) && !bucket.contents.contaminated,
       contents: bucket.contents,
+      // A recipe that nobody mixed yet stands in no bucket.
+      ...(bucket.code === ''
+        ? {}
+        : { bucket: { code: bucket.code, lowSg: bucket.body.sgLow, highSg: bucket.body.sgHigh, shape: bucket.body.shape } }),
       powders,
     }),
   ];

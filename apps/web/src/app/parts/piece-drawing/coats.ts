@@ -1,4 +1,4 @@
-import { rimIsApart, type Layer, type PiecePlan, type ProfilePoint, type Strip } from '@cazuela/core';
+import { isOutside, rimIsApart, type Layer, type PiecePlan, type ProfilePoint, type Strip } from '@cazuela/core';
 import { colourOf } from './colours';
 import { rimFromMm } from './labels';
 import type { Sheet } from './sheet';
@@ -27,7 +27,7 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   const { zones, waxFootMm, strips = [] } = plan;
   const { topMm, inner } = sheet;
   const apart = rimIsApart(plan);
-  const bandsRound = strips.filter((strip) => strip.turn === undefined && strip.layers.length > 0);
+  const bandsRound = strips.filter((strip) => isOutside(strip) && strip.turn === undefined && strip.layers.length > 0);
   const rimFrom = rimFromMm(plan, topMm);
   const upper = sheet.between(waxFootMm, apart ? rimFrom : topMm);
   const rim = sheet.between(rimFrom, topMm);
@@ -56,17 +56,28 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
           strip.layers.map((layer) => ({ layer, along })),
         ),
         1,
-        strip.first ? 0 : beneath,
+        strip.first || strip.under ? 0 : beneath,
         strip.layers,
       );
     }),
     ...stack(inside, -1, 0, zones.inside),
+    ...strips
+      .filter((strip) => !isOutside(strip))
+      .flatMap((strip) => {
+        const along = inner.filter(({ heightMm }) => heightMm >= strip.fromMm && heightMm <= strip.toMm);
+        return stack(
+          strip.layers.map((layer) => ({ layer, along })),
+          -1,
+          strip.under ? 0 : thickness(sheet, zones.inside),
+          strip.layers,
+        );
+      }),
   ];
 }
 
 /** A place that masks all round keep bare, or lay bare again, has no coat in section; a layer under the wax stays. */
 function masked(sheet: Sheet, plan: PiecePlan, parts: readonly Along[]): readonly Along[] {
-  const bands = (plan.masks ?? []).filter((mask) => mask.where === 'band');
+  const bands = (plan.masks ?? []).filter((mask) => mask.where === 'band' && isOutside(mask) && mask.linesShare === undefined);
   if (bands.length === 0) return parts;
   return parts.flatMap(({ layer, along }, at) => {
     const over = bands.filter((mask) => mask.overLayerId === undefined || parts.findIndex((part) => part.layer.id === mask.overLayerId) < at);

@@ -9,6 +9,7 @@ import { StudioApi } from '../../data/http/studio-api';
 import { ErrorBanner } from '../../ui/error-banner';
 import { contractForm, formProblem } from '../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
+import { NumberField } from '../../ui/number-field';
 import { StarsField } from '../../ui/stars-field';
 import { TextArea } from '../../ui/text-area';
 import { SelectField } from '../../ui/select-field';
@@ -25,7 +26,7 @@ const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
-  imports: [AutocompleteField, ErrorBanner, ExplainedText, FileField, MatButton, ReactiveFormsModule, SelectField, StarsField, TextArea],
+  imports: [AutocompleteField, ErrorBanner, ExplainedText, FileField, MatButton, NumberField, ReactiveFormsModule, SelectField, StarsField, TextArea],
   templateUrl: './result-form.html',
   styleUrl: './result-form.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,6 +49,8 @@ export class ResultForm {
   protected readonly form = new FormGroup({
     ...contractForm(resultBodySchema, { pieceId: '', coneReached: '6', stars: 0, note: '' }).controls,
     faults: new FormControl<readonly Fault[]>([], { nonNullable: true }),
+    /** Empty where nobody measured it. */
+    ranMm: new FormControl<number | null>(null),
   });
   protected readonly problem = formProblem(
     () => this.form,
@@ -76,7 +79,7 @@ export class ResultForm {
       const result = this.correcting();
       if (!result) return;
       const { photoId, firingId: _firing, faults, ...said } = result.body;
-      this.form.reset({ ...said, faults: [...faults] });
+      this.form.reset({ ...said, faults: [...faults], ranMm: said.ranMm ?? null });
       this.keptPhotoId.set(photoId);
     });
     askBeforeLeaving(() => this.form.dirty);
@@ -117,8 +120,8 @@ export class ResultForm {
     if (!this.form.value.pieceId || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const { faults, ...said } = this.form.getRawValue();
-    const body = { ...said, faults: [...faults], firingId: this.firingId() };
+    const { faults, ranMm, ...said } = this.form.getRawValue();
+    const body = { ...said, faults: [...faults], ...(ranMm === null ? {} : { ranMm }), firingId: this.firingId() };
     const before = this.correcting();
     const send = (photoId: string | null): Observable<Result> =>
       before

@@ -5,6 +5,7 @@ import { shapeOf, type PiecePlan } from '@cazuela/core';
 import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
+import { WIDE_SCREEN } from '../../../../testing/wide-screen';
 import { PiecePlanner } from './piece-planner';
 
 const WHITE = bucket();
@@ -20,7 +21,7 @@ describe('the panels of a piece plan', () => {
     recipes: Recipe[] = [RECIPE],
     bodies: ClayBody[] = [CLAY],
   ): Promise<Screen<PiecePlanner>> => {
-    records = new FakeRecords();
+    records = new FakeRecords([WIDE_SCREEN]);
     records.openStudio();
     const of = piece(plan);
     const made = { ...of, body: { ...of.body, ...change } };
@@ -52,9 +53,12 @@ describe('the panels of a piece plan', () => {
       .map((step) => step.textContent!.replace(/\s+/g, ' ').trim())
       .join(' | ');
 
+  /** Chooses a place in the list. */
+  const at = (screen: Screen<PiecePlanner>, place: string): Promise<void> => screen.press(new RegExp(`^${place}(?! band)`));
+
   it('a strip is added, coated, waved and glazed first', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
-    await screen.press('A strip round it');
+    await screen.press('A strip');
     expect(last().plan.strips).toEqual([{ id: expect.any(String), layers: [], fromMm: 35.2, toMm: 52.8 }]);
     await screen.press('A coat on the strip 1');
     expect(last().plan.strips![0]!.layers).toHaveLength(1);
@@ -71,7 +75,7 @@ describe('the panels of a piece plan', () => {
 
   it('a strip has a surface of its own, or the one around it', async () => {
     const screen = await open();
-    await screen.press('A strip round it');
+    await screen.press('A strip');
     await screen.choose('Surface of strip 1', 'flutes');
     expect(last().plan.strips![0]!.texture).toEqual({ kind: 'flutes', pitchMm: 8, valleyMm: 5 });
     await screen.type('Valley width', '4');
@@ -82,11 +86,12 @@ describe('the panels of a piece plan', () => {
 
   it('what stands in a bucket may be a slip: it does not run, and whether it holds is asked', async () => {
     const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
-    await screen.choose('Outside, coat 1: bucket', 'Leche de Higo (slip)');
+    await at(screen, 'Outside');
+    await screen.check('Coat 1 is a slip: it does not melt');
     expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: WHITE.id, coatingKind: 'slip' });
     expect(screen.text).toContain('Whether Leche de Higo holds on Barro Claro is not known.');
-    expect(screen.text).not.toContain('is how far the outside likely runs');
-    await screen.choose('Outside, coat 1: bucket', 'Leche de Higo');
+    expect(screen.text).toContain('Nothing is on it yet that could run.');
+    await screen.check('Coat 1 is a slip: it does not melt');
     expect(last().plan.zones.outside[0]!.coatingKind).toBeUndefined();
   });
 
@@ -102,7 +107,7 @@ describe('the panels of a piece plan', () => {
 
   it('a line is kept bare by wax, tape or scraping; the foot by what is chosen', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
-    await screen.press('A line or band kept bare');
+    await screen.press('A bare band');
     expect(steps(screen)).toContain('Wax the band 44–48 mm up');
     last();
     await screen.choose('By', 'tape');
@@ -110,6 +115,7 @@ describe('the panels of a piece plan', () => {
     await screen.choose('The foot is kept bare by', 'soaking it in water');
     expect(steps(screen)).toContain('Soak the foot 10 mm deep in water');
     expect(screen.text).toContain('A soaked foot keeps its water for hours.');
+    if (!screen.has('Wax it instead')) await screen.press('What to do: A soaked foot keeps its water for hours.');
     await screen.press('Wax it instead');
     expect(steps(screen)).toContain('Wax the foot and 10 mm up');
   });
@@ -122,6 +128,7 @@ describe('the panels of a piece plan', () => {
     await screen.choose('Outside, coat 2: bucket', 'Colour 1 (underglaze)');
     expect(last().plan.zones.outside[1]).toMatchObject({ bucketId: decoratingColourId, method: 'brush', coatingKind: 'underglaze' });
     expect(steps(screen)).toContain('Brush Colour 1 on the outside');
+    await at(screen, 'Small pots');
     await screen.choose('It is', 'slip');
     expect(last().plan.zones.outside[1]!.coatingKind).toBe('slip');
     expect(screen.text).toContain('Whether Colour 1 holds on Barro Claro is not known.');
@@ -163,7 +170,7 @@ describe('the panels of a piece plan', () => {
 
   it('a set: each one different, by a rule that is kept; too many are refused in words', async () => {
     const screen = await open({ zones: zones({ inside: [coat(WHITE.id)], outside: [coat(BLUE.id)] }) }, { count: 3 });
-    await screen.press(/^The set of/);
+    await screen.press(/^Set of/);
     await screen.check('each one different');
     const { variations } = last();
     expect(variations!.rule.places).toEqual(['inside', 'outside']);
@@ -224,6 +231,7 @@ describe('the panels of a piece plan', () => {
 
   it('undo and redo by their buttons and keys', async () => {
     const screen = await open();
+    await at(screen, 'Outside');
     await screen.type('Wax up the foot', '20');
     await screen.press('Undo');
     expect(screen.field('Wax up the foot').value).toBe('10');
@@ -235,6 +243,7 @@ describe('the panels of a piece plan', () => {
 
   it('texture and edge are part of the plan; the wanted edge gives a start and coats', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.8)] }), waxFootMm: 30 });
+    await at(screen, 'Outside');
     await screen.choose('Surface outside', 'grooves');
     expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.5 } });
     await screen.type('Depth', '0.8');
@@ -245,7 +254,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.edges).toEqual({ wax: { kind: 'slanted', riseMm: 10 } });
     await new Promise((resolve) => setTimeout(resolve, 400));
     await screen.settle();
-    await screen.press('How far it will run');
+    await screen.press('Run');
     await screen.type('Its edge should end', '15');
     expect(screen.text).toMatch(/starts \d+ mm up/);
   });
@@ -264,7 +273,7 @@ describe('the panels of a piece plan', () => {
 
   it('the step sheet carries the drawing, what lies where, the steps and what speaks against them; one that failed is asked for again', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }), footBy: 'soak' }, { count: 3 });
-    await screen.press('Print and files');
+    await screen.press('Files');
     await screen.press('Step sheet (PDF)');
     const asked = (): TestRequest => records.http.expectOne((request) => request.method === 'POST' && request.url.endsWith('/steps.pdf'));
     const first = asked();
@@ -287,13 +296,107 @@ describe('the panels of a piece plan', () => {
     await screen.type('Shrinks', '12');
     const [decoratingColour] = last().plan.decoratingColours!;
     expect(decoratingColour).toMatchObject({ name: 'Colour 1', coatingKind: 'slip', shrinkagePercent: 12 });
+    await at(screen, 'Outside');
     await screen.choose('Outside, coat 1: bucket', 'Colour 1 (slip)');
     expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: decoratingColour!.id, coatingKind: 'slip', method: 'brush' });
+    await at(screen, 'Small pots');
     expect(screen.button('Take Colour 1 away').disabled).toBe(true);
     await screen.choose('It is', 'underglaze');
     expect(last().plan.zones.outside[0]!.coatingKind).toBe('underglaze');
+    await at(screen, 'Outside');
     await screen.choose('Outside, coat 1: bucket', 'Noche Honda');
+    await at(screen, 'Small pots');
     await screen.press('Take Colour 1 away');
     expect(last().plan.decoratingColours).toEqual([]);
+  });
+
+  it('the coats of a place lie the uppermost first, and change places with one tap', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(WHITE.id), coat(BLUE.id, 0.3)] }) });
+    await at(screen, 'Outside');
+    const order = (): string[] => screen.all<HTMLInputElement>('cz-place-panel cz-autocomplete input').map((input) => input.value);
+    expect(order()).toEqual(['Noche Honda', 'Leche de Higo']);
+    await screen.press('Coat 2 beneath the one under it');
+    expect(last().plan.zones.outside.map((layer) => layer.bucketId)).toEqual([BLUE.id, WHITE.id]);
+    expect(order()).toEqual(['Leche de Higo', 'Noche Honda']);
+  });
+
+  it('each coat tells its seconds with the SG they are for, and every bucket is offered once', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.6)] }) });
+    await at(screen, 'Outside');
+    expect(screen.all('cz-place-panel .told')[0]!.textContent).toMatch(/^[\d.]+ s at SG 1\.\d\d$/);
+    screen.field('Outside, coat 1: bucket').focus();
+    screen.field('Outside, coat 1: bucket').dispatchEvent(new Event('focusin'));
+    await screen.settle();
+    const offered = [...document.querySelectorAll('mat-option')].map((one) => one.textContent!.trim());
+    expect(new Set(offered).size).toBe(offered.length);
+  });
+
+  it('fired again, its coats lie beneath and new ones are planned; let go, they are planned as before', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
+    await screen.check('glazed and fired before');
+    expect(last().plan).toMatchObject({ refire: true, zones: { outside: [] }, fired: { outside: [{ bucketId: BLUE.id }] } });
+    expect(screen.text).toContain('Fired beneath: Noche Honda 0.40 mm outside. It melts and runs again.');
+    await screen.check('glazed and fired before');
+    const back = last().plan;
+    expect(back.zones.outside).toHaveLength(1);
+    expect(back.fired).toBeUndefined();
+  });
+
+  it('a part thinned for it, and gum, stand before the first step, and are left out with one tap', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.5)] }), gumIn: [BLUE.id], thinned: [{ bucketId: BLUE.id, sg: 1.2 }] });
+    const before = (): string =>
+      screen
+        .all('.before li')
+        .map((one) => one.textContent!.replace(/\s+/g, ' '))
+        .join(' | ');
+    expect(before()).toContain('Thin part of Noche Honda to SG 1.20 in a second bucket');
+    expect(before()).toMatch(/Stir gum into Noche Honda: 30 mL of a 1.5 % solution a litre, \d+ mL for its/);
+    await screen.press('Leave it out');
+    expect(last().plan.thinned).toEqual([]);
+    await screen.press('Leave it out');
+    expect(last().plan.gumIn).toEqual([]);
+    expect(before()).toBe('');
+  });
+
+  it('the verdict is first: the worst warning in full, the others a line each until asked for', async () => {
+    const screen = await open({ waxFootMm: 0, zones: zones({ outside: [coat(BLUE.id, 1.2)], foot: [coat(BLUE.id, 0.3)] }) });
+    const warnings = screen.all('cz-warning-list article');
+    expect(warnings).toHaveLength(3);
+    expect(warnings.filter((one) => one.querySelector('.remedies'))).toHaveLength(1);
+    await screen.press(/^What to do: /);
+    expect(screen.all('cz-warning-list article')[0]!.querySelector('.remedies')).toBeNull();
+  });
+
+  it('thirty alike: within what seconds and SG they match; each different: what speaks against each', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.5)] }) }, { count: 30 });
+    await screen.press('Set of 30');
+    expect(screen.text).toMatch(
+      /Noche Honda, 0\.50 mm: [\d.]+ s each, from [\d.]+ to [\d.]+ s\. Measure its SG after every 10: from 1\.\d\d to 1\.\d\d/,
+    );
+    expect(screen.text).toContain('The first one is the reference');
+    await screen.check('each one different');
+    expect(screen.text).not.toContain('The first one is the reference');
+  });
+
+  it('it is fired again as a plan of its own: what was planned is what was fired', async () => {
+    const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.5)] }) });
+    await screen.press('Files');
+    await screen.press('Fire it again: new coats over these');
+    const { body } = records.http.expectOne((request) => request.method === 'POST').request.body as { body: PieceBody };
+    expect(body.name).toMatch(/, again$/);
+    expect(body.plan).toMatchObject({ refire: true, fired: { outside: [{ bucketId: BLUE.id }] }, zones: { outside: [] } });
+  });
+
+  it('a band inside, and one beneath the coats around it, are told so', async () => {
+    const screen = await open({ zones: zones({ inside: [coat(WHITE.id, 0.5, 'pour')] }) });
+    await screen.press('A strip');
+    await screen.check('on the inside');
+    expect(last().plan.strips![0]!.face).toBe('inside');
+    await screen.press('A coat on the strip 1');
+    expect(steps(screen)).toContain('the strip 35–53 mm up inside');
+    await screen.check('beneath the coats around it');
+    expect(last().plan.strips![0]!.under).toBe(true);
+    await screen.press('A dip from the rim');
+    expect(last().plan.strips![1]).toMatchObject({ fromRim: true, toMm: 88 });
   });
 });

@@ -1,51 +1,62 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
 import { attempt, dayItemFromPiece, variedPlan, type DayItem, type TimedStep } from '@cazuela/core';
+import { map } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { NOW } from '../../../data/state/clock';
 import { createMutation } from '../../../data/http/mutation';
+import { addressed, titleOf } from '../../../data/state/address';
+import { NOW } from '../../../data/state/clock';
 import { localDay } from '../../../data/units/times';
-import { Loading } from '../../../ui/loading';
-import { ErrorBanner } from '../../../ui/error-banner';
+import { PutAwayNote } from '../../../parts/records/put-away-note';
+import { RecordMenu } from '../../../parts/records/record-menu';
 import { TwoVersions } from '../../../parts/two-versions';
-import { CoatsPanel } from './coats/coats-panel';
-import { MasksPanel } from './coats/masks-panel';
+import { DateField } from '../../../ui/date-field';
+import { ErrorBanner } from '../../../ui/error-banner';
+import { Notice } from '../../../ui/notice';
+import { Loading } from '../../../ui/loading';
+import { Tabs } from '../../../ui/tabs';
+import { TextField } from '../../../ui/text-field';
 import { PlanRunner } from '../runner-bench/plan-runner';
-import { FilesPanel } from './files/files-panel';
+import { AlternativesPanel } from './alternatives/alternatives-panel';
+import { PieceFields } from './board/piece-fields';
+import { PieceSheet, type SheetMode } from './board/piece-sheet';
 import { PieceDraft } from './draft/piece-draft';
 import { PieceHeadline } from './figures/piece-headline';
-import { PieceScreen } from './piece-screen';
-import { PieceSheet } from './board/piece-sheet';
 import { PieceSums } from './figures/piece-sums';
-import { PlanWarnings } from './figures/plan-warnings';
-import { DecoratingColoursPanel } from './coats/decorating-colours-panel';
-import { AddToDay } from './steps/add-to-day';
+import { PlanVerdict } from './figures/plan-verdict';
+import { FilesPanel } from './files/files-panel';
+import { VersionsNote } from './files/versions-note';
+import { PieceScreen } from './piece-screen';
+import { DecoratingColoursPanel } from './places/decorating-colours-panel';
+import { MasksPanel } from './places/masks-panel';
+import { NotMixedNote } from './places/not-mixed-note';
+import { PlacePanel } from './places/place-panel';
+import { placesOf } from './places/plan-place';
+import { BARE, PlanPlaces, POTS } from './places/plan-places';
+import { PlanRun } from './run/plan-run';
+import { QuickLooks } from './run/quick-looks';
 import { RunPanel } from './run/run-panel';
 import { SetPanel } from './set/set-panel';
+import { AddToDay } from './steps/add-to-day';
 import { StepsPanel } from './steps/steps-panel';
-import { VersionsNote } from './files/versions-note';
-import { AlternativesPanel } from './alternatives/alternatives-panel';
-import { TextField } from '../../../ui/text-field';
-import { DateField } from '../../../ui/date-field';
-import { Tabs } from '../../../ui/tabs';
-import { RecordMenu } from '../../../parts/records/record-menu';
-import { PutAwayNote } from '../../../parts/records/put-away-note';
-import { NotMixedNote } from './coats/not-mixed-note';
-import { addressed, titleOf } from '../../../data/state/address';
 
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
 
-type Bench = 'alternatives' | 'run' | 'set' | 'files';
+type Bench = 'place' | 'steps' | 'alternatives' | 'run' | 'set' | 'files';
+/** From here on places and coats have a column of their own. */
+const WIDE = '(min-width: 1181px)';
 
-/** A piece in section with its form, zones, coats and masks; the steps that get there; what will go wrong. */
+/** On one screen: the piece drawn, the place that is chosen with its coats, and what comes of it, with the steps that get there. */
 @Component({
   selector: 'cz-piece-planner',
   imports: [
     AlternativesPanel,
-    CoatsPanel,
     DateField,
     DecoratingColoursPanel,
     ErrorBanner,
@@ -53,11 +64,15 @@ type Bench = 'alternatives' | 'run' | 'set' | 'files';
     Loading,
     MasksPanel,
     MatButton,
+    NgTemplateOutlet,
     NotMixedNote,
+    PieceFields,
     PieceHeadline,
     PieceSheet,
     PieceSums,
-    PlanWarnings,
+    PlacePanel,
+    PlanPlaces,
+    PlanVerdict,
     PutAwayNote,
     RecordMenu,
     RunPanel,
@@ -68,16 +83,32 @@ type Bench = 'alternatives' | 'run' | 'set' | 'files';
     TwoVersions,
     VersionsNote,
   ],
-  providers: [PieceDraft, PieceScreen],
+  providers: [PieceDraft, QuickLooks, PlanRun, PieceScreen],
   templateUrl: './piece-planner.html',
   styleUrl: './piece-planner.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PiecePlanner {
   readonly id = input.required<string>();
-  /** From the address: the bench below the plan. */
+  /** From the address: the bench that is open, and the place that is chosen. */
   readonly bench = input<string>();
+  readonly at = input<string>();
   protected readonly askedBench = addressed('bench', () => this.bench());
+  private readonly askedPlace = addressed('at', () => this.at());
+  protected readonly mode = signal<SheetMode>('zones');
+  protected readonly isWide = toSignal(
+    inject(BreakpointObserver)
+      .observe(WIDE)
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: true },
+  );
+  /** A zone, a strip, what is kept bare or the small pots; empty for the piece itself. */
+  protected readonly place = Object.assign(() => (this.isPlace(this.askedPlace()) ? this.askedPlace() : ''), {
+    choose: (place: string): void => {
+      this.askedPlace.choose(place);
+      if (!this.isWide()) this.askedBench.choose('place');
+    },
+  });
   private readonly router = inject(Router);
   private readonly toDay = inject(AddToDay);
   protected readonly draft = inject(PieceDraft);
@@ -91,17 +122,31 @@ export class PiecePlanner {
   protected readonly benches = computed((): (readonly [Bench, string])[] => {
     const count = this.screen.settledBody()?.count ?? 1;
     return [
-      ['alternatives', 'Ways to get there'],
-      ['run', 'How far it will run'],
-      ...(count > 1 ? [['set', `The set of ${count}`] as const] : []),
-      ['files', 'Print and files'],
+      ...(this.isWide() ? [] : [['place', 'Coats'] as const]),
+      ['steps', 'Steps'],
+      ['alternatives', 'Alternatives'],
+      ['run', 'Run'],
+      ...(count > 1 ? [['set', `Set of ${count}`] as const] : []),
+      ['files', 'Files'],
     ];
   });
   /** One piece alone is no set any more. */
-  protected readonly openBench = computed(() => this.benches().find(([id]) => id === this.askedBench())?.[0] ?? 'alternatives');
+  protected readonly openBench = computed(() => this.benches().find(([id]) => id === this.askedBench())?.[0] ?? this.benches()[0]![0]);
+
+  /** A strip that is gone, or an address from elsewhere, is no place. */
+  private isPlace(id: string): boolean {
+    const plan = this.screen.settledBody()?.plan;
+    if (!plan) return false;
+    if (id === POTS) return (plan.decoratingColours?.length ?? 0) > 0;
+    return id === BARE || placesOf(plan, this.screen.restedShape()).some((place) => place.id === id);
+  }
 
   constructor() {
     titleOf(() => this.screen.settledBody()?.name);
+    const notice = inject(Notice);
+    effect(() => {
+      if (this.draft.merged() > 0) notice.tell('Changed meanwhile by somebody else: both changes are kept.');
+    });
     // Lives until the draft ends its stream, so that the last save is not cut off.
     this.draft.saves$.subscribe();
     this.draft.versionOf = (bucketId) => this.screen.versionOf(bucketId);

@@ -8,6 +8,7 @@ import {
   learnFromRunners,
   feetSeen,
   withFeet,
+  asThinned,
   attempt,
   cautionFor,
   chosenOrder,
@@ -16,15 +17,20 @@ import {
   laborOf,
   layersOf,
   lightnessOf,
+  matchingDip,
   orderWarnings,
   pieceWarnings,
+  preparationsOf,
   sortWarnings,
   stepWords,
   timeSteps,
   type BodyFacts,
   type CoatKnowledge,
   type GlazeFacts,
+  type Matching,
   type PiecePlan,
+  type PieceShape,
+  type RunForecast,
   type DecoratingColour,
   type TimedStep,
 } from '@cazuela/core';
@@ -38,6 +44,7 @@ import { Units } from '../../../data/units/units';
 import { drawnShape, sameParts } from './draft/drawn-shape';
 import { PieceDraft } from './draft/piece-draft';
 import { PieceFigures } from './figures/piece-figures';
+import { PlanRun, type PlanToRun } from './run/plan-run';
 import { dipTrouble, waitWords } from './piece-words';
 
 /** What a fired, glazed wall still takes up, %: nearly nothing. */
@@ -102,7 +109,11 @@ export class PieceScreen {
     const { facts } = this.learntRuns();
     return fired && facts.length > 0 ? feetSeen({ results: fired.results, pieces: fired.pieces, facts, buckets: this.buckets() }) : [];
   });
-  readonly facts = computed(() => withFeet({ facts: this.learntRuns().facts, feet: this.feet(), buckets: this.buckets() }));
+  /** Glazes as their buckets stand, or will stand once they are in range. */
+  private readonly standing = computed(() => withFeet({ facts: this.learntRuns().facts, feet: this.feet(), buckets: this.buckets() }));
+  private readonly thinned = computed(() => this.settledPlan()?.thinned);
+  /** Glazes as the plan dips from them. */
+  readonly facts = computed(() => asThinned({ thinned: this.thinned() }, this.standing()));
   readonly overlaps = computed(() => this.learntRuns().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   private readonly decoratingColours = computed(() => this.settledPlan()?.decoratingColours ?? NO_DECORATING_COLOURS);
@@ -140,7 +151,7 @@ export class PieceScreen {
     const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay, this.lotId());
     return {
       ...bisque,
-      ...(this.isRefire() ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT } : {}),
+      ...(this.isRefire() ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT, firedUnder: true } : {}),
       name: clay.name,
       lightness: lightnessOf(clay.colour),
       shrinkagePercent: clay.shrinkagePercent,
@@ -202,7 +213,15 @@ export class PieceScreen {
     if (!plan) return [];
     const glazes = this.facts();
     const body = this.clayFacts();
-    const question = { plan, shape: this.restedShape(), glazes, ...(body ? { body } : {}) };
+    const question = {
+      plan,
+      shape: this.restedShape(),
+      glazes,
+      overlaps: this.overlaps(),
+      forecast: this.run.forecast(),
+      safeLine: this.run.safeLine(),
+      ...(body ? { body } : {}),
+    };
     return sortWarnings({
       warnings: [
         ...orderWarnings({ plan, steps: this.steps(), glazes }),
@@ -226,6 +245,26 @@ export class PieceScreen {
       ? { recipeVersionId: bucket.recipeVersionId, number: bucket.recipeVersion }
       : undefined;
   };
+  /** The worst that speaks against one piece of a set, by a quick look at its run. */
+  worstOf(plan: PiecePlan): string | undefined {
+    const body = this.clayFacts();
+    const glazes = this.facts();
+    const steps = this.stepsFor(plan);
+    const question = { plan, shape: this.restedShape(), glazes, overlaps: this.overlaps(), ...(body ? { body } : {}) };
+    const all = attempt(() => [...orderWarnings({ plan, steps, glazes }), ...handWarnings({ plan, steps, glazes }), ...pieceWarnings(question)]);
+    const [worst] = all.kind === 'ok' ? sortWarnings({ warnings: all.value, putAside: plan.putAside }) : [];
+    return worst && worst.rule !== 'H1' && worst.rule !== 'O6' ? worst.what : undefined;
+  }
+  /** Within what a dip stays alike from piece to piece. */
+  matchingOf({ layer, zones }: TimedStep, glaze: GlazeFacts): Matching | undefined {
+    const clay = this.clayFacts();
+    const faces = zones.length === 2 ? 2 : 1;
+    return (
+      clay &&
+      layer &&
+      matchingDip({ ...glaze, ...clay, state: glaze.slurryState, wallMm: this.wallMm(), faces, coatMm: layer.coatMm }, this.knowledge()(glaze))
+    );
+  }
   /** The steps of one piece of a set. */
   stepsFor(plan: PiecePlan): TimedStep[] {
     const clay = this.clayFacts();
@@ -241,12 +280,38 @@ export class PieceScreen {
     );
     return timed.kind === 'ok' ? timed.value : [];
   }
+  /** How far it runs; every view that speaks of it reads it here. */
+  readonly run = inject(PlanRun);
+
+  constructor() {
+    this.run.of(() => {
+      const plan = this.settledPlan();
+      return plan && { plan, ...this.runsIn(this.restedShape()) };
+    });
+  }
+
+  /** A quick look at the plan under a moving hand; for `dragView`, not for a template. */
+  readonly movedForecast = (): RunForecast | undefined => {
+    const plan = this.draft.body()?.plan;
+    return plan && this.run.lookAt({ plan, ...this.runsIn(this.draft.shape()) });
+  };
+
+  private runsIn(shape: PieceShape): Omit<PlanToRun, 'plan'> {
+    return { shape, glazes: this.facts(), overlaps: this.overlaps() };
+  }
+
   readonly hasGlaze = computed(() => this.steps().some((step) => step.kind === 'layer'));
+  /** What is made ready before the first step. */
+  readonly preparations = computed(() => {
+    const plan = this.settledPlan();
+    return plan ? preparationsOf(plan, this.standing()) : [];
+  });
   readonly labor = computed(() =>
     laborOf({
       steps: this.steps(),
       count: this.settledBody()?.count ?? 1,
       lightness: new Map(this.facts().map((glaze) => [glaze.bucketId, glaze.lightness])),
+      preparations: this.preparations(),
     }),
   );
 }

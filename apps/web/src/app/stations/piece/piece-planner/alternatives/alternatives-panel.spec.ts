@@ -1,4 +1,4 @@
-import { PIECE_SHAPES, PRIOR_KNOWLEDGE, type GlazeFacts, type PiecePlan } from '@cazuela/core';
+import { PIECE_SHAPES, PRIOR_KNOWLEDGE, quickForecast, type GlazeFacts, type PiecePlan } from '@cazuela/core';
 import { glazeOf } from '@cazuela/core/test/glaze-facts';
 import { FakeRecords } from '../../../../../testing/records';
 import { Screen } from '../../../../../testing/screen';
@@ -6,6 +6,8 @@ import { AlternativesPanel } from './alternatives-panel';
 
 const glaze = (bucketId: string, shrinkShare: number): GlazeFacts =>
   glazeOf(bucketId, { lightness: 0.6, shrinkShare, flow: { flow: 30, lnSd: 0.5, basis: 'pottersWord' } });
+const CAZUELA = PIECE_SHAPES.find((shape) => shape.id === 'cazuela')!;
+const GLAZES = [glaze('Ceniza', 4), glaze('Retama', 31)];
 const coat = (bucketId: string, coatMm: number) => ({ id: `${bucketId} ${coatMm}`, bucketId, method: 'dip' as const, coatMm });
 const PLAN: PiecePlan = {
   shapeId: 'cazuela',
@@ -27,8 +29,9 @@ describe('alternatives to a piece, side by side', () => {
     new FakeRecords().openStudio();
     const screen = await Screen.open(AlternativesPanel, {
       plan,
-      shape: PIECE_SHAPES.find((shape) => shape.id === 'cazuela')!,
-      glazes: [glaze('Ceniza', 4), glaze('Retama', 31)],
+      forecast: quickForecast({ plan, shape: CAZUELA, glazes: GLAZES }),
+      shape: CAZUELA,
+      glazes: GLAZES,
       body: { name: 'Barro Claro', bisqueCone: '05', earthenware: false },
       count: 6,
       knowledge: () => PRIOR_KNOWLEDGE,
@@ -52,7 +55,7 @@ describe('alternatives to a piece, side by side', () => {
 
   it('is taken with one tap: its order and its changes', async () => {
     const [screen, taken] = await open();
-    await screen.press(/^Take this way: The rim first/);
+    await screen.press(/^Take it: The rim first/);
     expect(taken[0]).toMatchObject({ rimFirst: true, order: expect.arrayContaining(['waxOver']) as string[] });
     const [again] = await open({ ...PLAN, ...taken[0] } as PiecePlan);
     expect(again.text).toContain('This is your plan.');
@@ -90,13 +93,13 @@ describe('alternatives to a piece, side by side', () => {
   it('where nothing is left it says so, with the way back', async () => {
     const key = `layer:${PLAN.zones.outside[0]!.id}`;
     const [screen, taken] = await open({ ...PLAN, unwanted: { steps: ['dip', 'pour', 'brush'].map((by) => ({ key, by })) } });
-    expect(screen.text).toContain('No way is left without what you leave out.');
+    expect(screen.text).toContain('Nothing is left without what you leave out.');
     await screen.press('Allow all again');
     expect(taken).toEqual([{ unwanted: undefined }]);
   });
 
   it('a bare piece has no alternatives', async () => {
     const [screen] = await open({ ...PLAN, zones: { inside: [], outside: [], rim: [], foot: [] } });
-    expect(screen.text).toBe('Put glaze on the piece: then the ways to get there are worked out.');
+    expect(screen.text).toBe('Put glaze on the piece: then alternatives are worked out.');
   });
 });

@@ -3,6 +3,7 @@ import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
 import {
+  ALTERNATIVES_SHOWN,
   isStep,
   layersOf,
   planAfter,
@@ -10,31 +11,34 @@ import {
   type BodyFacts,
   type CoatKnowledge,
   type GlazeFacts,
+  type PairFlow,
   type PiecePlan,
   type PieceShape,
+  type RunForecast,
+  type SafeLine,
+  type TimedStep,
   type UnwantedStep,
   type PlanChange,
   type PlanAlternative,
 } from '@cazuela/core';
-import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, map, of, switchMap } from 'rxjs';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Units } from '../../../../data/units/units';
 import { PieceSection } from '../../../../parts/piece-section';
 import { AlternativesFinder } from './alternatives-finder';
 import type { AlternativesAnswer } from './alternatives-job';
-import { CHANGE_WORDS, costWords, riskWords, titleOf, unwantedWords } from './alternatives-words';
+import { CHANGE_WORDS, costWords, differenceWords, riskWords, titleOf, unwantedWords } from './alternatives-words';
 import { Loading } from '../../../../ui/loading';
+import { Expansion } from '../../../../ui/expansion';
 import { EmptyState } from '../../../../ui/empty-state';
 
 /** The search starts once a drag has rested for this long, ms. */
 const REST_MS = 120;
-/** Number of alternatives shown side by side. */
-const SHOWN = 3;
 
-/** The best alternatives side by side: steps with the piece after each, labor, waits, risks, and why. */
+/** The best alternatives: what each does otherwise than the plan, its labor, waits and risks, why, and its steps with the piece after each. */
 @Component({
   selector: 'cz-alternatives-panel',
-  imports: [EmptyState, Loading, MatButton, MatIcon, MatIconButton, MatTooltip, PieceSection],
+  imports: [EmptyState, Expansion, Loading, MatButton, MatIcon, MatIconButton, MatTooltip, PieceSection],
   templateUrl: './alternatives-panel.html',
   styles: `
     :host {
@@ -42,8 +46,7 @@ const SHOWN = 3;
     }
     .alternatives {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
-      gap: 1rem;
+      gap: 0.7rem;
       margin-top: 0.6rem;
     }
     article {
@@ -71,6 +74,12 @@ const SHOWN = 3;
         opacity: 0.55;
       }
     }
+    cz-expansion {
+      width: 100%;
+    }
+    .differences {
+      font-weight: 650;
+    }
     cz-piece-section {
       width: 52px;
       height: 40px;
@@ -85,6 +94,11 @@ export class AlternativesPanel {
   readonly body = input.required<BodyFacts>();
   readonly count = input.required<number>();
   readonly knowledge = input.required<(glaze: GlazeFacts) => CoatKnowledge>();
+  /** Pairs whose overlap was measured here. */
+  readonly overlaps = input<readonly PairFlow[]>([]);
+  /** How far the plan runs, and from which line it may; the search waits for it, so that both stand on the same draws. */
+  readonly forecast = input<RunForecast>();
+  readonly safeLine = input<SafeLine>();
   readonly colours = input.required<ReadonlyMap<string, string>>();
   readonly names = input<ReadonlyMap<string, string>>(new Map());
   readonly clay = input('#E4D8C2');
@@ -102,8 +116,11 @@ export class AlternativesPanel {
           plan: { ...plan, putAside: [], decoratingColours },
           shape: this.shape(),
           glazes: this.glazes(),
+          overlaps: this.overlaps(),
           body: this.body(),
           count: this.count(),
+          ...(this.forecast() ? { forecast: this.forecast()! } : {}),
+          ...(this.safeLine() ? { safeLine: this.safeLine()! } : {}),
         },
         knowledge: this.known(),
       };
@@ -117,13 +134,15 @@ export class AlternativesPanel {
       switchMap((job) =>
         layersOf(job.question.plan).length === 0
           ? of<AlternativesAnswer>({ kind: 'found', alternatives: [] })
-          : this.finder
-              .find(job)
-              .pipe(
-                catchError((error: unknown) =>
-                  of<AlternativesAnswer>({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+          : !job.question.forecast
+            ? EMPTY
+            : this.finder
+                .find(job)
+                .pipe(
+                  catchError((error: unknown) =>
+                    of<AlternativesAnswer>({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+                  ),
                 ),
-              ),
       ),
       map((answer): AlternativesAnswer | undefined => answer),
     ),
@@ -151,7 +170,7 @@ export class AlternativesPanel {
     const planned = textOf(this.plan());
     const drawn = this.all().find((alternative) => alternative.changes.length === 0);
     return this.all()
-      .slice(0, SHOWN)
+      .slice(0, ALTERNATIVES_SHOWN)
       .map((alternative) => {
         const { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order } = alternative.plan;
         const take = { zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order };
@@ -163,22 +182,25 @@ export class AlternativesPanel {
           risk: riskWords(alternative, drawn).risk,
           tone: alternative.goodShare > 0.8 ? 'good' : alternative.goodShare > 0.5 ? 'look' : 'stop',
           cost: costWords(alternative, this.count(), this.units),
+          differences: differenceWords(alternative, drawn, (step) => this.wordsOf(step, waxFootMm)),
           take,
           isPlanned: planned === textOf(alternative.plan),
           steps: alternative.steps.map((step, at) => ({
             key: step.key,
             by: step.layer?.method ?? step.kind,
             canBeLeft: !ALWAYS.includes(step.kind),
-            words: stepWords({
-              step,
-              glazeName: this.names().get(step.layer?.bucketId ?? '') ?? this.glazes().find((glaze) => glaze.bucketId === step.layer?.bucketId)?.name,
-              waxFootMm,
-            }),
+            words: this.wordsOf(step, waxFootMm),
             plan: step.kind === 'layer' ? planAfter({ plan: alternative.plan, steps: alternative.steps, done: at + 1 }) : undefined,
           })),
         };
       });
   });
+
+  private wordsOf(step: TimedStep, waxFootMm: number): string {
+    const bucketId = step.layer?.bucketId ?? '';
+    const glazeName = this.names().get(bucketId) ?? this.glazes().find((glaze) => glaze.bucketId === bucketId)?.name;
+    return stepWords({ step, glazeName, waxFootMm });
+  }
 
   protected forbid(change: PlanChange): void {
     const { changes = [], steps } = this.plan().unwanted ?? {};

@@ -1,5 +1,6 @@
-import { layersOf, type PiecePlan, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
+import { layersOf, type PiecePlan, type TimedStep, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
 import type { Units } from '../../../../data/units/units';
+import { percentOf } from '../run/run-words';
 
 /** How an alternative differs, and why. */
 export const CHANGE_WORDS: Record<PlanChange, { title: string; short: string; why: string }> = {
@@ -64,16 +65,17 @@ export function costWords({ laborMinutes, waitMinutes, nights, skill }: PlanAlte
   return `${units.minutes(laborMinutes)} of hands${count > 1 ? ` for all ${count}` : ''} ${wait}.${skillWords}`;
 }
 
-const RISK_WORDS: Record<PlanRisk['what'], string> = {
+const RISK_WORDS: Record<Exclude<PlanRisk['what'], 'runs'>, string> = {
   flakes: 'the upper coat pulls the lower one off',
-  cracks: 'coats over a millimetre crack and crawl',
+  cracks: 'a coat cracks as it dries, and crawls',
   noSuchCoat: 'a dip cannot give the coat that is planned',
-  runs: 'it may run to the shelf',
 };
 
 /** What may go wrong with an alternative, and which risks of the drawn plan it takes away. */
 export function riskWords(alternative: PlanAlternative, drawn: PlanAlternative | undefined): { risk: string; why: string } {
-  const told = [...new Set(alternative.risks.map((risk) => RISK_WORDS[risk.what]))];
+  const told = [
+    ...new Set(alternative.risks.map((risk) => (risk.what === 'runs' ? `${percentOf(risk.chance)} reach the shelf` : RISK_WORDS[risk.what]))),
+  ];
   const of = (share: number): string => `about ${Math.round(10 * share)} of ten come out as drawn`;
   const risk = told.length === 0 ? 'Nothing speaks against it.' : `${capital(told.join('; '))}: ${of(alternative.goodShare)}.`;
   const why = alternative.changes.map((change) => CHANGE_WORDS[change].why).join(' ');
@@ -86,6 +88,33 @@ export function riskWords(alternative: PlanAlternative, drawn: PlanAlternative |
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Only what an alternative does otherwise than the drawn plan: steps, minutes, nights and the chance to reach the shelf. */
+export function differenceWords(
+  alternative: PlanAlternative,
+  drawn: PlanAlternative | undefined,
+  wordsOf: (step: TimedStep) => string,
+): string | undefined {
+  if (!drawn || alternative === drawn) return undefined;
+  const told = (of: PlanAlternative): string[] => of.steps.map(wordsOf);
+  const [now, before] = [told(alternative), told(drawn)];
+  const added = now.filter((words) => !before.includes(words)).map((words) => `+ ${lower(words)}`);
+  const gone = before.filter((words) => !now.includes(words)).map((words) => `− ${lower(words)}`);
+  const gum = (alternative.plan.gumIn?.length ?? 0) > (drawn.plan.gumIn?.length ?? 0) ? ['+ gum'] : [];
+  const minutes = Math.round(alternative.laborMinutes - drawn.laborMinutes);
+  const nights = alternative.nights - drawn.nights;
+  const signed = (value: number, unit: string): string[] => (value === 0 ? [] : [`${value > 0 ? '+' : '−'} ${Math.abs(value)} ${unit}`]);
+  const spoilt = (of: PlanAlternative): number => Math.round(100 * (1 - of.goodShare));
+  const risk = spoilt(alternative) === spoilt(drawn) ? [] : [`risk ${spoilt(drawn)} → ${spoilt(alternative)} %`];
+  return [
+    ...gum,
+    ...added,
+    ...gone,
+    ...signed(minutes, 'min of hands'),
+    ...signed(nights, Math.abs(nights) === 1 ? 'night' : 'nights'),
+    ...risk,
+  ].join(', ');
+}
 
 const HANDLING_WORDS: Readonly<Record<string, string>> = {
   wax: 'wax',

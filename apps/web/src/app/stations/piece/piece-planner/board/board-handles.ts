@@ -1,4 +1,5 @@
 import {
+  isBand,
   formOf,
   tallMm,
   type FormPoint,
@@ -71,7 +72,7 @@ export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
       edge(`${strip.id} to`, `Upper edge of ${strip.turn ? 'panel' : 'strip'} ${at + 1}`, strip.toMm, (toMm) => strips(strip.id, { toMm })),
     ]),
     ...(plan.masks ?? []).flatMap((mask, at) =>
-      mask.where === 'hole'
+      !isBand(mask)
         ? []
         : [
             edge(`${mask.id} from`, `Lower edge of mask ${at + 1}`, mask.fromMm, (fromMm) => masks(mask.id, { fromMm })),

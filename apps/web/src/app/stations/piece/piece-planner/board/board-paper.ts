@@ -1,4 +1,4 @@
-import type { PieceShape } from '@cazuela/core';
+import { isOn, isOutside, type PiecePlan, type PieceShape } from '@cazuela/core';
 import type { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import type { Fit } from '../../../../parts/piece-drawing/sheet';
 import { acrossAt, fromFront, SEEN_SHARE, shareAcross } from '../../../../parts/piece-drawing/zones';
@@ -55,6 +55,24 @@ export class BoardPaper {
     return { ...place, share: this.turned + shareAcross(at.x / outline, this.shape) };
   }
 
+  /** Which place of the plan lies under a tap; undefined beside the piece. The section on the left has the inside, the outside is on the right. */
+  placeAt({ zones, strips = [], waxFootMm, rimBandMm }: PiecePlan, at: { x: number; y: number }): string | undefined {
+    const heightMm = this.fit.tallMm - at.y / this.fit.scale;
+    if (heightMm < 0 || heightMm > this.fit.tallMm) return undefined;
+    const outline = this.drawing.halfWidthAt(heightMm);
+    if (Math.abs(at.x) > outline + NEAR) return undefined;
+    if (at.x < 0 && -at.x < outline - this.shape.wallMm * this.fit.scale)
+      return strips.findLast((strip) => !isOutside(strip) && heightMm >= strip.fromMm && heightMm <= strip.toMm)?.id ?? 'inside';
+    const share = (this.turned + shareAcross(Math.max(-1, Math.min(1, at.x / outline)), this.shape) + 1) % 1;
+    // The panel that was put on last lies uppermost.
+    const strip = strips.findLast(
+      (one) => isOutside(one) && heightMm >= one.fromMm && heightMm <= one.toMm && (one.turn === undefined || isOn(one.turn, share)),
+    );
+    if (strip) return strip.id;
+    if (heightMm < waxFootMm) return zones.foot.length > 0 ? 'foot' : 'bare';
+    return zones.rim.length > 0 && heightMm > this.fit.tallMm - rimBandMm ? 'rim' : 'outside';
+  }
+
   private y(heightMm: number): number {
     return (this.fit.tallMm - heightMm) * this.fit.scale;
   }
@@ -73,6 +91,9 @@ export function nearest(handles: readonly PlacedHandle[], { x, y }: { x: number;
   };
   return handles.reduce<PlacedHandle | undefined>((best, one) => (best && away(best) <= away(one) ? best : one), undefined);
 }
+
+/** Coats are drawn beside the wall. */
+const NEAR = 14;
 
 /** A ruler from the shelf up, in whole steps of the unit. */
 export function rulerMarks({ tallMm, scale }: Fit, unit: 'mm' | 'in'): { words: string; y: number }[] {

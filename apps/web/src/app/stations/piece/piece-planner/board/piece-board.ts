@@ -10,12 +10,10 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import { BreakpointObserver } from '@angular/cdk/layout';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
-import { map } from 'rxjs';
 import { Units } from '../../../../data/units/units';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import { fitOf, frameOf, type Frame } from '../../../../parts/piece-drawing/sheet';
@@ -28,6 +26,8 @@ import { dragView } from '../draft/drag-view';
 import { PieceDraft } from '../draft/piece-draft';
 
 export type BoardMode = 'zones' | 'form';
+/** Distance of the ruler from the piece, on the paper. */
+const RULER_BESIDE = 14;
 const COARSE_STEP_MM = 5;
 const FINE_MM = 0.1;
 const MOST_LENGTHS = 500;
@@ -38,7 +38,10 @@ interface Sight {
   handles: PlacedHandle[];
 }
 
-/** The piece on paper with handles: edges of its zones, or the points of its form. Every drag can be done by keys. */
+/**
+ * The piece on paper with handles: edges of its zones, or the points of its form. Every drag can be done by keys. It is as large as it can be: what
+ * lies where is told in the list of places.
+ */
 @Component({
   selector: 'cz-piece-board',
   imports: [PieceSection],
@@ -63,6 +66,8 @@ export class PieceBoard {
   readonly chosen = input<string>();
   readonly changed = output<Partial<PiecePlan>>();
   readonly chosenChange = output<string>();
+  /** A place of the plan that was tapped. */
+  readonly placeTapped = output<string>();
   /** Delete and corner, at the point that has the focus. */
   readonly pointKey = output<{ at: number; key: 'delete' | 'corner' | 'add' }>();
   private readonly units = inject(Units);
@@ -73,24 +78,15 @@ export class PieceBoard {
   private readonly sheet = viewChild.required<ElementRef<SVGSVGElement>>('sheet');
   /** The paper stays as it is during a drag. */
   private readonly still = signal<Frame | undefined>(undefined);
-  /** Labels that are large enough to read would leave no room for the piece. */
-  protected readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 600px), (min-width: 901px) and (max-width: 1180px)')
-      .pipe(map(({ matches }) => matches)),
-    {
-      initialValue: false,
-    },
-  );
   /** The last place of the pointer, on its grid. */
   private led?: Place;
   protected readonly markOf = markOf;
   protected readonly frame = computed(() => this.still() ?? frameOf(this.shape()));
-  protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing, this.narrow() ? 'narrow' : 'labels'));
+  protected readonly viewBox = computed(() => viewBoxOf(this.sight().drawing, 'narrow'));
   /** Of the frame alone: what depends on it stays as it is during a drag. */
   private readonly fit = computed(() => fitOf(this.frame()));
-  /** At the edge of the paper, where no label is. */
-  protected readonly rulerX = computed(() => -this.fit().halfWidth - (this.narrow() ? 14 : 160));
+  /** Beside the piece. */
+  protected readonly rulerX = computed(() => -this.fit().halfWidth - RULER_BESIDE);
   protected readonly sight = computed(() => this.sightOf(this.shape(), this.plan()));
   private readonly movedSight = computed(() => this.sightOf(this.draft.shape(), this.draft.body()?.plan ?? this.plan()));
   protected readonly seen = dragView(this.sight, this.movedSight);
@@ -132,6 +128,10 @@ export class PieceBoard {
         .handles.map((handle) => handle.key)
         .join('|'),
     );
+    afterRenderEffect(() => {
+      // By keys a place is chosen in the list beside the drawing.
+      select(this.sheet().nativeElement).on('click', (event: MouseEvent) => this.tap(event));
+    });
     // After new ones are on the paper; those that only moved have listeners already.
     afterRenderEffect(() => {
       keys();
@@ -166,6 +166,17 @@ export class PieceBoard {
     if (this.led && isSamePlace(handle, this.led, to)) return;
     this.led = to;
     this.draft.drag(handle.moved(to));
+  }
+
+  /** A tap beside the handles means the place under it. */
+  private tap(event: MouseEvent): void {
+    const sheet = this.sheet().nativeElement;
+    if (this.mode() !== 'zones' || (event.target as Element).closest('.hand')) return;
+    const matrix = sheet.getScreenCTM?.()?.inverse();
+    if (!matrix) return;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+    const place = this.sight().paper.placeAt(this.plan(), { x, y });
+    if (place) this.placeTapped.emit(place);
   }
 
   /** For the keys; a pointer chooses the nearest. */

@@ -1,79 +1,81 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal, viewChild } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
-import { formOf } from '@cazuela/core';
+import { formOf, type RunForecast } from '@cazuela/core';
 import { Keys } from '../../../../data/devices/keys';
 import { Units } from '../../../../data/units/units';
 import { Choice } from '../../../../ui/choice';
 import { FormPanel } from './form-panel';
 import { PieceBoard, type BoardMode } from './piece-board';
 import { PieceDraft } from '../draft/piece-draft';
-import { PieceFields } from './piece-fields';
-import type { PieceFigures } from '../figures/piece-figures';
 import { PieceScreen } from '../piece-screen';
+import { FireView } from '../run/fire-view';
 import { RoundView } from './round-view';
 
+export type SheetMode = BoardMode | 'round' | 'fire';
 const ARROW_KEYS_HELD_MS = 600;
 const EIGHTH = 0.125;
 
-/** How far down the edge of the outside comes in 95 of 100 firings, mm above the shelf. */
-function lowestOf(figures: PieceFigures): number | undefined {
-  const run = figures.run();
-  return run && run.edgeMm - run.run95Mm;
-}
+/** How far down the edge of the outside comes in 95 of 100 firings, mm above the shelf; upside down it runs the other way. */
+const lowestOf = (forecast: RunForecast | undefined): number | undefined =>
+  forecast?.sides.find(({ side, endsAt }) => side === 'outside' && endsAt === 'shelf')?.run95EdgeMm;
 
 /** The drawing with its tools and its fields. Only it and the sums follow every move of a drag. */
 @Component({
   selector: 'cz-piece-sheet',
-  imports: [Choice, FormPanel, MatButton, MatIcon, MatIconButton, MatTooltip, PieceBoard, PieceFields, RoundView],
+  imports: [Choice, FireView, FormPanel, MatButton, MatIcon, MatIconButton, MatTooltip, PieceBoard, RoundView],
   templateUrl: './piece-sheet.html',
   styles: `
-    // The drawing sticks to the column it stands in, not to this.
     :host {
-      display: contents;
+      display: flex;
+      flex-direction: column;
+      min-height: 0;
     }
     .drawing {
-      display: block;
-      height: 340px;
-      margin: 0.8rem 0;
+      display: grid;
+      flex: 1;
+      min-height: 300px;
       // Laid out and painted by itself under a dragging hand.
       contain: strict;
       will-change: transform;
-      // The piece stays in sight while its coats, numbers and masks are gone through.
-      position: sticky;
-      top: 0;
-      z-index: 2;
       background: var(--kaolin);
+    }
+    cz-piece-board.drawing,
+    cz-round-view.drawing {
+      display: block;
     }
     // As the column does: what does not follow a hand keeps its picture.
     .tools,
-    cz-form-panel,
-    cz-piece-fields {
+    cz-form-panel {
       isolation: isolate;
     }
     .tools {
-      align-items: end;
-      margin-top: 0.6rem;
+      flex-wrap: nowrap;
+      align-items: center;
+      margin: 0.4rem 0;
     }
     .tools cz-choice {
-      min-width: 180px;
+      flex: 1;
+      --choice-padding: 0.3rem;
+    }
+    .tools .row {
+      flex-wrap: nowrap;
+      gap: 0;
     }
     .refused {
-      min-height: 1.4rem;
       margin: 0;
       color: var(--oxblood);
       font-weight: 600;
-    }
-    @media (max-width: 900px) {
-      .drawing {
-        height: 300px;
-        position: relative;
+      &:empty {
+        display: none;
       }
     }
-    @media (max-width: 600px) {
+    // The page scrolls: the drawing has a height of its own, and the whole piece fits into it.
+    @media (max-width: 700px) {
       .drawing {
-        height: 390px;
+        flex: none;
+        height: 350px;
       }
     }
   `,
@@ -86,9 +88,12 @@ export class PieceSheet {
   protected readonly modes = [
     ['zones', 'Zones'],
     ['form', 'Form'],
-    ['round', 'In the round'],
+    ['round', 'Round'],
+    ['fire', 'Fire'],
   ] as const;
-  protected readonly mode = signal<BoardMode | 'round'>('zones');
+  readonly mode = model<SheetMode>('zones');
+  /** A place of the plan that was tapped on the drawing. */
+  readonly placeTapped = output<string>();
   protected readonly boardMode = computed((): BoardMode => (this.mode() === 'form' ? 'form' : 'zones'));
   protected readonly snaps = signal(true);
   protected readonly chosen = signal<string | undefined>(undefined);
@@ -98,8 +103,8 @@ export class PieceSheet {
     return [...strips, ...masks].some((one) => one.turn !== undefined);
   });
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
-  protected readonly runToMm = computed(() => lowestOf(this.screen.figures));
-  protected readonly movedRunToMm = (): number | undefined => lowestOf(this.screen.movedFigures);
+  protected readonly runToMm = computed(() => lowestOf(this.screen.run.forecast()));
+  protected readonly movedRunToMm = (): number | undefined => lowestOf(this.screen.movedForecast());
   private readonly formPanel = viewChild(FormPanel);
   private keysHeld: ReturnType<typeof setTimeout> | undefined;
 
@@ -109,6 +114,7 @@ export class PieceSheet {
       { keys: ['r'], words: 'do it again', run: () => this.draft.redo() },
       { keys: ['t'], words: 'turn the piece by an eighth', run: () => this.turn() },
       { keys: ['f'], words: 'the form, or the zones', run: () => this.mode.update((mode) => (mode === 'form' ? 'zones' : 'form')) },
+      { keys: ['b'], words: 'the piece in the fire, or its zones', run: () => this.mode.update((mode) => (mode === 'fire' ? 'zones' : 'fire')) },
     ]);
   }
 

@@ -1,4 +1,6 @@
 import {
+  isBand,
+  isOutside,
   bowMm,
   edgeOffsetMm,
   rimIsApart,
@@ -169,13 +171,13 @@ function paintedSkin({ shape, plan, colours, clay }: RoundQuestion): HTMLCanvasE
   const [outside, rim, foot] = [zones.outside.at(-1), zones.rim.at(-1), zones.foot.at(-1)];
   if (outside) band(colour(outside), waxFootMm, apart ? rimFrom : top, edges?.wax, apart ? edges?.rim : undefined);
   if (rim) band(colour(rim), rimFrom, top, edges?.rim);
-  for (const strip of strips) {
+  for (const strip of strips.filter(isOutside)) {
     const layer = strip.layers.at(-1);
     if (layer) band(colour(layer), strip.fromMm, strip.toMm, strip.edge, strip.edge, strip.turn);
   }
   if (foot && waxFootMm === 0) band(colour(foot), 0, 3);
   for (const mask of masks)
-    if (mask.where !== 'hole') band(mask.overLayerId ? WAX_COLOUR : clay, mask.fromMm, mask.toMm, undefined, undefined, mask.turn);
+    if (isBand(mask) && isOutside(mask)) band(mask.overLayerId ? WAX_COLOUR : clay, mask.fromMm, mask.toMm, undefined, undefined, mask.turn);
   return canvas;
 }
 

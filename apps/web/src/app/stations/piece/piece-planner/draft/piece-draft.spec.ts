@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import type { PieceBody } from '@cazuela/contract';
+import type { PiecePlan } from '@cazuela/core';
 import { id, piece } from '../../../../../testing/made-up';
 import { FakeRecords } from '../../../../../testing/records';
 import { PieceDraft } from './piece-draft';
@@ -47,10 +49,55 @@ describe('a piece being planned', () => {
     expect(draft.failure()).toBeUndefined();
   });
 
+  /** Somebody else saved first. */
+  const stale = (plan: Partial<PiecePlan>, change: Partial<PieceBody> = {}): void =>
+    records.refuse(
+      `/pieces/${of.id}`,
+      409,
+      {
+        code: 'stale',
+        detail: 'Changed meanwhile.',
+        current: { ...of, version: 7, body: { ...of.body, ...change, plan: { ...of.body.plan, ...plan } } },
+      },
+      'PUT',
+    );
+
+  it('two who plan one piece: what does not touch is joined and kept of both', () => {
+    draft.plan({ waxFootMm: 30 });
+    stale({ cone: '7' }, { count: 9 });
+    expect(draft.stale()).toBeUndefined();
+    expect(draft.merged()).toBe(1);
+    expect(put().request.body).toMatchObject({ version: 7, body: { count: 9, plan: { waxFootMm: 30, cone: '7' } } });
+    expect(draft.body()).toMatchObject({ count: 9, plan: { waxFootMm: 30, cone: '7' } });
+  });
+
+  it('joined to what nothing can stand as, it is asked about and nothing is sent', () => {
+    // A foot waxed as high as their form is tall leaves no outside.
+    draft.open(piece({ zones: { inside: [], outside: [{ id: id(), bucketId: id(), method: 'dip', coatMm: 0.4 }], rim: [], foot: [] } }));
+    const opened = draft.body()!;
+    draft.plan({ waxFootMm: 80 });
+    const [request] = records.http.match((one) => one.method === 'PUT');
+    const low = { ...opened, plan: { ...opened.plan, shapeId: 'platter' } };
+    request!.flush(
+      {
+        type: 'x',
+        title: 'x',
+        status: 409,
+        code: 'stale',
+        detail: 'Changed meanwhile.',
+        current: { ...of, id: request!.request.url.split('/').at(-1), version: 3, body: low },
+      },
+      { status: 409, statusText: 'Conflict' },
+    );
+    expect(draft.stale()?.differences).toEqual(['the plan']);
+    records.http.expectNone((one) => one.method === 'PUT');
+  });
+
   it('two who plan one piece: mine goes over theirs only when I say so', () => {
     draft.plan({ waxFootMm: 30 });
-    records.refuse(`/pieces/${of.id}`, 409, { code: 'stale', detail: 'Changed meanwhile.', current: { ...of, version: 7 } }, 'PUT');
+    stale({ waxFootMm: 20 });
     expect(draft.stale()?.current.version).toBe(7);
+    expect(draft.stale()?.differences).toEqual(['the waxed foot (yours 30, theirs 20)']);
     draft.keepMine(draft.stale()!.current);
     expect(put().request.body).toMatchObject({ version: 7, body: { plan: { waxFootMm: 30 } } });
   });

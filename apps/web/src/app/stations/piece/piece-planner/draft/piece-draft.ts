@@ -22,6 +22,7 @@ import { toFailure, type ApiFailure } from '../../../../data/http/api';
 import { DraftHistory } from '../../../../data/state/draft-history';
 import { StudioApi } from '../../../../data/http/studio-api';
 import { drawnShape } from './drawn-shape';
+import { differenceWords, mergedPiece } from './merged-piece';
 import { layersAt, layersChanged, newLayer, stripChanged } from './plan-changes';
 
 /** Heavy computation waits until a drag has rested for this long, ms. */
@@ -55,6 +56,8 @@ export class PieceDraft {
   /** True from the first move of a drag until it rests or ends. Not a signal: what only waits for it needs no change detection. */
   readonly dragging$: Observable<boolean> = this.isDragging.pipe(distinctUntilChanged());
   readonly failure = signal<ApiFailure | undefined>(undefined);
+  /** How often changes of two people were joined here. */
+  readonly merged = signal(0);
   readonly canUndo = this.history.canUndo;
   readonly canRedo = this.history.canRedo;
   /** Why the last change is not possible; cleared by the next possible one. */
@@ -62,7 +65,12 @@ export class PieceDraft {
   readonly stale = computed(() => {
     const failure = this.failure();
     const current = failure?.problem.code === 'stale' ? pieceSchema.safeParse(failure.problem.current) : undefined;
-    return current?.success ? { detail: failure!.problem.detail, current: current.data } : undefined;
+    if (!current?.success) return undefined;
+    // As it was when the last drag rested: a template reads this.
+    const mine = this.settled()!;
+    const { conflicts } = this.kept ? mergedPiece(this.kept, mine, current.data.body) : { conflicts: ['plan'] };
+    const differences = [...new Set(conflicts.map((name) => differenceWords(name, mine, current.data.body)))];
+    return { detail: failure!.problem.detail, current: current.data, differences };
   });
 
   /** Saves run one after another and each sends the newest state; what a later one has sent already is not sent again. */
@@ -159,6 +167,11 @@ export class PieceDraft {
     this.edit((plan) => layersChanged(plan, place, (layers) => layers.map((layer) => (layer.id === id ? { ...layer, ...change } : layer))));
   }
 
+  /** Coats of a place in another order, bottom up. */
+  moveLayer(place: string, moved: (layers: readonly Layer[]) => Layer[]): void {
+    this.edit((plan) => ({ ...layersChanged(plan, place, moved), order: [] }));
+  }
+
   removeLayer(place: string, id: string): void {
     this.edit((plan) => layersChanged(plan, place, (layers) => layers.filter((layer) => layer.id !== id)));
   }
@@ -237,6 +250,20 @@ export class PieceDraft {
     this.changes.next();
   }
 
+  /** Somebody saved first. What they and this screen changed is joined where it does not touch, and saved. */
+  private mergedWith(failure: ApiFailure, mine: PieceBody): boolean {
+    const current = failure.problem.code === 'stale' ? pieceSchema.safeParse(failure.problem.current) : undefined;
+    if (!current?.success || !this.kept) return false;
+    const { body, conflicts } = mergedPiece(this.kept, mine, current.data.body);
+    if (conflicts.length > 0) return false;
+    this.piece = current.data;
+    this.kept = current.data.body;
+    this.put(body);
+    this.merged.update((times) => times + 1);
+    this.changes.next();
+    return true;
+  }
+
   /** Saves what is here as the newest version, over the one somebody else saved. */
   keepMine(current: Piece): void {
     this.piece = current;
@@ -254,7 +281,8 @@ export class PieceDraft {
           this.failure.set(undefined);
         }),
         catchError((error: unknown) => {
-          this.failure.set(toFailure(error));
+          const failure = toFailure(error);
+          if (!this.mergedWith(failure, body)) this.failure.set(failure);
           return EMPTY;
         }),
       );

@@ -1,8 +1,4 @@
-import type { Layer, PiecePlan, Strip, Zone } from '@cazuela/core';
-
-/** What a coat is planned with until somebody says otherwise, mm: a dipped glaze, and a brushed slip, underglaze or wash. */
-const GLAZE_COAT_MM = 0.5;
-const BRUSHED_COAT_MM = 0.15;
+import { BRUSHED_COAT_MM, GLAZE_COAT_MM, type Layer, type PiecePlan, type Strip, type Zone } from '@cazuela/core';
 
 /** Returns the coats of a zone, or of a strip by its id, bottom up. */
 export function layersAt({ zones, strips = [] }: PiecePlan, place: string): readonly Layer[] {

@@ -1,18 +1,7 @@
 import { computed, type Signal } from '@angular/core';
-import {
-  areaCm2,
-  areasOf,
-  glazeNeeded,
-  insideProfile,
-  outsideRun,
-  placeWords,
-  volumeMl,
-  type GlazeFacts,
-  type PiecePlan,
-  type PieceShape,
-} from '@cazuela/core';
+import { areaCm2, areasOf, glazeNeeded, insideProfile, placeWords, volumeMl, type GlazeFacts, type PiecePlan, type PieceShape } from '@cazuela/core';
 
-/** The numbers of a piece as it is drawn: how far it runs, what each place takes, how large it is and what it holds. */
+/** The numbers of a piece as it is drawn: what each place takes, how large it is and what it holds. */
 export class PieceFigures {
   constructor(
     private readonly plan: Signal<PiecePlan | undefined>,
@@ -20,10 +9,6 @@ export class PieceFigures {
     private readonly glazes: Signal<readonly GlazeFacts[]>,
   ) {}
 
-  readonly run = computed(() => {
-    const plan = this.plan();
-    return plan && outsideRun({ plan, shape: this.shape(), glazes: this.glazes() });
-  });
   /** One line for each place that takes glaze, and all of them together. */
   readonly sums = computed(() => {
     const plan = this.plan();

@@ -3,7 +3,6 @@ import { Units } from '../../../../data/units/units';
 import { dragView } from '../draft/drag-view';
 import type { PieceFigures } from './piece-figures';
 import { PieceScreen } from '../piece-screen';
-import { basisOfFlow } from '../run/run-words';
 
 /** Width of a figure with its unit and a gap before it, in characters. */
 const NARROWEST = 10;
@@ -15,7 +14,7 @@ interface Row {
 }
 
 /**
- * How far the outside runs, and area, glaze and dry weight of each place; they follow every move of a drag. The figures are one monospaced text,
+ * Area, glaze and dry weight of each place; they follow every move of a drag. The figures are one monospaced text,
  * because each text node that changes costs its own layout; screen readers get a table.
  */
 @Component({
@@ -25,6 +24,7 @@ interface Row {
     // A picture of its own, so that a number that changes has nothing else painted.
     :host {
       display: block;
+      container-type: inline-size;
       will-change: transform;
     }
     .sums {
@@ -63,10 +63,10 @@ interface Row {
       line-height: var(--high);
       white-space: pre;
     }
-    // Four columns share 358 px with the names.
-    @media (max-width: 480px) {
+    // Four columns share 350 px with the names.
+    @container (max-width: 480px) {
       .sums {
-        font-size: min(0.8rem, calc((100vw - 92px) / 2.4 / var(--places)));
+        font-size: min(0.8rem, calc((100cqw - 66px) / 2.4 / var(--places)));
       }
       // A strip or panel takes two lines for its name.
       .rows {
@@ -79,13 +79,6 @@ interface Row {
         right: 0;
       }
     }
-    .runs {
-      margin-top: 1rem;
-    }
-    .runs .big {
-      font-size: 1.5rem;
-      font-weight: 600;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -93,13 +86,12 @@ export class PieceSums {
   private readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
   protected readonly columns = ['area', 'glaze', 'dry', 'lifts the level by'];
-  protected readonly basisOfFlow = basisOfFlow;
   protected readonly settledRows = computed(() => this.rowsOf(this.screen.figures));
   protected readonly places = computed(() => Math.max(NARROWEST, ...this.settledRows().flatMap((row) => row.cells.map((cell) => cell.length + 1))));
   private readonly settledSums = computed(() => this.seenOf(this.settledRows()));
   protected readonly shown = dragView(
-    () => ({ run: this.screen.figures.run(), sums: this.settledSums() }),
-    () => ({ run: this.screen.movedFigures.run(), sums: this.seenOf(this.rowsOf(this.screen.movedFigures)) }),
+    () => this.settledSums(),
+    () => this.seenOf(this.rowsOf(this.screen.movedFigures)),
   );
 
   private rowsOf(figures: PieceFigures): Row[] {

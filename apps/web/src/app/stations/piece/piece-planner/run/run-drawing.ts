@@ -11,7 +11,14 @@ export class RunDrawing {
   readonly viewBox: string;
   readonly shelfY: number;
 
-  constructor(private readonly shape: PieceShape) {
+  /**
+   * @param shape - of the piece
+   * @param isUpsideDown - as it stands in the kiln
+   */
+  constructor(
+    private readonly shape: PieceShape,
+    private readonly isUpsideDown = false,
+  ) {
     const high = Math.max(...shape.outside.map((point) => point.heightMm));
     const wide = Math.max(...shape.outside.map((point) => point.radiusMm));
     this.scale = Math.min(HEIGHT / high, (WIDTH - 60) / wide);
@@ -25,13 +32,14 @@ export class RunDrawing {
       return `M${[0, 1].map((far) => this.at(this.shape.outside[0]!.radiusMm - far * this.shape.wallMm, 0)).join('L')}L${[1, 0].map((far) => this.at(this.shape.outside[0]!.radiusMm - far * this.shape.wallMm, tallMm(this.shape))).join('L')}Z`;
     const inside = [...insideProfile(this.shape)].reverse();
     const points = [...this.shape.outside, ...inside, { radiusMm: 0, heightMm: 0 }];
-    return `M${points.map((point) => this.at(point.radiusMm, point.heightMm)).join('L')}Z`;
+    const standing = (heightMm: number): number => (this.isUpsideDown ? tallMm(this.shape) - heightMm : heightMm);
+    return `M${points.map((point) => this.at(point.radiusMm, standing(point.heightMm))).join('L')}Z`;
   }
 
   /** Each layer of the film as a band on the wall, the lowest first. */
   film(side: SideToRun, moment: RunMoment): string[] {
     const { strip } = side;
-    const outward = side.side === 'outside' ? 1 : -1;
+    const outward = side.side === 'inside' ? -1 : 1;
     const beneath = new Float64Array(strip.count);
     return moment.layerMm.map((row) => {
       const [inner, outer]: [string[], string[]] = [[], []];

@@ -13,7 +13,8 @@ describe('where the edge starts and ends, beside the drawing', () => {
     const plan = planOf({ outside: [coat('ash')] }, { shapeId: 'vase', waxFootMm });
     const shape = shapeOf(plan);
     const side = sideToRun({ plan, shape, glazes: [glazeOf('ash')], side: 'outside' })!;
-    const chances = runMm === undefined ? undefined : { reachChance: 0.1, middleMm: runMm, lowMm: runMm, highMm: runMm, run95Mm: runMm };
+    const chances =
+      runMm === undefined ? undefined : { reachChance: 0.1, middleMm: runMm, lowMm: runMm, highMm: runMm, run95Mm: runMm, nearChance: 0.1 };
     expect(heightAlong(side.strip, side.startMm)).toBeCloseTo(waxFootMm, 6);
     return marksOf(side, chances, new RunDrawing(shape), 100, TestBed.inject(Units));
   };

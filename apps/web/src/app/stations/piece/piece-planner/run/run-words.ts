@@ -1,18 +1,21 @@
 import {
+  DEEP_POOL_MM,
   heightAlong,
   narrowsTo,
   OVERLAP_OMEGA,
   pairFlow,
   placeWords,
   SAFE_CHANCE,
+  worstSide,
   type FlowGuess,
-  type OutsideRun,
   type PairFlow,
   type PiecePlan,
   type PieceShape,
   type QuickBand,
   type RunChances,
+  type RunForecast,
   type SafeLine,
+  type SideForecast,
   type SideToRun,
 } from '@cazuela/core';
 import type { Units } from '../../../../data/units/units';
@@ -21,47 +24,84 @@ import type { Units } from '../../../../data/units/units';
 export function reachWords(
   side: SideToRun,
   { reachChance, middleMm, lowMm, highMm }: RunChances | QuickBand,
-  units: Units,
+  { plan, units }: { plan: PiecePlan; units: Units },
 ): { figure: string; words: string; edge: string; tone: string } {
-  const percent = percentOf(reachChance);
   const at = (run: number): string => units.roughly(heightAlong(side.strip, side.startMm + run));
   const start = units.roughly(heightAlong(side.strip, side.startMm));
   return {
-    figure: percent,
-    words: 'is the chance that the outside reaches the shelf.',
+    figure: percentOf(reachChance),
+    words: `is the chance that the outside ${endWords(plan)}.`,
     edge: `It starts ${start} up and runs about ${units.roughly(middleMm)} along the wall: its edge ends ${at(middleMm)} up (four of five times ${at(highMm)} to ${at(lowMm)}).`,
-    tone: reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'good',
+    tone: toneOf(reachChance),
   };
 }
 
-const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
+const endWords = ({ setting = 'shelf' }: Pick<PiecePlan, 'setting'>): string =>
+  ({ shelf: 'reaches the shelf', plate: 'reaches the plate', stilts: 'reaches the shelf', upsideDown: 'drips from the rim' })[setting];
 
-/** A handle, lug or panel, beside the answer for the wall. */
-export function sideWords(
-  side: SideToRun,
-  { reachChance, middleMm }: RunChances,
-  plan: Pick<PiecePlan, 'strips'>,
-  shape: PieceShape,
-): { words: string; tone: string } {
-  const name = side.panelId ? `On ${placeWords(side.panelId, plan)}` : shape.grip?.kind === 'lugs' ? 'Down a lug' : 'Down the handle';
-  const tone = reachChance >= SAFE_CHANCE ? (reachChance >= 0.3 ? 'stop' : 'look') : 'small';
-  return { words: `${name}: ${percentOf(reachChance)} reach the shelf, the middle one comes ${Math.round(middleMm)} mm below its edge.`, tone };
+const toneOf = (chance: number): 'stop' | 'look' | 'good' => (chance >= SAFE_CHANCE ? (chance >= 0.3 ? 'stop' : 'look') : 'good');
+
+export const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
+
+/** One line on the run of the whole piece: its worst side, and the lowest safe line. */
+export function verdictWords(
+  forecast: RunForecast,
+  line: SafeLine | undefined,
+  { plan, shape, units }: { plan: PiecePlan; shape: PieceShape; units: Units },
+): { figure: string; words: string; line: string; basis: string; tone: string } | undefined {
+  const worst = worstSide(forecast);
+  if (!worst) return undefined;
+  const { reachChance, middleMm, run95Mm, edgeMm } = worst;
+  const where = worst.side === 'outside' ? '' : `, ${sideName(worst, plan, shape).toLowerCase()}`;
+  return {
+    figure: percentOf(reachChance),
+    words: `is the chance that it ${endWords(plan)}${where}.`,
+    line: `Starts ${units.roughly(edgeMm)} up, runs about ${units.roughly(middleMm)}; 95 in 100 stay within ${units.roughly(run95Mm)}.${line ? ` ${shortLine(line, plan)}` : ''}`,
+    basis: `${basisOfFlow(forecast)}${forecast.from === 'quickLook' ? ' A quick look; the draws follow.' : ''}`,
+    tone: toneOf(reachChance),
+  };
 }
 
-export function safeLineWords(line: SafeLine, waxFootMm: number): { words: string; waxFootMm?: number } {
-  if (line.kind === 'none') return { words: 'No line on this piece keeps it off the shelf: thinner, less overlap, or on a plate with kiln wash.' };
+const shortLine = (line: SafeLine, plan: PiecePlan): string =>
+  line.kind === 'none' ? safeLineWords(line, plan).words : `Lowest safe line: ${line.waxFootMm} mm up.`;
+
+/** A handle, lug, panel or the inside, beside the answer for the wall. */
+export function sideWords(side: SideForecast, plan: PiecePlan, shape: PieceShape): { words: string; tone: string } {
+  const { reachChance, middleMm } = side;
+  const tone = reachChance >= SAFE_CHANCE ? toneOf(reachChance) : 'small';
+  const end = endWords(plan).replace('reaches', 'reach').replace('drips', 'drip');
+  return {
+    words: `${sideName(side, plan, shape)}: ${percentOf(reachChance)} ${end}, the middle one comes ${Math.round(middleMm)} mm below its edge.`,
+    tone,
+  };
+}
+
+const sideName = ({ side, panelId }: SideForecast, plan: Pick<PiecePlan, 'strips'>, shape: PieceShape): string => {
+  if (panelId) return `On ${placeWords(panelId, plan)}`;
+  if (side === 'inside') return 'From the inside';
+  return shape.grip?.kind === 'lugs' ? 'Down a lug' : 'Down the handle';
+};
+
+export function safeLineWords(
+  line: SafeLine,
+  { waxFootMm, setting }: Pick<PiecePlan, 'waxFootMm' | 'setting'>,
+): { words: string; waxFootMm?: number } {
+  if (line.kind === 'none')
+    return {
+      words:
+        setting === 'upsideDown'
+          ? 'Upside down the rim is lowest: no waxed foot keeps it from dripping there. Thinner, or a bare rim.'
+          : 'No line on this piece keeps it off the shelf: thinner, less overlap, or on a plate with kiln wash.',
+    };
   const now = line.waxFootMm <= waxFootMm ? 'yours is safe' : `yours is ${waxFootMm} mm`;
   return {
-    words: `Lowest safe line: ${line.waxFootMm} mm up (${now}); there it reaches the shelf less than once in twenty.`,
+    words: `Lowest safe line: ${line.waxFootMm} mm up (${now}); there it comes within 2 mm of the shelf less than once in twenty.`,
     waxFootMm: line.waxFootMm,
   };
 }
 
-/** A deeper pool may crack the pot as it cools, mm: a rule of the bench. */
-const DEEP_POOL_MM = 3;
-
-export function poolWords(deepestMm: number, wallMm: number, units: Units): { words: string; tone: string } {
-  const pool = `Inside it gathers to ${units.roughly(deepestMm)} where the wall meets the floor; the wall keeps ${wallMm.toFixed(2)} mm.`;
+export function poolWords(deepestMm: number, units: Units): { words: string; tone: string } {
+  const pool = `Inside it gathers to a pool of ${units.roughly(deepestMm)}.`;
   return deepestMm > DEEP_POOL_MM
     ? { words: `${pool} So deep a pool may crack the pot: less inside.`, tone: 'look' }
     : { words: pool, tone: 'small' };
@@ -76,7 +116,7 @@ export interface Unknown {
 /** What is not known of the glazes and pairs of a run, and what one tile would change. */
 export function unknownsOf(sides: readonly SideToRun[], overlaps: readonly PairFlow[]): Unknown[] {
   const layers = sides.flatMap((side) => side.layers);
-  const glazes = new Map(layers.filter((layer) => layer.isGuess).map((layer) => [layer.layer.bucketId, layer]));
+  const glazes = new Map(layers.filter((layer) => layer.basis === 'startingGuess').map((layer) => [layer.layer.bucketId, layer]));
   const alone = [...glazes.values()].map(({ layer, name, flowLnSd }): Unknown => ({
     words: `${name}: how it flows is a starting guess from the recipe; a runner tile would make the range ${narrowWords(flowLnSd)}.`,
     button: `Plan a runner tile of ${name}`,
@@ -114,7 +154,7 @@ const GROUND_WORDS: Record<FlowGuess['basis'], [leans: string, then: string]> = 
 };
 
 /** What is known of the flow outside, in a sentence; fired feet sharpen it. */
-export function basisOfFlow({ basis, feet }: Pick<OutsideRun, 'basis' | 'feet'>): string {
+export function basisOfFlow({ basis, feet }: Pick<RunForecast, 'basis' | 'feet'>): string {
   const [leans, then] = GROUND_WORDS[basis];
   return `${leans}${feet > 0 ? `, and ${feetWords(feet)}` : ''}${then}.`;
 }
@@ -122,7 +162,7 @@ export function basisOfFlow({ basis, feet }: Pick<OutsideRun, 'basis' | 'feet'>)
 const feetWords = (feet: number): string => (feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`);
 
 /** What the run rests on. */
-export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], feet: number, isDrawn: boolean): string[] {
+export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], { feet, from }: Pick<RunForecast, 'feet' | 'from'>): string[] {
   const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
   const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));
   return [
@@ -130,7 +170,7 @@ export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairF
       (pair) => `${names.get(pair.a)} and ${names.get(pair.b)} together run ${pair.omega.toFixed(1)} times as far, from your runner tiles.`,
     ),
     ...(feet > 0 ? [`How they flow leans on ${feetWords(feet)} as well: clean, or stuck to the shelf.`] : []),
-    isDrawn
+    from === 'draws'
       ? 'From 2,000 runs, each with its own coat, flow and half a cone of the kiln; a wall that leans, pools, overlaps and handles are in it.'
       : 'A quick look from one coarse run, scaled; two thousand runs follow when your hand rests.',
   ];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { BucketSummary, PieceBody } from '@cazuela/contract';
 import {
+  MEASURE_EVERY,
   areasOf,
   attempt,
   combinationsOf,
@@ -13,6 +14,7 @@ import {
 } from '@cazuela/core';
 import { PieceSection } from '../../../../parts/piece-section';
 import { PieceDraft } from '../draft/piece-draft';
+import { Units } from '../../../../data/units/units';
 import { PieceScreen } from '../piece-screen';
 import { Checkbox } from '../../../../ui/checkbox';
 
@@ -80,7 +82,9 @@ export class SetPanel {
       .filter((area) => area.layers.length > 0)
       .map((area) => ({ id: area.id, words: placeWords(area.id, this.body().plan).replace(/^the /, '') })),
   );
-  private readonly spread = inject(PieceScreen).set;
+  private readonly screen = inject(PieceScreen);
+  private readonly units = inject(Units);
+  private readonly spread = this.screen.set;
   protected readonly refused = computed(() => {
     const spread = this.spread();
     return spread?.kind === 'refused' ? spread.error.message : undefined;
@@ -93,9 +97,22 @@ export class SetPanel {
     const { plan, variations } = this.body();
     return this.now().map((piece) => ({
       plan: variedPlan(plan, piece),
+      trouble: this.screen.worstOf(variedPlan(plan, piece)),
       words: (variations?.rule.places ?? []).map((place) => this.names().get(piece.buckets[place] ?? '') ?? '?').join(', '),
     }));
   });
+  /** Each dip or pour with the seconds and SG within which the pieces stay alike. */
+  protected readonly matching = computed(() =>
+    this.screen.steps().flatMap((step) => {
+      const glaze = step.layer && this.glazes().find((facts) => facts.bucketId === step.layer!.bucketId);
+      if (!step.layer || !glaze || step.dip?.kind !== 'ok') return [];
+      const asked = attempt(() => this.screen.matchingOf(step, glaze));
+      if (asked.kind !== 'ok' || !asked.value) return [];
+      const { seconds, fromSeconds, toSeconds, lowSg, highSg } = asked.value;
+      const words = `${glaze.name}, ${this.units.coat(step.layer.coatMm)}: ${this.units.seconds(seconds)} each, from ${fromSeconds.toFixed(1)} to ${this.units.seconds(toSeconds)}. Measure its SG after every ${MEASURE_EVERY}: from ${lowSg.toFixed(2)} to ${highSg.toFixed(2)} the same seconds do.`;
+      return [{ id: step.key, words }];
+    }),
+  );
   protected readonly tells = computed(() => {
     const rule = this.rule();
     if (!rule) return '';

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
+import { notRefired, type Preparation } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
@@ -20,6 +21,14 @@ export class StepsPanel {
   protected readonly screen = inject(PieceScreen);
   protected readonly units = inject(Units);
   protected readonly isOwnOrder = computed(() => (this.screen.settledBody()?.plan.order.length ?? 0) > 0);
+
+  /** A refired piece is warm, or it is not refired. */
+  protected leaveOut({ kind, bucketId }: Preparation): void {
+    const plan = this.draft.body()!.plan;
+    if (kind === 'warm') this.draft.plan(notRefired(plan));
+    else if (kind === 'gum') this.draft.plan({ gumIn: plan.gumIn?.filter((id) => id !== bucketId) });
+    else this.draft.plan({ thinned: plan.thinned?.filter((one) => one.bucketId !== bucketId) });
+  }
 
   protected drop(event: CdkDragDrop<unknown>): void {
     this.move(event.previousIndex, event.currentIndex);

@@ -1,14 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { layersOf, type PiecePlan, type DecoratingColour } from '@cazuela/core';
-import { v7 as uuid } from 'uuid';
 import { NumberField } from '../../../../ui/number-field';
 import { PieceDraft } from '../draft/piece-draft';
 import { TextField } from '../../../../ui/text-field';
 import { SelectField } from '../../../../ui/select-field';
 import { ColourField } from '../../../../ui/colour-field';
-
-const MOST_POTS = 12;
 
 /** Decorating colours: underglaze, slip and wash that are no bucket of the studio. */
 @Component({
@@ -21,7 +18,6 @@ const MOST_POTS = 12;
 export class DecoratingColoursPanel {
   readonly plan = input.required<PiecePlan>();
   private readonly draft = inject(PieceDraft);
-  protected readonly most = MOST_POTS;
   protected readonly coatingKinds: readonly [DecoratingColour['coatingKind'], string][] = [
     ['underglaze', 'underglaze'],
     ['slip', 'slip'],
@@ -34,16 +30,6 @@ export class DecoratingColoursPanel {
     ['encapsulated', 'an encapsulated stain'],
   ];
   protected readonly decoratingColours = computed(() => this.plan().decoratingColours ?? []);
-
-  protected add(): void {
-    const decoratingColour: DecoratingColour = {
-      id: uuid(),
-      name: `Colour ${this.decoratingColours().length + 1}`,
-      colour: '#2b4f81',
-      coatingKind: 'underglaze',
-    };
-    this.draft.plan({ decoratingColours: [...this.decoratingColours(), decoratingColour] });
-  }
 
   protected named(decoratingColour: DecoratingColour, name: string): void {
     if (name.trim()) this.change(decoratingColour, { name: name.trim() });

@@ -1,6 +1,6 @@
-import { bisect } from '../../math/bisect';
-import { PotterError } from '../../checks/potter-error';
-import { requireNotNegative, requirePositive } from '../../checks/require';
+import { bisect } from '../math/bisect';
+import { PotterError } from '../checks/potter-error';
+import { requireNotNegative, requirePositive } from '../checks/require';
 
 /** Inner sizes, mm. A cone is the usual tapered pail. */
 export type BucketShape =

@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { layersOf, MOST_MASKS, tallMm, type FootBy, type Mask, type PiecePlan, type PieceShape } from '@cazuela/core';
-import { v7 as uuid } from 'uuid';
+import { isBand, layersOf, USUAL_RING_MM, type FootBy, type Mask, type PiecePlan, type PieceShape } from '@cazuela/core';
 import { BandField } from './band-field';
-import { round } from '../board/board-handles';
 import { EdgeField } from './edge-field';
 import { PieceDraft } from '../draft/piece-draft';
+import { Checkbox } from '../../../../ui/checkbox';
+import { NumberField } from '../../../../ui/number-field';
 import { SelectField } from '../../../../ui/select-field';
 import type { FieldOption } from '../../../../ui/options';
 
 /** What keeps glaze off, and what takes it off again. */
 @Component({
   selector: 'cz-masks-panel',
-  imports: [BandField, EdgeField, MatButton, SelectField],
+  imports: [BandField, Checkbox, EdgeField, MatButton, NumberField, SelectField],
   templateUrl: './masks-panel.html',
   styleUrl: './kept-bare.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,7 +22,6 @@ export class MasksPanel {
   readonly shape = input.required<PieceShape>();
   readonly names = input.required<ReadonlyMap<string, string>>();
   protected readonly draft = inject(PieceDraft);
-  protected readonly most = MOST_MASKS;
   protected readonly feet: readonly [FootBy, string][] = [
     ['wax', 'wax'],
     ['soak', 'soaking it in water'],
@@ -32,15 +31,17 @@ export class MasksPanel {
   protected readonly kinds: readonly [Mask['kind'], string][] = [
     ['wax', 'wax'],
     ['tape', 'tape'],
-    ['scrape', 'scraping back after'],
+    ['scrape', 'scraping or scratching it off after'],
     ['sponge', 'sponging off after'],
   ];
+  protected readonly isBand = isBand;
+  protected readonly usualRing = USUAL_RING_MM;
   protected readonly masks = computed(() => this.plan().masks ?? []);
   protected readonly decoratingColours = computed(() => this.plan().decoratingColours ?? []);
-  protected readonly hasHole = computed(() => this.masks().some((mask) => mask.where === 'hole'));
   protected readonly places = computed((): [Mask['where'], string][] => [
     ['band', 'all round'],
     ['panel', 'a part of the turn'],
+    ...(this.shape().grip ? [['handle', 'the handle'] as [Mask['where'], string]] : []),
     ...(this.shape().holeMm ? [['hole', 'the drain hole'] as [Mask['where'], string]] : []),
   ]);
   protected readonly layers = computed(() =>
@@ -56,12 +57,6 @@ export class MasksPanel {
     ['', 'bare clay'],
     ...this.layers().map((layer) => [layer.id, layer.words] as const),
   ]);
-
-  protected add(where: Mask['where']): void {
-    const top = tallMm(this.shape());
-    const mask: Mask = { id: uuid(), kind: where === 'hole' ? 'tape' : 'wax', where, fromMm: round(top * 0.5), toMm: round(top * 0.5 + 4) };
-    this.draft.plan({ masks: [...this.masks(), mask], order: [] });
-  }
 
   protected change(mask: Mask, change: Partial<Mask>): void {
     const turn = change.where === 'panel' ? { turn: { from: 0.9, to: 0.15 } } : change.where ? { turn: undefined } : {};
