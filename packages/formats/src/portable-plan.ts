@@ -43,13 +43,16 @@ export const planFileSchema = z
     glazes: z.array(planGlazeSchema).max(LIMITS.linesInRecipe),
     plan: piecePlanSchema,
     variations: variationsSchema.optional(),
+    parts: pieceBodySchema.shape.parts,
   })
   .superRefine((file, context) => {
     const known = new Set([
       ...file.glazes.map((glaze) => glaze.ref),
-      ...(file.plan.decoratingColours ?? []).map((decoratingColour) => decoratingColour.id),
+      ...plansOf(file).flatMap((plan) => (plan.decoratingColours ?? []).map((decoratingColour) => decoratingColour.id)),
     ]);
-    const missing = [...refsOf(file.plan)].find((ref) => !known.has(ref));
+    const missing = plansOf(file)
+      .flatMap((plan) => [...refsOf(plan)])
+      .find((ref) => !known.has(ref));
     if (missing) context.addIssue({ code: 'custom', message: `A coat is of a glaze that the file does not name (${missing}).`, path: ['glazes'] });
   });
 export type PlanFile = z.infer<typeof planFileSchema>;
@@ -76,9 +79,8 @@ export function planToFile({
   studio: string;
   now: string;
 }): PlanFile {
-  const used = refsOf(body.plan);
+  const used = new Set(plansOf(body).flatMap((plan) => [...refsOf(plan)]));
   for (const id of body.variations?.rule.palette ?? []) used.add(id);
-  const { versions: _versions, ...plan } = body.plan;
   return {
     format: PLAN_FORMAT_NAME,
     version: PLAN_FORMAT_VERSION,
@@ -88,8 +90,9 @@ export function planToFile({
     count: body.count,
     clay,
     glazes: glazes.filter((glaze) => used.has(glaze.ref)),
-    plan,
+    plan: withoutVersions(body.plan),
     ...(body.variations ? { variations: body.variations } : {}),
+    ...(body.parts ? { parts: body.parts.map((part) => ({ ...part, plan: withoutVersions(part.plan) })) } : {}),
   };
 }
 
@@ -140,20 +143,13 @@ function withNewNames(value: unknown): unknown {
  */
 export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: string; buckets: ReadonlyMap<string, string> }): PieceBody {
   const here = (ref: string): string => buckets.get(ref) ?? ref;
-  const mapped = (layers: readonly Layer[]): Layer[] => layers.map((layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
-  const { gumIn, thinned, fired, ...plan } = withLayers(file.plan, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
-  const firedHere = fired && Object.fromEntries(Object.entries(fired).map(([place, layers]) => [place, mapped(layers)]));
-  const { variations } = file;
+  const { variations, parts } = file;
   return {
     name: file.name,
     bodyId,
     count: file.count,
-    plan: {
-      ...plan,
-      ...(gumIn ? { gumIn: gumIn.map(here) } : {}),
-      ...(thinned ? { thinned: thinned.map((one) => ({ ...one, bucketId: here(one.bucketId) })) } : {}),
-      ...(firedHere ? { fired: firedHere } : {}),
-    },
+    plan: planHere(file.plan, here),
+    ...(parts ? { parts: parts.map((part) => ({ ...part, plan: planHere(part.plan, here) })) } : {}),
     ...(variations
       ? {
           variations: {
@@ -166,6 +162,25 @@ export function pieceFromFile(file: PlanFile, { bodyId, buckets }: { bodyId: str
       : {}),
   };
 }
+
+/** A plan with the buckets of this studio in place of the glazes a file names. */
+function planHere(filed: PiecePlan, here: (ref: string) => string): PiecePlan {
+  const mapped = (layers: readonly Layer[]): Layer[] => layers.map((layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const { gumIn, thinned, fired, ...plan } = withLayers(filed, (layer) => ({ ...layer, bucketId: here(layer.bucketId) }));
+  const firedHere = fired && Object.fromEntries(Object.entries(fired).map(([place, layers]) => [place, mapped(layers)]));
+  return {
+    ...plan,
+    ...(gumIn ? { gumIn: gumIn.map(here) } : {}),
+    ...(thinned ? { thinned: thinned.map((one) => ({ ...one, bucketId: here(one.bucketId) })) } : {}),
+    ...(firedHere ? { fired: firedHere } : {}),
+  };
+}
+
+function withoutVersions({ versions: _versions, ...plan }: PiecePlan): PiecePlan {
+  return plan;
+}
+
+const plansOf = ({ plan, parts = [] }: Pick<PieceBody, 'plan' | 'parts'>): PiecePlan[] => [plan, ...parts.map((part) => part.plan)];
 
 const refsOf = ({ zones, strips = [], fired = {} }: PiecePlan): Set<string> =>
   new Set(

@@ -28,6 +28,8 @@ export const dayItemSchema = z.strictObject({
   pieceId: idSchema,
   name: nameSchema,
   count: countSchema.min(1, 'At least one piece.').max(MOST_PIECES, `A day holds at most ${MOST_PIECES} of one piece.`),
+  reachChance: z.number().min(0).max(1).optional(),
+  chanceFrom: z.enum(['draws', 'quickLook']).optional(),
   steps: z.array(dayStepSchema).max(40),
 }) satisfies z.ZodType<DayItem>;
 

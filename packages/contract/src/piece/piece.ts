@@ -5,6 +5,7 @@ import {
   KILN_SETTINGS,
   MOST_LAYERS,
   MOST_MASKS,
+  MOST_PARTS,
   MOST_STRIPS,
   planFault,
   SHELF_PLACES,
@@ -13,6 +14,7 @@ import {
   APPLICATION_METHODS,
   type Cooling,
   type EdgeLine,
+  type PiecePart,
   type PiecePlan,
   type ShelfPlace,
   type Texture,
@@ -57,6 +59,8 @@ const stripSchema = z.strictObject({
   first: z.boolean().optional(),
   under: z.boolean().optional(),
   face: z.literal('inside').optional(),
+  on: z.literal('handle').optional(),
+  linesShare: z.number().gt(0).lt(1, 'Lines take part of a place, not all of it.').optional(),
   fromRim: z.boolean().optional(),
 });
 const maskSchema = z.strictObject({
@@ -75,7 +79,7 @@ const decoratingColourSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   colour: colourSchema,
-  coatingKind: z.enum(['slip', 'underglaze', 'stain']),
+  coatingKind: z.enum(['slip', 'underglaze', 'stain', 'lustre']),
   shrinkagePercent: z.number().min(0).max(30, 'No slip shrinks by more than 30 %.').optional(),
   colourant: z.enum(['chromeGreen', 'chromeTinPink', 'encapsulated', 'other']).optional(),
 });
@@ -152,6 +156,8 @@ export const variationsSchema = z.strictObject({
   pieces: z.array(z.strictObject({ buckets: z.record(z.string().max(60), idSchema) })).max(60),
 }) satisfies z.ZodType<Variations>;
 
+const partSchema = z.strictObject({ id: idSchema, name: nameSchema, plan: piecePlanSchema }) satisfies z.ZodType<PiecePart>;
+
 export const pieceBodySchema = z.strictObject({
   name: nameSchema,
   bodyId: idSchema,
@@ -160,6 +166,8 @@ export const pieceBodySchema = z.strictObject({
   count: countSchema.min(1, 'At least one piece.').max(500),
   plan: piecePlanSchema,
   variations: variationsSchema.optional(),
+  /** Lid, saucer: one of each for every piece. */
+  parts: z.array(partSchema).min(1).max(MOST_PARTS, `A piece has at most ${MOST_PARTS} parts beside itself.`).optional(),
 });
 export type PieceBody = z.infer<typeof pieceBodySchema>;
 export const pieceSchema = z.strictObject({ id: idSchema, version: versionSchema, body: pieceBodySchema, createdAt: timeSchema });

@@ -25,6 +25,10 @@ export interface DayItem {
   pieceId: string;
   name: string;
   count: number;
+  /** How likely it runs to where it stands, as its plan foretold, 0–1; left out where nothing on it runs. */
+  reachChance?: number | undefined;
+  /** What the chance stands on. */
+  chanceFrom?: 'draws' | 'quickLook' | undefined;
   /** In the order of the plan: each waits for the one before. */
   steps: DayStep[];
 }

@@ -1,8 +1,11 @@
 import { DRY_THROUGH_HOURS } from '../coat/wall/wall-state';
 import type { TimedStep } from '../layering/steps/step-times';
-import type { PieceStep } from '../layering/steps/steps';
+import { isAfterFiring, type PieceStep } from '../layering/steps/steps';
 import type { DayItem, DayStep } from './day-plan';
 import type { GlazeFacts } from '../plan/facts';
+import { HALVES_OVERLAP_MM } from '../plan/change-method';
+import { coatingKindOf } from '../plan/layer';
+import { worstSide, type RunForecast } from '../run/run-forecast';
 
 export interface PieceForDay {
   pieceId: string;
@@ -13,6 +16,8 @@ export interface PieceForDay {
   glazes: readonly GlazeFacts[];
   /** Names of decorating colours that are in no bucket. */
   names?: ReadonlyMap<string, string>;
+  /** How far it runs: its worst side goes with it to the day. */
+  forecast?: RunForecast | undefined;
   /** Makes ids: the core is not random. */
   newId: () => string;
 }
@@ -24,10 +29,14 @@ export interface PieceForDay {
  * @example
  * dayItemFromPiece({ pieceId: 'p', name: 'Cup', count: 3, waxFootMm: 10, steps: [], glazes: [], names: new Map(), newId: () => 'x' }).count // 3
  */
-export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, names, newId }: PieceForDay): DayItem {
+export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, names, forecast, newId }: PieceForDay): DayItem {
   const itemId = newId();
   const seenBuckets = new Set<string>();
-  return { id: itemId, pieceId, name, count, steps: steps.map((step, index) => dayStep(step, index)) };
+  // What comes after the glaze firing belongs to another day.
+  const today = steps.filter((step) => !isAfterFiring(step));
+  const worst = forecast && worstSide(forecast);
+  const risk = worst ? { reachChance: worst.reachChance, chanceFrom: forecast.from } : {};
+  return { id: itemId, pieceId, name, count, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
 
   function dayStep(step: TimedStep, index: number): DayStep {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
@@ -45,7 +54,7 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
       ...(step.layer ? { coatMm: step.tooShort?.givesMm ?? step.layer.coatMm } : {}),
       laborSeconds: step.laborSeconds,
-      waitMinutes: index === steps.length - 1 ? 0 : waitMinutes,
+      waitMinutes: index === today.length - 1 ? 0 : waitMinutes,
     };
   }
 }
@@ -77,7 +86,11 @@ export function stepWords({ step, glazeName, waxFootMm }: { step: TimedStep; gla
     case 'waxOver':
       return `Wax over ${step.place ? `${step.place}, its glaze dry` : 'the rim’s dry glaze'}, to its edge`;
     case 'wipeFoot':
-      return 'Wipe the foot and check it';
+      return `Wipe ${step.place ?? 'the foot'} and check it`;
+    case 'fire':
+      return `Fire it to ${step.place ?? 'its cone'}, and open the kiln cold`;
+    case 'fireLustre':
+      return 'Fire it again for the lustre, to the cone on its label';
     case 'layer':
       return layerWords(step, glazeName ?? 'glaze');
   }
@@ -91,6 +104,8 @@ function layerWords(step: TimedStep, name: string): string {
   switch (step.layer!.method) {
     case 'dip':
       return `Dip ${where} in ${name}${seconds}`;
+    case 'halfDips':
+      return `Dip ${where} in ${name} in two halves${seconds} each, the second once the first is handle-dry and ${HALVES_OVERLAP_MM} mm over it`;
     case 'pour':
       return `Pour ${name} ${where === 'inside' ? 'inside' : `over ${where}`}${seconds}`;
     case 'brush':
@@ -99,6 +114,8 @@ function layerWords(step: TimedStep, name: string): string {
       return `Spray ${name} ${on}, ${passes} ${passes === 1 ? 'pass' : 'passes'}`;
     case 'sponge':
       return `Dab ${name} ${on} with a sponge, ${passes} ${passes === 1 ? 'pass' : 'passes'}`;
+    case 'trail':
+      return `Trail ${name} ${on}`;
     case 'rub':
       return `Rub ${name} into ${where === 'inside' ? 'the inside' : where} and wipe it back`;
   }
@@ -115,6 +132,8 @@ function layerWords(step: TimedStep, name: string): string {
  */
 export function cautionFor(step: PieceStep, firstBucketName: string | undefined): string | undefined {
   if (step.kind === 'scrape') return 'Scrape damp, never dry, over a tray: dry glaze is silica dust. A respirator where it cannot be kept damp.';
+  if (step.layer && coatingKindOf(step.layer) === 'lustre')
+    return 'Lustre gives off fumes, wet and in the kiln: open windows, the mask its data sheet asks for, nobody in the room while it fires.';
   if (step.layer?.method === 'spray') return 'Spray only in a booth that draws, with a respirator: the mist is silica and colouring oxides.';
   if (step.kind === 'wax' || step.kind === 'waxOver')
     return 'Wax fumes and hot wax: open a window; wax on bare clay needs another bisque to come off.';

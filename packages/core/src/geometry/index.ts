@@ -17,3 +17,4 @@ export {
 } from './piece-form';
 export { areaCm2, volumeMl, profileBetween, type ProfilePoint } from './profile';
 export { formOf, insideProfile, PIECE_FORMS, PIECE_SHAPES, shapeOf, type NamedForm } from './shapes';
+export { lidFor, saucerFor } from './part-forms';

@@ -14,6 +14,6 @@ export { DEEP_POOL_MM } from './rules/running';
 export { GUM_ML_PER_LITRE, preparationsOf, type Preparation } from './steps/preparations';
 export { laborOf, type PlanLabor } from './steps/labor';
 export { BRUSH_COAT_MM, timeSteps, type ShortestStepTime, type TimedStep } from './steps/step-times';
-export { LABOR_SECONDS, WAIT_MINUTES, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './steps/steps';
+export { LABOR_SECONDS, WAIT_MINUTES, isAfterFiring, planAfter, STEP_KINDS, stepsOf, type StepKind, type PieceStep } from './steps/steps';
 export { combinationsOf, currentVariations, spreadVariations, variedPlan, type Variation, type Variations } from './variations';
-export { MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './warnings';
+export { LAST_RULES, MOST_WARNINGS_SHOWN, sortWarnings, type Severity, type Warning, type PlanFix } from './warnings';

@@ -3,7 +3,7 @@ import { lostOnDark, slipPeels, speckle, stainQuarrels } from './rules/body';
 import { contaminated, outOfRange, tooLargeForBucket } from './rules/bucket';
 import { cracking, dampPots, flaking, glazeOverWax, notTaking } from './rules/drying';
 import { dust, liner } from './rules/food';
-import { glazedFoot, lidSeat, outsideItsCone } from './rules/kiln';
+import { glazedFoot, lidSeat, lustreFumes, outsideItsCone } from './rules/kiln';
 import { neighbours, onHandle, poolsInside, running } from './rules/running';
 import type { Warning } from './warnings';
 
@@ -35,6 +35,7 @@ export const PIECE_RULES: readonly PieceRule[] = [
   { id: 'M3', check: poolsInside },
   { id: 'M7', check: neighbours },
   { id: 'H6', check: dampPots },
+  { id: 'H3', check: lustreFumes },
   { id: 'H1', check: dust },
 ];
 

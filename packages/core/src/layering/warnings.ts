@@ -25,7 +25,7 @@ export interface PlanFix {
 export const MOST_WARNINGS_SHOWN = 3;
 
 /** True of nearly every piece: they do not take the place of what can spoil this one. */
-const LAST: ReadonlySet<string> = new Set(['H1', 'O6']);
+export const LAST_RULES: ReadonlySet<string> = new Set(['H1', 'H3', 'O6']);
 
 /** Scatter of a figure that is computed anew: within it, it is as bad as it was. */
 const AS_BAD_SHARE = 1.1;
@@ -44,5 +44,5 @@ const isWorse = (warning: Warning, aside: PutAside): boolean =>
 export function sortWarnings({ warnings, putAside = [] }: { warnings: readonly Warning[]; putAside?: readonly PutAside[] }): Warning[] {
   return warnings
     .filter((warning) => !putAside.some((aside) => aside.rule === warning.rule && !isWorse(warning, aside)))
-    .sort((a, b) => Number(b.severity === 'stop') - Number(a.severity === 'stop') || Number(LAST.has(a.rule)) - Number(LAST.has(b.rule)));
+    .sort((a, b) => Number(b.severity === 'stop') - Number(a.severity === 'stop') || Number(LAST_RULES.has(a.rule)) - Number(LAST_RULES.has(b.rule)));
 }

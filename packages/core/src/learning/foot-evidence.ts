@@ -1,7 +1,7 @@
 import type { FlowGuess } from '../chemistry/flow-guess';
 import { PotterError } from '../checks/potter-error';
 import type { PieceShape } from '../geometry/piece-form';
-import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
+import { isTurnedOver, rimIsApart, type PiecePlan } from '../plan/piece-plan';
 import { lnToReach, quickRun } from '../run/quick-run';
 import { normalHazard } from '../math/normal';
 import { coatingKindOf } from '../plan/layer';
@@ -39,7 +39,7 @@ export function footToTell(question: {
   const layers = plan.zones.outside.filter((layer) => coatingKindOf(layer) === 'glaze');
   const [only] = layers;
   const covered = (plan.zones.rim.length > 0 && !rimIsApart(plan)) || (plan.strips ?? []).some((strip) => strip.layers.length > 0);
-  if (!only || layers.length > 1 || covered || plan.waxFootMm <= 0 || plan.refire || plan.setting === 'upsideDown') return undefined;
+  if (!only || layers.length > 1 || covered || plan.waxFootMm <= 0 || plan.refire || isTurnedOver(plan)) return undefined;
   const glaze = glazes.find((facts) => facts.bucketId === only.bucketId);
   if (!glaze) return undefined;
   const alone = { ...plan, zones: { ...plan.zones, rim: [] } };

@@ -6,7 +6,7 @@ import { keepsOff, leftOf, maskedArcs, type Band } from './masked-area';
 import { handleMask, isBand, USUAL_RING_MM, type Mask } from './mask';
 import { isDunked, rimIsApart, ZONES, type PiecePlan, type Zone } from './piece-plan';
 import type { Layer } from './layer';
-import { isOutside, type Strip } from './strip';
+import { handleStrip, isOnWall, isOutside, type Strip } from './strip';
 
 /** A place on a piece with the coats that lie there. */
 export interface PlannedArea {
@@ -71,23 +71,29 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
           }),
     displacedMl: displaced,
   });
-  const first = strips.filter((strip) => strip.first && isOutside(strip));
+  const first = strips.filter((strip) => strip.first && isOnWall(strip));
   const parted = first.reduce((sum, strip) => sum + stripCm2(shape, strip), 0);
   const outsideCm2 = Math.max(0, band(wax, outsideTo, edges?.wax, rimIsApart(plan) ? edges?.rim : undefined) - parted);
   const offHandle = handleMask(plan);
-  const gripCm2 = shape.grip && !offHandle ? gripAreaCm2(shape.grip) : 0;
+  const handle = handleStrip(plan);
+  const gripCm2 = shape.grip && !offHandle && !handle?.first ? gripAreaCm2(shape.grip) : 0;
+  // A dip with nothing on the foot wets the underside too.
+  const under = waxFootMm === 0 && zones.foot.length === 0 && isBath(zones.outside[0]) ? undersideCm2(shape) : 0;
   const gripDips = shape.grip && !(offHandle && keepsOff(offHandle));
+  const placeCm2 = (strip: Strip): number =>
+    (strip.linesShare ?? 1) *
+    (strip.on === 'handle' ? (shape.grip ? gripAreaCm2(shape.grip) : 0) : stripCm2(isOutside(strip) ? shape : inside, strip));
   return [
     zone('inside', shape.floorMm, topMm, shape.slabMm === undefined ? insideCm2(shape) : 0, 0),
     zone(
       'outside',
       wax,
       outsideTo,
-      outsideCm2 + gripCm2,
+      outsideCm2 + gripCm2 + under,
       solidMl(shape, wax, topMm) + (gripDips ? gripMl(shape.grip!) : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
     ),
     zone('rim', rimFrom, topMm, band(rimFrom, topMm, edges?.rim), solidMl(shape, rimFrom, topMm)),
-    zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), 0, 0),
+    zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), undersideCm2(shape), 0),
     ...strips.map((strip): PlannedArea => ({
       id: strip.id,
       kind: strip.turn ? 'panel' : 'strip',
@@ -95,9 +101,16 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       toMm: strip.toMm,
       roundShare: roundShare(strip.turn),
       layers: strip.layers,
-      areaCm2: stripCm2(isOutside(strip) ? shape : inside, strip),
-      takesCm2: stripCm2(isOutside(strip) ? shape : inside, strip),
-      displacedMl: isOutside(strip) ? solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn) : 0,
+      areaCm2: placeCm2(strip),
+      takesCm2: placeCm2(strip),
+      displacedMl:
+        strip.on === 'handle'
+          ? shape.grip
+            ? gripMl(shape.grip)
+            : 0
+          : isOutside(strip)
+            ? solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn)
+            : 0,
     })),
   ];
 }
@@ -123,6 +136,7 @@ export function placeWords(id: string, { strips = [] }: Pick<PiecePlan, 'strips'
   if (id === 'inside') return 'inside';
   const strip = strips.find((one) => one.id === id);
   if (!strip) return `the ${id}`;
+  if (strip.on === 'handle') return 'the handle';
   if (strip.fromRim) return `the upper ${Math.round(strip.toMm - strip.fromMm)} mm${isOutside(strip) ? '' : ' inside'}`;
   const words = `${Math.round(strip.fromMm)}–${Math.round(strip.toMm)} mm up${isOutside(strip) ? '' : ' inside'}`;
   return `the ${strip.turn ? 'panel' : 'strip'} ${words}`;
@@ -177,6 +191,12 @@ function bandCm2(shape: PieceShape, fromMm: number, toMm: number, fromEdge?: Edg
   }
   return sum;
 }
+
+/** What it stands on, cm². A tile stands on an edge. */
+const undersideCm2 = ({ outside, holeMm = 0, slabMm }: PieceShape): number =>
+  slabMm === undefined ? Math.max(0, (Math.PI * (outside[0]!.radiusMm ** 2 - (holeMm / 2) ** 2)) / 100) : 0;
+
+const isBath = (layer: Layer | undefined): boolean => layer?.method === 'dip' || layer?.method === 'halfDips';
 
 function insideCm2(shape: PieceShape): number {
   const hole = shape.holeMm ? (Math.PI * (shape.holeMm / 2) ** 2) / 100 : 0;

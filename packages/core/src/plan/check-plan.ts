@@ -3,6 +3,7 @@ import { tallMm } from '../geometry/piece-form';
 import { formOf, shapeOf } from '../geometry/shapes';
 import { edgeDipMm } from './edge-line';
 import { handleMask, isBand } from './mask';
+import { coatingKindOf } from './layer';
 import type { PiecePlan } from './piece-plan';
 import type { Turn } from './strip';
 
@@ -30,7 +31,13 @@ export function planFault(plan: PiecePlan): string | undefined {
     return `The bare foot reaches ${Math.round(waxFootMm)} mm up a piece of ${Math.round(topMm)} mm: no height is left for the outside.`;
   if (zones.rim.length > 0 && rimBandMm < NARROWEST_ZONE_MM) return 'The rim band has no height: give it one, or take its coats off.';
   if (edgeDipMm(edges?.wax) > waxFootMm && waxFootMm > 0) return 'The edge of the foot waves below the shelf: less wave, or start higher.';
-  for (const { fromMm, toMm, turn, edge } of strips) {
+  for (const layers of [...Object.values(zones), ...strips.map((strip) => strip.layers)]) {
+    const lustreAt = layers.findIndex((layer) => coatingKindOf(layer) === 'lustre');
+    if (lustreAt >= 0 && layers.slice(lustreAt).some((layer) => coatingKindOf(layer) !== 'lustre'))
+      return 'Nothing goes over lustre: it is painted on fired glaze and fired again, last of all.';
+  }
+  for (const { fromMm, toMm, turn, edge, on } of strips) {
+    if (on === 'handle' && !formOf(plan).grip) return 'There is no handle to glaze apart on this form.';
     const name = turn ? 'A panel' : 'A strip';
     if (toMm - fromMm < NARROWEST_ZONE_MM) return `${name} has no height: its upper edge must lie above its lower one.`;
     if (turn && isNoPart(turn)) return 'A panel has no width: its sides lie on one another.';

@@ -1,6 +1,6 @@
 export { areasOf, FOOT_ZONE_MM, isZone, placeWords, roundShare, type PlannedArea } from './areas';
 export { NARROWEST_ZONE_MM, planFault } from './check-plan';
-export { BRUSHED_COAT_MM, GLAZE_COAT_MM, RUBBED_FILM_MM, withMethod } from './change-method';
+export { BRUSHED_COAT_MM, GLAZE_COAT_MM, HALVES_OVERLAP_MM, LUSTRE_FILM_MM, RUBBED_FILM_MM, TRAILED_LINE_MM, withMethod } from './change-method';
 export { edgeDipMm, edgeOffsetMm, STRAIGHT, type EdgeLine } from './edge-line';
 export { asThinned, type ThinnedBucket } from './thinned';
 export { type BucketNow, type GlazeFacts, type BodyFacts } from './facts';
@@ -11,6 +11,7 @@ export { handleMask, isBand, MOST_MASKS, USUAL_RING_MM, type FootBy, type Mask }
 export {
   ZONES,
   KILN_SETTINGS,
+  isTurnedOver,
   layersOf,
   rimIsApart,
   withLayers,
@@ -22,7 +23,8 @@ export {
   type PiecePlan,
   USUAL_CONE,
 } from './piece-plan';
+export { MOST_PARTS, planOfPart, withPartPlan, type PiecePart, type PlanWithParts } from './parts';
 export { PLAN_CHANGES, type UnwantedStep, type PlanChange } from './plan-change';
 export { notRefired, refired } from './refire';
-export { isOutside, MOST_STRIPS, type Strip, type Turn } from './strip';
+export { handleStrip, isOnWall, isOutside, MOST_STRIPS, type Strip, type Turn } from './strip';
 export { type Texture } from './texture';

@@ -1,8 +1,8 @@
 import type { ApplicationMethod } from '../coat/methods/application-method';
 
-export const COATING_KINDS = ['glaze', 'slip', 'underglaze', 'stain'] as const;
+export const COATING_KINDS = ['glaze', 'slip', 'underglaze', 'stain', 'lustre'] as const;
 
-/** What a coat is of. Only glaze melts and runs. */
+/** What a coat is of. Only glaze melts and runs; lustre goes over fired glaze, in a later firing of its own. */
 export type CoatingKind = (typeof COATING_KINDS)[number];
 
 /** A coat wanted on a zone. Layers are listed bottom up. */
@@ -25,7 +25,7 @@ export interface Layer {
  */
 export const coatingKindOf = (layer: Pick<Layer, 'coatingKind'>): CoatingKind => layer.coatingKind ?? 'glaze';
 
-/** A small amount of underglaze, slip or wash that is no bucket of the studio; it has a name. */
+/** A small amount of underglaze, slip, wash or lustre that is no bucket of the studio; it has a name. */
 export interface DecoratingColour {
   id: string;
   name: string;

@@ -38,6 +38,9 @@ export const isBand = ({ where }: Pick<Mask, 'where'>): boolean => where === 'ba
 export const handleMask = ({ masks = [] }: { masks?: readonly Mask[] | undefined }): Mask | undefined =>
   masks.find(({ where }) => where === 'handle');
 
+/** A band that ends nearer to the rim than this takes the lip too, mm. */
+export const LIP_MM = 1.5;
+
 /** Width of a waxed ring round a hole where none is told, mm. */
 export const USUAL_RING_MM = 5;
 

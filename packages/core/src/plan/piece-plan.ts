@@ -73,8 +73,17 @@ export interface PlanFiring {
   place?: ShelfPlace | undefined;
 }
 
-export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown'] as const;
+export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown', 'onRim'] as const;
 export type KilnSetting = (typeof KILN_SETTINGS)[number];
+
+/**
+ * Returns whether a piece is fired with its rim down: on a post, or as a lid on its seat.
+ *
+ * @param plan - its `setting`
+ * @example
+ * isTurnedOver({ setting: 'onRim' }) // true
+ */
+export const isTurnedOver = ({ setting }: Pick<PiecePlan, 'setting'>): boolean => setting === 'upsideDown' || setting === 'onRim';
 
 /**
  * Returns whether rim and outside part at the band's edge instead of lying on one another.

@@ -24,9 +24,32 @@ export interface Strip {
   under?: boolean | undefined;
   /** On the inside; on the outside when left out. */
   face?: 'inside' | undefined;
+  /** The handle or the lugs, as a place of their own; on the wall when left out. */
+  on?: 'handle' | undefined;
+  /** Trailed or painted in lines: which share of the place they cover, 0–1. All of it when left out. */
+  linesShare?: number | undefined;
   /** Reaches up to the rim: dipped from there. */
   fromRim?: boolean | undefined;
 }
+
+/**
+ * Returns the strip that is the handle or the lugs, as a place of their own.
+ *
+ * @param plan - its `strips`
+ * @example
+ * handleStrip({}) // undefined
+ */
+export const handleStrip = ({ strips = [] }: { strips?: readonly Strip[] | undefined }): Strip | undefined =>
+  strips.find(({ on }) => on === 'handle');
+
+/**
+ * Returns whether a strip lies on the wall of the outside.
+ *
+ * @param strip - a strip or panel
+ * @example
+ * isOnWall({ on: 'handle' }) // false
+ */
+export const isOnWall = ({ face, on }: Pick<Strip, 'face' | 'on'>): boolean => face === undefined && on === undefined;
 
 /**
  * Returns whether a strip or mask lies on the outside.

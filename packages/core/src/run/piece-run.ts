@@ -2,17 +2,17 @@ import type { FlowGuess } from '../chemistry/flow-guess';
 import { meltedMm } from '../coat/weight/from-weight';
 import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { roundShare } from '../plan/areas';
-import type { PiecePlan } from '../plan/piece-plan';
+import { isTurnedOver, type PiecePlan } from '../plan/piece-plan';
 import { firingRatioOf } from './firing-of-plan';
 import { OVERLAP_OMEGA } from './overlap-omega';
 import type { RunLayer, RunMoment } from './film';
-import { clipped, insideBands, outsideBands, type Band } from './plan-bands';
+import { clipped, gripBands, insideBands, outsideBands, type Band } from './plan-bands';
 import { alongTo } from './strip-heights';
 import { LONGEST_CELL_MM, wallStrip, type WallStrip } from './wall-strip';
 import { wallSurface } from './wall-texture';
 import { runPath, type RunSide } from './run-path';
 import { coatingKindOf, type Layer } from '../plan/layer';
-import { isOutside, type Strip } from '../plan/strip';
+import { isOnWall, type Strip } from '../plan/strip';
 import { handleMask } from '../plan/mask';
 import type { GlazeFacts } from '../plan/facts';
 import type { Texture } from '../plan/texture';
@@ -92,13 +92,13 @@ export interface SideQuestion extends PieceRunQuestion {
  */
 export function sideToRun(question: SideQuestion): SideToRun | undefined {
   const { plan, shape, glazes, side, firingRatio = firingRatioOf(plan), overlaps, cellMm = LONGEST_CELL_MM } = question;
-  const isUpsideDown = plan.setting === 'upsideDown';
+  const isUpsideDown = isTurnedOver(plan);
   const downhill = runPath(shape, side, isUpsideDown);
   const panel = side === 'panel' ? panelToRun(question) : undefined;
   if (!downhill || (side === 'panel' && !panel)) return undefined;
   const strip = wallStrip({ downhill, cellMm });
   const endMm = strip.count * strip.cellMm;
-  const onWall = side === 'inside' ? insideBands(plan, shape) : outsideBands(plan, shape, panel);
+  const onWall = side === 'inside' ? insideBands(plan, shape) : side === 'grip' ? gripBands(plan, shape) : outsideBands(plan, shape, panel);
   // A handle that is left out brings nothing down; the wall below it has its own glaze.
   const bands = side === 'grip' && handleMask(plan) ? clipped(onWall, shape.grip!.lowerMm) : onWall;
   const topMm = tallMm(shape);
@@ -113,8 +113,9 @@ export function sideToRun(question: SideQuestion): SideToRun | undefined {
     ...wallSurface({ plan, shape, side, strip, panel, texture: question.texture }),
     startMm: Math.max(...layers.map((layer) => layer.toMm)),
     endMm,
-    endsAt: isUpsideDown ? 'rim' : side === 'inside' ? 'floor' : 'shelf',
-    endHoldsMm3: isUpsideDown ? BEAD_MM2 * strip.radiusMm.at(-1)! * 2 * Math.PI : 0,
+    // A lid stands on its rim: what comes down there sticks.
+    endsAt: plan.setting === 'upsideDown' ? 'rim' : side === 'inside' && !isUpsideDown ? 'floor' : 'shelf',
+    endHoldsMm3: plan.setting === 'upsideDown' ? BEAD_MM2 * strip.radiusMm.at(-1)! * 2 * Math.PI : 0,
     overlaps,
   };
 }
@@ -170,7 +171,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
 const BEAD_MM2 = 3.5;
 
 const panelsOf = ({ strips = [] }: PiecePlan): Strip[] =>
-  strips.filter((strip) => isOutside(strip) && strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
+  strips.filter((strip) => isOnWall(strip) && strip.turn !== undefined && roundShare(strip.turn) > 0 && strip.layers.length > 0);
 
 /** The panel that was asked for, or the one that runs furthest: a film runs by the square of its thickness times its flow. */
 function panelToRun({ plan, glazes, panelId }: SideQuestion): Strip | undefined {

@@ -2,9 +2,10 @@ import { tallMm, type PieceShape } from '../geometry/piece-form';
 import { FOOT_ZONE_MM, roundShare } from '../plan/areas';
 import { edgeDipMm } from '../plan/edge-line';
 import type { Layer } from '../plan/layer';
-import type { Mask } from '../plan/mask';
+import { LIP_MM, type Mask } from '../plan/mask';
+import { TRAILED_WIDTH_MM } from '../plan/change-method';
 import { rimIsApart, type PiecePlan } from '../plan/piece-plan';
-import { isOutside, type Strip, type Turn } from '../plan/strip';
+import { handleStrip, isOnWall, isOutside, type Strip, type Turn } from '../plan/strip';
 
 /** Heights between which a layer lies, mm above the shelf. */
 export interface Band {
@@ -27,7 +28,7 @@ export function insideBands({ zones, fired, strips = [], masks = [] }: PiecePlan
   const bands = (under: boolean): Band[] =>
     strips
       .filter((strip) => !isOutside(strip) && strip.turn === undefined && (strip.under ?? false) === under)
-      .flatMap(({ layers, fromMm, toMm }) => layers.map((layer) => ({ layer, fromMm, toMm })));
+      .flatMap((strip) => laidBands(strip, strip.fromMm, strip.toMm));
   const laid = [...bands(true), ...zones.inside.map(whole), ...bands(false)];
   const left = masks.filter((mask) => !isOutside(mask) && liesOn(mask, undefined)).reduce((rest, mask) => kept(rest, mask), laid);
   return [...(fired?.inside ?? []).map(whole), ...left];
@@ -48,8 +49,8 @@ export function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | 
   const top = tallMm(shape) + 1;
   const wax = waxFootMm > 0 ? Math.max(0, waxFootMm - edgeDipMm(edges?.wax)) : -1;
   const rimFrom = Math.max(wax, tallMm(shape) - rimBandMm - edgeDipMm(edges?.rim));
-  const own = strips.filter((strip) => isOutside(strip) && (strip.turn === undefined || strip === panel) && strip.layers.length > 0);
-  const bandsOf = (strip: Strip): Band[] => strip.layers.map((layer) => ({ layer, fromMm: low(strip)[0], toMm: low(strip)[1] }));
+  const own = strips.filter((strip) => isOnWall(strip) && (strip.turn === undefined || strip === panel) && strip.layers.length > 0);
+  const bandsOf = (strip: Strip): Band[] => laidBands(strip, ...low(strip));
   const low = ({ fromMm, toMm, edge }: Strip): [number, number] => [Math.max(wax, fromMm - edgeDipMm(edge)), toMm - edgeDipMm(edge)];
   const outside: Band[] = zones.outside.map((layer) => ({ layer, fromMm: wax, toMm: rimIsApart(plan) ? rimFrom : top }));
   const parted = own.filter((strip) => strip.first).reduce((bands, strip) => without(bands, ...low(strip)), outside);
@@ -69,6 +70,40 @@ export function outsideBands(plan: PiecePlan, shape: PieceShape, panel: Strip | 
 }
 
 /** Whether a mask lies on the path down: all round, or over the whole panel whose path it is. Melt runs on between lines. */
+/**
+ * Of lines, the lowest one runs by itself, at its whole thickness; those above it melt into a sheet that is thinner by what they leave free.
+ * A starting guess: nobody measured how trailed lines run.
+ */
+function laidBands({ layers, linesShare }: Strip, fromMm: number, toMm: number): Band[] {
+  if (linesShare === undefined) return layers.map((layer) => ({ layer, fromMm, toMm }));
+  const lineMm = Math.min(toMm, fromMm + TRAILED_WIDTH_MM);
+  return layers.flatMap((layer) =>
+    [
+      { layer, fromMm, toMm: lineMm },
+      { layer: { ...layer, coatMm: layer.coatMm * linesShare }, fromMm: lineMm, toMm },
+    ].filter((band) => band.toMm > band.fromMm),
+  );
+}
+
+/**
+ * Returns the bands down a handle or lug: those of the outside, with its own coats where it is a place of its own.
+ *
+ * @param plan - the plan
+ * @param shape - its form, with a grip
+ * @example
+ * gripBands({ shapeId: 'mug', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 5, rimBandMm: 0, order: [], putAside: [] }, shapeOf({ shapeId: 'mug' }))
+ * // []
+ */
+export function gripBands(plan: PiecePlan, shape: PieceShape): Band[] {
+  const around = outsideBands(plan, shape, undefined);
+  const own = handleStrip(plan);
+  const grip = shape.grip;
+  if (!own || !grip || own.layers.length === 0) return around;
+  const bands = laidBands(own, grip.lowerMm, grip.upperMm);
+  if (own.first) return [...without(around, grip.lowerMm, grip.upperMm), ...bands];
+  return own.under ? [...bands, ...around] : [...around, ...bands];
+}
+
 const liesOn = ({ where, turn, linesShare }: Mask, panel: Strip | undefined): boolean =>
   linesShare === undefined &&
   (where === 'band' || (where === 'panel' && turn !== undefined && panel?.turn !== undefined && covers(turn, panel.turn)));
@@ -86,8 +121,6 @@ function kept(bands: readonly Band[], { kind, overLayerId, fromMm, toMm }: Mask)
   // At the rim the lip itself is bare too.
   return bands.flatMap((band, at) => (at > after ? without([band], fromMm, band.toMm - toMm <= LIP_MM ? band.toMm : toMm) : [band]));
 }
-
-const LIP_MM = 1.5;
 
 const without = (bands: readonly Band[], fromMm: number, toMm: number): Band[] =>
   bands.flatMap((band) =>

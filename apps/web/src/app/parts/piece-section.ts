@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, ChangeDetectorRef, Component, computed, inject, input, untracked } from '@angular/core';
-import { handleMask, type PiecePlan, type PieceShape } from '@cazuela/core';
+import type { PiecePlan, PieceShape } from '@cazuela/core';
+import { handleColourOf } from './piece-drawing/colours';
 import { PieceDrawing } from './piece-drawing/piece-drawing';
 import { fitOf, frameOf } from './piece-drawing/sheet';
 
@@ -122,11 +123,7 @@ export class PieceSection {
   protected readonly viewBox = computed(() => viewBoxOf(this.drawing(), this.small() ? 'small' : this.narrow() ? 'narrow' : 'labels'));
   private readonly lines = computed(() => this.linesOf(this.drawing(), this.runToMm()));
   private followed?: { since: Lines; lines: Lines };
-  protected readonly handleColour = computed(() => {
-    if (handleMask(this.plan())) return this.clay();
-    const top = this.plan().zones.outside.at(-1);
-    return (top && this.colours().get(top.bucketId)) ?? this.clay();
-  });
+  protected readonly handleColour = computed(() => handleColourOf(this.plan(), this.colours(), this.clay()));
   protected readonly words = computed(() => {
     const { zones, waxFootMm } = this.plan();
     const count = (['inside', 'outside', 'rim', 'foot'] as const).map((zone) => `${zone} ${zones[zone].length}`).join(', ');

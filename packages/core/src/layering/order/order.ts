@@ -1,7 +1,7 @@
 import { rimIsApart, type PiecePlan } from '../../plan/piece-plan';
-import { stepsOf, type PieceStep } from '../steps/steps';
+import { isAfterFiring, stepsOf, type PieceStep } from '../steps/steps';
 import { coatingKindOf, type Layer } from '../../plan/layer';
-import { isOutside, type Strip } from '../../plan/strip';
+import { isOnWall, isOutside, type Strip } from '../../plan/strip';
 import type { GlazeFacts } from '../../plan/facts';
 
 /** A pair of steps of which the first must come before the second, with the rule that says so. */
@@ -20,9 +20,10 @@ export interface Precedence {
  * // true
  */
 export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonly PieceStep[] }): Precedence[] {
-  const layers = steps.filter((step) => step.kind === 'layer');
+  const layers = steps.filter((step) => step.kind === 'layer' && !isAfterFiring(step));
   return [
     ...frame(steps),
+    ...fired(plan, steps),
     ...footFirst(layers, steps, plan),
     ...insideFirst(layers),
     ...partedFirst(plan, layers),
@@ -35,8 +36,27 @@ export function precedencesOf({ plan, steps }: { plan: PiecePlan; steps: readonl
 function frame(steps: readonly PieceStep[]): Precedence[] {
   return steps.flatMap((step): Precedence[] => [
     ...(step.key === 'check' ? [] : [{ before: 'check', after: step.key, rule: 'O1' } as const]),
-    ...(step.key === 'wipeFoot' ? [] : [{ before: step.key, after: 'wipeFoot', rule: 'O7' } as const]),
+    ...(step.key === 'wipeFoot' || isAfterFiring(step) ? [] : [{ before: step.key, after: 'wipeFoot', rule: 'O7' } as const]),
   ]);
+}
+
+/** Lustre goes on fired glaze, and has a firing of its own. */
+function fired(plan: PiecePlan, steps: readonly PieceStep[]): Precedence[] {
+  if (!steps.some((step) => step.kind === 'fire')) return [];
+  const lustres = steps.filter((step) => step.kind === 'layer' && isAfterFiring(step));
+  const upperFirst = outerStacks(plan).flatMap((stack) => {
+    const own = lustres.filter((step) => stack.some((layer) => step.key.includes(layer.id)));
+    return own.slice(1).map((step, at): Precedence => ({ before: own[at]!.key, after: step.key, rule: 'O5' }));
+  });
+  return [
+    ...steps.filter((step) => !isAfterFiring(step)).map((step): Precedence => ({ before: step.key, after: 'fire', rule: 'O5' })),
+    ...lustres.flatMap((step): Precedence[] => [
+      { before: 'fire', after: step.key, rule: 'O5' },
+      { before: step.key, after: 'fireLustre', rule: 'O5' },
+    ]),
+    { before: 'fire', after: 'fireLustre', rule: 'O5' },
+    ...upperFirst,
+  ];
 }
 
 function footFirst(layers: readonly PieceStep[], steps: readonly PieceStep[], plan: PiecePlan): Precedence[] {
@@ -142,7 +162,7 @@ export function outerStacks(plan: PiecePlan): Layer[][] {
   const { zones, strips = [] } = plan;
   const { inside, outside, rim, foot } = zones;
   const own = strips.filter((strip) => strip.layers.length > 0);
-  const main = rimIsApart(plan) ? [outside, rim] : rim.length > 0 || !own.some(isOutside) ? [[...outside, ...rim]] : [];
+  const main = rimIsApart(plan) ? [outside, rim] : rim.length > 0 || !own.some(isOnWall) ? [[...outside, ...rim]] : [];
   const stackOf = (strip: Strip): Layer[] => {
     if (strip.first) return [...strip.layers];
     const around = isOutside(strip) ? outside : inside;

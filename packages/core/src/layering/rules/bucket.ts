@@ -2,6 +2,8 @@ import { dipReach, pourNeedMl } from '../../bucket/inside/dip-depth';
 import { tallMm } from '../../geometry/piece-form';
 import { areasOf } from '../../plan/areas';
 import type { BucketNow, GlazeFacts } from '../../plan/facts';
+import { HALVES_OVERLAP_MM } from '../../plan/change-method';
+import type { ApplicationMethod } from '../../coat/methods/application-method';
 import type { Layer } from '../../plan/layer';
 import { isDunked, layersOf, withLayers, type PiecePlan } from '../../plan/piece-plan';
 import { waterToPourOff, waterToThin } from '../../slurry/into-range';
@@ -81,11 +83,13 @@ export function tooLargeForBucket(question: PieceQuestion): Warning[] {
     layers.flatMap((layer, at): Warning[] => {
       const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
       const vessel = glaze?.bucket?.shape;
-      if (layer.method !== 'dip' || !glaze?.bucket || !vessel) return [];
+      if ((layer.method !== 'dip' && layer.method !== 'halfDips') || !glaze?.bucket || !vessel) return [];
       const inside = at === 0 && layers === plan.zones.outside && isDunked(plan) ? 'full' : 'air';
       const reach = dipReach({ bucket: vessel, glazeMl: glaze.bucket.volumeMl, piece: shape, inside });
-      const trouble = troubleOf(reach, deepMm, glaze.bucket);
-      return trouble ? [notInBucket(question, { layer, glaze, trouble })] : [];
+      const halfMm = deepMm / 2 + HALVES_OVERLAP_MM;
+      const trouble = troubleOf(reach, layer.method === 'halfDips' ? halfMm : deepMm, glaze.bucket);
+      const inHalves = layer.method === 'dip' && troubleOf(reach, halfMm, glaze.bucket) === undefined;
+      return trouble ? [notInBucket(question, { layer, glaze, trouble, inHalves })] : [];
     }),
   );
 }
@@ -103,20 +107,22 @@ function troubleOf(reach: ReturnType<typeof dipReach>, deepMm: number, { code }:
 
 function notInBucket(
   { plan, shape, glazes }: PieceQuestion,
-  { layer, glaze, trouble }: { layer: Layer; glaze: GlazeFacts; trouble: string },
+  { layer, glaze, trouble, inHalves }: { layer: Layer; glaze: GlazeFacts; trouble: string; inHalves: boolean },
 ): Warning {
   const area = areasOf({ plan, shape }).find(({ layers }) => layers.some(({ id }) => id === layer.id))!;
   const { slurryMl } = glazeNeeded({ area: { ...area, layers: [layer] }, glazes });
   const jugMl = pourNeedMl({ piece: shape, zone: 'outside', coatSlurryMl: slurryMl });
-  const { zones, strips } = withLayers(plan, (one) => (one.id === layer.id ? { ...one, method: 'pour' } : one));
-  const change: Partial<PiecePlan> = { zones, ...(strips ? { strips } : {}), order: [] };
+  const by = (method: ApplicationMethod): Partial<PiecePlan> => {
+    const { zones, strips } = withLayers(plan, (one) => (one.id === layer.id ? { ...one, method } : one));
+    return { zones, ...(strips ? { strips } : {}), order: [] };
+  };
   return {
     rule: 'T2',
     severity: 'stop',
     what: `It cannot be dipped in ${glaze.name}: ${trouble}.`,
     why: 'A dip needs room for the piece and for the level that rises with it.',
-    remedies: [`Pour or ladle it over a basin: about ${roundMl(jugMl)} in the jug, most of it runs back`, 'Dip it in two halves that overlap'],
-    fixes: [{ words: 'Pour it over', change }],
+    remedies: [`Pour or ladle it over a basin: about ${roundMl(jugMl)} in the jug, most of it runs back`],
+    fixes: [...(inHalves ? [{ words: 'Dip it in two halves', change: by('halfDips') }] : []), { words: 'Pour it over', change: by('pour') }],
   };
 }
 

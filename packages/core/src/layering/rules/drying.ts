@@ -166,7 +166,9 @@ export function crackingStacks(plan: PiecePlan, glazes: readonly GlazeFacts[]): 
 export function notTaking({ plan, body }: PieceQuestion): Warning[] {
   const layers = plan.zones.outside.length + plan.zones.inside.length;
   if (layers === 0) return [];
-  const baths = withLayers(plan, (layer) => (layer.method === 'dip' || layer.method === 'pour' ? { ...layer, method: 'brush' } : layer));
+  const baths = withLayers(plan, (layer) =>
+    layer.method === 'dip' || layer.method === 'halfDips' || layer.method === 'pour' ? { ...layer, method: 'brush' } : layer,
+  );
   const isBath = JSON.stringify(baths.zones) !== JSON.stringify(plan.zones);
   if (plan.refire) {
     if (!isBath) return [];

@@ -4,6 +4,9 @@ import { layersOf, type PiecePlan, USUAL_CONE } from '../../plan/piece-plan';
 import type { PieceQuestion } from '../piece-question';
 import type { PlanFix, Warning } from '../warnings';
 import type { GlazeFacts } from '../../plan/facts';
+import { coatingKindOf } from '../../plan/layer';
+import { LIP_MM } from '../../plan/mask';
+
 /** Stilts hold up to about this cone; above it their wires sink or stick. */
 const STILTS_UP_TO_CONE = '1';
 /** Seats and galleries kept bare, mm. */
@@ -22,6 +25,8 @@ const coneOf = (plan: PiecePlan): string => plan.cone ?? USUAL_CONE;
  */
 export function glazedFoot({ plan, shape }: PieceQuestion): Warning[] {
   const { setting = 'shelf', zones } = plan;
+  // Its foot is the knob; what it stands on is its seat (M8).
+  if (setting === 'onRim') return [];
   const glazed = zones.foot.length > 0 || (plan.waxFootMm === 0 && zones.outside.length > 0);
   const cone = coneOf(plan);
   const tooHot = hotter(cone, STILTS_UP_TO_CONE);
@@ -124,13 +129,14 @@ export function outsideItsCone({ plan, glazes, body }: PieceQuestion): Warning[]
  */
 export function lidSeat({ plan, shape }: PieceQuestion): Warning[] {
   const topMm = tallMm(shape);
-  const bare = (plan.masks ?? []).some((mask) => mask.where === 'band' && mask.toMm >= topMm - 0.5);
-  if (!plan.lid || bare || plan.zones.rim.length + plan.zones.outside.length + plan.zones.inside.length === 0) return [];
+  const isLid = plan.setting === 'onRim';
+  const bare = (plan.masks ?? []).some((mask) => mask.where === 'band' && mask.toMm >= topMm - LIP_MM);
+  if (!(plan.lid || isLid) || bare || plan.zones.rim.length + plan.zones.outside.length + plan.zones.inside.length === 0) return [];
   return [
     {
       rule: 'M8',
       severity: 'stop',
-      what: 'The seat of the lid is glazed.',
+      what: isLid ? 'The lid stands on its rim, and that is glazed.' : 'The seat of the lid is glazed.',
       why: 'Lid and gallery melt together where both are glazed; fired apart, the lid warps otherwise than its pot.',
       remedies: ['Wipe seat and gallery clean, both'],
       fixes: [
@@ -148,3 +154,28 @@ export function lidSeat({ plan, shape }: PieceQuestion): Warning[] {
 
 /** There is one seat, so its mask always has the same id. */
 export const SEAT_MASK_ID = '00000000-0000-7000-8000-00000000005e';
+
+/**
+ * Returns rule H3 for a plan with lustre.
+ *
+ * @param question - `plan`
+ * @example
+ * lustreFumes({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] })
+ * // []
+ */
+export function lustreFumes({ plan }: PieceQuestion): Warning[] {
+  if (!layersOf(plan).some((layer) => coatingKindOf(layer) === 'lustre')) return [];
+  return [
+    {
+      rule: 'H3',
+      severity: 'look',
+      what: 'Lustre gives off fumes, when it is painted and when it is fired.',
+      why: 'Its oils and solvents evaporate and burn off; what is in the metal stands on its data sheet.',
+      remedies: [
+        'Open windows, the mask its data sheet asks for',
+        'Nobody in the room while it fires',
+        'Its own low firing, to the cone on its label',
+      ],
+    },
+  ];
+}

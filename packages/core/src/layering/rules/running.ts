@@ -3,11 +3,12 @@ import { firingRatioOf } from '../../run/firing-of-plan';
 import { quickForecast, worstSide, type SideForecast } from '../../run/run-forecast';
 import { SAFE_CHANCE } from '../../run/safe-chance';
 import type { PieceQuestion } from '../piece-question';
-import { layersOf, withLayers, type PiecePlan } from '../../plan/piece-plan';
+import { isTurnedOver, layersOf, withLayers, type PiecePlan } from '../../plan/piece-plan';
 import { quickRun } from '../../run/quick-run';
 import { withSafeCoats } from '../../run/safe-coats';
 import type { PlanFix, Warning } from '../warnings';
 import { handleMask } from '../../plan/mask';
+import { handleStrip } from '../../plan/strip';
 import { coatingKindOf, type Layer } from '../../plan/layer';
 import type { GlazeFacts } from '../../plan/facts';
 
@@ -57,12 +58,14 @@ export function running(question: PieceQuestion): Warning[] {
   const setting = plan.setting ?? 'shelf';
   if (!worst || worst.nearChance < SAFE_CHANCE) return [];
   // A foot that is glazed stands on its glaze: M5 says so, and what to do.
-  if (setting !== 'upsideDown' && isFootGlazed(plan)) return [];
+  if (!isTurnedOver(plan) && isFootGlazed(plan)) return [];
   const reaches = worst.reachChance >= SAFE_CHANCE;
   const where = sidePlace(worst, plan);
   const percent = Math.round(100 * worst.reachChance);
-  const to = { shelf: 'the shelf', plate: 'the plate', stilts: 'the shelf', upsideDown: 'the rim, and drips' }[setting];
-  const line = safeLine?.kind === 'ok' && safeLine.waxFootMm > plan.waxFootMm ? safeLine.waxFootMm : undefined;
+  const to = { shelf: 'the shelf', plate: 'the plate', stilts: 'the shelf', upsideDown: 'the rim, and drips', onRim: 'the seat it stands on' }[
+    setting
+  ];
+  const line = !isTurnedOver(plan) && safeLine?.kind === 'ok' && safeLine.waxFootMm > plan.waxFootMm ? safeLine.waxFootMm : undefined;
   return [
     {
       rule: reaches ? 'M1' : 'M4',
@@ -74,7 +77,7 @@ export function running(question: PieceQuestion): Warning[] {
       why: `${forecast.from === 'draws' ? 'From 2,000 draws' : 'A quick look; the draws follow'}${forecast.basis === 'startingGuess' ? ', and a starting guess of how it flows: fire a runner tile' : ''}.`,
       remedies: [
         'Thinner coats, less overlap',
-        ...(setting === 'upsideDown' ? ['A bare rim, some millimetres wide'] : []),
+        ...(isTurnedOver(plan) ? ['A wider bare rim'] : []),
         ...(setting === 'plate' ? ['Grind the foot after: eyes and lungs'] : []),
       ],
       fixes: [
@@ -125,7 +128,9 @@ function sidePlace({ side, panelId }: SideForecast, plan: PiecePlan): string {
  */
 export function onHandle(question: PieceQuestion): Warning[] {
   const { shape, plan } = question;
-  const runny = shape.grip && !handleMask(plan) && runnyOf(question, [...plan.zones.outside, ...plan.zones.rim]);
+  const own = handleStrip(plan);
+  const on = [...(own?.first ? [] : [...plan.zones.outside, ...plan.zones.rim]), ...(own?.layers ?? [])];
+  const runny = shape.grip && !handleMask(plan) && runnyOf(question, on);
   if (!runny) return [];
   const name = shape.grip!.kind === 'lugs' ? 'lugs' : 'handle';
   return [

@@ -7,19 +7,22 @@ import type { ContactMethod } from '../../coat/methods/equal-coats';
 import { tooShortForHands } from '../../coat/methods/shortest-time';
 import { PASS_METHODS } from '../../coat/methods/pass-methods';
 import { WAIT_MINUTES, type PieceStep } from './steps';
+import { TRAILED_LINE_MM } from '../../plan/change-method';
 import type { ApplicationMethod } from '../../coat/methods/application-method';
 import type { BodyFacts, GlazeFacts } from '../../plan/facts';
 
 /** Thickest loaded brush coat, mm. */
+type Bath = 'dip' | 'halfDips' | 'pour';
 export const BRUSH_COAT_MM = PASS_METHODS.brushLoaded.guessMm;
 /** Dry coat of one pass, for methods that build up, mm. A rubbed wash is one pass. */
-const PASS_MM: Record<Exclude<ApplicationMethod, 'dip' | 'pour'>, number> = {
+const PASS_MM: Record<Exclude<ApplicationMethod, Bath>, number> = {
   brush: BRUSH_COAT_MM,
   spray: PASS_METHODS.spray.guessMm,
   sponge: PASS_METHODS.sponge.guessMm,
+  trail: TRAILED_LINE_MM,
   rub: Infinity,
 };
-const isBath = (method: ApplicationMethod): method is 'dip' | 'pour' => method === 'dip' || method === 'pour';
+const isBath = (method: ApplicationMethod): method is Bath => method === 'dip' || method === 'halfDips' || method === 'pour';
 /** A coat that would be on before hands are out again. */
 export interface ShortestStepTime {
   wantedSeconds: number;
@@ -120,7 +123,7 @@ function facesOf({ zones, face }: PieceStep): Face[] {
 
 /** Poured over the outside is as quick as a ladle; poured in, the glaze is rolled round and out again. */
 function contactOf({ layer, zones }: PieceStep): ContactMethod {
-  if (layer!.method === 'dip') return 'dip';
+  if (layer!.method === 'dip' || layer!.method === 'halfDips') return 'dip';
   return zones.includes('inside') ? 'pour' : 'ladle';
 }
 

@@ -1,13 +1,26 @@
 import { tallMm } from '../../geometry/piece-form';
 import { shapeOf } from '../../geometry/shapes';
 import { placeWords } from '../../plan/areas';
-import { isDunked, rimIsApart, ZONES, type PiecePlan } from '../../plan/piece-plan';
+import { isDunked, rimIsApart, USUAL_CONE, ZONES, type PiecePlan } from '../../plan/piece-plan';
 import type { ApplicationMethod } from '../../coat/methods/application-method';
-import type { Layer } from '../../plan/layer';
-import { USUAL_RING_MM, type FootBy, type Mask } from '../../plan/mask';
+import { coatingKindOf, type Layer } from '../../plan/layer';
+import { LIP_MM, USUAL_RING_MM, type FootBy, type Mask } from '../../plan/mask';
 import { isOutside } from '../../plan/strip';
 
-export const STEP_KINDS = ['check', 'wax', 'soak', 'tape', 'waxOver', 'layer', 'untape', 'scrape', 'spongeOff', 'wipeFoot'] as const;
+export const STEP_KINDS = [
+  'check',
+  'wax',
+  'soak',
+  'tape',
+  'waxOver',
+  'layer',
+  'untape',
+  'scrape',
+  'spongeOff',
+  'wipeFoot',
+  'fire',
+  'fireLustre',
+] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 type HandlingStepKind = Exclude<StepKind, 'layer'>;
 
@@ -35,15 +48,20 @@ export const LABOR_SECONDS: Record<ApplicationMethod | HandlingStepKind, number>
   tape: 60,
   waxOver: 40,
   dip: 25,
+  halfDips: 50,
   pour: 35,
   brush: 150,
   spray: 60,
   sponge: 90,
+  trail: 120,
   rub: 90,
   untape: 20,
   scrape: 120,
   spongeOff: 40,
   wipeFoot: 30,
+  // The kiln's hours are not the hands'.
+  fire: 0,
+  fireLustre: 0,
 };
 
 /** Wait before the piece may be touched again, minutes at 0.6 mm: starting guesses. */
@@ -54,15 +72,20 @@ export const WAIT_MINUTES: Record<ApplicationMethod | HandlingStepKind, number> 
   tape: 0,
   waxOver: 60,
   dip: 8,
+  // The first half is handle-dry before the piece is turned.
+  halfDips: 16,
   pour: 10,
   brush: 20,
   spray: 15,
   sponge: 20,
+  trail: 20,
   rub: 10,
   untape: 0,
   scrape: 0,
   spongeOff: 5,
   wipeFoot: 0,
+  fire: 0,
+  fireLustre: 0,
 };
 
 /** The foot is kept bare before the glaze, or sponged off after it. */
@@ -102,20 +125,37 @@ export function stepsOf({ plan }: { plan: PiecePlan }): PieceStep[] {
   }
   if (rimIsApart(plan)) steps.push(simple('waxOver', 'waxOver', ['rim']));
   for (const mask of masks) {
-    const place = maskWords(mask);
+    const place = maskWords(mask, plan);
     const kind = MASK_STEP[mask.kind];
     const zone = isOutside(mask) ? 'outside' : 'inside';
     steps.push({ ...simple(`mask:${mask.id}`, kind, [zone]), place });
     if (kind === 'tape') steps.push({ ...simple(`unmask:${mask.id}`, 'untape', [zone]), place });
   }
-  steps.push(simple('wipeFoot', 'wipeFoot', ['foot']));
+  steps.push({ ...simple('wipeFoot', 'wipeFoot', ['foot']), ...(plan.setting === 'onRim' ? { place: 'the seat' } : {}) });
+  if (steps.some(isLustre)) {
+    steps.push({ ...simple('fire', 'fire', []), place: `cone ${plan.cone ?? USUAL_CONE}` });
+    steps.push(simple('fireLustre', 'fireLustre', []));
+  }
   return steps;
 }
 
+const isLustre = ({ layer }: PieceStep): boolean => layer !== undefined && coatingKindOf(layer) === 'lustre';
+
+/**
+ * Returns whether a step comes after the glaze firing: lustre, and its own firing.
+ *
+ * @param step - its `kind` and `layer`
+ * @example
+ * isAfterFiring({ key: 'wipeFoot', kind: 'wipeFoot', zones: ['foot'], laborSeconds: 30 }) // false
+ */
+export const isAfterFiring = (step: PieceStep): boolean => step.kind === 'fire' || step.kind === 'fireLustre' || isLustre(step);
+
 /** What is kept bare, in the words of the bench. */
-function maskWords({ where, kind, fromMm, toMm, linesShare, face, ringMm = USUAL_RING_MM }: Mask): string {
+function maskWords({ where, kind, fromMm, toMm, linesShare, face, ringMm = USUAL_RING_MM }: Mask, plan: PiecePlan): string {
+  const isGallery = plan.lid === true && where === 'band' && toMm >= tallMm(shapeOf(plan)) - LIP_MM;
   if (where === 'hole') return kind === 'tape' ? 'the drain hole' : `a ring of ${Math.round(ringMm)} mm round the drain hole`;
   if (where === 'handle') return 'the handle';
+  if (face && isGallery) return `the gallery, ${Math.round(toMm - fromMm)} mm`;
   const band = `the ${where} ${Math.round(fromMm)}–${Math.round(toMm)} mm up${face ? ' inside' : ''}`;
   return linesShare === undefined ? band : `lines on ${band}`;
 }

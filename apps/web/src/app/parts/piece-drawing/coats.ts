@@ -1,4 +1,4 @@
-import { isOutside, rimIsApart, type Layer, type PiecePlan, type ProfilePoint, type Strip } from '@cazuela/core';
+import { isOnWall, isOutside, rimIsApart, type Layer, type PiecePlan, type ProfilePoint, type Strip } from '@cazuela/core';
 import { colourOf } from './colours';
 import { rimFromMm } from './labels';
 import type { Sheet } from './sheet';
@@ -27,7 +27,7 @@ export function coatsOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   const { zones, waxFootMm, strips = [] } = plan;
   const { topMm, inner } = sheet;
   const apart = rimIsApart(plan);
-  const bandsRound = strips.filter((strip) => isOutside(strip) && strip.turn === undefined && strip.layers.length > 0);
+  const bandsRound = strips.filter((strip) => isOnWall(strip) && strip.turn === undefined && strip.layers.length > 0);
   const rimFrom = rimFromMm(plan, topMm);
   const upper = sheet.between(waxFootMm, apart ? rimFrom : topMm);
   const rim = sheet.between(rimFrom, topMm);

@@ -1,4 +1,15 @@
-import { edgeOffsetMm, isBand, isOutside, rimIsApart, type EdgeLine, type Layer, type PiecePlan, type PieceShape, type Turn } from '@cazuela/core';
+import {
+  edgeOffsetMm,
+  isBand,
+  isOnWall,
+  isOutside,
+  rimIsApart,
+  type EdgeLine,
+  type Layer,
+  type PiecePlan,
+  type PieceShape,
+  type Turn,
+} from '@cazuela/core';
 import { colourOf } from './colours';
 import { rimFromMm } from './labels';
 import type { Sheet } from './sheet';
@@ -27,7 +38,7 @@ export function zonesOf(sheet: Sheet, plan: PiecePlan, colours: ReadonlyMap<stri
   };
   band(glaze(zones.outside), waxFootMm, apart ? rimFrom : sheet.topMm, edges?.wax, apart ? edges?.rim : undefined);
   band(glaze(zones.rim), rimFrom, sheet.topMm, edges?.rim);
-  for (const strip of strips.filter(isOutside)) band(glaze(strip.layers), strip.fromMm, strip.toMm, strip.edge, strip.edge, strip.turn);
+  for (const strip of strips.filter(isOnWall)) band(glaze(strip.layers), strip.fromMm, strip.toMm, strip.edge, strip.edge, strip.turn);
   band(glaze(zones.foot), 0, Math.max(3, waxFootMm));
   for (const mask of masks) if (isBand(mask) && isOutside(mask)) band(wax, mask.fromMm, mask.toMm, undefined, undefined, mask.turn);
   if (waxFootMm > 0) band(wax, 0, waxFootMm, undefined, edges?.wax);

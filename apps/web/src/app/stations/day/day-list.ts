@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import type { DayStep } from '@cazuela/core';
+import { SAFE_CHANCE, type DayStep } from '@cazuela/core';
 import { Keys } from '../../data/devices/keys';
 import { NOW } from '../../data/state/clock';
 import { formatDate, formatTime, formatWait, localDay } from '../../data/units/times';
 import { Units } from '../../data/units/units';
+import { percentOf } from '../../parts/words/chance-words';
 import { CodeCheck } from '../../parts/code-check';
 import { NumberField } from '../../ui/number-field';
 import { DayScreen } from './day-screen';
@@ -43,6 +44,8 @@ export class DayList {
     return date && !isDay(date) ? `“${date.slice(0, 20)}” is no day: today is shown.` : undefined;
   });
   protected readonly time = formatTime;
+  protected readonly percentOf = percentOf;
+  protected readonly safeChance = SAFE_CHANCE;
   protected readonly longer = LONGER_MINUTES;
   protected readonly title = computed(() => formatDate(`${this.screen.date()}T12:00:00`));
   protected readonly next = computed(() => this.screen.state()?.next.slice(0, NEXT_SHOWN) ?? []);

@@ -5,7 +5,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
-import { attempt, dayItemFromPiece, variedPlan, type DayItem, type TimedStep } from '@cazuela/core';
+import { attempt, dayItemFromPiece, shapeOf, variedPlan, type DayItem, type PiecePlan } from '@cazuela/core';
 import { map } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
@@ -23,6 +23,7 @@ import { Tabs } from '../../../ui/tabs';
 import { TextField } from '../../../ui/text-field';
 import { PlanRunner } from '../runner-bench/plan-runner';
 import { AlternativesPanel } from './alternatives/alternatives-panel';
+import { ComparePanel } from './compare/compare-panel';
 import { PieceFields } from './board/piece-fields';
 import { PieceSheet, type SheetMode } from './board/piece-sheet';
 import { PieceDraft } from './draft/piece-draft';
@@ -32,6 +33,7 @@ import { PlanVerdict } from './figures/plan-verdict';
 import { FilesPanel } from './files/files-panel';
 import { VersionsNote } from './files/versions-note';
 import { PieceScreen } from './piece-screen';
+import { PlanParts } from './parts/plan-parts';
 import { DecoratingColoursPanel } from './places/decorating-colours-panel';
 import { MasksPanel } from './places/masks-panel';
 import { NotMixedNote } from './places/not-mixed-note';
@@ -48,7 +50,7 @@ import { StepsPanel } from './steps/steps-panel';
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
 
-type Bench = 'place' | 'steps' | 'alternatives' | 'run' | 'set' | 'files';
+type Bench = 'place' | 'steps' | 'alternatives' | 'run' | 'compare' | 'set' | 'files';
 /** From here on places and coats have a column of their own. */
 const WIDE = '(min-width: 1181px)';
 
@@ -57,6 +59,7 @@ const WIDE = '(min-width: 1181px)';
   selector: 'cz-piece-planner',
   imports: [
     AlternativesPanel,
+    ComparePanel,
     DateField,
     DecoratingColoursPanel,
     ErrorBanner,
@@ -71,6 +74,7 @@ const WIDE = '(min-width: 1181px)';
     PieceSheet,
     PieceSums,
     PlacePanel,
+    PlanParts,
     PlanPlaces,
     PlanVerdict,
     PutAwayNote,
@@ -126,6 +130,7 @@ export class PiecePlanner {
       ['steps', 'Steps'],
       ['alternatives', 'Alternatives'],
       ['run', 'Run'],
+      ['compare', 'Compare'],
       ...(count > 1 ? [['set', `Set of ${count}`] as const] : []),
       ['files', 'Files'],
     ];
@@ -165,38 +170,41 @@ export class PiecePlanner {
     this.tiling.run(this.runner.plan(facts, this.screen.buckets()), () => void this.router.navigate(['/piece/runners']));
   }
 
-  /** All alike as one item of the day, or each piece of a set by itself. */
+  /** All alike as one item of the day, or each piece of a set by itself; lid and saucer as items of their own. */
   protected putOnDay(): void {
-    const body = this.draft.body();
+    const body = this.draft.whole();
     if (!body || !this.date()) return;
-    const set = this.screen.set();
-    const pieces = set?.kind === 'ok' ? set.value : [];
-    const made = attempt(() =>
-      pieces.length > 0
-        ? pieces.map((piece, at) =>
-            this.dayItem(
-              body,
-              this.screen.stepsFor(variedPlan(body.plan, piece)),
-              `${body.name.slice(0, LIMITS.nameLength - COUNTED_LENGTH)}, ${at + 1} of ${pieces.length}`,
-              1,
-            ),
-          )
-        : [this.dayItem(body, this.screen.steps(), body.name, body.count)],
-    );
+    const made = attempt(() => [...this.pieceItems(body), ...this.partItems(body)]);
     if (made.kind !== 'ok') return;
     const date = this.date();
     this.putting.run(this.toDay.put(date, made.value), () => void this.router.navigate(['/day'], { queryParams: { date } }));
   }
 
-  private dayItem(body: PieceBody, steps: readonly TimedStep[], name: string, count: number): DayItem {
+  private pieceItems(body: PieceBody): DayItem[] {
+    const set = this.screen.set();
+    const pieces = set?.kind === 'ok' ? set.value : [];
+    if (pieces.length === 0) return [this.dayItem(body.plan, body.name, body.count)];
+    const name = body.name.slice(0, LIMITS.nameLength - COUNTED_LENGTH);
+    return pieces.map((piece, at) => this.dayItem(variedPlan(body.plan, piece), `${name}, ${at + 1} of ${pieces.length}`, 1));
+  }
+
+  private partItems(body: PieceBody): DayItem[] {
+    return (body.parts ?? []).map(({ name, plan }) =>
+      this.dayItem(plan, `${body.name.slice(0, LIMITS.nameLength - name.length - 2)}, ${name}`, body.count),
+    );
+  }
+
+  private dayItem(plan: PiecePlan, name: string, count: number): DayItem {
+    const isShown = plan === this.screen.settledBody()?.plan;
     return dayItemFromPiece({
       pieceId: this.id(),
       name,
       count,
-      waxFootMm: body.plan.waxFootMm,
-      steps,
+      waxFootMm: plan.waxFootMm,
+      steps: isShown ? this.screen.steps() : this.screen.stepsFor(plan, shapeOf(plan).wallMm),
       glazes: this.screen.facts(),
       names: this.screen.names(),
+      forecast: isShown ? this.screen.run.forecast() : this.screen.forecastOf(plan),
       newId: uuid,
     });
   }

@@ -1,6 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  bisqueOf,
   wallObservations,
   glazeIdOf,
   handWarnings,
@@ -11,19 +10,18 @@ import {
   asThinned,
   attempt,
   cautionFor,
-  chosenOrder,
   currentVariations,
   knowledgeOf,
   laborOf,
   layersOf,
-  lightnessOf,
   matchingDip,
   orderWarnings,
   pieceWarnings,
   preparationsOf,
+  quickForecast,
+  shapeOf,
   sortWarnings,
   stepWords,
-  timeSteps,
   type BodyFacts,
   type CoatKnowledge,
   type GlazeFacts,
@@ -34,6 +32,7 @@ import {
   type DecoratingColour,
   type TimedStep,
 } from '@cazuela/core';
+import type { ClayBody } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
 import { bucketOfRecipe, factsOf, glazeOfRecipe, Glazes } from '../../../data/state/glazes';
 import { PutAwayStore } from '../../../data/state/put-away-store';
@@ -43,12 +42,11 @@ import { CoatLearner } from '../../../data/learning/coat-learner';
 import { Units } from '../../../data/units/units';
 import { drawnShape, sameParts } from './draft/drawn-shape';
 import { PieceDraft } from './draft/piece-draft';
+import { clayFactsOf } from './figures/clay-facts';
 import { PieceFigures } from './figures/piece-figures';
+import { stepsOn, worstOn, type KnownOfPlan } from './figures/plan-on';
 import { PlanRun, type PlanToRun } from './run/plan-run';
 import { dipTrouble, waitWords } from './piece-words';
-
-/** What a fired, glazed wall still takes up, %: nearly nothing. */
-const REFIRED_ABSORPTION_PERCENT = 0.2;
 
 /** The same object every time, so that nothing is computed again. */
 const NO_DECORATING_COLOURS: readonly DecoratingColour[] = [];
@@ -75,8 +73,9 @@ export class PieceScreen {
   /** Recipes that this plan names without a bucket: their ids, so that a drag computes nothing anew. */
   private readonly plannedRecipeIds = computed(() => {
     const known = new Set(this.recipes().map((recipe) => recipe.id));
-    const plan = this.settledPlan();
-    return plan ? [...new Set(layersOf(plan).map((layer) => layer.bucketId))].filter((id) => known.has(id)).join(' ') : '';
+    const whole = this.draft.whole();
+    const plans = whole ? [whole.plan, ...(whole.parts ?? []).map(({ plan }) => plan)] : [];
+    return [...new Set(plans.flatMap(layersOf).map((layer) => layer.bucketId))].filter((id) => known.has(id)).join(' ');
   });
   private readonly plannedRecipes = computed(() => {
     const glazes = this.all.value()?.glazes;
@@ -147,26 +146,10 @@ export class PieceScreen {
   private readonly isRefire = computed(() => this.settledPlan()?.refire === true);
   readonly clayFacts = computed((): BodyFacts | undefined => {
     const clay = this.clay();
-    if (!clay) return undefined;
-    const { lot: _lot, wallMm: _wall, ...bisque } = bisqueOf(clay, this.lotId());
-    return {
-      ...bisque,
-      ...(this.isRefire() ? { absorptionPercent: REFIRED_ABSORPTION_PERCENT, firedUnder: true } : {}),
-      name: clay.name,
-      lightness: lightnessOf(clay.colour),
-      shrinkagePercent: clay.shrinkagePercent,
-      speckled: clay.speckled,
-      lowCone: clay.lowCone,
-      highCone: clay.highCone,
-    };
+    return clay && clayFactsOf(clay, this.lotId(), this.isRefire());
   });
-  readonly knowledge = computed(() => {
-    const [learning, buckets, bodyId] = [this.learning(), this.buckets(), this.clay()?.id ?? ''];
-    return (glaze: GlazeFacts): CoatKnowledge => {
-      const bucket = buckets.find((one) => one.id === glaze.bucketId);
-      return knowledgeOf(learning, { glazeId: bucket ? glazeIdOf(bucket) : glaze.bucketId, bodyId });
-    };
-  });
+  readonly knowledge = computed(() => this.knowledgeOn(this.clay()?.id ?? ''));
+  private readonly known = computed(() => this.knownOn(this.clayFacts(), this.knowledge()));
   /** Only the parts of a plan that decide its steps: dragging a point of the form starts no new search. */
   private readonly stepPlan = computed(
     () => {
@@ -245,16 +228,8 @@ export class PieceScreen {
       ? { recipeVersionId: bucket.recipeVersionId, number: bucket.recipeVersion }
       : undefined;
   };
-  /** The worst that speaks against one piece of a set, by a quick look at its run. */
-  worstOf(plan: PiecePlan): string | undefined {
-    const body = this.clayFacts();
-    const glazes = this.facts();
-    const steps = this.stepsFor(plan);
-    const question = { plan, shape: this.restedShape(), glazes, overlaps: this.overlaps(), ...(body ? { body } : {}) };
-    const all = attempt(() => [...orderWarnings({ plan, steps, glazes }), ...handWarnings({ plan, steps, glazes }), ...pieceWarnings(question)]);
-    const [worst] = all.kind === 'ok' ? sortWarnings({ warnings: all.value, putAside: plan.putAside }) : [];
-    return worst && worst.rule !== 'H1' && worst.rule !== 'O6' ? worst.what : undefined;
-  }
+  /** The worst that speaks against one piece of a set, or a part, by a quick look at its run. */
+  worstOf = (plan: PiecePlan): string | undefined => worstOn(plan, this.known());
   /** Within what a dip stays alike from piece to piece. */
   matchingOf({ layer, zones }: TimedStep, glaze: GlazeFacts): Matching | undefined {
     const clay = this.clayFacts();
@@ -265,20 +240,28 @@ export class PieceScreen {
       matchingDip({ ...glaze, ...clay, state: glaze.slurryState, wallMm: this.wallMm(), faces, coatMm: layer.coatMm }, this.knowledge()(glaze))
     );
   }
-  /** The steps of one piece of a set. */
-  stepsFor(plan: PiecePlan): TimedStep[] {
-    const clay = this.clayFacts();
-    if (!clay) return [];
-    const timed = attempt(() =>
-      timeSteps({
-        steps: chosenOrder({ plan, glazes: this.facts() }),
-        glazes: this.facts(),
-        body: clay,
-        wallMm: this.wallMm(),
-        knowledge: this.knowledge(),
-      }),
-    );
-    return timed.kind === 'ok' ? timed.value : [];
+  /** The steps of one piece of a set, or of a part. */
+  stepsFor = (plan: PiecePlan, wallMm = this.wallMm()): TimedStep[] => stepsOn(plan, this.known(), wallMm);
+  /** A quick look at a plan that is not shown. */
+  forecastOf(plan: PiecePlan): RunForecast | undefined {
+    const made = attempt(() => quickForecast({ plan, ...this.runsIn(shapeOf(plan)) }));
+    return made.kind === 'ok' ? made.value : undefined;
+  }
+  /** What a plan would stand on with another clay body, or other buckets. */
+  knownWith({ clay, plan }: { clay: ClayBody | undefined; plan: PiecePlan }): KnownOfPlan {
+    const lotId = clay?.id === this.clay()?.id ? this.lotId() : undefined;
+    const facts = clay && clayFactsOf(clay, lotId, plan.refire === true);
+    return { ...this.knownOn(facts, this.knowledgeOn(clay?.id ?? '')), glazes: asThinned(plan, this.standing()) };
+  }
+  private knownOn(body: BodyFacts | undefined, knowledge: KnownOfPlan['knowledge']): KnownOfPlan {
+    return { glazes: this.facts(), body, knowledge, overlaps: this.overlaps() };
+  }
+  private knowledgeOn(bodyId: string): (glaze: GlazeFacts) => CoatKnowledge {
+    const [learning, buckets] = [this.learning(), this.buckets()];
+    return (glaze) => {
+      const bucket = buckets.find((one) => one.id === glaze.bucketId);
+      return knowledgeOf(learning, { glazeId: bucket ? glazeIdOf(bucket) : glaze.bucketId, bodyId });
+    };
   }
   /** How far it runs; every view that speaks of it reads it here. */
   readonly run = inject(PlanRun);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { APPLICATION_METHODS, attempt, batchCost, coatsOfPlan, dryGramsForPieces, planBatch, shapeOf, shortage, stayMl } from '@cazuela/core';
+import { attempt, batchCost, coatsOfPlan, dryGramsForPieces, planBatch, shapeOf, shortage, stayMl } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog } from '../../../data/offline/bench-log';
@@ -15,7 +15,8 @@ import { StudioStore } from '../../../data/state/studio-store';
 import { formatWhen } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { Choice } from '../../../ui/choice';
-import { plainOptions, type FieldOption } from '../../../ui/options';
+import { METHOD_OPTIONS } from '../../../parts/words/method-options';
+import type { FieldOption } from '../../../ui/options';
 import { NumberField, type TypedNumber } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { BucketDrawing, type DrawnBucket } from '../../../parts/bucket-drawing';
@@ -90,7 +91,7 @@ export class WeighPlan {
     ['clayFirst', 'clay first'],
     ['recipe', 'as written'],
   ] as const;
-  protected readonly methods = plainOptions(APPLICATION_METHODS);
+  protected readonly methods = METHOD_OPTIONS;
   protected readonly pans = [
     ['eachLine', 'emptied after each'],
     ['whenFull', 'filled on'],
@@ -144,7 +145,8 @@ export class WeighPlan {
     return this.away.without('piece', all.pieces).flatMap((piece) => {
       const shape = shapeOf(piece.body.plan);
       const count = this.question().counts[piece.id] ?? 0;
-      const each = coatsOfPlan({ plan: piece.body.plan, shape, count: 1, bucketIds });
+      const parts = (piece.body.parts ?? []).map(({ plan }) => ({ plan, shape: shapeOf(plan) }));
+      const each = [{ plan: piece.body.plan, shape }, ...parts].flatMap((part) => coatsOfPlan({ ...part, count: 1, bucketIds }));
       if (each.length === 0) return [];
       const tallMm = Math.max(...shape.outside.map((point) => point.heightMm));
       return [

@@ -214,7 +214,7 @@ export class AlternativesPanel {
 }
 
 /** Steps that every piece needs, and a step that only ends another one. */
-const ALWAYS: readonly string[] = ['check', 'wipeFoot', 'untape'];
+const ALWAYS: readonly string[] = ['check', 'wipeFoot', 'untape', 'fire', 'fireLustre'];
 
 /** The parts of a plan that an alternative decides, to be compared. */
 const textOf = ({ zones, strips, masks, rimFirst, gumIn, waxFootMm, footBy, order }: PiecePlan): string =>

@@ -1,6 +1,6 @@
 import { layersOf, type PiecePlan, type TimedStep, type UnwantedStep, type PlanChange, type PlanRisk, type PlanAlternative } from '@cazuela/core';
 import type { Units } from '../../../../data/units/units';
-import { percentOf } from '../run/run-words';
+import { percentOf } from '../../../../parts/words/chance-words';
 
 /** How an alternative differs, and why. */
 export const CHANGE_WORDS: Record<PlanChange, { title: string; short: string; why: string }> = {

@@ -67,10 +67,15 @@ export function edgeHandles(plan: PiecePlan, shape: PieceShape): Handle[] {
     ...(plan.zones.rim.length > 0
       ? [edge('rim', 'Lower edge of the rim band', topMm - plan.rimBandMm, (mm) => ({ rimBandMm: round(topMm - mm) }))]
       : []),
-    ...(plan.strips ?? []).flatMap((strip, at) => [
-      edge(`${strip.id} from`, `Lower edge of ${strip.turn ? 'panel' : 'strip'} ${at + 1}`, strip.fromMm, (fromMm) => strips(strip.id, { fromMm })),
-      edge(`${strip.id} to`, `Upper edge of ${strip.turn ? 'panel' : 'strip'} ${at + 1}`, strip.toMm, (toMm) => strips(strip.id, { toMm })),
-    ]),
+    ...(plan.strips ?? []).flatMap((strip, at) => {
+      // The joints of a handle are points of the form.
+      if (strip.on) return [];
+      const name = `${strip.turn ? 'panel' : 'strip'} ${at + 1}`;
+      return [
+        edge(`${strip.id} from`, `Lower edge of ${name}`, strip.fromMm, (fromMm) => strips(strip.id, { fromMm })),
+        edge(`${strip.id} to`, `Upper edge of ${name}`, strip.toMm, (toMm) => strips(strip.id, { toMm })),
+      ];
+    }),
     ...(plan.masks ?? []).flatMap((mask, at) =>
       !isBand(mask)
         ? []

@@ -1,4 +1,4 @@
-import { isOn, isOutside, type PiecePlan, type PieceShape } from '@cazuela/core';
+import { isOn, isOnWall, isOutside, type PiecePlan, type PieceShape } from '@cazuela/core';
 import type { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 import type { Fit } from '../../../../parts/piece-drawing/sheet';
 import { acrossAt, fromFront, SEEN_SHARE, shareAcross } from '../../../../parts/piece-drawing/zones';
@@ -66,7 +66,7 @@ export class BoardPaper {
     const share = (this.turned + shareAcross(Math.max(-1, Math.min(1, at.x / outline)), this.shape) + 1) % 1;
     // The panel that was put on last lies uppermost.
     const strip = strips.findLast(
-      (one) => isOutside(one) && heightMm >= one.fromMm && heightMm <= one.toMm && (one.turn === undefined || isOn(one.turn, share)),
+      (one) => isOnWall(one) && heightMm >= one.fromMm && heightMm <= one.toMm && (one.turn === undefined || isOn(one.turn, share)),
     );
     if (strip) return strip.id;
     if (heightMm < waxFootMm) return zones.foot.length > 0 ? 'foot' : 'bare';

@@ -1,5 +1,6 @@
 import {
   isBand,
+  isOnWall,
   isOutside,
   bowMm,
   edgeOffsetMm,
@@ -31,6 +32,7 @@ import {
   Vector3,
   WebGLRenderer,
 } from 'three';
+import { handleColourOf } from '../../../../parts/piece-drawing/colours';
 
 const ROUND_PARTS = 72;
 const SKIN = { wide: 720, high: 480 };
@@ -125,8 +127,7 @@ function made(question: RoundQuestion): Group {
   group.add(new Mesh(new LatheGeometry(foot, ROUND_PARTS), new MeshStandardMaterial({ color: clay, side: DoubleSide })));
   if (shape.grip) {
     const { upperMm, lowerMm, outMm, widthMm, thickMm, kind } = shape.grip;
-    const top = plan.zones.outside.at(-1);
-    const material = new MeshStandardMaterial({ color: (top && colours.get(top.bucketId)) ?? clay, roughness: 0.45 });
+    const material = new MeshStandardMaterial({ color: handleColourOf(plan, colours, clay), roughness: 0.45 });
     for (const side of kind === 'lugs' ? [1, -1] : [1]) {
       const [from, to] = [radiusAt(shape, upperMm) - 2, radiusAt(shape, lowerMm) - 2];
       const out = Math.max(from, to) + outMm * 1.3;
@@ -171,7 +172,7 @@ function paintedSkin({ shape, plan, colours, clay }: RoundQuestion): HTMLCanvasE
   const [outside, rim, foot] = [zones.outside.at(-1), zones.rim.at(-1), zones.foot.at(-1)];
   if (outside) band(colour(outside), waxFootMm, apart ? rimFrom : top, edges?.wax, apart ? edges?.rim : undefined);
   if (rim) band(colour(rim), rimFrom, top, edges?.rim);
-  for (const strip of strips.filter(isOutside)) {
+  for (const strip of strips.filter(isOnWall)) {
     const layer = strip.layers.at(-1);
     if (layer) band(colour(layer), strip.fromMm, strip.toMm, strip.edge, strip.edge, strip.turn);
   }

@@ -1,5 +1,6 @@
 import type { PiecePlan, PieceShape } from '@cazuela/core';
 import { COAT_EXAGGERATION } from '../../../../parts/piece-drawing/coats';
+import { handleColourOf } from '../../../../parts/piece-drawing/colours';
 import { PieceDrawing } from '../../../../parts/piece-drawing/piece-drawing';
 
 export interface SectionPath {
@@ -48,7 +49,7 @@ export function sectionSheet(question: {
       ...(handle
         ? [
             { d: handle.path, stroke: INK, width: handle.width + 3 },
-            { d: handle.path, stroke: clay, width: handle.width },
+            { d: handle.path, stroke: handleColourOf(plan, colours, clay), width: handle.width },
           ]
         : []),
       { d: enclosed(drawing.outside()), fill: clay },

@@ -1,7 +1,20 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { pieceBodySchema, pieceSchema, type Piece, type PieceBody } from '@cazuela/contract';
-import { formOf, layersOf, MOST_LAYERS, planFault, withLayers, type Layer, type PieceForm, type PiecePlan, type Strip } from '@cazuela/core';
+import {
+  formOf,
+  layersOf,
+  LUSTRE_FILM_MM,
+  MOST_LAYERS,
+  planFault,
+  planOfPart,
+  withLayers,
+  withPartPlan,
+  type Layer,
+  type PieceForm,
+  type PiecePlan,
+  type Strip,
+} from '@cazuela/core';
 import {
   animationFrameScheduler,
   auditTime,
@@ -46,13 +59,17 @@ export class PieceDraft {
   /** Which recipe version a bucket holds now: stored with the plan when a coat of it is planned. */
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
 
-  /** The body at this moment. During a drag it changes many times a second: templates use `settledBody`, or `dragView` when they must follow. */
-  readonly body = this.current.asReadonly();
-  readonly shape = drawnShape(() => this.current()?.plan);
+  /** The lid or saucer that is being planned, by its id; empty for the piece itself. */
+  readonly part = signal('');
+  /** Piece, lid and saucer as they are in the records. */
+  readonly whole = this.settled.asReadonly();
+  /** The body at this moment, its plan that of the chosen part. During a drag it changes many times a second: templates use `settledBody`, or `dragView` when they must follow. */
+  readonly body = computed(() => this.seen(this.current()));
+  readonly shape = drawnShape(() => this.body()?.plan);
   /** Emits during a drag, once for every animation frame: views draw then, not while pointer events are still handled. */
   readonly moves$: Observable<void> = this.moves.pipe(auditTime(0, animationFrameScheduler), share());
   /** The body when the last drag rested. A signal of its own: nothing that depends on it is checked during a drag. */
-  readonly settledBody = this.settled.asReadonly();
+  readonly settledBody = computed(() => this.seen(this.settled()));
   /** True from the first move of a drag until it rests or ends. Not a signal: what only waits for it needs no change detection. */
   readonly dragging$: Observable<boolean> = this.isDragging.pipe(distinctUntilChanged());
   readonly failure = signal<ApiFailure | undefined>(undefined);
@@ -94,13 +111,16 @@ export class PieceDraft {
 
   change(change: Partial<PieceBody>): void {
     const before = this.heldBody() ?? this.current();
-    if (!before || !this.show({ ...before, ...change, ...(change.plan ? { plan: this.withVersions(change.plan) } : {}) })) return;
+    if (!before) return;
+    const { plan, ...rest } = change;
+    const others = { ...before, ...rest };
+    if (!this.show(plan ? withPartPlan(others, this.part(), this.withVersions(plan)) : others)) return;
     this.heldBody.set(undefined);
     this.keep(before);
   }
 
   plan(change: Partial<PiecePlan>): void {
-    const body = this.current();
+    const body = this.body();
     if (body) this.change({ plan: { ...body.plan, ...change } });
   }
 
@@ -109,8 +129,8 @@ export class PieceDraft {
     const body = this.current();
     if (!body) return;
     if (!this.heldBody()) this.heldBody.set(body);
-    const plan = { ...body.plan, ...change };
-    if (this.allows(plan)) this.current.set({ ...body, plan });
+    const plan = { ...planOfPart(body, this.part()), ...change };
+    if (this.allows(plan)) this.current.set(withPartPlan(body, this.part(), plan));
     this.isDragging.next(true);
     this.moves.next();
   }
@@ -126,7 +146,7 @@ export class PieceDraft {
   }
 
   form(change: Partial<PieceForm>, mode: 'drag' | 'plan' = 'plan'): void {
-    const body = this.current();
+    const body = this.body();
     if (!body) return;
     const form: PieceForm = { ...formOf(body.plan), ...change };
     this[mode]({ form });
@@ -150,15 +170,21 @@ export class PieceDraft {
     decoratingColourId: string,
     coatingKind: Layer['coatingKind'],
   ): void {
-    const plan = { ...this.current()!.plan, decoratingColours };
+    const plan = { ...this.body()!.plan, decoratingColours };
     this.plan(
-      coatingKind ? withLayers(plan, (layer) => (layer.bucketId === decoratingColourId ? { ...layer, coatingKind } : layer)) : { decoratingColours },
+      coatingKind
+        ? withLayers(plan, (layer) =>
+            layer.bucketId === decoratingColourId
+              ? { ...layer, coatingKind, ...(coatingKind === 'lustre' ? { method: 'brush' as const, coatMm: LUSTRE_FILM_MM } : {}) }
+              : layer,
+          )
+        : { decoratingColours },
     );
   }
 
   /** On a zone, or on a strip by its id. Does nothing where a place is full. */
   addLayer(place: string, bucketId: string, coatingKind?: Layer['coatingKind']): void {
-    if (layersAt(this.current()!.plan, place).length >= MOST_LAYERS) return;
+    if (layersAt(this.body()!.plan, place).length >= MOST_LAYERS) return;
     const layer = { id: uuid(), ...newLayer(place, bucketId, coatingKind) };
     this.edit((plan) => layersChanged(plan, place, (layers) => [...layers, layer]));
   }
@@ -177,11 +203,11 @@ export class PieceDraft {
   }
 
   private edit(change: (plan: PiecePlan) => Partial<PiecePlan>): void {
-    this.plan(change(this.current()!.plan));
+    this.plan(change(this.body()!.plan));
   }
 
   private show(body: PieceBody): boolean {
-    const allowed = this.allows(body.plan) && this.canBeKept(body, this.current());
+    const allowed = this.allows(planOfPart(body, this.part())) && this.canBeKept(body, this.current());
     if (allowed) this.put(body);
     return allowed;
   }
@@ -198,6 +224,12 @@ export class PieceDraft {
     const fault = planFault(plan);
     this.refused.set(fault);
     return !fault;
+  }
+
+  private seen(body: PieceBody | undefined): PieceBody | undefined {
+    if (!body?.parts) return body;
+    const plan = planOfPart(body, this.part());
+    return plan === body.plan ? body : { ...body, plan };
   }
 
   private put(body: PieceBody): void {

@@ -1,4 +1,4 @@
-import { BRUSHED_COAT_MM, GLAZE_COAT_MM, type Layer, type PiecePlan, type Strip, type Zone } from '@cazuela/core';
+import { BRUSHED_COAT_MM, GLAZE_COAT_MM, LUSTRE_FILM_MM, type Layer, type PiecePlan, type Strip, type Zone } from '@cazuela/core';
 
 /** Returns the coats of a zone, or of a strip by its id, bottom up. */
 export function layersAt({ zones, strips = [] }: PiecePlan, place: string): readonly Layer[] {
@@ -20,6 +20,7 @@ export function stripChanged(plan: PiecePlan, id: string, change: Partial<Strip>
 
 /** Returns a coat as it is usually put on: decoration is brushed, the inside is poured, all else is dipped. */
 export function newLayer(place: string, bucketId: string, coatingKind?: Layer['coatingKind']): Omit<Layer, 'id'> {
+  if (coatingKind === 'lustre') return { bucketId, method: 'brush', coatMm: LUSTRE_FILM_MM, coatingKind };
   if (coatingKind && coatingKind !== 'glaze') return { bucketId, method: 'brush', coatMm: BRUSHED_COAT_MM, coatingKind };
   return { bucketId, method: place === 'inside' ? 'pour' : 'dip', coatMm: GLAZE_COAT_MM, ...(coatingKind ? { coatingKind } : {}) };
 }

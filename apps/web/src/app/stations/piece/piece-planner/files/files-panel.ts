@@ -13,6 +13,7 @@ import { StudioApi } from '../../../../data/http/studio-api';
 import { StudioStore } from '../../../../data/state/studio-store';
 import { ErrorBanner } from '../../../../ui/error-banner';
 import { Units } from '../../../../data/units/units';
+import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
 import { verdictWords } from '../run/run-words';
 import { sectionSheet, sectionSvg } from '../board/section-paths';
@@ -34,10 +35,8 @@ import { sectionSheet, sectionSvg } from '../board/section-paths';
       <h3>Go on from it</h3>
       <cz-error-banner [failure]="copying.failure()?.problem?.detail" (again)="copying.clear()" />
       <div class="row">
-        <button type="button" matButton="outlined" [disabled]="copying.busy()" (click)="copy('another', body().plan)">Another plan like it</button>
-        <button type="button" matButton="outlined" [disabled]="copying.busy()" (click)="copy('again', again())">
-          Fire it again: new coats over these
-        </button>
+        <button type="button" matButton="outlined" [disabled]="copying.busy()" (click)="copy('another')">Another plan like it</button>
+        <button type="button" matButton="outlined" [disabled]="copying.busy()" (click)="copy('again')">Fire it again: new coats over these</button>
       </div>
     </section>
   `,
@@ -47,6 +46,7 @@ export class FilesPanel {
   readonly pieceId = input.required<string>();
   readonly body = input.required<PieceBody>();
   private readonly api = inject(StudioApi);
+  private readonly draft = inject(PieceDraft);
   private readonly screen = inject(PieceScreen);
   private readonly units = inject(Units);
   private readonly studio = inject(StudioStore).studio;
@@ -57,16 +57,18 @@ export class FilesPanel {
   private readonly router = inject(Router);
 
   /** The same piece with its coats fired: what is planned now lies over them. */
-  protected again(): PiecePlan {
+  private again(): PiecePlan {
     const plan = this.body().plan;
     return { ...plan, ...refired(plan), putAside: [] };
   }
 
-  /** A plan of its own, with this one as it is left alone. */
-  protected copy(ending: string, plan: PiecePlan): void {
+  /** A plan of its own, with this one as it is left alone; fired again is the part that is shown, by itself. */
+  protected copy(ending: 'another' | 'again'): void {
     const id = uuid();
-    const name = `${this.body().name.slice(0, LIMITS.nameLength - ending.length - 2)}, ${ending}`;
-    this.copying.run(this.api.createPiece(id, { ...this.body(), name, plan }), () => void this.router.navigate(['/piece', id]));
+    const { parts, ...alone } = this.draft.whole()!;
+    const name = `${alone.name.slice(0, LIMITS.nameLength - ending.length - 2)}, ${ending}`;
+    const rest = ending === 'again' ? { plan: this.again() } : parts ? { parts } : {};
+    this.copying.run(this.api.createPiece(id, { ...alone, ...rest, name }), () => void this.router.navigate(['/piece', id]));
   }
 
   protected print(): void {
@@ -75,7 +77,7 @@ export class FilesPanel {
     const clay = this.screen.clay();
     this.printing.run(
       this.api.stepSheet(this.pieceId(), {
-        title: this.body().name,
+        title: this.title(),
         lines: [`${this.body().count} of ${clay?.name ?? 'clay'}, for cone ${this.body().plan.cone ?? '6'}`, ...this.verdict(), ...named].slice(
           0,
           12,
@@ -96,13 +98,13 @@ export class FilesPanel {
   }
 
   protected saveSection(): void {
-    saveFile(new Blob([sectionSvg(this.sheet(), this.body().name)], { type: 'image/svg+xml' }), `${this.fileName()}.section.svg`);
+    saveFile(new Blob([sectionSvg(this.sheet(), this.title())], { type: 'image/svg+xml' }), `${this.fileName()}.section.svg`);
   }
 
   protected savePlan(): void {
     const recipes = this.screen.recipes();
     const file = planToFile({
-      body: this.body(),
+      body: this.draft.whole()!,
       clay: this.screen.clay()?.name ?? 'clay',
       glazes: this.screen.buckets().map((bucket) => {
         const recipe = recipes.find((one) => one.id === bucket.recipeId)?.body.name;
@@ -130,10 +132,17 @@ export class FilesPanel {
     return verdict ? [`${verdict.figure} ${verdict.words} ${verdict.line}`] : [];
   }
 
+  /** The part that is shown has its own sheet. */
+  private title(): string {
+    const { name, parts = [] } = this.draft.whole()!;
+    const part = parts.find(({ id }) => id === this.draft.part());
+    return part ? `${name}, ${part.name}` : name;
+  }
+
   private fileName(): string {
     return (
-      this.body()
-        .name.replace(/[^\p{L}\p{N}\- ]+/gu, '')
+      this.title()
+        .replace(/[^\p{L}\p{N}\- ]+/gu, '')
         .trim() || 'piece'
     );
   }

@@ -22,6 +22,7 @@ export class DecoratingColoursPanel {
     ['underglaze', 'underglaze'],
     ['slip', 'slip'],
     ['stain', 'a stain or oxide wash'],
+    ['lustre', 'a lustre, fired later'],
   ];
   protected readonly colourants: readonly [NonNullable<DecoratingColour['colourant']>, string][] = [
     ['other', 'something else'],

@@ -4,9 +4,13 @@ import { round } from '../board/board-handles';
 
 export const MOST_POTS = 12;
 
-/** A thin band at half height or the handle, waxed; or the drain hole, taped. */
-export function newMask(shape: PieceShape, where: 'band' | 'hole' | 'handle'): Mask {
+/** How wide the gallery inside the rim usually is, mm. */
+const GALLERY_MM = 8;
+
+/** A thin band at half height, the handle or the gallery of a lid, waxed; or the drain hole, taped. */
+export function newMask(shape: PieceShape, where: 'band' | 'hole' | 'handle' | 'gallery'): Mask {
   const top = tallMm(shape);
+  if (where === 'gallery') return { id: uuid(), kind: 'wax', where: 'band', face: 'inside', fromMm: round(top - GALLERY_MM), toMm: round(top) };
   return { id: uuid(), kind: where === 'hole' ? 'tape' : 'wax', where, fromMm: round(top * 0.5), toMm: round(top * 0.5 + 4) };
 }
 

@@ -4,12 +4,13 @@ import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
-import { APPLICATION_METHODS, withMethod, type ApplicationMethod, type EdgeLine, type Layer, type Texture } from '@cazuela/core';
+import { LUSTRE_FILM_MM, withMethod, type ApplicationMethod, type EdgeLine, type Layer, type Texture } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { AutocompleteField } from '../../../../ui/autocomplete-field';
 import { Checkbox } from '../../../../ui/checkbox';
 import { NumberField } from '../../../../ui/number-field';
-import { plainOptions, type FieldOption } from '../../../../ui/options';
+import { METHOD_OPTIONS } from '../../../../parts/words/method-options';
+import type { FieldOption } from '../../../../ui/options';
 import { SelectField } from '../../../../ui/select-field';
 import { PieceDraft } from '../draft/piece-draft';
 import { PieceScreen } from '../piece-screen';
@@ -51,7 +52,9 @@ export class PlacePanel {
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   private readonly units = inject(Units);
-  protected readonly methods = plainOptions(APPLICATION_METHODS);
+  protected readonly methods = METHOD_OPTIONS;
+  /** Which share of a place trailed or painted lines take, until it is said. */
+  protected readonly usualLines = 0.2;
   protected readonly colours = this.screen.colours;
   protected readonly plan = computed(() => this.screen.settledBody()!.plan);
   protected readonly place = computed(() => placesOf(this.plan(), this.screen.restedShape()).find(({ id }) => id === this.placeId()));
@@ -95,6 +98,7 @@ export class PlacePanel {
     const trouble = dipTrouble(step, this.units);
     if (trouble) return { told: trouble, trouble: true };
     if (step.dip?.kind === 'ok') return { told: `${this.units.seconds(step.dip.seconds)} at SG ${glaze?.sg.toFixed(2) ?? '?'}`, trouble: false };
+    if (layer.coatingKind === 'lustre') return { told: 'after the glaze firing', trouble: false };
     const passes = step.brushCoats ?? 1;
     return { told: layer.method === 'rub' ? 'rubbed in and wiped back' : `${passes} ${passes === 1 ? 'pass' : 'passes'}`, trouble: false };
   }
@@ -103,7 +107,7 @@ export class PlacePanel {
     const pot = this.decoratingColours().find((one) => one.id === id);
     const isNew = (pot?.coatingKind ?? 'glaze') !== (layer.coatingKind ?? 'glaze');
     const method = isNew && pot ? (pot.coatingKind === 'stain' ? 'rub' : 'brush') : layer.method;
-    const { coatMm } = withMethod(layer, method);
+    const coatMm = pot?.coatingKind === 'lustre' ? LUSTRE_FILM_MM : withMethod(layer, method).coatMm;
     this.draft.changeLayer(place, layer.id, { bucketId: id, method, coatMm, coatingKind: pot?.coatingKind });
   }
 

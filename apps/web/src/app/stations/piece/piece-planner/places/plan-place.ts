@@ -20,7 +20,12 @@ export const placesOf = ({ zones, strips = [], textures }: PiecePlan, shape: Pie
   })),
   ...strips.map((strip, at) => ({
     id: strip.id,
-    words: `${strip.fromRim ? 'Dip' : strip.turn ? 'Panel' : 'Strip'} ${at + 1}`,
+    words:
+      strip.on === 'handle'
+        ? shape.grip?.kind === 'lugs'
+          ? 'Lugs'
+          : 'Handle'
+        : `${strip.fromRim ? 'Dip' : strip.turn ? 'Panel' : 'Strip'} ${at + 1}`,
     layers: strip.layers,
     texture: strip.texture,
     strip,

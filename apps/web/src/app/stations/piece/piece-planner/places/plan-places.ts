@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, model } from '@an
 import { MatIconButton, MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
-import { handleMask, MOST_LAYERS, MOST_MASKS, MOST_STRIPS, tallMm, type Layer } from '@cazuela/core';
+import { handleMask, handleStrip, MOST_LAYERS, MOST_MASKS, MOST_STRIPS, tallMm, type Layer } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
 import { round } from '../board/board-handles';
 import { PieceDraft } from '../draft/piece-draft';
@@ -51,7 +51,14 @@ export class PlanPlaces {
   protected readonly openHole = computed(
     () => this.screen.restedShape().holeMm !== undefined && !this.plan().masks?.some((mask) => mask.where === 'hole'),
   );
-  protected readonly glazedHandle = computed(() => this.screen.restedShape().grip !== undefined && !handleMask(this.plan()));
+  protected readonly glazedHandle = computed(
+    () => this.screen.restedShape().grip !== undefined && !handleMask(this.plan()) && !handleStrip(this.plan()),
+  );
+  /** The ledge inside the rim that carries the lid. */
+  protected readonly glazedGallery = computed(() => {
+    const { lid, masks = [] } = this.plan();
+    return lid === true && !masks.some(({ where, face }) => where === 'band' && face === 'inside');
+  });
   protected readonly canCoat = computed(() => this.screen.buckets().length + this.screen.notMixed().length + this.smallPots().length > 0);
 
   private coatWords({ bucketId, coatMm }: Layer): string {
@@ -87,7 +94,15 @@ export class PlanPlaces {
     this.chosen.set(this.draft.body()!.plan.strips!.at(-1)!.id);
   }
 
-  protected addMask(where: 'band' | 'hole' | 'handle'): void {
+  /** Glazed first and waxed over, so that the dip of the outside leaves it as it is. */
+  protected addHandle(): void {
+    const { upperMm, lowerMm } = this.screen.restedShape().grip!;
+    this.draft.addStrip({ on: 'handle', fromMm: lowerMm, toMm: upperMm, first: true });
+    const strip = handleStrip(this.draft.body()!.plan);
+    if (strip) this.chosen.set(strip.id);
+  }
+
+  protected addMask(where: 'band' | 'hole' | 'handle' | 'gallery'): void {
     this.draft.plan({ masks: [...(this.plan().masks ?? []), newMask(this.screen.restedShape(), where)], order: [] });
     this.chosen.set(BARE);
   }

@@ -13,7 +13,18 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { attempt, heightAlong, quickRun, tallMm, widestMm, type PiecePlan, type PieceShape, type RunMoment, type SideToRun } from '@cazuela/core';
+import {
+  attempt,
+  heightAlong,
+  isTurnedOver,
+  quickRun,
+  tallMm,
+  widestMm,
+  type PiecePlan,
+  type PieceShape,
+  type RunMoment,
+  type SideToRun,
+} from '@cazuela/core';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { select } from 'd3-selection';
 import { takeWhile, timer } from 'rxjs';
@@ -50,8 +61,8 @@ export class FireView {
   private readonly destroyed = inject(DestroyRef);
   protected readonly outside = computed(() => this.run.sides().find(({ side }) => side === 'outside'));
   /** A wanted end is of an edge that runs towards the shelf. */
-  protected readonly canWant = computed(() => this.outside() !== undefined && this.plan().setting !== 'upsideDown');
-  protected readonly drawing = computed(() => new RunDrawing(this.shape(), this.plan().setting === 'upsideDown'));
+  protected readonly canWant = computed(() => this.outside() !== undefined && !isTurnedOver(this.plan()));
+  protected readonly drawing = computed(() => new RunDrawing(this.shape(), isTurnedOver(this.plan())));
   /** The fine film when it is there, a coarse one until then. */
   protected readonly films = computed(() => {
     const moments = this.run.state()?.moments ?? {};

@@ -41,6 +41,8 @@ export class PlanRun {
   private readonly asked = signal<() => PlanToRun | undefined>(() => undefined);
   /** Where its edge should end, mm above the shelf. */
   readonly wantedEdgeMm = signal<number | null>(null);
+  /** Which edge: of a zone, or of a strip by its id. */
+  readonly wantedPlace = signal('outside');
   /** How often the same question was asked again. */
   private readonly round = signal(0);
 

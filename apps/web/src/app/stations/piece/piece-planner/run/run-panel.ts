@@ -1,10 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { attempt, heightAlong, quickRun, startForEdge, type PairFlow, type PiecePlan, type PieceShape } from '@cazuela/core';
+import {
+  attempt,
+  heightAlong,
+  ownEdges,
+  placeWords,
+  quickRun,
+  startForOwnEdge,
+  withEdgeStart,
+  type PairFlow,
+  type PiecePlan,
+  type PieceShape,
+} from '@cazuela/core';
 import { ExplainedText } from '../../../../parts/words/explained-text';
 import { Units } from '../../../../data/units/units';
 import { NumberField } from '../../../../ui/number-field';
+import type { FieldOption } from '../../../../ui/options';
+import { SelectField } from '../../../../ui/select-field';
 import { PlanRun } from './plan-run';
 import { coatsFor } from './run-request';
 import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf } from './run-words';
@@ -12,7 +25,7 @@ import { basisOfRun, poolWords, reachWords, safeLineWords, sideWords, unknownsOf
 /** How far the glaze will run on this piece in its firing: in figures with a range, where it may start, and what is not known. */
 @Component({
   selector: 'cz-run-panel',
-  imports: [ExplainedText, MatButton, MatProgressBar, NumberField],
+  imports: [ExplainedText, MatButton, MatProgressBar, NumberField, SelectField],
   templateUrl: './run-panel.html',
   styleUrl: './run-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,8 +43,12 @@ export class RunPanel {
   readonly tile = output<readonly string[]>();
   protected readonly run = inject(PlanRun);
   protected readonly units = inject(Units);
-  /** A wanted end is of an edge that runs towards the shelf. */
-  protected readonly isUpright = computed(() => this.plan().setting !== 'upsideDown');
+  /** Edges that may be wanted somewhere, and the one that is. */
+  protected readonly edges = computed(() => ownEdges({ plan: this.plan(), shape: this.shape() }));
+  protected readonly edgeOptions = computed((): FieldOption[] =>
+    this.edges().map(({ placeId }) => [placeId, placeWords(placeId, this.plan()).replace(/^the /, '')] as const),
+  );
+  protected readonly edge = computed(() => this.edges().find(({ placeId }) => placeId === this.run.wantedPlace()) ?? this.edges()[0]);
   private readonly sides = this.run.sides;
   protected readonly outside = computed(() => this.sides().find(({ side }) => side === 'outside'));
   protected readonly inside = computed(() => this.sides().find(({ side }) => side === 'inside'));
@@ -56,10 +73,13 @@ export class RunPanel {
     return line && this.outside() ? safeLineWords(line, this.plan()) : undefined;
   });
   protected readonly wish = computed(() => {
-    const [wanted, side, quick] = [this.run.wantedEdgeMm(), this.outside(), this.quick()];
-    if (wanted === null || !side || !quick) return undefined;
-    const asked = attempt(() => startForEdge(this.run.question()!, wanted));
-    if (asked.kind !== 'ok') return undefined;
+    const [wanted, side, quick, edge, startMm] = [this.run.wantedEdgeMm(), this.outside(), this.quick(), this.edge(), this.start()];
+    if (wanted === null || !edge || startMm === undefined) return undefined;
+    const change = withEdgeStart(this.plan(), { placeId: edge.placeId, startMm, shape: this.shape() });
+    if (!change) return undefined;
+    const button = edge.placeId === 'outside' ? `Wax ${startMm} mm up` : `Start it ${startMm} mm up`;
+    // All coats of the outside together decide where its film ends.
+    if (edge.placeId !== 'outside' || !side || !quick) return { startMm, change, button, coats: undefined };
     const coats = coatsFor({
       plan: this.plan(),
       quick,
@@ -68,10 +88,18 @@ export class RunPanel {
       secondsOf: this.secondsOf(),
       units: this.units,
     });
-    return { startMm: Math.max(0, Math.round(asked.value)), coats };
+    return { startMm, change, button, coats };
   });
+  /** Where the edge has to start, whole mm; none where there is no room for it. */
+  private readonly start = computed(() => {
+    const [wantedMm, edge, question] = [this.run.wantedEdgeMm(), this.edge(), this.run.question()];
+    if (wantedMm === null || !edge || !question) return undefined;
+    const asked = attempt(() => startForOwnEdge({ ...question, edge, wantedMm }));
+    return asked.kind === 'ok' && asked.value !== undefined ? Math.max(0, Math.round(asked.value)) : undefined;
+  });
+  protected readonly noRoom = computed(() => this.run.wantedEdgeMm() !== null && this.edge() !== undefined && !this.wish());
   private readonly last = computed(() => this.state()?.moments?.outside?.at(-1));
-  protected readonly edges = computed(() => {
+  protected readonly ownEnds = computed(() => {
     const [side, last] = [this.outside(), this.last()];
     if (!side || !last || side.layers.length < 2) return [];
     return side.layers.flatMap(({ name }, index) => {

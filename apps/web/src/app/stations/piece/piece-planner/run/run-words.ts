@@ -19,6 +19,7 @@ import {
   type SideToRun,
 } from '@cazuela/core';
 import type { Units } from '../../../../data/units/units';
+import { percentOf } from '../../../../parts/words/chance-words';
 
 /** The chance to reach the shelf, and where the edge ends. */
 export function reachWords(
@@ -37,11 +38,15 @@ export function reachWords(
 }
 
 const endWords = ({ setting = 'shelf' }: Pick<PiecePlan, 'setting'>): string =>
-  ({ shelf: 'reaches the shelf', plate: 'reaches the plate', stilts: 'reaches the shelf', upsideDown: 'drips from the rim' })[setting];
+  ({
+    shelf: 'reaches the shelf',
+    plate: 'reaches the plate',
+    stilts: 'reaches the shelf',
+    upsideDown: 'drips from the rim',
+    onRim: 'reaches the seat',
+  })[setting];
 
 const toneOf = (chance: number): 'stop' | 'look' | 'good' => (chance >= SAFE_CHANCE ? (chance >= 0.3 ? 'stop' : 'look') : 'good');
-
-export const percentOf = (chance: number): string => (chance < 0.01 ? 'under 1 %' : chance > 0.99 ? 'over 99 %' : `${Math.round(100 * chance)} %`);
 
 /** One line on the run of the whole piece: its worst side, and the lowest safe line. */
 export function verdictWords(
@@ -91,7 +96,9 @@ export function safeLineWords(
       words:
         setting === 'upsideDown'
           ? 'Upside down the rim is lowest: no waxed foot keeps it from dripping there. Thinner, or a bare rim.'
-          : 'No line on this piece keeps it off the shelf: thinner, less overlap, or on a plate with kiln wash.',
+          : setting === 'onRim'
+            ? 'A lid stands on its rim: no wax at the knob keeps it from its seat. Thinner, or a wider bare seat.'
+            : 'No line on this piece keeps it off the shelf: thinner, less overlap, or on a plate with kiln wash.',
     };
   const now = line.waxFootMm <= waxFootMm ? 'yours is safe' : `yours is ${waxFootMm} mm`;
   return {
