@@ -15,8 +15,10 @@ import {
 import { solveRun } from './run-solver';
 import { EIGHTY_PERCENT_Z, NINETY_FIVE_PERCENT_Z, normalShareBelow } from '../math/normal';
 
-/** Coarse, so that one solve fits into a frame while something is dragged, mm. */
+/** Coarse, so that one solve fits into a frame while something is dragged, mm; finer where an edge starts near its end, or it would seem to be there already. */
 const QUICK_CELL_MM = 3;
+const NEAR_CELL_MM = 1;
+const NEAR_END_MM = 12;
 /** An odd number, so that the middle is one of them. */
 const LOOKS = 41;
 /** Flow multipliers from 1/24 to 24 of the middle: past three sd of what is known least. */
@@ -47,8 +49,13 @@ export interface QuickRun {
  */
 export function quickRun(question: Omit<SideQuestion, 'cellMm'>): QuickRun | undefined {
   const side = sideToRun({ ...question, cellMm: QUICK_CELL_MM });
-  return side && quickRunOf(side);
+  return side && quickRunOf(fineNearEnd(question, side));
 }
+
+const fineNearEnd = (question: PieceRunQuestion, side: SideToRun): SideToRun =>
+  side.endsAt !== 'floor' && side.endMm - side.startMm < NEAR_END_MM
+    ? (sideToRun({ ...question, side: side.side, panelId: side.panelId, cellMm: NEAR_CELL_MM }) ?? side)
+    : side;
 
 /** The same for a side that is cut already, in coarse cells. */
 function quickRunOf(side: SideToRun): QuickRun {
@@ -95,7 +102,8 @@ export function quickFront({ lnMore, frontMm, lnSd }: QuickRun, sds: number): nu
  * quickRuns({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] })
  * // []
  */
-export const quickRuns = (question: PieceRunQuestion): QuickRun[] => sidesToRun({ ...question, cellMm: QUICK_CELL_MM }).map(quickRunOf);
+export const quickRuns = (question: PieceRunQuestion): QuickRun[] =>
+  sidesToRun({ ...question, cellMm: QUICK_CELL_MM }).map((side) => quickRunOf(fineNearEnd(question, side)));
 
 export interface QuickBand {
   middleMm: number;

@@ -152,7 +152,9 @@ export const isAfterFiring = (step: PieceStep): boolean => step.kind === 'fire' 
 
 /** What is kept bare, in the words of the bench. */
 function maskWords({ where, kind, fromMm, toMm, linesShare, face, ringMm = USUAL_RING_MM }: Mask, plan: PiecePlan): string {
-  const isGallery = plan.lid === true && where === 'band' && toMm >= tallMm(shapeOf(plan)) - LIP_MM;
+  const isAtRim = where === 'band' && toMm >= tallMm(shapeOf(plan)) - LIP_MM;
+  if (isAtRim && plan.setting === 'onRim') return `the seat, ${Math.round(toMm - fromMm)} mm`;
+  const isGallery = plan.lid === true && isAtRim;
   if (where === 'hole') return kind === 'tape' ? 'the drain hole' : `a ring of ${Math.round(ringMm)} mm round the drain hole`;
   if (where === 'handle') return 'the handle';
   if (face && isGallery) return `the gallery, ${Math.round(toMm - fromMm)} mm`;

@@ -2,59 +2,28 @@ import type { TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { stepSheetSchema, type ClayBody, type PieceBody, type Recipe } from '@cazuela/contract';
 import { shapeOf, type PiecePlan } from '@cazuela/core';
-import { bucket, CLAY, id, piece, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
-import { FakeRecords } from '../../../../testing/records';
-import { Screen } from '../../../../testing/screen';
-import { WIDE_SCREEN } from '../../../../testing/wide-screen';
-import { PiecePlanner } from './piece-planner';
-
-const WHITE = bucket();
-const BLUE = bucket({ code: 'B2', body: { ...bucket().body, name: 'Noche Honda', colour: '#25305C' } });
-const coat = (bucketId: string, coatMm = 0.4, method: 'dip' | 'pour' = 'dip') => ({ id: id(), bucketId, method, coatMm });
-const zones = (change: Partial<PiecePlan['zones']> = {}): PiecePlan['zones'] => ({ inside: [], outside: [], rim: [], foot: [], ...change });
+import { CLAY, id, RECIPE } from '../../../../testing/made-up';
+import { BLUE, coat, PlannerScreen, WHITE, zones } from '../../../../testing/planner-screen';
+import type { FakeRecords } from '../../../../testing/records';
+import type { Screen } from '../../../../testing/screen';
+import type { PiecePlanner } from './piece-planner';
 
 describe('the panels of a piece plan', () => {
+  let planner: PlannerScreen;
   let records: FakeRecords;
   const open = async (
     plan: Partial<PiecePlan> = {},
-    change: Partial<PieceBody> = {},
+    body: Partial<PieceBody> = {},
     recipes: Recipe[] = [RECIPE],
     bodies: ClayBody[] = [CLAY],
   ): Promise<Screen<PiecePlanner>> => {
-    records = new FakeRecords([WIDE_SCREEN]);
-    records.openStudio();
-    const of = piece(plan);
-    const made = { ...of, body: { ...of.body, ...change } };
-    const screen = await Screen.open(PiecePlanner, { id: made.id });
-    records.answer(`/pieces/${made.id}`, made);
-    records.answer('/bodies', bodies);
-    records.answer('/buckets', [summaryOf(WHITE), summaryOf(BLUE)]);
-    records.answer('/recipes', recipes);
-    records.answer('/powders', POWDERS);
-    records.answer('/coats', []);
-    records.answer('/runner-tiles', []);
-    await screen.settle();
-    return screen;
+    planner = await PlannerScreen.open(plan, { body, recipes, bodies });
+    records = planner.records;
+    return planner.screen;
   };
-  /** Saves go one after another: each is answered until nothing is left to save. */
-  const last = (): PieceBody => {
-    let saved: PieceBody | undefined;
-    for (;;) {
-      const put = records.http.match((request) => request.method === 'PUT').at(-1);
-      if (!put) return saved!;
-      const { body, version } = put.request.body as { body: PieceBody; version: number };
-      saved = body;
-      put.flush({ id: put.request.url.split('/').at(-1)!, version: version + 1, createdAt: '2026-03-01T10:00:00.000Z', body });
-    }
-  };
-  const steps = (screen: Screen<PiecePlanner>): string =>
-    screen
-      .all('.steps .words')
-      .map((step) => step.textContent!.replace(/\s+/g, ' ').trim())
-      .join(' | ');
-
-  /** Chooses a place in the list. */
-  const at = (screen: Screen<PiecePlanner>, place: string): Promise<void> => screen.press(new RegExp(`^${place}(?! band)`));
+  const last = (): PieceBody => planner.saved();
+  const steps = (): string => planner.steps();
+  const at = (place: string): Promise<void> => planner.at(place);
 
   it('a strip is added, coated, waved and glazed first', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
@@ -66,7 +35,7 @@ describe('the panels of a piece plan', () => {
     expect(last().plan.strips![0]!.edge).toEqual({ kind: 'waving', riseMm: 10, waves: 5 });
     await screen.check('glazed first and waxed over');
     expect(last().plan.strips![0]!.first).toBe(true);
-    expect(steps(screen)).toContain('Wax over the strip 35–53 mm up');
+    expect(steps()).toContain('Wax over the strip 35–53 mm up');
     await screen.type('From', '60');
     expect(screen.text).toContain('A strip has no height');
     await screen.press('Take strip 1 away');
@@ -86,7 +55,7 @@ describe('the panels of a piece plan', () => {
 
   it('what stands in a bucket may be a slip: it does not run, and whether it holds is asked', async () => {
     const screen = await open({ zones: zones({ outside: [coat(WHITE.id)] }) });
-    await at(screen, 'Outside');
+    await at('Outside');
     await screen.check('Coat 1 is a slip: it does not melt');
     expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: WHITE.id, coatingKind: 'slip' });
     expect(screen.text).toContain('Whether Leche de Higo holds on Barro Claro is not known.');
@@ -108,16 +77,16 @@ describe('the panels of a piece plan', () => {
   it('a line is kept bare by wax, tape or scraping; the foot by what is chosen', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id)] }) });
     await screen.press('A bare band');
-    expect(steps(screen)).toContain('Wax the band 44–48 mm up');
+    expect(steps()).toContain('Wax the band 44–48 mm up');
     last();
     await screen.choose('By', 'tape');
-    expect(steps(screen)).toContain('Take the tape off the band 44–48 mm up before the glaze is bone dry');
+    expect(steps()).toContain('Take the tape off the band 44–48 mm up before the glaze is bone dry');
     await screen.choose('The foot is kept bare by', 'soaking it in water');
-    expect(steps(screen)).toContain('Soak the foot 10 mm deep in water');
+    expect(steps()).toContain('Soak the foot 10 mm deep in water');
     expect(screen.text).toContain('A soaked foot keeps its water for hours.');
     if (!screen.has('Wax it instead')) await screen.press('What to do: A soaked foot keeps its water for hours.');
     await screen.press('Wax it instead');
-    expect(steps(screen)).toContain('Wax the foot and 10 mm up');
+    expect(steps()).toContain('Wax the foot and 10 mm up');
   });
 
   it('a small pot is named and chosen as a coat: brushed, or rubbed in when it is a wash', async () => {
@@ -127,8 +96,8 @@ describe('the panels of a piece plan', () => {
     await screen.press('One over it on the outside');
     await screen.choose('Outside, coat 2: bucket', 'Colour 1 (underglaze)');
     expect(last().plan.zones.outside[1]).toMatchObject({ bucketId: decoratingColourId, method: 'brush', coatingKind: 'underglaze' });
-    expect(steps(screen)).toContain('Brush Colour 1 on the outside');
-    await at(screen, 'Small pots');
+    expect(steps()).toContain('Brush Colour 1 on the outside');
+    await at('Small pots');
     await screen.choose('It is', 'slip');
     expect(last().plan.zones.outside[1]!.coatingKind).toBe('slip');
     expect(screen.text).toContain('Whether Colour 1 holds on Barro Claro is not known.');
@@ -219,7 +188,7 @@ describe('the panels of a piece plan', () => {
         { ...CLAY, id: id(), name: 'Barro Tostado' },
       ],
     );
-    const seconds = (): string => /Dip the outside in Noche Honda, ([\d.]+) s/.exec(steps(screen))![1]!;
+    const seconds = (): string => /Dip the outside in Noche Honda, ([\d.]+) s/.exec(steps())![1]!;
     const newest = seconds();
     await screen.choose('Bisque lot', 'Lot 04, cone 04');
     expect(last().lotId).toBe(lots[0]!.id);
@@ -231,7 +200,7 @@ describe('the panels of a piece plan', () => {
 
   it('undo and redo by their buttons and keys', async () => {
     const screen = await open();
-    await at(screen, 'Outside');
+    await at('Outside');
     await screen.type('Wax up the foot', '20');
     await screen.press('Undo');
     expect(screen.field('Wax up the foot').value).toBe('10');
@@ -243,7 +212,7 @@ describe('the panels of a piece plan', () => {
 
   it('texture and edge are part of the plan; the wanted edge gives a start and coats', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.8)] }), waxFootMm: 30 });
-    await at(screen, 'Outside');
+    await at('Outside');
     await screen.choose('Surface outside', 'grooves');
     expect(last().plan.textures).toEqual({ outside: { kind: 'grooves', depthMm: 0.5 } });
     await screen.type('Depth', '0.8');
@@ -296,23 +265,23 @@ describe('the panels of a piece plan', () => {
     await screen.type('Shrinks', '12');
     const [decoratingColour] = last().plan.decoratingColours!;
     expect(decoratingColour).toMatchObject({ name: 'Colour 1', coatingKind: 'slip', shrinkagePercent: 12 });
-    await at(screen, 'Outside');
+    await at('Outside');
     await screen.choose('Outside, coat 1: bucket', 'Colour 1 (slip)');
     expect(last().plan.zones.outside[0]).toMatchObject({ bucketId: decoratingColour!.id, coatingKind: 'slip', method: 'brush' });
-    await at(screen, 'Small pots');
+    await at('Small pots');
     expect(screen.button('Take Colour 1 away').disabled).toBe(true);
     await screen.choose('It is', 'underglaze');
     expect(last().plan.zones.outside[0]!.coatingKind).toBe('underglaze');
-    await at(screen, 'Outside');
+    await at('Outside');
     await screen.choose('Outside, coat 1: bucket', 'Noche Honda');
-    await at(screen, 'Small pots');
+    await at('Small pots');
     await screen.press('Take Colour 1 away');
     expect(last().plan.decoratingColours).toEqual([]);
   });
 
   it('the coats of a place lie the uppermost first, and change places with one tap', async () => {
     const screen = await open({ zones: zones({ outside: [coat(WHITE.id), coat(BLUE.id, 0.3)] }) });
-    await at(screen, 'Outside');
+    await at('Outside');
     const order = (): string[] => screen.all<HTMLInputElement>('cz-place-panel cz-autocomplete input').map((input) => input.value);
     expect(order()).toEqual(['Noche Honda', 'Leche de Higo']);
     await screen.press('Coat 2 beneath the one under it');
@@ -322,7 +291,7 @@ describe('the panels of a piece plan', () => {
 
   it('each coat tells its seconds with the SG they are for, and every bucket is offered once', async () => {
     const screen = await open({ zones: zones({ outside: [coat(BLUE.id, 0.6)] }) });
-    await at(screen, 'Outside');
+    await at('Outside');
     expect(screen.all('cz-place-panel .told')[0]!.textContent).toMatch(/^[\d.]+ s at SG 1\.\d\d$/);
     screen.field('Outside, coat 1: bucket').focus();
     screen.field('Outside, coat 1: bucket').dispatchEvent(new Event('focusin'));
@@ -393,7 +362,7 @@ describe('the panels of a piece plan', () => {
     await screen.check('on the inside');
     expect(last().plan.strips![0]!.face).toBe('inside');
     await screen.press('A coat on the strip 1');
-    expect(steps(screen)).toContain('the strip 35–53 mm up inside');
+    expect(steps()).toContain('the strip 35–53 mm up inside');
     await screen.check('beneath the coats around it');
     expect(last().plan.strips![0]!.under).toBe(true);
     await screen.press('A dip from the rim');

@@ -33,6 +33,7 @@ import { PlanVerdict } from './figures/plan-verdict';
 import { FilesPanel } from './files/files-panel';
 import { VersionsNote } from './files/versions-note';
 import { PieceScreen } from './piece-screen';
+import { PartFields } from './parts/part-fields';
 import { PlanParts } from './parts/plan-parts';
 import { DecoratingColoursPanel } from './places/decorating-colours-panel';
 import { MasksPanel } from './places/masks-panel';
@@ -50,7 +51,7 @@ import { StepsPanel } from './steps/steps-panel';
 /** Room for ", 12 of 36" behind a name. */
 const COUNTED_LENGTH = 12;
 
-type Bench = 'place' | 'steps' | 'alternatives' | 'run' | 'compare' | 'set' | 'files';
+type Bench = 'place' | 'steps' | 'alternatives' | 'run' | 'set' | 'files';
 /** From here on places and coats have a column of their own. */
 const WIDE = '(min-width: 1181px)';
 
@@ -69,6 +70,7 @@ const WIDE = '(min-width: 1181px)';
     MatButton,
     NgTemplateOutlet,
     NotMixedNote,
+    PartFields,
     PieceFields,
     PieceHeadline,
     PieceSheet,
@@ -130,7 +132,6 @@ export class PiecePlanner {
       ['steps', 'Steps'],
       ['alternatives', 'Alternatives'],
       ['run', 'Run'],
-      ['compare', 'Compare'],
       ...(count > 1 ? [['set', `Set of ${count}`] as const] : []),
       ['files', 'Files'],
     ];

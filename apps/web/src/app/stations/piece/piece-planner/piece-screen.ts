@@ -3,6 +3,7 @@ import {
   wallObservations,
   glazeIdOf,
   handWarnings,
+  isTurnedOver,
   coatObservations,
   learnFromRunners,
   feetSeen,
@@ -156,8 +157,9 @@ export class PieceScreen {
       const plan = this.settledPlan();
       if (!plan) return undefined;
       const { form, edges: _edges, textures: _textures, versions: _versions, putAside: _aside, unwanted: _unwanted, ...rest } = plan;
-      // The share of the wall that a soaked foot wets depends on the height of the piece.
-      return { ...rest, putAside: NONE_ASIDE, ...(rest.footBy === 'soak' ? { form } : {}) };
+      // How much of the wall a soaked foot wets, and whether a mask is the seat of a lid, depends on the height of the piece.
+      const needsForm = rest.footBy === 'soak' || rest.lid === true || isTurnedOver(rest);
+      return { ...rest, putAside: NONE_ASIDE, ...(needsForm ? { form } : {}) };
     },
     { equal: sameParts },
   );

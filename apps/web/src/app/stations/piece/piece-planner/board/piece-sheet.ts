@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, model, output, si
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatTooltip } from '@angular/material/tooltip';
 import { MatIcon } from '@angular/material/icon';
-import { formOf, type RunForecast } from '@cazuela/core';
+import { formOf, isTurnedOver, type PiecePlan, type RunForecast } from '@cazuela/core';
 import { Keys } from '../../../../data/devices/keys';
 import { Units } from '../../../../data/units/units';
 import { Choice } from '../../../../ui/choice';
@@ -17,9 +17,9 @@ export type SheetMode = BoardMode | 'round' | 'fire';
 const ARROW_KEYS_HELD_MS = 600;
 const EIGHTH = 0.125;
 
-/** How far down the edge of the outside comes in 95 of 100 firings, mm above the shelf; upside down it runs the other way. */
-const lowestOf = (forecast: RunForecast | undefined): number | undefined =>
-  forecast?.sides.find(({ side, endsAt }) => side === 'outside' && endsAt === 'shelf')?.run95EdgeMm;
+/** How far down the edge of the outside comes in 95 of 100 firings, mm above the shelf; fired rim down it runs the other way. */
+const lowestOf = (forecast: RunForecast | undefined, plan: PiecePlan | undefined): number | undefined =>
+  plan && isTurnedOver(plan) ? undefined : forecast?.sides.find(({ side, endsAt }) => side === 'outside' && endsAt === 'shelf')?.run95EdgeMm;
 
 /** The drawing with its tools and its fields. Only it and the sums follow every move of a drag. */
 @Component({
@@ -103,8 +103,8 @@ export class PieceSheet {
     return [...strips, ...masks].some((one) => one.turn !== undefined);
   });
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
-  protected readonly runToMm = computed(() => lowestOf(this.screen.run.forecast()));
-  protected readonly movedRunToMm = (): number | undefined => lowestOf(this.screen.movedForecast());
+  protected readonly runToMm = computed(() => lowestOf(this.screen.run.forecast(), this.screen.settledBody()?.plan));
+  protected readonly movedRunToMm = (): number | undefined => lowestOf(this.screen.movedForecast(), this.draft.body()?.plan);
   private readonly formPanel = viewChild(FormPanel);
   private keysHeld: ReturnType<typeof setTimeout> | undefined;
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { attempt, layersOf, quickForecast, type GlazeFacts, type PieceRunQuestion, type RunForecast, type TimedStep } from '@cazuela/core';
+import { attempt, layersOf, quickForecast, type PieceRunQuestion, type RunForecast, type TimedStep } from '@cazuela/core';
 import { catchError, concat, debounceTime, defer, filter, map, of, scan, switchMap, take, type Observable } from 'rxjs';
 import { CONE_OPTIONS } from '../../../../data/units/cone-options';
 import { Units } from '../../../../data/units/units';
@@ -9,14 +9,14 @@ import { NumberField } from '../../../../ui/number-field';
 import type { FieldOption } from '../../../../ui/options';
 import { SelectField } from '../../../../ui/select-field';
 import { PieceDraft } from '../draft/piece-draft';
-import { stepsOn, worstOn, type KnownOfPlan } from '../figures/plan-on';
+import { stepsOn, worstOn } from '../figures/plan-on';
 import { PieceScreen } from '../piece-screen';
 import { PieceRuns } from '../run/piece-runs';
 import { verdictWords } from '../run/run-words';
-import { variantChange, variantWords, type PlanVariant } from './plan-variant';
+import { isThicker, knownOfVariant, variantChange, variantWords, type PlanVariant } from './plan-variant';
 
 const MOST_VARIANTS = 6;
-const PLANNED: PlanVariant = { kind: 'planned' };
+const PLANNED: PlanVariant = {};
 /** The draws of variants begin once nothing was added for so long, ms. */
 const REST_MS = 300;
 const keyOf = (question: PieceRunQuestion): string => JSON.stringify([question.plan, question.glazes.map(({ bucketId, sg }) => [bucketId, sg])]);
@@ -38,13 +38,13 @@ export class ComparePanel {
   private readonly plan = computed(() => this.screen.settledBody()!.plan);
   protected readonly isFull = computed(() => this.variants().length >= MOST_VARIANTS);
   protected readonly bodyOptions = computed((): FieldOption[] => [
-    ['', 'another body'],
+    ['', 'this body'],
     ...this.screen
       .bodies()
       .filter(({ id }) => id !== this.screen.clay()?.id)
       .map(({ id, name }) => [id, name] as const),
   ]);
-  protected readonly coneOptions: readonly FieldOption[] = [['', 'another cone'], ...CONE_OPTIONS];
+  protected readonly coneOptions: readonly FieldOption[] = [['', 'this cone'], ...CONE_OPTIONS];
   /** Buckets that are dipped or poured from: their SG decides the seconds. */
   protected readonly bucketOptions = computed((): FieldOption[] => {
     const used = new Set(layersOf(this.plan()).map(({ bucketId }) => bucketId));
@@ -54,7 +54,10 @@ export class ComparePanel {
       .map(({ bucketId, name }) => [bucketId, name] as const);
   });
   private readonly chosenBucket = signal('');
+  protected readonly bodyId = signal('');
+  protected readonly cone = signal('');
   protected readonly sg = signal<number | null>(null);
+  protected readonly hasChoice = computed(() => this.bodyId() !== '' || this.cone() !== '' || this.sg() !== null);
   protected readonly bucketId = computed(() => this.bucketOptions().find(([id]) => id === this.chosenBucket())?.[0] ?? this.bucketOptions()[0]?.[0]);
   /** Each variant with what it stands on. */
   private readonly cases = computed(() =>
@@ -62,7 +65,7 @@ export class ComparePanel {
       const change = variantChange(variant, this.plan());
       const plan = change.plan ?? this.plan();
       const clay = change.bodyId ? this.screen.bodies().find(({ id }) => id === change.bodyId) : this.screen.clay();
-      const known = withSg(this.screen.knownWith({ clay, plan }), variant);
+      const known = knownOfVariant(this.screen.knownWith({ clay, plan }), variant);
       const question: PieceRunQuestion = { plan, shape: this.screen.restedShape(), glazes: known.glazes, overlaps: known.overlaps };
       return { variant, change, plan, known, question, key: keyOf(question) };
     }),
@@ -119,22 +122,19 @@ export class ComparePanel {
     });
   }
 
-  protected add(variant: PlanVariant): void {
+  /** What is chosen in the fields, together as one variant. */
+  protected add(): void {
+    const [bodyId, cone, sg, bucketId] = [this.bodyId(), this.cone(), this.sg(), this.bucketId()];
+    const variant: PlanVariant = {
+      ...(bodyId ? { bodyId } : {}),
+      ...(cone ? { cone } : {}),
+      ...(sg !== null && bucketId ? { bucket: { bucketId, sg } } : {}),
+    };
     const isThere = this.variants().some((one) => JSON.stringify(one) === JSON.stringify(variant));
-    if (!isThere && !this.isFull()) this.variants.update((all) => [...all, variant]);
-  }
-
-  protected addBody(bodyId: string): void {
-    if (bodyId) this.add({ kind: 'body', bodyId });
-  }
-
-  protected addCone(cone: string): void {
-    if (cone) this.add({ kind: 'cone', cone });
-  }
-
-  protected addSg(): void {
-    const [bucketId, sg] = [this.bucketId(), this.sg()];
-    if (sg !== null && bucketId) this.add({ kind: 'sg', bucketId, sg });
+    if (!this.hasChoice() || this.isFull()) return;
+    if (!isThere) this.variants.update((all) => [...all, variant]);
+    this.bodyId.set('');
+    this.cone.set('');
     this.sg.set(null);
   }
 
@@ -146,15 +146,6 @@ export class ComparePanel {
     this.variants.update((all) => all.filter((_, index) => index !== at - 1));
   }
 }
-
-/** A plan thins only part of a bucket; a thicker one is thicker as a whole. */
-function withSg(known: KnownOfPlan, variant: PlanVariant): KnownOfPlan {
-  if (variant.kind !== 'sg') return known;
-  return { ...known, glazes: known.glazes.map((glaze) => (glaze.bucketId === variant.bucketId ? { ...glaze, sg: variant.sg } : glaze)) };
-}
-
-const isThicker = (variant: PlanVariant, glazes: readonly GlazeFacts[]): boolean =>
-  variant.kind === 'sg' && glazes.some(({ bucketId, sg }) => bucketId === variant.bucketId && variant.sg >= sg);
 
 function quickOf(question: PieceRunQuestion): RunForecast | undefined {
   const made = attempt(() => quickForecast(question));

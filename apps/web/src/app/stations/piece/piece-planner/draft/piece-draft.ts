@@ -55,6 +55,8 @@ export class PieceDraft {
   private readonly heldBody = signal<PieceBody | undefined>(undefined);
   private kept: PieceBody | undefined;
   private piece: Piece | undefined;
+  /** The same object for the same plan of a part: at rest, `body` and `settledBody` are one. */
+  private readonly seenBodies = new WeakMap<PiecePlan, { of: PieceBody; body: PieceBody }>();
 
   /** Which recipe version a bucket holds now: stored with the plan when a coat of it is planned. */
   versionOf: (bucketId: string) => { recipeVersionId: string; number: number } | undefined = () => undefined;
@@ -229,7 +231,12 @@ export class PieceDraft {
   private seen(body: PieceBody | undefined): PieceBody | undefined {
     if (!body?.parts) return body;
     const plan = planOfPart(body, this.part());
-    return plan === body.plan ? body : { ...body, plan };
+    if (plan === body.plan) return body;
+    const seen = this.seenBodies.get(plan);
+    if (seen?.of === body) return seen.body;
+    const made = { ...body, plan };
+    this.seenBodies.set(plan, { of: body, body: made });
+    return made;
   }
 
   private put(body: PieceBody): void {

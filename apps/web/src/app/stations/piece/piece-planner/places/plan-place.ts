@@ -11,10 +11,10 @@ export interface PlanPlace {
 }
 
 /** Every place of a plan, in the order in which they are listed. A tile has no inside. */
-export const placesOf = ({ zones, strips = [], textures }: PiecePlan, shape: PieceShape): PlanPlace[] => [
+export const placesOf = ({ zones, strips = [], textures, setting }: PiecePlan, shape: PieceShape): PlanPlace[] => [
   ...ZONES.filter((zone) => zone !== 'inside' || shape.slabMm === undefined).map((zone) => ({
     id: zone,
-    words: ZONE_WORDS[zone],
+    words: zone === 'foot' && setting === 'onRim' ? 'Knob' : ZONE_WORDS[zone],
     layers: zones[zone],
     texture: zone === 'foot' ? undefined : textures?.[zone],
   })),
