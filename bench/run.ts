@@ -10,6 +10,7 @@ import { bucketRows } from './bucket.bench';
 import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
 import { importRows } from './import.bench';
+import { jobRows } from './jobs.bench';
 import { listRows } from './list.bench';
 import { shelfRows } from './shelf.bench';
 import { show } from './measure';
@@ -17,7 +18,7 @@ import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import'] as const;
+const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -32,7 +33,7 @@ const wanted = (part: (typeof PARTS)[number]): boolean => asked.length === 0 || 
 if (wanted('core')) show(coreRows());
 if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
-if (PARTS.some((part) => part !== 'core' && part !== 'run' && wanted(part))) {
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
@@ -51,4 +52,8 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && wanted(part))) {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   }
+}
+if (wanted('jobs')) {
+  await ensureBuilt((line) => console.log(line));
+  show(jobRows());
 }

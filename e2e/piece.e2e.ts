@@ -3,6 +3,28 @@ import { openTab, select } from './planner';
 import { expect, test } from './studio';
 
 test.describe('at the piece plan', () => {
+  test('the verdict is at most ten Tabs away, and one key from anywhere', async ({ page }) => {
+    await page.goto('/piece');
+    await page.getByRole('link', { name: /Lidded pot, tall/ }).click();
+    await expect(page.getByText(/is the chance that it reaches the shelf/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/is the chance that it reaches the shelf/)).toBeVisible();
+    const verdict = page.getByRole('region', { name: 'Verdict' });
+    let tabs = 0;
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    for (tabs = 1; tabs <= 10; tabs++) {
+      await page.keyboard.press('Tab');
+      if ((await page.evaluate(() => document.activeElement?.textContent?.trim())) === 'To the verdict') break;
+    }
+    expect(tabs).toBeLessThan(10);
+    await page.keyboard.press('Enter');
+    await expect(verdict).toBeFocused();
+    await page.getByRole('tab', { name: 'Steps' }).focus();
+    await page.keyboard.press('v');
+    await expect(verdict).toBeFocused();
+  });
+
   test('a pale runny ash over an iron glaze stops above the foot: the safe line is found and taken', async ({ page }) => {
     await page.goto('/piece');
     await page.getByRole('button', { name: 'Lidded pot', exact: true }).click();

@@ -74,6 +74,8 @@ const launch = (database: PrivateMariaDb, port: number, demo: boolean): Promise<
 const SLOWER = Number(process.env['CAZUELA_SLOW'] ?? 1);
 
 interface Fixtures {
+  /** With CAZUELA_COUNT: how many times hands did something, for `./cazuela bench jobs`. */
+  countActions: void;
   /** Fails the journey when the page threw an error or the security policy stopped something. */
   noErrors: void;
 }
@@ -95,6 +97,29 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     { scope: 'worker', timeout: 120_000 },
   ],
   baseURL: async ({ studio }, use) => use(studio.address),
+  countActions: [
+    async ({ page }, use, info) => {
+      if (!process.env['CAZUELA_COUNT']) return use();
+      let actions = 0;
+      await page.exposeFunction('countAction', () => (actions += 1));
+      await page.addInitScript(() => {
+        const count = (): void => void (window as unknown as { countAction: () => void }).countAction();
+        addEventListener('pointerdown', count, true);
+        addEventListener('keydown', count, true);
+        // What was typed into a field counts once; a tick was a tap already.
+        addEventListener(
+          'change',
+          ({ target }) => {
+            if (!(target instanceof HTMLInputElement) || !['checkbox', 'radio', 'range'].includes(target.type)) count();
+          },
+          true,
+        );
+      });
+      await use();
+      info.annotations.push({ type: 'actions', description: String(actions) });
+    },
+    { auto: true },
+  ],
   noErrors: [
     async ({ page }, use) => {
       const errors: string[] = [];

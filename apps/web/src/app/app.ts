@@ -79,6 +79,12 @@ export class App {
   protected showKeys(): void {
     void this.dialogs.keys();
   }
+
+  /** The address stays: under a base, "#main" alone would lead to the first page. */
+  protected toWork(event: Event): void {
+    event.preventDefault();
+    this.main().nativeElement.focus();
+  }
 }
 
 const pathOf = (url: string): string => url.split('?')[0]!;

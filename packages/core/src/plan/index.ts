@@ -23,7 +23,7 @@ export {
   type PiecePlan,
   USUAL_CONE,
 } from './piece-plan';
-export { MOST_PARTS, planOfPart, withPartPlan, type PiecePart, type PlanWithParts } from './parts';
+export { MOST_PARTS, planOfPart, withPartPlan, type PiecePart } from './parts';
 export { PLAN_CHANGES, type UnwantedStep, type PlanChange } from './plan-change';
 export { notRefired, refired } from './refire';
 export { handleStrip, isOnWall, isOutside, MOST_STRIPS, type Strip, type Turn } from './strip';

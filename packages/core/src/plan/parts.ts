@@ -7,7 +7,7 @@ export interface PiecePart {
   plan: PiecePlan;
 }
 
-export interface PlanWithParts {
+export interface PieceWithParts {
   plan: PiecePlan;
   parts?: PiecePart[] | undefined;
 }
@@ -23,7 +23,7 @@ export const MOST_PARTS = 4;
  * planOfPart({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }, 'lid').shapeId
  * // 'cup'
  */
-export const planOfPart = ({ plan, parts = [] }: PlanWithParts, partId: string): PiecePlan => parts.find(({ id }) => id === partId)?.plan ?? plan;
+export const planOfPart = ({ plan, parts = [] }: PieceWithParts, partId: string): PiecePlan => parts.find(({ id }) => id === partId)?.plan ?? plan;
 
 /**
  * Returns a piece with a changed plan of one part. One firing and one set of glazes serve all parts: they change together.
@@ -35,7 +35,7 @@ export const planOfPart = ({ plan, parts = [] }: PlanWithParts, partId: string):
  * withPartPlan({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] } }, '', { shapeId: 'bowl', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 5, rimBandMm: 0, order: [], putAside: [] }).plan.shapeId
  * // 'bowl'
  */
-export function withPartPlan<T extends PlanWithParts>(whole: T, partId: string, plan: PiecePlan): T {
+export function withPartPlan<T extends PieceWithParts>(whole: T, partId: string, plan: PiecePlan): T {
   const { parts } = whole;
   if (!parts) return { ...whole, plan };
   const isPart = parts.some(({ id }) => id === partId);

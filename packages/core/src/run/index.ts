@@ -18,7 +18,7 @@ export { runPath, type RunSide } from './run-path';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run-solver';
 export { SAFE_CHANCE } from './safe-chance';
 export { safeCoatShare, withSafeCoats } from './safe-coats';
-export { ownEdges, startForOwnEdge, withEdgeStart, type OwnEdge } from './own-edge';
+export { placeEdges, startForPlaceEdge, withEdgeStart, type PlaceEdge } from './place-edge';
 export { quickSafeLine, safeLine, startForEdge, type SafeLine } from './safe-line';
 export { drawnForecast, forecastFrom, isHarmful, quickForecast, worstSide, type RunForecast, type SideForecast } from './run-forecast';
 export { drawAll, drawFilm, drawFilms, FILMS, FORECAST_DRAWS, KILNS_PER_FILM } from './film-draws';

@@ -1,6 +1,6 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
@@ -10,6 +10,7 @@ import { map } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { addressed, titleOf } from '../../../data/state/address';
+import { Keys } from '../../../data/devices/keys';
 import { NOW } from '../../../data/state/clock';
 import { localDay } from '../../../data/units/times';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
@@ -115,6 +116,7 @@ export class PiecePlanner {
       if (!this.isWide()) this.askedBench.choose('place');
     },
   });
+  private readonly verdict = viewChild(PlanVerdict);
   private readonly router = inject(Router);
   private readonly toDay = inject(AddToDay);
   protected readonly draft = inject(PieceDraft);
@@ -149,6 +151,7 @@ export class PiecePlanner {
 
   constructor() {
     titleOf(() => this.screen.settledBody()?.name);
+    inject(Keys).bind([{ keys: ['v'], words: 'to the verdict', run: () => this.toVerdict() }]);
     const notice = inject(Notice);
     effect(() => {
       if (this.draft.merged() > 0) notice.tell('Changed meanwhile by somebody else: both changes are kept.');
@@ -163,6 +166,11 @@ export class PiecePlanner {
       const piece = fetched();
       if (piece) untracked(() => this.draft.open(piece));
     });
+  }
+
+  /** Reading goes on at the verdict, whatever was worked at. */
+  protected toVerdict(): void {
+    this.verdict()?.focus();
   }
 
   /** Plans the tile that would tell, and opens it. */

@@ -1,7 +1,7 @@
 import { DRY_THROUGH_HOURS, type KilnSetting, type TimedStep, type Zone } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 
-export const ZONE_WORDS: Record<Zone, string> = { inside: 'Inside', outside: 'Outside', rim: 'Rim band', foot: 'Foot and underside' };
+export const ZONE_WORDS: Record<Zone, string> = { inside: 'Inside', outside: 'Outside', rim: 'Rim band', foot: 'Foot' };
 export const SETTING_WORDS: Record<KilnSetting, string> = {
   shelf: 'bare foot on the shelf',
   plate: 'on a plate with kiln wash',

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChild, type ElementRef } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { PutAside, RunForecast, SafeLine } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
@@ -13,7 +13,7 @@ import { verdictWords } from '../run/run-words';
   selector: 'cz-plan-verdict',
   imports: [MatButton, WarningList],
   template: `
-    <section class="verdict" aria-label="Verdict">
+    <section #top class="verdict" aria-label="Verdict" tabindex="-1">
       @if (run(); as it) {
         <p class="runs">
           <span [class]="'figure big ' + it.tone">{{ it.figure }}</span> {{ it.words }}
@@ -78,8 +78,13 @@ export class PlanVerdict {
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   private readonly units = inject(Units);
+  private readonly top = viewChild.required<ElementRef<HTMLElement>>('top');
   private readonly settled = computed(() => this.words(this.screen.run.forecast(), this.screen.run.safeLine()));
   protected readonly run = dragView(this.settled, () => this.words(this.screen.movedForecast(), undefined) ?? this.settled());
+
+  focus(): void {
+    this.top().nativeElement.focus();
+  }
 
   private words(forecast: RunForecast | undefined, line: SafeLine | undefined): ReturnType<typeof verdictWords> {
     const plan = this.screen.settledBody()?.plan;

@@ -4,10 +4,10 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import {
   attempt,
   heightAlong,
-  ownEdges,
+  placeEdges,
   placeWords,
   quickRun,
-  startForOwnEdge,
+  startForPlaceEdge,
   withEdgeStart,
   type PairFlow,
   type PiecePlan,
@@ -44,7 +44,7 @@ export class RunPanel {
   protected readonly run = inject(PlanRun);
   protected readonly units = inject(Units);
   /** Edges that may be wanted somewhere, and the one that is. */
-  protected readonly edges = computed(() => ownEdges({ plan: this.plan(), shape: this.shape() }));
+  protected readonly edges = computed(() => placeEdges({ plan: this.plan(), shape: this.shape() }));
   protected readonly edgeOptions = computed((): FieldOption[] =>
     this.edges().map(({ placeId }) => [placeId, placeWords(placeId, this.plan()).replace(/^the /, '')] as const),
   );
@@ -94,7 +94,7 @@ export class RunPanel {
   private readonly start = computed(() => {
     const [wantedMm, edge, question] = [this.run.wantedEdgeMm(), this.edge(), this.run.question()];
     if (wantedMm === null || !edge || !question) return undefined;
-    const asked = attempt(() => startForOwnEdge({ ...question, edge, wantedMm }));
+    const asked = attempt(() => startForPlaceEdge({ ...question, edge, wantedMm }));
     return asked.kind === 'ok' && asked.value !== undefined ? Math.max(0, Math.round(asked.value)) : undefined;
   });
   protected readonly noRoom = computed(() => this.run.wantedEdgeMm() !== null && this.edge() !== undefined && !this.wish());

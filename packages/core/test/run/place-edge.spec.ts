@@ -1,4 +1,4 @@
-import { heightAlong, ownEdges, quickRun, shapeOf, startForOwnEdge, withEdgeStart, type PiecePlan } from '../../src/index';
+import { heightAlong, placeEdges, quickRun, shapeOf, startForPlaceEdge, withEdgeStart, type PiecePlan } from '../../src/index';
 import { glazeOf } from '../glaze-facts';
 import { coat, planOf } from '../plans';
 
@@ -11,7 +11,7 @@ const plan: PiecePlan = planOf(
   { shapeId: 'vase', rimBandMm: 40, strips: [{ id: 'band', fromMm: 90, toMm: 120, layers: [coat('ash', 0.3)] }] },
 );
 const shape = shapeOf(plan);
-const edge = (placeId: string) => ownEdges({ plan, shape }).find((one) => one.placeId === placeId)!;
+const edge = (placeId: string) => placeEdges({ plan, shape }).find((one) => one.placeId === placeId)!;
 /** Where a coat's own edge ends in the middle case, mm above the shelf. */
 function endOf(change: Partial<PiecePlan>, layerId: string): number {
   const quick = quickRun({ plan: { ...plan, ...change }, shape, glazes: GLAZES, side: 'outside' })!;
@@ -21,26 +21,26 @@ function endOf(change: Partial<PiecePlan>, layerId: string): number {
 
 describe('an edge that is wanted somewhere', () => {
   it('may be that of the outside, the rim band or any strip', () => {
-    expect(ownEdges({ plan, shape }).map(({ placeId, startMm }) => [placeId, startMm])).toEqual([
+    expect(placeEdges({ plan, shape }).map(({ placeId, startMm }) => [placeId, startMm])).toEqual([
       ['outside', 10],
       ['rim', 170],
       ['band', 90],
     ]);
-    expect(ownEdges({ plan: { ...plan, setting: 'upsideDown' }, shape })).toEqual([]);
+    expect(placeEdges({ plan: { ...plan, setting: 'upsideDown' }, shape })).toEqual([]);
   });
 
   it.each([
     ['rim', 140],
     ['band', 60],
   ])('the %s starts so much higher that it ends at %d mm', (placeId, wantedMm) => {
-    const startMm = startForOwnEdge({ plan, shape, glazes: GLAZES, edge: edge(placeId), wantedMm })!;
+    const startMm = startForPlaceEdge({ plan, shape, glazes: GLAZES, edge: edge(placeId), wantedMm })!;
     expect(startMm).toBeGreaterThan(wantedMm);
     const change = withEdgeStart(plan, { placeId, startMm, shape })!;
     expect(Math.abs(endOf(change, edge(placeId).layerId) - wantedMm)).toBeLessThan(3);
   });
 
   it('where its place has no room for that, no height is made up', () => {
-    expect(startForOwnEdge({ plan, shape, glazes: GLAZES, edge: edge('band'), wantedMm: 118 })).toBeUndefined();
+    expect(startForPlaceEdge({ plan, shape, glazes: GLAZES, edge: edge('band'), wantedMm: 118 })).toBeUndefined();
     expect(withEdgeStart(plan, { placeId: 'rim', startMm: 400, shape })).toBeUndefined();
     expect(withEdgeStart(plan, { placeId: 'gone', startMm: 40, shape })).toBeUndefined();
   });

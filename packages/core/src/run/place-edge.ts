@@ -10,7 +10,7 @@ import { startForEdge } from './safe-line';
 import { heightAlong } from './strip-heights';
 
 /** A lower edge of glaze that runs towards the shelf or the floor, and that starts where the potter puts it. */
-export interface OwnEdge {
+export interface PlaceEdge {
   /** A zone or strip. */
   placeId: string;
   side: RunSide;
@@ -26,13 +26,13 @@ export interface OwnEdge {
  *
  * @param question - `plan` and its `shape`
  * @example
- * ownEdges({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }) })[0].startMm
+ * placeEdges({ plan: { shapeId: 'cup', zones: { inside: [], outside: [{ id: 'a', bucketId: 'ash', method: 'dip', coatMm: 0.5 }], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }) })[0].startMm
  * // 10
  */
-export function ownEdges({ plan, shape }: { plan: PiecePlan; shape: PieceShape }): OwnEdge[] {
+export function placeEdges({ plan, shape }: { plan: PiecePlan; shape: PieceShape }): PlaceEdge[] {
   if (isTurnedOver(plan)) return [];
   const { zones, strips = [], waxFootMm, rimBandMm } = plan;
-  const edge = (placeId: string, layers: readonly Layer[], startMm: number, at: { side: RunSide; panelId?: string }): OwnEdge[] => {
+  const edge = (placeId: string, layers: readonly Layer[], startMm: number, at: { side: RunSide; panelId?: string }): PlaceEdge[] => {
     const layer = layers.find((one) => coatingKindOf(one) === 'glaze');
     return layer ? [{ placeId, layerId: layer.id, startMm, ...at }] : [];
   };
@@ -80,12 +80,12 @@ const ROUNDS = 4;
  * Returns where an edge has to start so that it ends where it is wanted, in the middle case of the quick look, mm above the shelf; undefined
  * where its place has no room for that.
  *
- * @param question - as for a run, with the `edge` from `ownEdges` and `wantedMm` above the shelf
+ * @param question - as for a run, with the `edge` from `placeEdges` and `wantedMm` above the shelf
  * @example
- * startForOwnEdge({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [], edge: { placeId: 'outside', side: 'outside', layerId: 'a', startMm: 10 }, wantedMm: 20 })
+ * startForPlaceEdge({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [], edge: { placeId: 'outside', side: 'outside', layerId: 'a', startMm: 10 }, wantedMm: 20 })
  * // 20
  */
-export function startForOwnEdge({ edge, wantedMm, ...question }: PieceRunQuestion & { edge: OwnEdge; wantedMm: number }): number | undefined {
+export function startForPlaceEdge({ edge, wantedMm, ...question }: PieceRunQuestion & { edge: PlaceEdge; wantedMm: number }): number | undefined {
   const { plan, shape } = question;
   // The edge of the outside is that of all the film.
   if (edge.placeId === 'outside') return startForEdge(question, wantedMm);
@@ -93,13 +93,13 @@ export function startForOwnEdge({ edge, wantedMm, ...question }: PieceRunQuestio
   for (let round = 0; round < ROUNDS; round++) {
     const change = withEdgeStart(plan, { placeId: edge.placeId, startMm, shape });
     if (!change) return undefined;
-    startMm = wantedMm + runOfOwnEdge({ ...question, plan: { ...plan, ...change } }, { ...edge, startMm });
+    startMm = wantedMm + runOfPlaceEdge({ ...question, plan: { ...plan, ...change } }, { ...edge, startMm });
   }
   return withEdgeStart(plan, { placeId: edge.placeId, startMm, shape }) && startMm;
 }
 
 /** How far a coat's own edge comes down in the middle case, mm of height. */
-function runOfOwnEdge(question: PieceRunQuestion, { side, panelId, layerId, startMm }: OwnEdge): number {
+function runOfPlaceEdge(question: PieceRunQuestion, { side, panelId, layerId, startMm }: PlaceEdge): number {
   const quick = quickRun({ ...question, side, panelId });
   const at = quick?.side.layers.findIndex(({ layer }) => layer.id === layerId) ?? -1;
   const front = quick?.middle.layerFrontMm[at];
