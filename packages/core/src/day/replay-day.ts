@@ -1,5 +1,6 @@
 import { MINUTE_MS } from '../units/time';
 import type { DayEvent, DayItem, DayStep } from './day-plan';
+import { groupLagMinutes } from './group-lag';
 import { scheduleDay, type Scheduled } from './schedule';
 
 export interface DayStepState {
@@ -37,16 +38,20 @@ export interface DayState {
  */
 export function replayDay({ items, events, nowAt }: { items: readonly DayItem[]; events: readonly DayEvent[]; nowAt: string }): DayState {
   const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
-  const ended = new Map<string, { at: string; skipped: boolean; eventId: string }>();
-  const extraMin = new Map<string, number>();
+  const ended = new Map<string, Ended>();
+  let tickedMs = -Infinity;
+  /** Found wet: not again before this, ms. */
+  const wetUntilMs = new Map<string, number>();
   let lastUndoable: string | undefined;
   let bucketInHand: string | undefined;
   const stepById = new Map(items.flatMap((item) => item.steps.map((step) => [step.id, step] as const)));
   for (const event of events) {
     if (undone.has(event.id) || event.type === 'undone') continue;
-    if (event.type === 'notDryYet') extraMin.set(event.stepId, (extraMin.get(event.stepId) ?? 0) + event.minutes);
+    if (event.type === 'notDryYet')
+      wetUntilMs.set(event.stepId, Math.max(wetUntilMs.get(event.stepId) ?? 0, Date.parse(event.at) + event.minutes * MINUTE_MS));
     else if (!ended.has(event.stepId)) {
-      ended.set(event.stepId, { at: event.at, skipped: event.type === 'stepSkipped', eventId: event.id });
+      ended.set(event.stepId, { at: event.at, sinceMs: tickedMs, skipped: event.type === 'stepSkipped', eventId: event.id });
+      tickedMs = Date.parse(event.at);
       lastUndoable = event.id;
       bucketInHand = stepById.get(event.stepId)?.bucketId ?? bucketInHand;
     }
@@ -61,8 +66,8 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
     const end = before && ended.get(before.id);
     let readyMs = nowMs;
     if (before && end && !end.skipped) {
-      readyMs = Date.parse(end.at) + (before.waitMinutes + (extraMin.get(before.id) ?? 0)) * MINUTE_MS;
-      if (before.waitMinutes > 0 && index >= 0)
+      readyMs = Math.max(dryMs(item, open, end), wetUntilMs.get(before.id) ?? 0);
+      if ((before.waitMinutes > 0 || readyMs > nowMs) && index >= 0)
         drying.push({ item, afterStep: before, untilAt: new Date(readyMs).toISOString(), dry: readyMs <= nowMs });
     }
     from.set(item.id, { index: open, readyMin: Math.max(0, (readyMs - nowMs) / MINUTE_MS) });
@@ -82,10 +87,28 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
   };
 }
 
+interface Ended {
+  at: string;
+  /** When the tick before it was made, ms: no piece was begun earlier. */
+  sinceMs: number;
+  skipped: boolean;
+  eventId: string;
+}
+
+/** When the next step of a group may begin, ms: its first piece has been drying since long before the tick. */
+function dryMs({ count, steps }: DayItem, next: number, { at, sinceMs }: Ended): number {
+  const [before, after] = [steps[next - 1]!, steps[next]];
+  const endMs = Date.parse(at);
+  // No faster than they were really done.
+  const eachMinutes = Math.min(before.laborSeconds / 60, Math.max(0, (endMs - sinceMs) / MINUTE_MS / count));
+  const lag = groupLagMinutes({ count, eachMinutes, waitMinutes: before.waitMinutes, nextEachMinutes: (after?.laborSeconds ?? 0) / 60 });
+  return Math.max(endMs, endMs + (lag - count * eachMinutes) * MINUTE_MS);
+}
+
 function stepState(
   step: DayStep,
   item: DayItem,
-  ended: ReadonlyMap<string, { at: string; skipped: boolean; eventId: string }>,
+  ended: ReadonlyMap<string, Ended>,
   from: ReadonlyMap<string, { index: number; readyMin: number }>,
 ): DayStepState {
   const end = ended.get(step.id);

@@ -1,4 +1,5 @@
 import type { DayItem, DayStep } from './day-plan';
+import { groupLagMinutes } from './group-lag';
 
 /** Fetching, drilling up and checking another bucket, minutes (sieving not counted). */
 export const BUCKET_CHANGE_MINUTES = 5;
@@ -48,15 +49,20 @@ export function scheduleDay({ items, from, startMin = 0, bucketInHand }: Schedul
     const change = step.bucketId && step.bucketId !== bucket ? BUCKET_CHANGE_MINUTES : 0;
     const startAt = now + change;
     const endMin = startAt + (step.laborSeconds * best.item.count) / 60;
-    // The first piece has been drying since it was done: the group waits only for what is left when the last one is done.
-    const firstDoneMin = startAt + step.laborSeconds / 60;
-    const readyMin = Math.max(endMin, firstDoneMin + step.waitMinutes);
+    const readyMin = Math.max(endMin, startAt + lagOf(best.item, best.index));
     done.push({ step, item: best.item, startMin: startAt, endMin, readyMin });
     bucket = step.bucketId ?? bucket;
     now = endMin;
     best.index += 1;
     best.readyMin = readyMin;
   }
+}
+
+/** A group's next step, after the one at `index` began. */
+function lagOf({ count, steps }: DayItem, index: number): number {
+  const [step, next] = [steps[index]!, steps[index + 1]];
+  const nextEachMinutes = (next?.laborSeconds ?? 0) / 60;
+  return groupLagMinutes({ count, eachMinutes: step.laborSeconds / 60, waitMinutes: step.waitMinutes, nextEachMinutes });
 }
 
 function rank(step: DayStep, bucket: string | undefined): number {
