@@ -75,6 +75,11 @@ export class Screen<T> {
     await this.settle();
   }
 
+  async leave(label: string): Promise<void> {
+    this.field(label).dispatchEvent(new Event('blur'));
+    await this.settle();
+  }
+
   /** Chooses from a list, short or long, through Material's harness. */
   async choose(label: string, option: string): Promise<void> {
     const field = this.field(label);

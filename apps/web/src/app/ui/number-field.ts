@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { NG_VALIDATORS, NG_VALUE_ACCESSOR, type ValidationErrors, type Validator } from '@angular/forms';
 import { MatFormField, MatSuffix } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -98,6 +110,8 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   readonly most = input<number>();
   /** What is usual, in the field's own unit: anything else is asked about in words, and taken all the same. */
   readonly usual = input<readonly [least: number, most: number]>();
+  /** Once it is left it shows `value` again, where that is not what was typed: the number was refused. */
+  readonly keptOnly = input(false, { transform: booleanAttribute });
   readonly entered = output<void>();
 
   private readonly units = inject(Units);
@@ -183,7 +197,10 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
     super.leave();
     this.isEditing.set(false);
     const typed = this.typed();
-    if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
+    if (this.keptOnly() && typed && typed.value !== (this.value() ?? null)) {
+      this.typed.set(undefined);
+      this.current.set(this.value());
+    } else if (typed && typed.value !== null && /[a-z]/i.test(typed.text)) this.typed.set(undefined);
   }
 
   private format(value: number | null | undefined): string {

@@ -38,6 +38,9 @@ describe('the panels of a piece plan', () => {
     expect(steps()).toContain('Wax over the strip 35–53 mm up');
     await screen.type('From', '60');
     expect(screen.text).toContain('A strip has no height');
+    // What was refused does not stay in its field.
+    await screen.leave('From');
+    expect(screen.field('From').value).toBe('35.2');
     await screen.press('Take strip 1 away');
     expect(last().plan.strips).toEqual([]);
   });

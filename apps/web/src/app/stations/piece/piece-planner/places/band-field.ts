@@ -16,6 +16,7 @@ export interface Band {
   template: `
     @for (edge of edges; track edge[0]) {
       <cz-number-field
+        keptOnly
         [label]="edge[1]"
         hint="up"
         quantity="length"
@@ -27,6 +28,7 @@ export interface Band {
     @if (band().turn; as turn) {
       @for (side of sides; track side[0]) {
         <cz-number-field
+          keptOnly
           [label]="side[1]"
           unit="%"
           [decimals]="0"

@@ -18,6 +18,7 @@ const EDGE_KINDS = [
     @if (edge(); as one) {
       @if (one.kind !== 'straight') {
         <cz-number-field
+          keptOnly
           label="Low to high"
           quantity="length"
           [decimals]="1"
@@ -28,7 +29,7 @@ const EDGE_KINDS = [
         />
       }
       @if (one.kind === 'waving') {
-        <cz-number-field label="Waves" [decimals]="0" [value]="one.waves" [least]="1" [most]="24" (changed)="waves($event.value)" />
+        <cz-number-field keptOnly label="Waves" [decimals]="0" [value]="one.waves" [least]="1" [most]="24" (changed)="waves($event.value)" />
       }
     }
   `,
