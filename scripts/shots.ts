@@ -16,6 +16,8 @@ interface Shot {
   path: string;
   /** What follows it in the address. */
   end?: string;
+  /** Words that stand there only until all is computed. */
+  until?: string;
   viewport?: { width: number; height: number };
   dark?: boolean;
 }
@@ -33,7 +35,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bucket', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' } },
   { name: 'coat', path: '/coat' },
   { name: 'pieces', path: '/piece' },
-  { name: 'piece', path: '/piece/', of: { list: 'pieces', name: 'Lidded pot, tall' } },
+  { name: 'piece', path: '/piece/', of: { list: 'pieces', name: 'Lidded pot, tall' }, until: 'the draws follow' },
   { name: 'day', path: '/day' },
   { name: 'kiln', path: '/kiln' },
   { name: 'wall', path: '/wall' },
@@ -63,6 +65,7 @@ try {
     });
     await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : '') + (shot.end ?? ''), { waitUntil: 'networkidle' });
     await page.getByRole('heading').first().waitFor();
+    if (shot.until) await page.getByText(shot.until).waitFor({ state: 'detached', timeout: 60_000 });
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
     await page.close();
     console.log(`docs/screenshots/${shot.name}.png`);
