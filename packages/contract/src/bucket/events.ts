@@ -180,6 +180,7 @@ export const dayEventSchema = z.discriminatedUnion('type', [
     sg: sgSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('feltDry'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('notDryYet'), stepId: idSchema, minutes: minutesSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]) satisfies z.ZodType<DayEvent>;

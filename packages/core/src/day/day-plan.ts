@@ -37,6 +37,8 @@ export type DayEvent = EventHead &
   (
     | { type: 'stepDone'; stepId: string; seconds?: number | undefined; sg?: number | undefined }
     | { type: 'stepSkipped'; stepId: string }
+    /** A thumb said so, of the pieces after this step. */
+    | { type: 'feltDry'; stepId: string }
     | { type: 'notDryYet'; stepId: string; minutes: number }
     | { type: 'undone'; eventId: string }
   );

@@ -25,6 +25,8 @@ export interface DayState {
   drying: Drying[];
   doneCount: number;
   totalCount: number;
+  /** When hands are done by this list, UTC, ISO 8601; left out when they are. */
+  finishAt?: string;
   lastUndoable?: string;
 }
 
@@ -42,13 +44,16 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
   let tickedMs = -Infinity;
   /** Found wet: not again before this, ms. */
   const wetUntilMs = new Map<string, number>();
+  const feltDryMs = new Map<string, number>();
   let lastUndoable: string | undefined;
   let bucketInHand: string | undefined;
   const stepById = new Map(items.flatMap((item) => item.steps.map((step) => [step.id, step] as const)));
   for (const event of events) {
     if (undone.has(event.id) || event.type === 'undone') continue;
-    if (event.type === 'notDryYet')
+    if (event.type === 'notDryYet') {
+      feltDryMs.delete(event.stepId);
       wetUntilMs.set(event.stepId, Math.max(wetUntilMs.get(event.stepId) ?? 0, Date.parse(event.at) + event.minutes * MINUTE_MS));
+    } else if (event.type === 'feltDry') feltDryMs.set(event.stepId, Date.parse(event.at));
     else if (!ended.has(event.stepId)) {
       ended.set(event.stepId, { at: event.at, sinceMs: tickedMs, skipped: event.type === 'stepSkipped', eventId: event.id });
       tickedMs = Date.parse(event.at);
@@ -66,7 +71,8 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
     const end = before && ended.get(before.id);
     let readyMs = nowMs;
     if (before && end && !end.skipped) {
-      readyMs = Math.max(dryMs(item, open, end), wetUntilMs.get(before.id) ?? 0);
+      // What a thumb says counts, whatever was guessed.
+      readyMs = feltDryMs.get(before.id) ?? Math.max(dryMs(item, open, end), wetUntilMs.get(before.id) ?? 0);
       if ((before.waitMinutes > 0 || readyMs > nowMs) && index >= 0)
         drying.push({ item, afterStep: before, untilAt: new Date(readyMs).toISOString(), dry: readyMs <= nowMs });
     }
@@ -83,6 +89,7 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
     drying,
     doneCount: ended.size,
     totalCount: stepById.size,
+    ...(schedule.length > 0 ? { finishAt: new Date(nowMs + Math.max(...schedule.map(({ endMin }) => endMin)) * MINUTE_MS).toISOString() } : {}),
     ...(lastUndoable ? { lastUndoable } : {}),
   };
 }

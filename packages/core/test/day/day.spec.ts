@@ -111,6 +111,24 @@ describe('the day as it goes', () => {
     expect(stand([done('pots0', 11), longer]).drying[0]).toMatchObject({ dry: false, untilAt: at(10) });
   });
 
+  it('what a thumb calls dry is dry, whatever was guessed; found wet after all, it waits again', () => {
+    const dry: DayEvent = { id: 'dry', at: at(1), by: 'Maia', type: 'feltDry', stepId: 'pots0' };
+    const wet: DayEvent = { id: 'wet', at: at(2), by: 'Maia', type: 'notDryYet', stepId: 'pots0', minutes: 10 };
+    const ticked = done('pots0', 0);
+    expect(stand([ticked], at(2)).drying[0]!.dry).toBe(false);
+    expect(stand([ticked, dry], at(2)).drying[0]!.dry).toBe(true);
+    expect(stand([ticked, dry], at(2)).steps.find(({ step: one }) => one.id === 'pots1')!.state).toBe('ready');
+    expect(stand([ticked, dry, wet], at(2)).drying[0]).toMatchObject({ dry: false, untilAt: at(12) });
+    expect(stand([ticked, dry, { id: 'back', at: at(2), by: 'Maia', type: 'undone', eventId: 'dry' }], at(2)).drying[0]!.dry).toBe(false);
+  });
+
+  it('says when hands are done by this list, and nothing once all is done', () => {
+    const state = stand([]);
+    expect(Date.parse(state.finishAt!)).toBeGreaterThan(Date.parse(NOW) + 40 * 60_000);
+    const all = [POTS, CUPS].flatMap(({ steps }) => steps.map(({ id }) => done(id, 0)));
+    expect(stand(all).finishAt).toBeUndefined();
+  });
+
   it('two ticks count once, and a tick can be taken back', () => {
     const record = done('pots0', 1);
     expect(stand([record, done('pots0', 0)]).doneCount).toBe(1);

@@ -35,6 +35,7 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   contaminated: 'Something fell in',
   stepDone: 'A step of the day done',
   stepSkipped: 'A step of the day skipped',
+  feltDry: 'Felt dry',
   notDryYet: 'Not dry yet',
 };
 

@@ -96,7 +96,24 @@ export class DayList {
     this.address.choose({ date }, { step: true });
   }
 
-  protected done(step: DayStep | undefined = this.screen.state()?.now?.step): void {
+  /** Hands do not work at night: what dries that long is gone on with on another day. */
+  protected doneWhen(finishAt: string): string {
+    const isThisDay = localDay(new Date(finishAt)) === localDay(new Date(this.screen.nowAt()));
+    return isThisDay ? `about ${formatTime(finishAt)}` : 'after a night of drying';
+  }
+
+  /** The step after which a group dries. */
+  protected waitsFor(itemId: string): DayStep | undefined {
+    return this.screen.state()?.drying.find(({ item }) => item.id === itemId)?.afterStep;
+  }
+
+  /** Felt by a thumb: the next step may begin, with all that comes before it. */
+  protected dry(step: DayStep): void {
+    this.screen.note('Dry', { type: 'feltDry', stepId: step.id });
+  }
+
+  protected done(): void {
+    const step = this.screen.state()?.now?.step;
     // The first dip of the day waits for the code: a wrong bucket costs a kiln.
     if (!step || !this.mayGoOn()) return;
     this.screen.done(step, this.seconds());

@@ -99,6 +99,18 @@ describe('the glazing day', () => {
     expect(screen.text).toMatch(/until \d\d:\d\d, 10 min/);
   });
 
+  it('“it is dry” is told of the pieces: their next step is for the hands, with its code still to be read', async () => {
+    const of = day(piece());
+    const [check] = of.items[0]!.steps;
+    const screen = await open([{ ...of, events: [record(check!.id, 0)] }]);
+    expect(screen.text).toContain('Hands are free');
+    await screen.press('It is dry');
+    expect(sent()).toMatchObject({ type: 'feltDry', stepId: check!.id });
+    await screen.settle();
+    expect(screen.all('.now .words')[0]!.textContent).toContain('Dip the outside in Leche de Higo');
+    expect(screen.text).toContain('1 of 3 steps done; by this list hands are done about');
+  });
+
   it('a tick is taken back, a step is skipped', async () => {
     const of = day(piece());
     const screen = await open([of]);
