@@ -54,7 +54,8 @@ export function replayDay({ items, events, nowAt }: { items: readonly DayItem[];
       feltDryMs.delete(event.stepId);
       wetUntilMs.set(event.stepId, Math.max(wetUntilMs.get(event.stepId) ?? 0, Date.parse(event.at) + event.minutes * MINUTE_MS));
     } else if (event.type === 'feltDry') feltDryMs.set(event.stepId, Date.parse(event.at));
-    else if (!ended.has(event.stepId)) {
+    // Steps of pieces that were taken off the day count no more.
+    else if (!ended.has(event.stepId) && stepById.has(event.stepId)) {
       ended.set(event.stepId, { at: event.at, sinceMs: tickedMs, skipped: event.type === 'stepSkipped', eventId: event.id });
       tickedMs = Date.parse(event.at);
       lastUndoable = event.id;

@@ -10,4 +10,4 @@ export { feetSeen, withFeet, type BucketOfRecipe, type FiredPiece } from './fire
 export { coatObservations, isPassMethod, passReadings, readCoat, type MeasuredDip } from './measured-dips';
 export { learnFromRunners, runnerReadings, type RunnerRecord } from './runner-readings';
 export { lookOfResult, looksOfTile, type FiredResult, type FiredStrip } from './fired-looks';
-export { learnWaits, WAIT_LN_SD, waitsFrom, type DryTap, type LearntWait, type LearntWaits, type WaitQuestion } from './wait-learning';
+export { learnWaits, WAIT_LN_SD, waitsFrom, type DryTap, type WaitEstimate, type WaitKnowledge, type WaitQuestion } from './wait-learning';

@@ -24,7 +24,7 @@ export interface DryTap {
 /** A wait that is asked for. */
 export type WaitQuestion = Omit<DryTap, 'afterMinutes' | 'byMinutes'>;
 
-export interface LearntWait {
+export interface WaitEstimate {
   /** The middle wait, minutes. */
   minutes: number;
   /** Sd of the ln of the middle wait; a piece scatters by `WAIT_LN_SD` more. */
@@ -32,8 +32,8 @@ export interface LearntWait {
 }
 
 /** What all taps of a studio taught. */
-export interface LearntWaits {
-  of: (ask: WaitQuestion) => LearntWait;
+export interface WaitKnowledge {
+  of: (ask: WaitQuestion) => WaitEstimate;
   /** How many taps of this glaze are part of it. */
   tapsOf: (glaze: string) => number;
 }
@@ -49,7 +49,7 @@ export interface LearntWaits {
  * @example
  * learnWaits({ dries: [], ask: { glaze: 'ash', body: 'clay', day: '1', guessMinutes: 8 } }).minutes // 8
  */
-export const learnWaits = ({ dries, ask }: { dries: readonly DryTap[]; ask: WaitQuestion }): LearntWait => waitsFrom(dries).of(ask);
+export const learnWaits = ({ dries, ask }: { dries: readonly DryTap[]; ask: WaitQuestion }): WaitEstimate => waitsFrom(dries).of(ask);
 
 /**
  * Returns what taps taught, to be asked many times.
@@ -59,7 +59,7 @@ export const learnWaits = ({ dries, ask }: { dries: readonly DryTap[]; ask: Wait
  * @example
  * waitsFrom([]).tapsOf('ash') // 0
  */
-export function waitsFrom(dries: readonly DryTap[]): LearntWaits {
+export function waitsFrom(dries: readonly DryTap[]): WaitKnowledge {
   const told = dries.filter(({ afterMinutes, byMinutes }) => afterMinutes !== undefined || byMinutes !== undefined);
   const effects = new Map<string, number>();
   const sds: number[] = [];

@@ -14,6 +14,6 @@ export {
   normalShareBelow,
   type NormalEstimate,
 } from './normal';
-export { normalInterval, type IntervalLikelihood } from './normal-interval';
+export { normalInterval } from './normal-interval';
 export { simpson } from './quadrature';
 export { seededUniform } from './seeded-uniform';

@@ -129,6 +129,11 @@ describe('the day as it goes', () => {
     expect(stand(all).finishAt).toBeUndefined();
   });
 
+  it('pieces that were taken off the day leave no tick behind', () => {
+    const state = replayDay({ items: [CUPS], events: [done('pots0', 3), done('cups0', 2)], nowAt: NOW });
+    expect(state).toMatchObject({ doneCount: 1, totalCount: CUPS.steps.length });
+  });
+
   it('two ticks count once, and a tick can be taken back', () => {
     const record = done('pots0', 1);
     expect(stand([record, done('pots0', 0)]).doneCount).toBe(1);

@@ -8,7 +8,7 @@ interface BucketJob {
 }
 
 /**
- * Returns a finish that no way of going on can beat: hands and least fetching shared over the people, the longest chain, and each bucket as one
+ * Returns a finish that no way of going on can beat: labor and least fetching shared over the people, the longest chain, and each bucket as one
  * machine with heads and tails.
  *
  * @param board - how far the day is planned
@@ -18,10 +18,10 @@ interface BucketJob {
  */
 export function leastFinish(board: DayBoard): number {
   const { tasks, next, readyMinutes, freeMinutes } = board;
-  let [earliest, hands] = [Infinity, 0];
+  let [earliest, laborMinutes] = [Infinity, 0];
   for (const free of freeMinutes) {
     earliest = Math.min(earliest, free);
-    hands += free;
+    laborMinutes += free;
   }
   let bound = board.finishMinutes;
   const jobs: BucketJob[][] = Array.from({ length: tasks.buckets }, () => []);
@@ -31,7 +31,7 @@ export function leastFinish(board: DayBoard): number {
     for (let step = next[group]!; step < chain.length; step++) {
       const task = chain[step]!;
       if (step === next[group]) head = Math.max(head, leastStart(board, group));
-      hands += task.workMinutes;
+      laborMinutes += task.workMinutes;
       bound = Math.max(bound, head + task.tailMinutes);
       if (task.bucket >= 0)
         jobs[task.bucket]!.push({ headMinutes: head, workMinutes: task.workMinutes, tailMinutes: task.tailMinutes - task.workMinutes });
@@ -42,10 +42,10 @@ export function leastFinish(board: DayBoard): number {
     const own = jobs[bucket]!;
     if (own.length === 0) continue;
     const inHand = board.holder[bucket]! >= 0 && board.lastBucket[board.holder[bucket]!] === bucket;
-    if (!inHand) hands += tasks.fetchMinutes;
+    if (!inHand) laborMinutes += tasks.fetchMinutes;
     bound = Math.max(bound, oneMachine(own, board.bucketFreeMinutes[bucket]!));
   }
-  return Math.max(bound, hands / tasks.people);
+  return Math.max(bound, laborMinutes / tasks.people);
 }
 
 /** When the next task of a group can start at all, whoever does it. */

@@ -69,7 +69,14 @@ export function improvedDay(tasks: DayTasks, found: FoundDay, rounds: number, bo
   return best;
 }
 
-/** The tasks of an order, with who does them and when. */
+/**
+ * Returns the tasks of an order, with who does them and when.
+ *
+ * @param tasks - from `dayTasks`
+ * @param order - in which groups get their turn
+ * @example
+ * plannedBy(dayTasks({ people: 1, bucketChangeMinutes: 5, items: [] }), new Int32Array(0)) // []
+ */
 export function plannedBy(tasks: DayTasks, order: TurnOrder): PlannedTask[] {
   const board = new DayBoard(tasks);
   return Array.from(order, (group) => {

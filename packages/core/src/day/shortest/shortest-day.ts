@@ -81,7 +81,7 @@ class Search {
       return;
     }
     if (leastFinish(board) >= this.bestMinutes - SAME_MINUTES || this.isKnown(board)) return;
-    for (const { task, person } of this.ways(board)) {
+    for (const { task, person } of this.choices(board)) {
       this.path.push(board.planned(task, person));
       const takeOff = board.put(task, person);
       this.goOn(board, done + 1);
@@ -92,18 +92,18 @@ class Search {
   }
 
   /** What may come next, soonest first. Tasks are put on in the order in which they begin: each day is looked at once. */
-  private ways(board: DayBoard): { task: DayTask; person: number; begins: number }[] {
-    const ways: { task: DayTask; person: number; begins: number }[] = [];
+  private choices(board: DayBoard): { task: DayTask; person: number; begins: number }[] {
+    const choices: { task: DayTask; person: number; begins: number }[] = [];
     for (let group = 0; group < this.tasks.groups.length; group++) {
       const task = board.nextOf(group);
       if (!task) continue;
       for (let person = 0; person < this.tasks.people; person++) {
         if (this.isTwin(board, person)) continue;
         const begins = board.startOf(task, person) - board.fetchOf(task, person);
-        if (begins >= board.beganMinutes - SAME_MINUTES) ways.push({ task, person, begins });
+        if (begins >= board.beganMinutes - SAME_MINUTES) choices.push({ task, person, begins });
       }
     }
-    return ways.sort((a, b) => a.begins - b.begins || b.task.tailMinutes - a.task.tailMinutes);
+    return choices.sort((a, b) => a.begins - b.begins || b.task.tailMinutes - a.task.tailMinutes);
   }
 
   /** Somebody before them is as free, and had the same bucket last, or none that still counts. */

@@ -13,6 +13,7 @@ import { NumberField } from '../../ui/number-field';
 import { DayScreen } from './day-screen';
 import { DateField } from '../../ui/date-field';
 import { ResourceState } from '../../ui/resource-state';
+import { ErrorBanner } from '../../ui/error-banner';
 import { EmptyState } from '../../ui/empty-state';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayNote } from '../../parts/records/put-away-note';
@@ -24,7 +25,7 @@ const NEXT_SHOWN = 6;
 
 @Component({
   selector: 'cz-day-list',
-  imports: [CodeCheck, DateField, EmptyState, MatButton, MatIcon, NumberField, PutAwayNote, RecordMenu, ResourceState, RouterLink],
+  imports: [CodeCheck, DateField, EmptyState, ErrorBanner, MatButton, MatIcon, NumberField, PutAwayNote, RecordMenu, ResourceState, RouterLink],
   providers: [DayScreen],
   templateUrl: './day-list.html',
   styleUrl: './day-list.scss',
@@ -62,7 +63,10 @@ export class DayList {
   });
   protected readonly byPiece = computed(() => {
     const state = this.screen.state();
-    return (this.screen.day()?.items ?? []).map((item) => ({ item, steps: state?.steps.filter((step) => step.item.id === item.id) ?? [] }));
+    return (this.screen.day()?.items ?? []).map((item) => {
+      const steps = state?.steps.filter((step) => step.item.id === item.id) ?? [];
+      return { item, steps, isBegun: steps.some((step) => step.state === 'done' || step.state === 'skipped') };
+    });
   });
   protected readonly isOver = computed(() => {
     const state = this.screen.state();

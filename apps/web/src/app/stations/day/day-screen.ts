@@ -1,10 +1,22 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { BucketSummary, Day } from '@cazuela/contract';
-import { replayDay, stirringDue, stirringNeed, suspensionRisk, weighedParts, type DayEvent, type DayStep, type StirringNeed } from '@cazuela/core';
+import {
+  replayDay,
+  stirringDue,
+  stirringNeed,
+  suspensionRisk,
+  weighedParts,
+  type DayEvent,
+  type DayItem,
+  type DayStep,
+  type StirringNeed,
+} from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
 import { Clock, NOW } from '../../data/state/clock';
 import { apiResource } from '../../data/http/api-resource';
+import { createMutation } from '../../data/http/mutation';
+import { DayItems } from '../../data/state/day-items';
 import { Outbox } from '../../data/offline/outbox';
 import { StudioApi } from '../../data/http/studio-api';
 import { localDay } from '../../data/units/times';
@@ -36,6 +48,8 @@ export class DayScreen {
   private readonly notice = inject(Notice);
   private readonly studio = inject(StudioStore).studio;
   private readonly others = inject(TakeBack);
+  private readonly dayItems = inject(DayItems);
+  readonly taking = createMutation();
   readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
   readonly date = signal(localDay(this.now()));
   readonly days = computed(() => this.all.value()?.days ?? []);
@@ -118,6 +132,17 @@ export class DayScreen {
     if (!day) return;
     const eventId = this.log.note('day', day.id, event);
     this.notice.kept(words, () => this.log.note('day', day.id, { type: 'undone', eventId }));
+  }
+
+  /** Pieces that were put on by mistake; put back with one tap. */
+  takeOff(item: DayItem): void {
+    const date = this.date();
+    this.taking.run(this.dayItems.takeOff(date, item.id), () => {
+      this.all.reload();
+      this.notice.kept(`${item.count} × ${item.name} taken off the day`, () =>
+        this.taking.run(this.dayItems.put(date, [item]), () => this.all.reload()),
+      );
+    });
   }
 
   takeBack(eventId: string): void {

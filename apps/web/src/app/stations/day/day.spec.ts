@@ -111,6 +111,29 @@ describe('the glazing day', () => {
     expect(screen.text).toContain('1 of 3 steps done; by this list hands are done about');
   });
 
+  it('pieces put on by mistake are taken off, as the day is in the records now', async () => {
+    const [of, other] = [day(piece()), day(piece())];
+    const screen = await open([of]);
+    await screen.press('Take off the day: Cup');
+    // Somebody put other pieces on meanwhile: those stay.
+    records.answer('/days', [{ ...of, version: 4, items: [...of.items, ...other.items] }]);
+    const put = records.http.expectOne((request) => request.method === 'PUT');
+    expect(put.request.body).toEqual({ version: 4, items: other.items });
+    put.flush({ ...of, version: 5, items: other.items });
+    await screen.settle();
+    records.answer('/days', [{ ...of, version: 5, items: other.items }]);
+    records.answer('/buckets', []);
+    records.answer('/powders', POWDERS);
+    await screen.settle();
+    expect(screen.all('.list h3')).toHaveLength(1);
+  });
+
+  it('a group of which something is done stays on the day', async () => {
+    const of = day(piece());
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 3)] }]);
+    expect(screen.button('Take off the day: Cup').disabled).toBe(true);
+  });
+
   it('a tick is taken back, a step is skipped', async () => {
     const of = day(piece());
     const screen = await open([of]);

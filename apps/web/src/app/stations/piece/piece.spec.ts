@@ -2,14 +2,13 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Day, Piece, Result } from '@cazuela/contract';
 import type { DayItem, TimedStep } from '@cazuela/core';
-import { bucket, CLAY, day, firing, id, piece, POWDERS, RECIPE, result, summaryOf } from '../../../testing/made-up';
+import { bucket, CLAY, firing, id, piece, POWDERS, RECIPE, result, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { WIDE_SCREEN } from '../../../testing/wide-screen';
 import { Units } from '../../data/units/units';
 import { PiecePlanner } from './piece-planner/piece-planner';
 import { dipTrouble, waitWords } from './piece-planner/piece-words';
-import { AddToDay } from './piece-planner/steps/add-to-day';
 import { PieceShelf } from './piece-shelf/piece-shelf';
 
 const WHITE = bucket();
@@ -144,44 +143,6 @@ describe('the piece planner', () => {
     expect(sent.items[0]!.steps[3]).toMatchObject({ bucketName: 'Noche Honda', coatMm: 0.4 });
     request.flush({ id: id(), version: 1, date: sent.date, items: sent.items, events: [], createdAt: '2026-03-10T10:00:00.000Z' } satisfies Day);
     expect(navigate).toHaveBeenCalledWith(['/day'], { queryParams: { date: '2026-03-10' } });
-  });
-});
-
-describe('putting pieces on the day', () => {
-  const there = day(piece());
-  const item = day(piece()).items[0]!;
-  let records: FakeRecords;
-  beforeEach(() => {
-    records = new FakeRecords();
-    records.openStudio();
-  });
-
-  it('adds to what is there', () => {
-    TestBed.inject(AddToDay).put('2026-03-10', [item]).subscribe();
-    records.answer('/days', [there]);
-    const request = records.http.expectOne((one) => one.method === 'PUT');
-    expect((request.request.body as { items: DayItem[] }).items.map((one) => one.id)).toEqual([there.items[0]!.id, item.id]);
-  });
-
-  it('adds again when somebody else was faster, and loses neither', () => {
-    let result: Day | undefined;
-    TestBed.inject(AddToDay)
-      .put('2026-03-10', [item])
-      .subscribe((made) => (result = made));
-    records.answer('/days', [there]);
-    records.refuse(`/days/${there.id}`, 409, { code: 'stale', detail: 'Changed.' }, 'PUT');
-    records.answer('/days', [{ ...there, version: 2 }]);
-    const request = records.http.expectOne((one) => one.method === 'PUT');
-    expect(request.request.body).toMatchObject({ version: 2 });
-    request.flush({ ...there, version: 3, items: [...there.items, item] });
-    expect(result?.version).toBe(3);
-  });
-
-  it('another trouble is told', () => {
-    const failed = jest.fn();
-    TestBed.inject(AddToDay).put('2026-03-10', [item]).subscribe({ error: failed });
-    records.drop('/days');
-    expect(failed).toHaveBeenCalled();
   });
 });
 

@@ -12,6 +12,7 @@ import { createMutation } from '../../../data/http/mutation';
 import { addressed, titleOf } from '../../../data/state/address';
 import { Keys } from '../../../data/devices/keys';
 import { NOW } from '../../../data/state/clock';
+import { DayItems } from '../../../data/state/day-items';
 import { localDay } from '../../../data/units/times';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { RecordMenu } from '../../../parts/records/record-menu';
@@ -46,7 +47,6 @@ import { PlanRun } from './run/plan-run';
 import { QuickLooks } from './run/quick-looks';
 import { RunPanel } from './run/run-panel';
 import { SetPanel } from './set/set-panel';
-import { AddToDay } from './steps/add-to-day';
 import { StepsPanel } from './steps/steps-panel';
 
 /** Room for ", 12 of 36" behind a name. */
@@ -118,7 +118,7 @@ export class PiecePlanner {
   });
   private readonly verdict = viewChild(PlanVerdict);
   private readonly router = inject(Router);
-  private readonly toDay = inject(AddToDay);
+  private readonly toDay = inject(DayItems);
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   protected readonly putting = createMutation();
