@@ -13,6 +13,7 @@ import {
   stepWords,
   timeSteps,
   withMethod,
+  worstSide,
   type BodyFacts,
   type PiecePlan,
   type Strip,
@@ -53,6 +54,17 @@ describe('a lustre, fired later', () => {
     expect(rule('H3', planOf({ outside: [coat('clear')] }))).toBeUndefined();
     expect(planFault(planOf({ outside: [gold, coat('clear', 0.4)] }))).toMatch(/Nothing goes over lustre/);
     expect(planFault(plan)).toBeUndefined();
+  });
+});
+
+describe('the chance that goes with a piece to the day', () => {
+  it('is that of its worst side, from what its plan stands on; none where nothing runs', () => {
+    const plan = planOf({ outside: [coat('ash', 0.5)] }, { waxFootMm: 12 });
+    const forecast = quickForecast({ plan, shape: shapeOf(plan), glazes: GLAZES });
+    const put = { pieceId: 'p', name: 'Cup', count: 3, waxFootMm: 12, steps: [], glazes: GLAZES, newId: () => 'id' };
+    expect(dayItemFromPiece({ ...put, forecast })).toMatchObject({ reachChance: worstSide(forecast)!.reachChance, chanceFrom: 'quickLook' });
+    const bare = quickForecast({ plan: planOf({}), shape: shapeOf(plan), glazes: GLAZES });
+    expect(dayItemFromPiece({ ...put, forecast: bare }).reachChance).toBeUndefined();
   });
 });
 
