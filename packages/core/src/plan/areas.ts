@@ -76,13 +76,17 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
   const outsideCm2 = Math.max(0, band(wax, outsideTo, edges?.wax, rimIsApart(plan) ? edges?.rim : undefined) - parted);
   const offHandle = handleMask(plan);
   const handle = handleStrip(plan);
-  const gripCm2 = shape.grip && !offHandle && !handle?.first ? gripAreaCm2(shape.grip) : 0;
+  const [wholeGripCm2, wholeGripMl] = shape.grip ? [gripAreaCm2(shape.grip), gripMl(shape.grip)] : [0, 0];
+  const gripCm2 = offHandle || handle?.first ? 0 : wholeGripCm2;
   // A dip with nothing on the foot wets the underside too.
-  const under = waxFootMm === 0 && zones.foot.length === 0 && isBath(zones.outside[0]) ? undersideCm2(shape) : 0;
-  const gripDips = shape.grip && !(offHandle && keepsOff(offHandle));
+  const under = waxFootMm === 0 && zones.foot.length === 0 && isDipped(zones.outside[0]) ? undersideCm2(shape) : 0;
+  const gripDips = !(offHandle && keepsOff(offHandle));
   const placeCm2 = (strip: Strip): number =>
-    (strip.linesShare ?? 1) *
-    (strip.on === 'handle' ? (shape.grip ? gripAreaCm2(shape.grip) : 0) : stripCm2(isOutside(strip) ? shape : inside, strip));
+    (strip.linesShare ?? 1) * (strip.on === 'handle' ? wholeGripCm2 : stripCm2(isOutside(strip) ? shape : inside, strip));
+  const placeMl = (strip: Strip): number => {
+    if (strip.on === 'handle') return wholeGripMl;
+    return isOutside(strip) ? solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn) : 0;
+  };
   return [
     zone('inside', shape.floorMm, topMm, shape.slabMm === undefined ? insideCm2(shape) : 0, 0),
     zone(
@@ -90,7 +94,7 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       wax,
       outsideTo,
       outsideCm2 + gripCm2 + under,
-      solidMl(shape, wax, topMm) + (gripDips ? gripMl(shape.grip!) : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
+      solidMl(shape, wax, topMm) + (gripDips ? wholeGripMl : 0) - (isDunked(plan) ? holdsMl(shape) : 0),
     ),
     zone('rim', rimFrom, topMm, band(rimFrom, topMm, edges?.rim), solidMl(shape, rimFrom, topMm)),
     zone('foot', 0, Math.min(topMm, FOOT_ZONE_MM), undersideCm2(shape), 0),
@@ -103,14 +107,7 @@ export function areasOf({ plan, shape }: { plan: PiecePlan; shape: PieceShape })
       layers: strip.layers,
       areaCm2: placeCm2(strip),
       takesCm2: placeCm2(strip),
-      displacedMl:
-        strip.on === 'handle'
-          ? shape.grip
-            ? gripMl(shape.grip)
-            : 0
-          : isOutside(strip)
-            ? solidMl(shape, strip.fromMm, strip.toMm) * roundShare(strip.turn)
-            : 0,
+      displacedMl: placeMl(strip),
     })),
   ];
 }
@@ -196,7 +193,7 @@ function bandCm2(shape: PieceShape, fromMm: number, toMm: number, fromEdge?: Edg
 const undersideCm2 = ({ outside, holeMm = 0, slabMm }: PieceShape): number =>
   slabMm === undefined ? Math.max(0, (Math.PI * (outside[0]!.radiusMm ** 2 - (holeMm / 2) ** 2)) / 100) : 0;
 
-const isBath = (layer: Layer | undefined): boolean => layer?.method === 'dip' || layer?.method === 'halfDips';
+const isDipped = (layer: Layer | undefined): boolean => layer?.method === 'dip' || layer?.method === 'halfDips';
 
 function insideCm2(shape: PieceShape): number {
   const hole = shape.holeMm ? (Math.PI * (shape.holeMm / 2) ** 2) / 100 : 0;

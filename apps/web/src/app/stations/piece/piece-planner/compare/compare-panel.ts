@@ -19,7 +19,8 @@ const MOST_VARIANTS = 6;
 const PLANNED: PlanVariant = {};
 /** The draws of variants begin once nothing was added for so long, ms. */
 const REST_MS = 300;
-const keyOf = (question: PieceRunQuestion): string => JSON.stringify([question.plan, question.glazes.map(({ bucketId, sg }) => [bucketId, sg])]);
+/** What decides a run: a coat runs the same from a thinner bucket and on another body, so nothing is drawn twice for them. */
+const keyOf = ({ plan, overlaps = [] }: PieceRunQuestion): string => JSON.stringify([{ ...plan, thinned: undefined }, overlaps]);
 
 /** The same plan on another body, at another cone or from a thinner bucket, side by side: seconds, risk, and what speaks most against each. */
 @Component({
@@ -118,7 +119,7 @@ export class ComparePanel {
       const glaze = glazes.find(({ bucketId }) => bucketId === layer?.bucketId);
       if (!layer || !glaze || !dip) return [];
       const seconds = dip.kind === 'ok' ? this.units.seconds(dip.seconds) : 'not possible';
-      return [`${glaze.name} ${this.units.coat(layer.coatMm)}: ${seconds} at ${glaze.sg.toFixed(2)}`];
+      return [`${glaze.name} ${this.units.coat(layer.coatMm)}: ${seconds} at SG ${glaze.sg.toFixed(2)}`];
     });
   }
 

@@ -66,8 +66,8 @@ describe('the same plan side by side', () => {
     await screen.type('Its SG', '1.38');
     await screen.press('Compare it');
     const name = `On Barro Oscuro, at cone 8, ${WHITE.body.name} at SG 1.38`;
-    expect(card(planner, name)).toMatch(/at 1\.38/);
-    expect(card(planner, 'As planned')).toMatch(/at 1\.4/);
+    expect(card(planner, name)).toMatch(/ s at SG 1\.38/);
+    expect(card(planner, 'As planned')).toMatch(/ s at SG 1\.4/);
     await screen.press('Plan it so');
     expect(planner.saved()).toMatchObject({ bodyId: other.id, plan: { cone: '8', thinned: [{ bucketId: WHITE.id, sg: 1.38 }] } });
   });
