@@ -6,8 +6,11 @@ import {
   PIECE_SHAPES,
   timeSteps,
   type BucketContents,
+  shapeOf,
   type DayEvent,
   type DayItem,
+  type DayPerson,
+  type DayPlanning,
   type GlazeFacts,
 } from '@cazuela/core';
 import { appendToStream } from '../apps/server/src/features/events/append-events';
@@ -15,17 +18,25 @@ import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 import type { LoadedPiece } from './load-pieces';
 
-/** Today's list, half way: pots dry enough, cups drying, platters not begun. */
+/** The soup fair's day, half way: three people, pots dry enough, cups found wet, cazuelas behind, a bucket short, platters not begun. */
 export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
   const glazes = await factsOf(load, buckets);
-  const [, liddedPots, platters, cups] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
-  const items = [liddedPots, cups, platters].map((piece) => itemOf(piece, glazes));
+  const [cazuelas, liddedPots, platters, cups, bottles] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
+  const items = [liddedPots, cups, platters, cazuelas, bottles].map((piece, at) => ({ ...itemOf(piece, glazes), code: 'ABCDE'[at]! }));
   const id = uuid();
   await load.context.models.days.create(
-    { id, studioId: load.studioId, version: 1, date: load.clock.localDate(0), items, createdAt: new Date(load.clock.ago({ hours: 2 })) },
+    {
+      id,
+      studioId: load.studioId,
+      version: 1,
+      date: load.clock.localDate(0),
+      items,
+      planning: planningOf(load.clock),
+      createdAt: new Date(load.clock.ago({ hours: 2 })),
+    },
     { transaction: load.transaction },
   );
-  const [potItem, cupItem] = items as [DayItem, DayItem];
+  const [potItem, cupItem, , cazuelaItem] = items as [DayItem, DayItem, DayItem, DayItem];
   const done = (item: DayItem, index: number, minutesAgo: number, by: string): DayEvent => {
     const step = item.steps[index]!;
     const sg = glazes.find((glaze) => glaze.bucketId === step.bucketId)?.sg;
@@ -39,14 +50,35 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
       ...(sg ? { sg } : {}),
     };
   };
-  const events = [
+  const ash = glazes.find(({ name }) => name === 'Ceniza Clara')!;
+  const noted = (minutes: number, by: string): { id: string; at: string; by: string } => ({ id: uuid(), at: load.clock.ago({ minutes }), by });
+  const events: DayEvent[] = [
     done(potItem, 0, 100, 'Bruno'),
+    done(cazuelaItem, 0, 95, 'Inés'),
     done(potItem, 1, 84, 'Bruno'),
+    done(cazuelaItem, 1, 62, 'Inés'),
     done(cupItem, 0, 60, 'Maia'),
     done(potItem, 2, 40, 'Bruno'),
+    { ...noted(30, 'Bruno'), type: 'bucketShort', bucketId: ash.bucketId },
+    { ...noted(28, 'Inés'), type: 'piecesOff', itemId: cazuelaItem.id, count: 1, why: 'dropped' },
+    { ...noted(26, 'Inés'), type: 'stepBegun', stepId: cazuelaItem.steps[2]!.id },
     done(cupItem, 1, 7, 'Maia'),
+    { ...noted(2, 'Maia'), type: 'notDryYet', stepId: cupItem.steps[1]!.id, minutes: 10 },
   ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'day', streamId: id }, events, load.transaction);
+}
+
+/** Three of the four are there, since two hours and for eight more. */
+function planningOf(clock: DemoLoad['clock']): DayPlanning {
+  const [fromTime, untilTime] = [clock.clockTime(-2), clock.clockTime(8)];
+  const pause = { fromTime: clock.clockTime(3), untilTime: clock.clockTime(3.75) };
+  const breaks = pause.fromTime < pause.untilTime ? [pause] : [];
+  const people: DayPerson[] = [
+    { name: 'Inés', fromTime, untilTime, breaks, doesNotDo: ['spray'] },
+    { name: 'Bruno', fromTime, untilTime, breaks, doesNotDo: [] },
+    { name: 'Maia', fromTime, untilTime, breaks, doesNotDo: ['brush'] },
+  ];
+  return { people, pins: [], order: [], deadlineAt: clock.ago({ hours: -30 }) };
 }
 
 export function itemOf(piece: LoadedPiece, glazes: readonly GlazeFacts[]): DayItem {
@@ -59,6 +91,9 @@ export function itemOf(piece: LoadedPiece, glazes: readonly GlazeFacts[]): DayIt
     waxFootMm: piece.body.plan.waxFootMm,
     steps,
     glazes,
+    plan: piece.body.plan,
+    shape: shapeOf(piece.body.plan),
+    lot: { pieceVersion: 1, clayBodyId: piece.clay.id },
     newId: uuid,
   });
 }

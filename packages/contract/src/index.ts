@@ -162,7 +162,18 @@ export {
   type Piece,
 } from './piece/piece';
 export { pieceFormSchema } from './piece/piece-form';
-export { dayStepSchema, dayItemSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day/day';
+export {
+  dayStepSchema,
+  dayItemSchema,
+  dayPersonSchema,
+  dayPlanningSchema,
+  daySchema,
+  dayStampSchema,
+  dayCreateSchema,
+  dayUpdateSchema,
+  type Day,
+  type DayStamp,
+} from './day/day';
 export {
   firingPointSchema,
   firingBodySchema,

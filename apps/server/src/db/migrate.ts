@@ -16,6 +16,7 @@ import { coatDipTables } from './migrations/006-coat-dips';
 import { codeCounters } from './migrations/010-code-counters';
 import { standardNames } from './migrations/011-standard-names';
 import { putAwayAndExamples } from './migrations/012-put-away-and-examples';
+import { dayPlanning } from './migrations/013-day-planning';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -31,6 +32,7 @@ export const MIGRATIONS: readonly Migration[] = [
   codeCounters,
   standardNames,
   putAwayAndExamples,
+  dayPlanning,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

@@ -160,7 +160,7 @@ export function defineModels(sequelize: Sequelize): Models {
       receivedAt: time,
     }),
     pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
-    days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), createdAt: time }),
+    days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), planning: json('planning'), createdAt: time }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
     results: table('results', {

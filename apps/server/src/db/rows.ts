@@ -1,4 +1,4 @@
-import type { BatchPlan, BucketContents, DayItem } from '@cazuela/core';
+import type { BatchPlan, BucketContents, DayItem, DayPlanning } from '@cazuela/core';
 import type {
   BatchCreate,
   BenchEvent,
@@ -172,6 +172,8 @@ export interface DayRow {
   version: number;
   date: string;
   items: DayItem[];
+  /** Null where nobody planned it yet. */
+  planning: DayPlanning | null;
   createdAt: Date;
 }
 export interface FiringRow {

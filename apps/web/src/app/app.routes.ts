@@ -88,7 +88,7 @@ const VIEWS: Routes = [
     title: 'Piece plan · Cazuela',
     loadComponent: () => import('./stations/piece/piece-planner/piece-planner').then((m) => m.PiecePlanner),
   },
-  { path: 'day', title: 'The glazing day · Cazuela', loadComponent: () => import('./stations/day/day-list').then((m) => m.DayList) },
+  { path: 'day', title: 'The glazing day · Cazuela', loadComponent: () => import('./stations/day/day-page').then((m) => m.DayPage) },
   { path: 'kiln', title: 'Kiln · Cazuela', loadComponent: () => import('./stations/kiln/kiln-station').then((m) => m.KilnStation) },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },

@@ -1,5 +1,5 @@
 import type { Batch, Bucket, BucketSummary, ClayBody, Day, Firing, Piece, Recipe, Result, StudioPowder } from '@cazuela/contract';
-import { firingFromPeak, planBatch, replayBucket, type BucketEvent } from '@cazuela/core';
+import { firingFromPeak, NO_PLANNING, planBatch, replayBucket, type BucketEvent } from '@cazuela/core';
 import { AT } from './records';
 
 let count = 0;
@@ -142,6 +142,7 @@ export function day(of: Piece, change: Partial<Day> = {}): Day {
     date: '2026-03-10',
     createdAt: ago(200),
     items: [{ id: itemId, pieceId: of.id, name: 'Cup', count: 20, steps }],
+    planning: NO_PLANNING,
     events: [],
     ...change,
   };

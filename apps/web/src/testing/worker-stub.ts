@@ -5,6 +5,7 @@ import { doRunJob } from '../app/stations/piece/piece-planner/run/run-job';
 import type { RunJob, RunMessage } from '../app/stations/piece/piece-planner/run/run-protocol';
 import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';
 import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
+import { doDayPlanJob, type DayPlanJob, type DayPlanMessage } from '../app/stations/day/plan/day-plan-protocol';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -41,6 +42,18 @@ export const alternativesWorker = (): AtOnce => ({
       this as Worker,
       { data: doAlternativesJob({ ...job, question: { ...job.question, runFrom: 'quickLook' } }) } as MessageEvent,
     );
+  },
+  terminate: () => undefined,
+});
+
+export const dayPlanWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: DayPlanJob) {
+    const tell = (data: DayPlanMessage): void => void this.onmessage?.call(this as Worker, { data } as MessageEvent);
+    // A clock that ends the search after a few looks: the same in every test.
+    let looks = 0;
+    doDayPlanJob({ ...job, mostMs: 3 }, tell, () => looks++);
   },
   terminate: () => undefined,
 });

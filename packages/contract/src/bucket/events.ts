@@ -4,6 +4,7 @@ import {
   DROP_KINDS,
   LINE_PARTS,
   NAIL_LOOKS,
+  PIECES_OFF,
   SLURRY_STATES,
   type Additives,
   type BatchEvent,
@@ -155,6 +156,8 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
     waterGrams: gramsSchema.optional(),
     additives: additivesSchema.optional(),
     pairEventId: idSchema.optional(),
+    /** The tick of a glazing day that took it. */
+    tickId: idSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stirred') }),
   z.strictObject({ ...head, type: z.literal('dropsAdded'), drops: countSchema.min(1).max(2000), of: z.enum(DROP_KINDS).optional() }),
@@ -171,6 +174,8 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]) satisfies z.ZodType<BucketEvent>;
 
+const piecesSchema = countSchema.min(1, 'At least one piece.').max(LIMITS.dayPieces, `A day holds at most ${LIMITS.dayPieces} of one piece.`);
+
 export const dayEventSchema = z.discriminatedUnion('type', [
   z.strictObject({
     ...head,
@@ -180,8 +185,24 @@ export const dayEventSchema = z.discriminatedUnion('type', [
     sg: sgSchema.optional(),
   }),
   z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('stepBegun'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('feltDry'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('notDryYet'), stepId: idSchema, minutes: minutesSchema }),
+  z.strictObject({ ...head, type: z.literal('piecesOff'), itemId: idSchema, count: piecesSchema, why: z.enum(PIECES_OFF) }),
+  z.strictObject({
+    ...head,
+    type: z.literal('lotSplit'),
+    itemId: idSchema,
+    newItemId: idSchema,
+    count: piecesSchema,
+    stepIds: z.array(idSchema).max(LIMITS.daySteps),
+  }),
+  z.strictObject({ ...head, type: z.literal('bucketShort'), bucketId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('bucketBack'), bucketId: idSchema }),
+  z.strictObject({ ...head, type: z.literal('personAway'), person: nameSchema, untilAt: timeSchema.optional() }),
+  z.strictObject({ ...head, type: z.literal('personBack'), person: nameSchema }),
+  z.strictObject({ ...head, type: z.literal('paused'), untilAt: timeSchema }),
+  z.strictObject({ ...head, type: z.literal('lotFirst'), itemId: idSchema }),
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]) satisfies z.ZodType<DayEvent>;
 

@@ -25,6 +25,10 @@ export const LIMITS = {
   /** A smaller batch cannot be weighed on any bench scale. */
   leastBatchGrams: 0.1,
   windowChanges: 200,
+  dayItems: 100,
+  daySteps: 40,
+  dayPieces: 5_000,
+  dayPeople: 30,
   rowsInOneImport: 50_000,
   firstYear: 2000,
   lastYear: 2099,

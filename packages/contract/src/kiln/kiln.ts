@@ -33,6 +33,8 @@ export const FAULTS = [
 export const resultBodySchema = z.strictObject({
   pieceId: idSchema,
   firingId: idSchema,
+  /** The lot of pots it was one of; null or left out where nobody knows. */
+  lotId: idSchema.nullable().optional(),
   coneReached: coneSchema,
   stars: countSchema.min(0).max(5),
   faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),

@@ -1,8 +1,15 @@
 import { DRY_THROUGH_HOURS } from '../coat/wall/wall-state';
 import type { TimedStep } from '../layering/steps/step-times';
 import { isAfterFiring, type PieceStep } from '../layering/steps/steps';
-import type { DayItem, DayStep } from './day-plan';
+import { WASTE_SHARE } from '../coat/methods/application-method';
+import { CLEARANCE_MM } from '../bucket/inside/dip-depth';
+import { tallMm, widestMm, type PieceShape } from '../geometry/piece-form';
+import { glazeNeeded } from '../layering/glaze-needed';
+import { TAPE_MINUTES } from '../layering/order/order-rules';
+import { areasOf } from '../plan/areas';
 import type { GlazeFacts } from '../plan/facts';
+import type { PiecePlan } from '../plan/piece-plan';
+import type { DayItem, DayStep } from './day-plan';
 import { HALVES_OVERLAP_MM } from '../plan/change-method';
 import { coatingKindOf } from '../plan/layer';
 import { worstSide, type RunForecast } from '../run/run-forecast';
@@ -18,6 +25,11 @@ export interface PieceForDay {
   names?: ReadonlyMap<string, string>;
   /** How far it runs: its worst side goes with it to the day. */
   forecast?: RunForecast | undefined;
+  /** With them a step knows how much glaze it takes, and how deep. */
+  plan?: PiecePlan | undefined;
+  shape?: PieceShape | undefined;
+  /** Which plan it is, and of which clay. */
+  lot?: Pick<DayItem, 'pieceVersion' | 'clayBodyId' | 'clayLotId'> | undefined;
   /** Makes ids: the core is not random. */
   newId: () => string;
 }
@@ -29,14 +41,16 @@ export interface PieceForDay {
  * @example
  * dayItemFromPiece({ pieceId: 'p', name: 'Cup', count: 3, waxFootMm: 10, steps: [], glazes: [], names: new Map(), newId: () => 'x' }).count // 3
  */
-export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glazes, names, forecast, newId }: PieceForDay): DayItem {
+export function dayItemFromPiece(piece: PieceForDay): DayItem {
+  const { pieceId, name, count, waxFootMm, steps, glazes, names, forecast, shape, lot, newId } = piece;
   const itemId = newId();
   const seenBuckets = new Set<string>();
   // What comes after the glaze firing belongs to another day.
   const today = steps.filter((step) => !isAfterFiring(step));
   const worst = forecast && worstSide(forecast);
   const risk = worst ? { reachChance: worst.reachChance, chanceFrom: forecast.from } : {};
-  return { id: itemId, pieceId, name, count, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
+  const size = shape ? { heightMm: Math.round(tallMm(shape)), widthMm: Math.round(2 * widestMm(shape)) } : {};
+  return { id: itemId, pieceId, name, count, ...lot, ...size, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
 
   function dayStep(step: TimedStep, index: number): DayStep {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
@@ -52,11 +66,32 @@ export function dayItemFromPiece({ pieceId, name, count, waxFootMm, steps, glaze
       ...(caution ? { caution } : {}),
       ...(glaze ? { bucketId: glaze.bucketId, bucketName: glaze.name, lightness: glaze.lightness } : {}),
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
+      ...(step.layer ? { method: step.layer.method, ...takesOf(step, piece) } : {}),
+      ...(step.kind === 'untape' ? { mostWaitMinutes: TAPE_MINUTES } : {}),
       ...(step.layer ? { coatMm: step.tooShort?.givesMm ?? step.layer.coatMm } : {}),
       laborSeconds: step.laborSeconds,
       waitMinutes: index === today.length - 1 ? 0 : waitMinutes,
     };
   }
+}
+
+/** Glaze that one piece takes in a step, with what is lost beside it, and how deep a dip is, without the level that rises. */
+function takesOf(step: TimedStep, { plan, shape, glazes }: PieceForDay): Pick<DayStep, 'glazeMl' | 'depthMm'> {
+  const layer = step.layer!;
+  if (!plan || !shape) return {};
+  const coatMm = step.tooShort?.givesMm ?? layer.coatMm;
+  const areas = areasOf({ plan, shape }).filter((area) => step.zones.includes(area.id));
+  const onPiece = areas.reduce(
+    (sum, { takesCm2 }) => sum + glazeNeeded({ area: { areaCm2: takesCm2, layers: [{ ...layer, coatMm }] }, glazes }).slurryMl,
+    0,
+  );
+  const isDip = layer.method === 'dip' || layer.method === 'halfDips';
+  const topMm = tallMm(shape);
+  const lowestMm = Math.min(topMm, ...areas.map(({ id, fromMm }) => (id === 'inside' ? topMm : fromMm)));
+  return {
+    ...(onPiece > 0 ? { glazeMl: Number((onPiece / (1 - WASTE_SHARE[layer.method])).toFixed(1)) } : {}),
+    ...(isDip && lowestMm < topMm ? { depthMm: Math.round(topMm - lowestMm + CLEARANCE_MM) } : {}),
+  };
 }
 
 /**

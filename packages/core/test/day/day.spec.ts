@@ -1,8 +1,12 @@
-import fc from 'fast-check';
 import {
+  areasOf,
   dayItemFromPiece,
+  glazeNeeded,
+  shapeOf,
+  tallMm,
+  type GlazeFacts,
+  type PiecePlan,
   replayDay,
-  scheduleDay,
   stepWords,
   type DayEvent,
   type DayItem,
@@ -44,56 +48,16 @@ const CUPS = item('cups', 4, [
 let count = 0;
 const done = (stepId: string, minutesAgo: number): DayEvent => ({ id: `e${++count}`, at: at(-minutesAgo), by: 'Maia', type: 'stepDone', stepId });
 
-describe('the day’s list', () => {
-  it('does every step once, each after the one before it is dry', () => {
-    const steps = fc.array(
-      fc.record({
-        waitMinutes: fc.integer({ min: 0, max: 90 }),
-        laborSeconds: fc.integer({ min: 5, max: 200 }),
-        bucketId: fc.constantFrom(undefined, 'white', 'blue'),
-      }),
-      { minLength: 1, maxLength: 6 },
-    );
-    fc.assert(
-      fc.property(fc.array(fc.record({ count: fc.integer({ min: 1, max: 30 }), steps }), { minLength: 1, maxLength: 5 }), (pieces) => {
-        const items = pieces.map((piece, i) => item(`item${i}`, piece.count, piece.steps));
-        const plan = scheduleDay({ items });
-        expect(plan).toHaveLength(items.reduce((sum, one) => sum + one.steps.length, 0));
-        let busyUntil = 0;
-        const readyAt = new Map<string, number>();
-        for (const entry of plan) {
-          expect(entry.startMin).toBeGreaterThanOrEqual(busyUntil - 1e-9);
-          expect(entry.startMin).toBeGreaterThanOrEqual((readyAt.get(entry.item.id) ?? 0) - 1e-9);
-          busyUntil = entry.endMin;
-          readyAt.set(entry.item.id, entry.readyMin);
-        }
-      }),
-    );
-  });
-
-  it('keeps hands busy while wax dries', () => {
-    const order = scheduleDay({ items: [POTS, CUPS] }).map((entry) => entry.step.id);
-    expect(order.indexOf('cups0')).toBeLessThan(order.indexOf('pots1') + 2);
-    expect(order.slice(0, 2).sort()).toEqual(['cups0', 'pots0']);
-  });
-
-  it('the first piece is dry when the last one is done: a large group waits less, but its last piece waits too', () => {
-    const waits = (n: number): number => {
-      const [first] = scheduleDay({ items: [item('group', n, [{ waitMinutes: 20, laborSeconds: 60 }, {}])] });
-      return first!.readyMin - first!.endMin;
-    };
-    expect(waits(1)).toBeCloseTo(20, 6);
-    // The next step takes half as long: the thirtieth piece comes up after 14.5 min, and wants 20.
-    expect(waits(30)).toBeCloseTo(5.5, 6);
-  });
-});
-
 describe('the day as it goes', () => {
   const stand = (events: DayEvent[], nowAt = NOW) => replayDay({ items: [POTS, CUPS], events, nowAt });
 
-  it('starts with a step for the hands', () => {
-    expect(stand([]).now?.step.kind).toBe('check');
-    expect(stand([])).toMatchObject({ doneCount: 0, totalCount: 8 });
+  it('begins with nothing done, and the first step of every lot ready', () => {
+    expect(stand([])).toMatchObject({ doneCount: 0, totalCount: 8, drying: [] });
+    expect(
+      stand([])
+        .steps.filter(({ state }) => state === 'ready')
+        .map(({ step: one }) => one.id),
+    ).toEqual(['pots0', 'cups0']);
   });
 
   it('says what is drying and until when: the first of six has been drying while the others were done', () => {
@@ -122,13 +86,6 @@ describe('the day as it goes', () => {
     expect(stand([ticked, dry, { id: 'back', at: at(2), by: 'Maia', type: 'undone', eventId: 'dry' }], at(2)).drying[0]!.dry).toBe(false);
   });
 
-  it('says when hands are done by this list, and nothing once all is done', () => {
-    const state = stand([]);
-    expect(Date.parse(state.finishAt!)).toBeGreaterThan(Date.parse(NOW) + 40 * 60_000);
-    const all = [POTS, CUPS].flatMap(({ steps }) => steps.map(({ id }) => done(id, 0)));
-    expect(stand(all).finishAt).toBeUndefined();
-  });
-
   it('pieces that were taken off the day leave no tick behind', () => {
     const state = replayDay({ items: [CUPS], events: [done('pots0', 3), done('cups0', 2)], nowAt: NOW });
     expect(state).toMatchObject({ doneCount: 1, totalCount: CUPS.steps.length });
@@ -144,12 +101,111 @@ describe('the day as it goes', () => {
     expect(stand([{ id: 'skip', at: NOW, by: 'Maia', type: 'stepSkipped', stepId: 'pots0' }]).drying).toEqual([]);
   });
 
-  it('hands are free when everything dries', () => {
-    const state = replayDay({ items: [POTS], events: [done('pots0', 1)], nowAt: NOW });
-    expect(state.now).toBeUndefined();
-    expect(state.next[0]?.step.id).toBe('pots1');
+  it('of two who tick one step the first counts, and the second is told apart', () => {
+    const [mine, theirs] = [done('pots0', 1), { ...done('pots0', 2), by: 'Bruno' }];
+    const { standing, doneCount } = stand([mine, theirs]);
+    expect(doneCount).toBe(1);
+    expect(standing.doubled.get(mine.id)).toMatchObject({ by: 'Bruno', eventId: theirs.id });
+  });
+
+  it('the same events in any order of arrival give the same day', () => {
+    const split: DayEvent = {
+      id: 's',
+      at: at(-3),
+      by: 'Maia',
+      type: 'lotSplit',
+      itemId: 'pots',
+      newItemId: 'apart',
+      count: 2,
+      stepIds: ['a0', 'a1', 'a2', 'a3'],
+    };
+    const off: DayEvent = { id: 'o', at: at(-2), by: 'Bruno', type: 'piecesOff', itemId: 'cups', count: 1, why: 'dropped' };
+    const events = [done('pots0', 9), done('cups0', 5), split, off, done('a1', 1), { ...done('a1', 0.5), by: 'Bruno' }];
+    const plain = (order: DayEvent[]) => JSON.stringify({ ...stand(order), standing: undefined });
+    expect(plain([...events].reverse())).toBe(plain(events));
+    expect(plain([events[3]!, events[0]!, events[5]!, events[2]!, events[4]!, events[1]!])).toBe(plain(events));
   });
 });
+
+describe('what happens to pots', () => {
+  const lots = (...events: DayEvent[]) =>
+    replayDay({ items: [POTS, CUPS], events, nowAt: NOW }).standing.lots.map(({ item: lot, open }) => [lot.id, lot.count, open]);
+  const off = (count: number): DayEvent => ({ id: `off${count}`, at: NOW, by: 'Maia', type: 'piecesOff', itemId: 'cups', count, why: 'dropped' });
+  const split = (count: number): DayEvent => ({
+    id: `split${count}`,
+    at: at(-2),
+    by: 'Maia',
+    type: 'lotSplit',
+    itemId: 'pots',
+    newItemId: 'apart',
+    count,
+    stepIds: ['a0', 'a1', 'a2', 'a3'],
+  });
+
+  it('one is dropped, and the rest goes on; never fewer than none', () => {
+    expect(lots(off(1))).toEqual([
+      ['pots', 6, 0],
+      ['cups', 3, 0],
+    ]);
+    expect(lots(off(9))[1]).toEqual(['cups', 0, 0]);
+  });
+
+  it('a lot is split: what was done before was done to both, what comes after to one', () => {
+    const state = lots(done('pots0', 5), split(2), done('a1', 1));
+    expect(state).toEqual([
+      ['pots', 4, 1],
+      ['apart', 2, 2],
+      ['cups', 4, 0],
+    ]);
+  });
+
+  it('all of a lot cannot be split off it, and no more than there are', () => {
+    for (const count of [6, 7]) expect(lots(split(count))[0]).toEqual(['pots', 6, 0]);
+  });
+
+  it('the part that was split off has a code of its own', () => {
+    const coded = replayDay({ items: [{ ...POTS, code: 'B' }], events: [split(2)], nowAt: NOW }).standing.lots.map(({ item: lot }) => lot.code);
+    expect(coded).toEqual(['B', 'B2']);
+  });
+
+  it('who had a bucket last has it still, until somebody else fetches it', () => {
+    const held = (...events: DayEvent[]) => [...replayDay({ items: [POTS, CUPS], events, nowAt: NOW }).standing.inHand];
+    const by = (stepId: string, minutesAgo: number, who: string): DayEvent => ({ ...done(stepId, minutesAgo), by: who });
+    expect(held(by('cups0', 9, 'Maia'), by('cups1', 5, 'Maia'))).toEqual([['Maia', 'blue']]);
+    expect(held(by('pots2', 9, 'Maia'), by('cups2', 5, 'Bruno'))).toEqual([['Bruno', 'white']]);
+  });
+
+  it('who begins something else has left what was begun', () => {
+    const begins = (stepId: string, minutesAgo: number): DayEvent => ({
+      id: `b${stepId}`,
+      at: at(-minutesAgo),
+      by: 'Maia',
+      type: 'stepBegun',
+      stepId,
+    });
+    expect([...replayDay({ items: [POTS, CUPS], events: [begins('pots0', 3), begins('cups0', 2)], nowAt: NOW }).standing.begun.keys()]).toEqual([
+      'cups0',
+    ]);
+  });
+});
+
+const WHITE: GlazeFacts = {
+  bucketId: 'white',
+  name: 'White',
+  lightness: 0.9,
+  sg: 1.45,
+  density: 2.6,
+  packing: 0.5,
+  filmMm: 0.15,
+  slurryState: 'normal',
+  shrinkShare: 15,
+  loiPercent: 8,
+  flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' },
+  surface: 'gloss',
+  foodTested: true,
+  firedPercent: {},
+  unity: {},
+};
 
 describe('a plan put on the day', () => {
   const steps: TimedStep[] = [
@@ -180,6 +236,25 @@ describe('a plan put on the day', () => {
   ];
   let id = 0;
   const made = dayItemFromPiece({ pieceId: 'pot', name: 'Pot', count: 12, waxFootMm: 12, steps, glazes: [], newId: () => `id${++id}` });
+
+  it('knows how much glaze a piece takes, what is lost with it, and how deep the bucket must be', () => {
+    const plan: PiecePlan = {
+      shapeId: 'cup',
+      zones: { inside: [], outside: [steps[1]!.layer!], rim: [], foot: [] },
+      waxFootMm: 12,
+      rimBandMm: 0,
+      order: [],
+      putAside: [],
+    };
+    const shape = shapeOf(plan);
+    const item = dayItemFromPiece({ pieceId: 'pot', name: 'Pot', count: 12, waxFootMm: 12, steps, glazes: [WHITE], plan, shape, newId: () => 'x' });
+    const outside = areasOf({ plan, shape }).find(({ id: zone }) => zone === 'outside')!;
+    const { slurryMl } = glazeNeeded({ area: { areaCm2: outside.takesCm2, layers: outside.layers }, glazes: [WHITE] });
+    // A tenth of a dip runs back, drips and dries on the hands.
+    expect(item.steps[1]!.glazeMl).toBeCloseTo(slurryMl / 0.9, 1);
+    expect(item.steps[1]!.depthMm).toBe(Math.round(tallMm(shape) - 12 + 10));
+    expect(item.heightMm).toBe(Math.round(tallMm(shape)));
+  });
 
   it('keeps words, seconds and waits; overnight where it must be dry through', () => {
     expect(made.steps.map((one) => one.words)).toEqual([

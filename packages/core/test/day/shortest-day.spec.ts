@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { attempt, shortestDay, type DayGroup, type PlannedTask, type ShortestDayQuestion } from '../../src/index';
 
 const step = (laborSeconds: number, waitMinutes: number, bucket?: string) => ({ laborSeconds, waitMinutes, ...(bucket ? { bucket } : {}) });
-const day = (people: number, ...items: DayGroup[]): ShortestDayQuestion => ({ people, bucketChangeMinutes: 5, items });
+const day = (people: number, ...items: DayGroup[]): ShortestDayQuestion & { people: number } => ({ people, bucketChangeMinutes: 5, items });
 
 /** Looks at every order and every person, and nothing else: nothing to get wrong. */
-function byLookingAtEveryOrder({ people, bucketChangeMinutes, items }: ShortestDayQuestion): number {
+function byLookingAtEveryOrder({ people, bucketChangeMinutes, items }: ShortestDayQuestion & { people: number }): number {
   const [next, ready] = [items.map(() => 0), items.map(() => 0)];
   const [free, last] = [Array<number>(people).fill(0), Array<string>(people).fill('')];
   const [bucketFree, holder]: [Record<string, number>, Record<string, number>] = [{}, {}];

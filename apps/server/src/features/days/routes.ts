@@ -1,17 +1,19 @@
 import type * as z from 'zod';
-import type { DayEvent } from '@cazuela/core';
-import { dayCreateSchema, dayUpdateSchema, type Day } from '@cazuela/contract';
+import { NO_PLANNING, type DayEvent } from '@cazuela/core';
+import { dayCreateSchema, dayUpdateSchema, type Day, type DayStamp } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { withRetries } from '../../db/in-transaction';
 import { createOnce, updateVersioned } from '../../db/versioned';
 import type { DayRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
+import { ProblemError } from '../../http/problem-error';
 import { eventsOf } from '../events/append-events';
 
 export const dayRoutes: readonly Route[] = [
   route({ method: 'get', path: '/days', handle: listDays }),
   route({ method: 'post', path: '/days', body: dayCreateSchema, handle: createDay }),
   route({ method: 'put', path: '/days/:id', body: dayUpdateSchema, handle: updateDay }),
+  route({ method: 'get', path: '/days/:id/stamp', handle: stampOf }),
 ];
 
 /** Most days on the list, newest first. */
@@ -27,7 +29,7 @@ async function createDay({ context, studioId, body }: Call<z.infer<typeof dayCre
   const { models, now } = context;
   const row = await withRetries(async () => {
     const there = await models.days.findOne({ where: { studioId, date: body.date } });
-    return there?.get() ?? (await createOnce(models.days, { ...body, studioId, version: 1, createdAt: now() }));
+    return there?.get() ?? (await createOnce(models.days, { ...body, planning: body.planning ?? null, studioId, version: 1, createdAt: now() }));
   });
   return withEvents(context, row);
 }
@@ -37,11 +39,18 @@ async function updateDay({ context, studioId, id, body }: Call<z.infer<typeof da
     table: context.models.days,
     where: { id, studioId },
     version: body.version,
-    values: { items: body.items },
+    values: { ...(body.items ? { items: body.items } : {}), ...(body.planning ? { planning: body.planning } : {}) },
     missing: 'There is no such day.',
     toContract: (current) => dayFromRow(current, []),
   });
   return withEvents(context, row);
+}
+
+/** What tells whether somebody did something since: read every second by the benches, so it is small. */
+async function stampOf({ context, studioId, id }: Call<unknown>): Promise<DayStamp> {
+  const row = await context.models.days.findOne({ where: { id, studioId }, attributes: ['version'] });
+  if (!row) throw new ProblemError('notFound', 'There is no such day.');
+  return { version: row.get().version, events: await context.models.benchEvents.count({ where: { studioId, stream: 'day', streamId: id } }) };
 }
 
 async function withEvents(context: Context, row: DayRow): Promise<Day> {
@@ -53,6 +62,7 @@ const dayFromRow = (row: DayRow, events: DayEvent[]): Day => ({
   version: row.version,
   date: row.date,
   items: row.items,
+  planning: row.planning ?? NO_PLANNING,
   events,
   createdAt: row.createdAt.toISOString(),
 });

@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { PotterError, type BucketEvent } from '@cazuela/core';
+import { PotterError, type BucketEvent, type DayEvent } from '@cazuela/core';
 import { benchEventSchema, type BenchEvent, type EventsAnswer, type eventsSendSchema } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
@@ -8,6 +8,7 @@ import type { Call } from '../../http/route';
 import { isAway, ProblemError } from '../../http/problem-error';
 import { illFormedText } from '../../http/well-formed';
 import { pairsOf, takeBackPairs } from '../buckets/take-back-pair';
+import { bookedBuckets, bookTicks } from '../days/book-ticks';
 import { appendToStream } from './append-events';
 
 /**
@@ -46,7 +47,10 @@ function refusalOf(sent: z.infer<typeof eventsSendSchema>['events'][number]): st
   if (!read.success) return read.error.issues[0]?.message ?? 'This step cannot be read.';
   const { event } = read.data;
   if (event.type === 'batchFinished' || event.type === 'filled') return 'A bucket is made from a finished batch or by pouring from another bucket.';
-  if (event.type === 'glazeTaken' && (event.toId ?? event.pairEventId ?? event.parts ?? event.waterGrams ?? event.additives) !== undefined)
+  if (
+    event.type === 'glazeTaken' &&
+    (event.toId ?? event.tickId ?? event.pairEventId ?? event.parts ?? event.waterGrams ?? event.additives) !== undefined
+  )
     return 'Glaze goes into another bucket by pouring it there, so that both are booked.';
   return undefined;
 }
@@ -57,7 +61,9 @@ async function append(context: Context, target: Stream, events: BenchEvent['even
     return await inTransaction(context.sequelize, async (transaction) => {
       const undone = target.stream === 'bucket' ? events.filter((event) => event.type === 'undone').map(({ eventId }) => eventId) : [];
       const pairs = await pairsOf(context, target, undone, transaction);
-      const there = await lockStreams(context, [target, ...pairs.map(({ otherId }) => ({ ...target, streamId: otherId }))], transaction);
+      const booked = target.stream === 'day' ? await bookedBuckets(context, target, transaction) : [];
+      const others = [...pairs.map(({ otherId }) => ({ ...target, streamId: otherId })), ...booked];
+      const there = await lockStreams(context, [target, ...others], transaction);
       if (!there.has(streamKey(target))) return `There is no such ${target.stream} here any more.`;
       if (target.stream === 'batch') {
         const where = { id: target.streamId, studioId: target.studioId };
@@ -65,6 +71,7 @@ async function append(context: Context, target: Stream, events: BenchEvent['even
         if (batch?.get().bucketId) return 'This batch is a bucket already; what is in it is changed at the bucket.';
       }
       const fresh = await appendToStream(context, target, events, transaction);
+      if (target.stream === 'day') await bookTicks(context, target, (fresh ?? []) as DayEvent[], transaction);
       await takeBackPairs(context, target, (fresh ?? []) as BucketEvent[], pairs, transaction);
       return undefined;
     });

@@ -1,43 +1,56 @@
-import { placeWords, ZONES, type DayEvent } from '@cazuela/core';
+import { dayStanding, placeWords, ZONES, type DayEvent, type DayItem, type DayStanding } from '@cazuela/core';
 import type { Result } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { eventsOf } from '../events/append-events';
 
+type GlazedWith = Result['glazedWith'];
+type BucketNames = ReadonlyMap<string, { id: string; code: string; name: string }>;
+
 /**
- * Returns what was done to a piece, from the newest day it was on: bucket, its SG then, the planned coat, the seconds that were recorded. A piece
- * that was never on a day has its plan only.
+ * Returns what was done to a lot of pots: bucket, its SG then, the coat that was planned, the seconds that were timed or typed. Without a lot nobody
+ * knows what was done: the plan is told as a plan, and nothing is guessed by date.
  */
-export async function glazedWith(context: Context, studioId: string, pieceId: string): Promise<Result['glazedWith']> {
-  const buckets = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents', 'recipeId'] });
-  // A plan made before its glaze was mixed names the recipe: it went into the bucket of that recipe.
-  const bucketById = new Map([
-    ...buckets.map((row) => row.get()).flatMap((row) => (row.recipeId && row.contents ? [[row.recipeId, row] as const] : [])),
-    ...buckets.map((row) => [row.get().id, row.get()] as const),
-  ]);
-  const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], limit: 60 });
-  for (const row of days) {
-    const day = row.get();
-    const item = day.items.find((candidate) => candidate.pieceId === pieceId);
-    if (!item) continue;
-    const events = await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id });
-    const undone = new Set(events.filter((event) => event.type === 'undone').map((event) => event.eventId));
-    return item.steps.map((step) => {
-      const done = events.find((event) => event.type === 'stepDone' && event.stepId === step.id && !undone.has(event.id)) as
-        Extract<DayEvent, { type: 'stepDone' }> | undefined;
-      const bucket = step.bucketId ? bucketById.get(step.bucketId) : undefined;
-      return {
-        words: step.words,
-        bucketId: bucket?.id ?? step.bucketId ?? null,
-        bucketName: step.bucketName ?? null,
-        bucketCode: bucket?.code ?? null,
-        sg: done?.sg ?? null,
-        coatMm: step.coatMm ?? null,
-        seconds: done?.seconds ?? step.seconds ?? null,
-        ...(done?.seconds === undefined && step.seconds !== undefined ? { secondsPlanned: true } : {}),
-        doneAt: done?.at ?? null,
-      };
-    });
-  }
+export async function glazedWith(
+  context: Context,
+  studioId: string,
+  { pieceId, lotId }: { pieceId: string; lotId?: string | null | undefined },
+): Promise<GlazedWith> {
+  const buckets = await bucketNames(context, studioId);
+  if (!lotId) return plannedWith(context, studioId, { pieceId, buckets });
+  const found = await lotOf(context, studioId, lotId);
+  return found ? found.item.steps.map((step) => stepWith(step, found.standing, buckets)) : [];
+}
+
+/** The lot with this id, also one that was split off on its day. */
+export async function lotOf(context: Context, studioId: string, lotId: string): Promise<{ item: DayItem; standing: DayStanding } | undefined> {
+  const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], attributes: ['id', 'items'] });
+  const split = await context.models.benchEvents.findAll({ where: { studioId, stream: 'day' }, attributes: ['streamId', 'body'] });
+  const dayId = split.map((row) => row.get()).find(({ body }) => body.type === 'lotSplit' && body.newItemId === lotId)?.streamId;
+  const day = days.map((row) => row.get()).find(({ id, items }) => id === dayId || items.some((item) => item.id === lotId));
+  if (!day) return undefined;
+  const standing = dayStanding({ items: day.items, events: await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id }) });
+  const item = standing.lots.find((lot) => lot.item.id === lotId)?.item;
+  return item && { item, standing };
+}
+
+function stepWith(step: DayItem['steps'][number], { ended }: DayStanding, buckets: BucketNames): GlazedWith[number] {
+  const end = ended.get(step.id);
+  const done = end && !end.skipped ? end : undefined;
+  const bucket = step.bucketId ? buckets.get(step.bucketId) : undefined;
+  return {
+    words: end?.skipped ? `${step.words}: skipped` : step.words,
+    bucketId: bucket?.id ?? step.bucketId ?? null,
+    bucketName: step.bucketName ?? null,
+    bucketCode: bucket?.code ?? null,
+    sg: done?.sg ?? null,
+    coatMm: step.coatMm ?? null,
+    seconds: done?.seconds ?? step.seconds ?? null,
+    ...(done?.seconds === undefined && step.seconds !== undefined ? { secondsPlanned: true } : {}),
+    doneAt: done?.at ?? null,
+  };
+}
+
+async function plannedWith(context: Context, studioId: string, { pieceId, buckets }: { pieceId: string; buckets: BucketNames }): Promise<GlazedWith> {
   const piece = await context.models.pieces.findOne({ where: { id: pieceId, studioId } });
   const plan = piece?.get().body.plan;
   if (!plan) return [];
@@ -47,19 +60,29 @@ export async function glazedWith(context: Context, studioId: string, pieceId: st
   ];
   return places.flatMap(([place, layers]) =>
     layers.map((layer) => {
-      const bucket = bucketById.get(layer.bucketId);
+      const bucket = buckets.get(layer.bucketId);
       const decoratingColour = plan.decoratingColours?.find((one) => one.id === layer.bucketId);
       const where = place === 'inside' ? 'the inside' : placeWords(place, plan);
       return {
-        words: `${bucket?.name ?? decoratingColour?.name ?? 'Glaze'} on ${where}, planned`,
+        words: `${bucket?.name ?? decoratingColour?.name ?? 'Glaze'} on ${where}, planned; what was done is not known`,
         bucketId: bucket?.id ?? null,
         bucketName: bucket?.name ?? decoratingColour?.name ?? null,
         bucketCode: bucket?.code ?? null,
-        sg: bucket?.contents?.sg ?? null,
+        sg: null,
         coatMm: layer.coatMm,
         seconds: null,
         doneAt: null,
       };
     }),
   );
+}
+
+/** By id, and by the recipe of what is in them: a plan made before its glaze was mixed names the recipe. */
+async function bucketNames(context: Context, studioId: string): Promise<BucketNames> {
+  const rows = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents', 'recipeId'] });
+  const all = rows.map((row) => row.get());
+  return new Map([
+    ...all.flatMap((row) => (row.recipeId && row.contents ? [[row.recipeId, row] as const] : [])),
+    ...all.map((row) => [row.id, row] as const),
+  ]);
 }

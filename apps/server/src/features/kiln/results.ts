@@ -5,7 +5,7 @@ import { createOnce, updateVersioned } from '../../db/versioned';
 import type { ResultRow } from '../../db/rows';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
-import { glazedWith } from './glazed-with';
+import { glazedWith, lotOf } from './glazed-with';
 
 export async function listResults({ context, studioId }: Call<unknown>): Promise<Result[]> {
   const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: 500 });
@@ -26,7 +26,7 @@ export async function createResult({ context, studioId, body: { id, body } }: Ca
     firingId: body.firingId,
     photoId: body.photoId,
     body,
-    glazedWith: await glazedWith(context, studioId, body.pieceId),
+    glazedWith: await glazedWith(context, studioId, body),
     createdAt: context.now(),
   });
   return (await toResults(context, studioId, [row]))[0]!;
@@ -34,23 +34,35 @@ export async function createResult({ context, studioId, body: { id, body } }: Ca
 
 export async function updateResult({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof resultUpdateSchema>>): Promise<Result> {
   await requireThere(context, studioId, body);
+  const before = await context.models.results.findOne({ where: { id, studioId }, attributes: ['body'] });
   const row = await updateVersioned({
     table: context.models.results,
     where: { id, studioId },
     version,
-    values: { body, pieceId: body.pieceId, firingId: body.firingId, photoId: body.photoId },
+    values: {
+      body,
+      pieceId: body.pieceId,
+      firingId: body.firingId,
+      photoId: body.photoId,
+      ...(body.lotId === before?.get().body.lotId ? {} : { glazedWith: await glazedWith(context, studioId, body) }),
+    },
     missing: 'There is no such result.',
     toContract: (current) => current.body,
   });
   return (await toResults(context, studioId, [row]))[0]!;
 }
 
-async function requireThere({ models }: Context, studioId: string, body: ResultBody): Promise<void> {
+async function requireThere(context: Context, studioId: string, body: ResultBody): Promise<void> {
+  const { models } = context;
   const inStudio = { studioId };
   if ((await models.pieces.count({ where: { ...inStudio, id: body.pieceId } })) === 0)
     throw new ProblemError('checkInput', 'Choose a piece from the list.');
   if ((await models.firings.count({ where: { ...inStudio, id: body.firingId } })) === 0)
     throw new ProblemError('checkInput', 'Choose a firing from the list.');
+  if (body.lotId) {
+    const lot = await lotOf(context, studioId, body.lotId);
+    if (lot?.item.pieceId !== body.pieceId) throw new ProblemError('checkInput', 'That lot is of another piece: choose one from the list.');
+  }
   if (body.photoId && (await models.photos.count({ where: { ...inStudio, id: body.photoId } })) === 0)
     throw new ProblemError('checkInput', 'The photo is not here: take it again.');
 }

@@ -67,6 +67,8 @@ export type BucketEvent = EventHead &
         waterGrams?: number | undefined;
         additives?: Additives | undefined;
         pairEventId?: string | undefined;
+        /** The tick of a glazing day that took it. */
+        tickId?: string | undefined;
       }
     | { type: 'stirred' }
     | { type: 'swirlTimed'; seconds: number; springsBack?: boolean | undefined }

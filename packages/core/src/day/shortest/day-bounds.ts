@@ -1,4 +1,6 @@
 import type { DayBoard } from './day-board';
+import type { DayTask } from './day-question';
+import { leastEnd } from './work-windows';
 
 interface BucketJob {
   headMinutes: number;
@@ -18,10 +20,10 @@ interface BucketJob {
  */
 export function leastFinish(board: DayBoard): number {
   const { tasks, next, readyMinutes, freeMinutes } = board;
-  let [earliest, laborMinutes] = [Infinity, 0];
+  let [earliest, freeSum, laborMinutes] = [Infinity, 0, 0];
   for (const free of freeMinutes) {
     earliest = Math.min(earliest, free);
-    laborMinutes += free;
+    freeSum += free;
   }
   let bound = board.finishMinutes;
   const jobs: BucketJob[][] = Array.from({ length: tasks.buckets }, () => []);
@@ -30,7 +32,7 @@ export function leastFinish(board: DayBoard): number {
     let head = Math.max(readyMinutes[group]!, earliest);
     for (let step = next[group]!; step < chain.length; step++) {
       const task = chain[step]!;
-      if (step === next[group]) head = Math.max(head, leastStart(board, group));
+      head = step === next[group] ? Math.max(head, leastStart(board, group)) : leastOpen(board, task, Math.max(head, task.notBeforeMinutes));
       laborMinutes += task.workMinutes;
       bound = Math.max(bound, head + task.tailMinutes);
       if (task.bucket >= 0)
@@ -42,17 +44,30 @@ export function leastFinish(board: DayBoard): number {
     const own = jobs[bucket]!;
     if (own.length === 0) continue;
     const inHand = board.holder[bucket]! >= 0 && board.lastBucket[board.holder[bucket]!] === bucket;
-    if (!inHand) laborMinutes += tasks.fetchMinutes;
+    if (!inHand) laborMinutes += tasks.fetchMinutes + board.leastFirst(bucket);
     bound = Math.max(bound, oneMachine(own, board.bucketFreeMinutes[bucket]!));
   }
-  return Math.max(bound, laborMinutes / tasks.people);
+  // Where everybody works always, what each is free for counts as worked.
+  return Math.max(bound, tasks.isAlwaysOpen ? (freeSum + laborMinutes) / tasks.people : leastEnd(tasks.hours, freeMinutes, laborMinutes));
 }
 
 /** When the next task of a group can start at all, whoever does it. */
 function leastStart(board: DayBoard, group: number): number {
   const task = board.nextOf(group)!;
   let least = Infinity;
-  for (let person = 0; person < board.tasks.people; person++) least = Math.min(least, board.startOf(task, person));
+  for (let person = 0; person < board.tasks.people; person++) if (board.mayDo(task, person)) least = Math.min(least, board.startOf(task, person));
+  return least;
+}
+
+/** From then on, when somebody who may do it is at work: hands do not work at night. */
+function leastOpen({ tasks, mayDo }: DayBoard, task: DayTask, fromMinutes: number): number {
+  if (tasks.isAlwaysOpen) return fromMinutes;
+  let least = Infinity;
+  for (let person = 0; person < tasks.people; person++) {
+    if (!mayDo(task, person)) continue;
+    const window = tasks.hours[person]!.find(([, closes]) => closes > fromMinutes);
+    least = Math.min(least, window ? Math.max(fromMinutes, window[0]) : fromMinutes);
+  }
   return least;
 }
 

@@ -120,7 +120,8 @@ function tapeTooLong(steps: readonly TimedStep[]): Warning[] {
   ];
 }
 
-const TAPE_MINUTES = 60;
+/** Tape comes off so soon after its coat, minutes. */
+export const TAPE_MINUTES = 60;
 
 function dryThrough(steps: readonly TimedStep[], glazes: readonly GlazeFacts[]): Warning[] {
   const layers = steps.filter((step) => step.kind === 'layer');

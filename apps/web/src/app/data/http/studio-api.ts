@@ -47,7 +47,9 @@ import {
   type CoatDip,
   type CoatDipBody,
   type CoatWindowDocument,
+  dayStampSchema,
   type Day,
+  type DayStamp,
   type EventsAnswer,
   type Firing,
   type FiringBody,
@@ -73,7 +75,7 @@ import {
   type StudioPowder,
   type TileBody,
 } from '@cazuela/contract';
-import type { DayItem } from '@cazuela/core';
+import type { DayItem, DayPlanning } from '@cazuela/core';
 import { first, map, Subject, switchMap, tap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from './api';
@@ -161,8 +163,10 @@ export class StudioApi {
   updatePiece = (id: string, version: number, body: PieceBody): Observable<Piece> => this.put(`/pieces/${id}`, { version, body }, pieceSchema);
 
   days = (): Observable<Day[]> => this.list('/days', daySchema);
-  createDay = (day: { id: string; date: string; items: DayItem[] }): Observable<Day> => this.post('/days', day, daySchema);
-  updateDay = (id: string, version: number, items: DayItem[]): Observable<Day> => this.put(`/days/${id}`, { version, items }, daySchema);
+  createDay = (day: { id: string; date: string; items: DayItem[]; planning?: DayPlanning }): Observable<Day> => this.post('/days', day, daySchema);
+  dayStamp = (id: string): Observable<DayStamp> => this.get(`/days/${id}/stamp`, dayStampSchema);
+  updateDay = (id: string, version: number, change: { items?: DayItem[]; planning?: DayPlanning }): Observable<Day> =>
+    this.put(`/days/${id}`, { version, ...change }, daySchema);
 
   firings = (): Observable<Firing[]> => this.list('/firings', firingSchema);
   createFiring = (id: string, body: FiringBody): Observable<Firing> => this.post('/firings', { id, body }, firingSchema);

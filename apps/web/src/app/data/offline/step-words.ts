@@ -37,6 +37,15 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   stepSkipped: 'A step of the day skipped',
   feltDry: 'Felt dry',
   notDryYet: 'Not dry yet',
+  stepBegun: 'A step of the day begun',
+  piecesOff: 'Pieces left out of a lot',
+  lotSplit: 'A lot split in two',
+  bucketShort: 'A bucket is short',
+  bucketBack: 'A bucket is there again',
+  personAway: 'Somebody left',
+  personBack: 'Somebody is back',
+  paused: 'A pause',
+  lotFirst: 'A lot comes first',
 };
 
 /** Figures of an event and their units. */

@@ -1,5 +1,5 @@
 import { DAY_MS } from '@cazuela/core';
-import { format, isToday, isTomorrow, isYesterday } from 'date-fns';
+import { format, isToday, isTomorrow, isYesterday, parseISO, subDays } from 'date-fns';
 
 /** Returns a time as potters say it: "today 14:10", "yesterday 18:40", "Tue 3 Nov". UTC in, local time out. */
 export function formatWhen(at: string): string {
@@ -16,6 +16,16 @@ export const formatDateTime = (at: string): string => format(new Date(at), 'd MM
 
 /** Returns today's calendar day here, as the records name days. */
 export const localDay = (now: Date): string => format(now, 'yyyy-MM-dd');
+
+/** Returns the calendar day so many days before one. */
+export const daysBefore = (date: string, days: number): string => format(subDays(parseISO(date), days), 'yyyy-MM-dd');
+
+/** Returns the moment of a clock time on a day here, ms: over a change of summer time it is the clock on the wall that counts. */
+export const localMs = (date: string, time: string): number => new Date(`${date}T${time}:00`).getTime();
+
+/** Returns a time of the same day as the clock has it, "16:10", and of another day with its name, "Tue 09:30". */
+export const formatDayTime = (at: string, nowAt: string): string =>
+  localDay(new Date(at)) === localDay(new Date(nowAt)) ? formatTime(at) : format(new Date(at), 'EEE HH:mm');
 
 /** Returns a wait from now, never below 0: "1 h 20", "8 min". */
 export function formatWait(untilAt: string, nowAt: string): string {

@@ -1,25 +1,37 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { BucketSummary, Day } from '@cazuela/contract';
 import {
+  attempt,
+  datesFrom,
+  DAYS_AHEAD,
+  dayTimetable,
+  NO_PLANNING,
   replayDay,
+  SOMEBODY,
   stirringDue,
   stirringNeed,
   suspensionRisk,
   weighedParts,
+  workHours,
   type DayEvent,
   type DayItem,
+  type DayPerson,
+  type DayPlanning,
+  type DayPlanQuestion,
   type DayStep,
   type StirringNeed,
 } from '@cazuela/core';
-import { combineLatest } from 'rxjs';
+import { catchError, combineLatest, EMPTY, filter, of, switchMap, timer } from 'rxjs';
+import { v7 as uuid } from 'uuid';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
-import { Clock, NOW } from '../../data/state/clock';
+import { Clock } from '../../data/state/clock';
 import { apiResource } from '../../data/http/api-resource';
 import { createMutation } from '../../data/http/mutation';
 import { DayItems } from '../../data/state/day-items';
 import { Outbox } from '../../data/offline/outbox';
 import { StudioApi } from '../../data/http/studio-api';
-import { localDay } from '../../data/units/times';
+import { daysBefore, localDay, localMs } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
 import { bucketOfRecipe } from '../../data/state/glazes';
 import { TakeBack } from '../../parts/take-back';
@@ -37,24 +49,51 @@ export interface BucketNow {
   verdict?: string;
 }
 
-/** A glazing day as it stands at this moment, replayed from its events. */
+/** Others’ ticks are looked for so often, ms. */
+const LOOK_AGAIN_MS = 700;
+/** Where nobody is named, somebody is there from early until late, and sleeps. */
+const NOBODY_NAMED: DayPerson = { name: SOMEBODY, fromTime: '07:00', untilTime: '22:00', breaks: [], doesNotDo: [] };
+/** A day left unfinished is gone on with for so many days. */
+const LEFT_OVER_DAYS = 7;
+
+/** A glazing day as it stands at this moment, replayed from its events, and what is to come by its plan. */
 @Injectable()
 export class DayScreen {
   private readonly api = inject(StudioApi);
   private readonly log = inject(BenchLog);
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(Clock);
-  private readonly now = inject(NOW);
   private readonly notice = inject(Notice);
-  private readonly studio = inject(StudioStore).studio;
+  private readonly store = inject(StudioStore);
   private readonly others = inject(TakeBack);
   private readonly dayItems = inject(DayItems);
+  readonly studio = this.store.studio;
+  readonly by = this.store.by;
   readonly taking = createMutation();
   readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
-  readonly date = signal(localDay(this.now()));
+  /** The day that was asked for; today, or a day left over, where none was. */
+  readonly asked = signal<string | undefined>(undefined);
+  readonly today = computed(() => localDay(new Date(this.clock.at())));
   readonly days = computed(() => this.all.value()?.days ?? []);
+  /** Days before today that were begun and not finished, newest first. */
+  readonly leftOver = computed(() => {
+    const since = daysBefore(this.today(), LEFT_OVER_DAYS);
+    return this.days()
+      .filter(({ date }) => date < this.today() && date >= since)
+      .filter((day) => {
+        const { doneCount, totalCount } = replayDay({ items: day.items, events: day.events, nowAt: this.clock.at() });
+        return doneCount > 0 && doneCount < totalCount;
+      })
+      .sort((a, b) => (a.date < b.date ? 1 : -1));
+  });
+  readonly date = computed(() => {
+    const asked = this.asked();
+    if (asked) return asked;
+    const hasToday = this.days().some((day) => day.date === this.today() && day.items.length > 0);
+    return hasToday ? this.today() : (this.leftOver()[0]?.date ?? this.today());
+  });
   readonly day = computed<Day | undefined>(() => this.days().find((day) => day.date === this.date()));
-  private readonly events = computed<DayEvent[]>(() => {
+  readonly events = computed<DayEvent[]>(() => {
     const day = this.day();
     return day ? withLocalEvents(day.events, this.outbox.localEvents('day', day.id)) : [];
   });
@@ -73,12 +112,69 @@ export class DayScreen {
     const day = this.day();
     return day && replayDay({ items: day.items, events: this.events(), nowAt: this.nowAt() });
   });
+  /** What was changed here: without a version it is not in the records yet. */
+  private readonly changed = signal<{ date: string; planning: DayPlanning; version?: number } | undefined>(undefined);
+  readonly planning = computed<DayPlanning>(() => {
+    const changed = this.changed();
+    const day = this.day();
+    const isNewer = changed?.date === this.date() && (changed.version === undefined || changed.version > (day?.version ?? 0));
+    return isNewer ? changed!.planning : (day?.planning ?? NO_PLANNING);
+  });
+  /** Everybody's hours, from the day on, or from today where it was left over. */
+  readonly hours = computed(() => {
+    const dates = datesFrom(this.date() > this.today() ? this.date() : this.today(), DAYS_AHEAD);
+    const { people } = this.planning();
+    return new Map(
+      (people.length > 0 ? people : [NOBODY_NAMED]).flatMap((person) => {
+        const spans = attempt(() => workHours({ person, dates, msAt: localMs }));
+        return spans.kind === 'ok' ? [[person.name, spans.value] as const] : [];
+      }),
+    );
+  });
+  readonly question = computed<DayPlanQuestion | undefined>(() => {
+    const state = this.state();
+    return state && { standing: state.standing, planning: this.planning(), nowMs: Date.parse(this.nowAt()), hours: this.hours() };
+  });
+  readonly timetable = computed(() => {
+    const question = this.question();
+    const made = question && attempt(() => dayTimetable(question));
+    return made?.kind === 'ok' ? made.value : undefined;
+  });
+  /** Ticks made here of steps that somebody else had done before. */
+  readonly doubled = computed(() => {
+    const day = this.day();
+    const mine = new Set(day ? this.outbox.localEvents('day', day.id).map(({ id }) => id) : []);
+    return [...(this.state()?.standing.doubled ?? [])].filter(([id, end]) => mine.has(id) && end.by !== this.by()).map(([, end]) => end);
+  });
+
+  constructor() {
+    // What others tick is seen within a second; a page in the background asks for nothing.
+    toObservable(computed(() => this.day()?.id))
+      .pipe(
+        switchMap((id) => (id === undefined ? EMPTY : timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(switchMap(() => this.stampOf(id))))),
+        takeUntilDestroyed(),
+      )
+      .subscribe((stamp) => {
+        const day = this.day();
+        if (day && (stamp.version !== day.version || stamp.events > day.events.length)) this.all.reload();
+      });
+  }
+
+  private stampOf(id: string): ReturnType<StudioApi['dayStamp']> {
+    return of(document.visibilityState).pipe(
+      filter((state) => state !== 'hidden'),
+      switchMap(() => this.api.dayStamp(id)),
+      catchError(() => EMPTY),
+    );
+  }
 
   /** The bucket of a step as it stands, with what was done to it here since the page was opened. */
   bucketOf(step: DayStep): BucketNow | undefined {
-    const all = this.all.value();
-    const bucket = all && this.bucketIn(all.buckets, step.bucketId);
-    if (!all || !bucket) return undefined;
+    const bucket = this.bucketIn(step.bucketId);
+    return bucket && this.bucketNow(bucket);
+  }
+
+  bucketNow(bucket: BucketSummary): BucketNow {
     const done = this.outbox.localEvents('bucket', bucket.id);
     const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
       [known, ...done.filter((event) => event.type === type).map((event) => event.at)]
@@ -87,7 +183,7 @@ export class DayScreen {
         .at(-1);
     const codeReadAt = newest('codeRead', bucket.contents?.codeReadAt);
     const stirredAt = newest('stirred', bucket.contents?.stirredAt);
-    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: all.powders }) });
+    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: this.all.value()?.powders ?? [] }) });
     const need =
       risk &&
       stirringNeed({
@@ -107,7 +203,8 @@ export class DayScreen {
   }
 
   /** A step of a plan made before the glaze was mixed names the recipe: it goes into the bucket of that recipe. */
-  private bucketIn(buckets: readonly BucketSummary[], id: string | undefined): BucketSummary | undefined {
+  bucketIn(id: string | undefined): BucketSummary | undefined {
+    const buckets = this.all.value()?.buckets ?? [];
     return id === undefined ? undefined : (buckets.find((one) => one.id === id) ?? bucketOfRecipe(id, buckets));
   }
 
@@ -116,7 +213,7 @@ export class DayScreen {
   }
 
   done(step: DayStep, seconds: number | null): void {
-    const sg = this.bucketIn(this.all.value()?.buckets ?? [], step.bucketId)?.contents?.sg;
+    const sg = this.bucketIn(step.bucketId)?.contents?.sg;
     this.note(`Done: ${step.words}`, {
       type: 'stepDone',
       stepId: step.id,
@@ -132,6 +229,31 @@ export class DayScreen {
     if (!day) return;
     const eventId = this.log.note('day', day.id, event);
     this.notice.kept(words, () => this.log.note('day', day.id, { type: 'undone', eventId }));
+  }
+
+  /** Some of a lot go another way: they become a lot of their own. */
+  split(item: DayItem, count: number, words: string): void {
+    this.note(words, { type: 'lotSplit', itemId: item.id, newItemId: uuid(), count, stepIds: item.steps.map(() => uuid()) });
+  }
+
+  /** Changes how the day is planned: shown at once, kept as the day is in the records now. */
+  plan(change: (planning: DayPlanning) => DayPlanning | undefined): void {
+    const date = this.date();
+    const here = change(this.planning());
+    if (!here) return;
+    this.changed.set({ date, planning: here });
+    this.dayItems
+      .plan(date, change)
+      .pipe(
+        catchError(() => {
+          this.notice.tell('Not kept yet: the records cannot be reached. It is tried again with your next change.');
+          return EMPTY;
+        }),
+      )
+      .subscribe((day) => {
+        if (day) this.changed.set({ date, planning: day.planning, version: day.version });
+        this.all.reload();
+      });
   }
 
   /** Pieces that were put on by mistake; put back with one tap. */

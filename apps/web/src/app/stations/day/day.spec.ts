@@ -5,7 +5,7 @@ import { ago, bucket, day, id, piece, POWDERS, summaryOf } from '../../../testin
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Outbox } from '../../data/offline/outbox';
-import { DayList } from './day-list';
+import { DayPage } from './day-page';
 
 describe('the glazing day', () => {
   let records: FakeRecords;
@@ -18,11 +18,11 @@ describe('the glazing day', () => {
   afterEach(() => jest.useRealTimers());
   const white = bucket();
   const blue = bucket({ code: 'B2', body: { ...white.body, name: 'Noche Honda' } });
-  const open = async (days: Day[]): Promise<Screen<DayList>> => {
+  const open = async (days: Day[], inputs: { bench?: string; date?: string } = {}): Promise<Screen<DayPage>> => {
     records = new FakeRecords();
     records.openStudio();
     TestBed.inject(Outbox).run$.subscribe();
-    const screen = await Screen.open(DayList);
+    const screen = await Screen.open(DayPage, inputs);
     records.answer('/days', days);
     records.answer('/buckets', [summaryOf(white), summaryOf(blue)]);
     records.answer('/powders', POWDERS);
@@ -108,12 +108,12 @@ describe('the glazing day', () => {
     expect(sent()).toMatchObject({ type: 'feltDry', stepId: check!.id });
     await screen.settle();
     expect(screen.all('.now .words')[0]!.textContent).toContain('Dip the outside in Leche de Higo');
-    expect(screen.text).toContain('1 of 3 steps done; by this list hands are done about');
+    expect(screen.text).toContain('1 of 3 steps done; hands are done about');
   });
 
   it('pieces put on by mistake are taken off, as the day is in the records now', async () => {
     const [of, other] = [day(piece()), day(piece())];
-    const screen = await open([of]);
+    const screen = await open([of], { bench: 'pots' });
     await screen.press('Take off the day: Cup');
     // Somebody put other pieces on meanwhile: those stay.
     records.answer('/days', [{ ...of, version: 4, items: [...of.items, ...other.items] }]);
@@ -130,7 +130,7 @@ describe('the glazing day', () => {
 
   it('a group of which something is done stays on the day', async () => {
     const of = day(piece());
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 3)] }]);
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 3)] }], { bench: 'pots' });
     expect(screen.button('Take off the day: Cup').disabled).toBe(true);
   });
 

@@ -12,6 +12,7 @@ import { Units } from '../../data/units/units';
 import { FiringCurve } from '../../parts/firing-curve';
 import { coneWords, nearestCone } from './kiln-words';
 import { FiringForm } from './firing-form';
+import { lotChoices } from './lot-choices';
 import { ResultForm } from './result-form';
 import { SelectField } from '../../ui/select-field';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
@@ -43,9 +44,13 @@ export class KilnStation {
   protected readonly reading = createMutation();
   protected readonly when = formatWhen;
   protected readonly full = formatDateTime;
-  protected readonly all = apiResource(() => combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces() }));
+  protected readonly all = apiResource(() =>
+    combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces(), days: this.api.days() }),
+  );
   protected readonly firings = computed(() => this.away.without('firing', this.all.value()?.firings ?? []));
   protected readonly pieces = computed(() => this.away.without('piece', this.all.value()?.pieces ?? []));
+  /** Lots of pots of the last days: a result is of one of them, or nobody knows. */
+  protected readonly lots = computed(() => lotChoices(this.all.value()?.days ?? [], this.all.value()?.results ?? []));
   protected readonly chosen = computed(() => {
     const firings = this.all.value()?.firings ?? [];
     return firings.find((firing) => firing.id === this.firing()) ?? this.firings()[0];

@@ -18,6 +18,7 @@ describe('the kiln', () => {
     records.answer('/firings', firings);
     records.answer('/results', results);
     records.answer('/pieces', [CUP]);
+    records.answer('/days', []);
     await screen.settle();
     return screen;
   };
@@ -45,6 +46,7 @@ describe('the kiln', () => {
     records.answer('/firings', [{ ...of, version: 2, body: { ...of.body, witnessCone: '6' } }]);
     records.answer('/results', []);
     records.answer('/pieces', [CUP]);
+    records.answer('/days', []);
     await screen.settle();
     expect(screen.text).toContain('look, and choose again');
     expect(screen.field('Witness cone, read by eye').value).toBe('6');
@@ -91,6 +93,7 @@ describe('correcting what was noted', () => {
     records.answer('/firings', [of]);
     records.answer('/results', [cup]);
     records.answer('/pieces', [CUP]);
+    records.answer('/days', []);
     await screen.settle();
     return screen;
   };

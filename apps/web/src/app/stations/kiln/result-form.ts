@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { FAULTS, LIMITS, resultBodySchema, type Piece, type Result, type ResultBody } from '@cazuela/contract';
@@ -18,6 +19,7 @@ import { type FieldOption, plainOptions } from '../../ui/options';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
 import { FileField } from '../../ui/file-field';
 import { Notice } from '../../ui/notice';
+import type { LotChoice } from './lot-choices';
 import { ExplainedText } from '../../parts/words/explained-text';
 
 type Fault = ResultBody['faults'][number];
@@ -36,6 +38,8 @@ export class ResultForm {
   /** The cone of this firing, as far as it is known. */
   readonly cone = input.required<string>();
   readonly pieces = input.required<readonly Piece[]>();
+  /** Lots of pots that were glazed on a day. */
+  readonly lots = input<readonly LotChoice[]>([]);
   /** A result noted before, to be corrected. */
   readonly correcting = input<Result>();
   readonly kept = output<void>();
@@ -48,6 +52,8 @@ export class ResultForm {
   protected readonly cones = CONE_OPTIONS;
   protected readonly form = new FormGroup({
     ...contractForm(resultBodySchema, { pieceId: '', coneReached: '6', stars: 0, note: '' }).controls,
+    /** Empty where nobody knows. */
+    lotId: new FormControl('', { nonNullable: true }),
     faults: new FormControl<readonly Fault[]>([], { nonNullable: true }),
     /** Empty where nobody measured it. */
     ranMm: new FormControl<number | null>(null),
@@ -70,7 +76,23 @@ export class ResultForm {
   private resultId = uuid();
   protected readonly pieceOptions = computed((): FieldOption[] => [...this.pieces().map((piece) => [piece.id, piece.body.name] as const)]);
 
+  private readonly pieceId = toSignal(this.form.controls.pieceId.valueChanges, { initialValue: '' });
+  protected readonly lotOptions = computed((): FieldOption[] => [
+    ['', 'not known'],
+    ...this.lots()
+      .filter((lot) => lot.pieceId === this.pieceId())
+      .map((lot) => [lot.lotId, lot.words] as const),
+  ]);
+
   constructor() {
+    effect(() => {
+      const own = this.lots().filter((lot) => lot.pieceId === this.pieceId());
+      const { lotId } = this.form.controls;
+      if (own.some((lot) => lot.lotId === lotId.value)) return;
+      // Of several lots only the potter knows which; of one that is all glazed and not read yet there is no doubt.
+      const glazed = own.filter((lot) => lot.isGlazed && !lot.isRead);
+      lotId.setValue(glazed.length === 1 && !this.correcting() ? glazed[0]!.lotId : '');
+    });
     effect(() => {
       const cone = this.cone();
       if (this.form.controls.coneReached.pristine) this.form.controls.coneReached.setValue(cone);
@@ -79,7 +101,7 @@ export class ResultForm {
       const result = this.correcting();
       if (!result) return;
       const { photoId, firingId: _firing, faults, ...said } = result.body;
-      this.form.reset({ ...said, faults: [...faults], ranMm: said.ranMm ?? null });
+      this.form.reset({ ...said, lotId: said.lotId ?? '', faults: [...faults], ranMm: said.ranMm ?? null });
       this.keptPhotoId.set(photoId);
     });
     askBeforeLeaving(() => this.form.dirty);
@@ -120,8 +142,8 @@ export class ResultForm {
     if (!this.form.value.pieceId || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const { faults, ranMm, ...said } = this.form.getRawValue();
-    const body = { ...said, faults: [...faults], ...(ranMm === null ? {} : { ranMm }), firingId: this.firingId() };
+    const { faults, ranMm, lotId, ...said } = this.form.getRawValue();
+    const body = { ...said, faults: [...faults], lotId: lotId || null, ...(ranMm === null ? {} : { ranMm }), firingId: this.firingId() };
     const before = this.correcting();
     const send = (photoId: string | null): Observable<Result> =>
       before

@@ -1,3 +1,4 @@
+import { NO_PLANNING } from '@cazuela/core';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Day, Piece, Result } from '@cazuela/contract';
@@ -141,7 +142,15 @@ describe('the piece planner', () => {
     expect(sent.date).toBe('2026-03-10');
     expect(sent.items[0]).toMatchObject({ name: 'Cup', count: 20 });
     expect(sent.items[0]!.steps[3]).toMatchObject({ bucketName: 'Noche Honda', coatMm: 0.4 });
-    request.flush({ id: id(), version: 1, date: sent.date, items: sent.items, events: [], createdAt: '2026-03-10T10:00:00.000Z' } satisfies Day);
+    request.flush({
+      id: id(),
+      version: 1,
+      date: sent.date,
+      items: sent.items,
+      planning: NO_PLANNING,
+      events: [],
+      createdAt: '2026-03-10T10:00:00.000Z',
+    } satisfies Day);
     expect(navigate).toHaveBeenCalledWith(['/day'], { queryParams: { date: '2026-03-10' } });
   });
 });

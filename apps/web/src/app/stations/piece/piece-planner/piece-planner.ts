@@ -1,9 +1,9 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
 import { attempt, dayItemFromPiece, shapeOf, variedPlan, type DayItem, type PiecePlan } from '@cazuela/core';
 import { map } from 'rxjs';
@@ -82,6 +82,7 @@ const WIDE = '(min-width: 1181px)';
     PlanVerdict,
     PutAwayNote,
     RecordMenu,
+    RouterLink,
     RunPanel,
     SetPanel,
     StepsPanel,
@@ -126,6 +127,8 @@ export class PiecePlanner {
   private readonly runner = inject(PlanRunner);
   private readonly now = inject(NOW);
   protected readonly date = signal(localDay(this.now()));
+  /** These pots are on the chosen day already: pressed twice, or a second set of them. */
+  protected readonly isOnDay = linkedSignal(() => (this.date(), false));
   protected readonly clay = computed(() => this.screen.clay()?.colour ?? '#E4D8C2');
   protected readonly benches = computed((): (readonly [Bench, string])[] => {
     const count = this.screen.settledBody()?.count ?? 1;
@@ -180,13 +183,17 @@ export class PiecePlanner {
   }
 
   /** All alike as one item of the day, or each piece of a set by itself; lid and saucer as items of their own. */
-  protected putOnDay(): void {
+  protected putOnDay(again = false): void {
     const body = this.draft.whole();
     if (!body || !this.date()) return;
     const made = attempt(() => [...this.pieceItems(body), ...this.partItems(body)]);
     if (made.kind !== 'ok') return;
     const date = this.date();
-    this.putting.run(this.toDay.put(date, made.value), () => void this.router.navigate(['/day'], { queryParams: { date } }));
+    this.putting.run(this.toDay.put(date, made.value, { again }), (day) => {
+      const isPut = made.value.every((item) => day?.items.some(({ id }) => id === item.id));
+      this.isOnDay.set(!isPut);
+      if (isPut) void this.router.navigate(['/day'], { queryParams: { date } });
+    });
   }
 
   private pieceItems(body: PieceBody): DayItem[] {
@@ -203,6 +210,17 @@ export class PiecePlanner {
     );
   }
 
+  /** Which plan the pots follow, and of which clay they are. */
+  private lotFacts(): Pick<DayItem, 'pieceVersion' | 'clayBodyId' | 'clayLotId'> {
+    const body = this.draft.whole();
+    const version = this.screen.all.value()?.piece.version;
+    return {
+      ...(version === undefined ? {} : { pieceVersion: version }),
+      ...(body ? { clayBodyId: body.bodyId } : {}),
+      ...(body?.lotId ? { clayLotId: body.lotId } : {}),
+    };
+  }
+
   private dayItem(plan: PiecePlan, name: string, count: number): DayItem {
     const isShown = plan === this.screen.settledBody()?.plan;
     return dayItemFromPiece({
@@ -213,6 +231,9 @@ export class PiecePlanner {
       steps: isShown ? this.screen.steps() : this.screen.stepsFor(plan, shapeOf(plan).wallMm),
       glazes: this.screen.facts(),
       names: this.screen.names(),
+      plan,
+      shape: shapeOf(plan),
+      lot: this.lotFacts(),
       forecast: isShown ? this.screen.run.forecast() : this.screen.forecastOf(plan),
       newId: uuid,
     });

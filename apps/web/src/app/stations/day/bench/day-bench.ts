@@ -1,0 +1,178 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import type { DayStep, TimetableTask } from '@cazuela/core';
+import { Keys } from '../../../data/devices/keys';
+import { StudioStore } from '../../../data/state/studio-store';
+import { formatDayTime, formatTime, formatWait } from '../../../data/units/times';
+import { Units } from '../../../data/units/units';
+import { CodeCheck } from '../../../parts/code-check';
+import { TapTimer } from '../../../parts/tap-timer';
+import { NumberField } from '../../../ui/number-field';
+import { DayScreen } from '../day-screen';
+import { HappenedPanel } from './happened-panel';
+
+/** "Not dry yet" adds this wait, minutes. */
+const LONGER_MINUTES = 10;
+const NEXT_SHOWN = 5;
+/** What begins within so long is for the hands now, ms. */
+const SOON_MS = 30_000;
+
+/** What the hands of whoever is at this device do now, what comes next, what dries, and where the others are. */
+@Component({
+  selector: 'cz-day-bench',
+  imports: [CodeCheck, HappenedPanel, MatButton, NumberField, RouterLink, TapTimer],
+  templateUrl: './day-bench.html',
+  styleUrl: './day-bench.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DayBench {
+  protected readonly screen = inject(DayScreen);
+  private readonly store = inject(StudioStore);
+  protected readonly units = inject(Units);
+  protected readonly seconds = signal<number | null>(null);
+  protected readonly time = formatTime;
+  protected readonly longer = LONGER_MINUTES;
+  private readonly tasks = computed(() => this.screen.timetable()?.tasks ?? []);
+  protected readonly people = computed(() => [...new Set(this.tasks().map(({ person }) => person))]);
+  /** Who is at this device, as the plan names them; the only one there, where nobody is named. */
+  protected readonly me = computed(() => {
+    const named = this.screen.planning().people.map(({ name }) => name);
+    if (named.length === 0) return this.people()[0];
+    return named.includes(this.screen.by()) ? this.screen.by() : undefined;
+  });
+  protected readonly named = computed(() => this.screen.planning().people.map(({ name }) => name));
+  private readonly mine = computed(() => this.tasks().filter(({ person }) => person === this.me()));
+  private readonly nowMs = computed(() => Date.parse(this.screen.nowAt()));
+  /** The step for these hands now; undefined while they are free. */
+  protected readonly now = computed(() => {
+    const first = this.mine()[0];
+    return first && (first.isBegun || Date.parse(first.fetchFromAt) <= this.nowMs() + SOON_MS) ? first : undefined;
+  });
+  protected readonly next = computed(() => {
+    const mine = this.mine();
+    return (this.now() ? mine.slice(1) : mine).slice(0, NEXT_SHOWN);
+  });
+  /** While hands are free: what could be begun all the same. */
+  protected readonly couldDo = computed(() => {
+    if (this.now()) return [];
+    const taken = new Set(this.tasks().flatMap(({ isBegun, step }) => (isBegun && step.bucketId ? [step.bucketId] : [])));
+    return (this.screen.state()?.steps ?? [])
+      .filter(({ state, step }) => state === 'ready' && !this.screen.state()!.standing.begun.has(step.id) && !taken.has(step.bucketId ?? ''))
+      .slice(0, 3);
+  });
+  protected readonly others = computed(() =>
+    this.people()
+      .filter((person) => person !== this.me())
+      .map((person) => {
+        const task = this.tasks().find((one) => one.person === person)!;
+        const isNow = task.isBegun || Date.parse(task.fetchFromAt) <= this.nowMs() + SOON_MS;
+        return { person, task, isNow, from: formatDayTime(task.startAt, this.screen.nowAt()) };
+      }),
+  );
+  /** Drying soonest first; the bar shortens with the wait. */
+  protected readonly drying = computed(() => {
+    const nowAt = this.screen.nowAt();
+    return (this.screen.state()?.drying ?? [])
+      .map((entry) => ({
+        ...entry,
+        left: formatWait(entry.untilAt, nowAt),
+        share: this.shareLeft(entry.untilAt, entry.afterStep.waitMinutes),
+      }))
+      .sort((a, b) => a.untilAt.localeCompare(b.untilAt));
+  });
+  protected readonly isOver = computed(() => {
+    const state = this.screen.state();
+    return state !== undefined && state.totalCount > 0 && state.doneCount === state.totalCount;
+  });
+  /** The bucket the next step goes into: read its code, stir it, before anything is dipped. */
+  protected readonly bucketNow = computed(() => {
+    const step = this.now()?.step;
+    return step?.bucketId ? this.screen.bucketOf(step) : undefined;
+  });
+  protected readonly allBuckets = computed(() => this.screen.all.value()?.buckets ?? []);
+  protected readonly mayGoOn = computed(() => this.bucketNow()?.codeRead ?? true);
+  protected readonly stirWords = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' };
+  protected readonly isShort = computed(() => {
+    const bucketId = this.now()?.step.bucketId;
+    return bucketId !== undefined && (this.screen.state()?.standing.shortBuckets.has(bucketId) ?? false);
+  });
+  protected readonly at = (time: string): string => formatDayTime(time, this.screen.nowAt());
+
+  constructor() {
+    inject(Keys).bind([
+      { keys: [' ', 'enter'], words: 'done: tick the step', run: () => this.done() },
+      { keys: ['b'], words: 'begin it: the others see it', run: () => this.begin() },
+      { keys: ['s'], words: 'skip the step', run: () => this.skip() },
+      { keys: ['backspace', 'u'], words: 'take the last tick back', run: () => this.undo() },
+    ]);
+  }
+
+  protected iAm(name: string): void {
+    this.store.choose(name);
+  }
+
+  /** The step after which a lot dries. */
+  protected waitsFor(itemId: string): DayStep | undefined {
+    return this.screen.state()?.drying.find(({ item }) => item.id === itemId)?.afterStep;
+  }
+
+  /** Felt by a thumb: the next step may begin, with all that comes before it. */
+  protected dry(step: DayStep): void {
+    this.screen.note('Dry', { type: 'feltDry', stepId: step.id });
+  }
+
+  protected notDry(step: DayStep): void {
+    this.screen.note(`${LONGER_MINUTES} min more to dry`, { type: 'notDryYet', stepId: step.id, minutes: LONGER_MINUTES });
+  }
+
+  protected done(): void {
+    const step = this.now()?.step;
+    // The first dip of the day waits for the code: a wrong bucket costs a kiln.
+    if (!step || !this.mayGoOn()) return;
+    this.screen.done(step, this.seconds());
+    this.seconds.set(null);
+  }
+
+  protected begin(): void {
+    const task = this.now();
+    if (task && !task.isBegun) this.take(task.step);
+  }
+
+  /** The others see who is at it, and leave it. */
+  protected take(step: DayStep): void {
+    this.screen.note(`Begun: ${step.words}`, { type: 'stepBegun', stepId: step.id });
+  }
+
+  protected skip(): void {
+    const step = this.now()?.step;
+    if (step) this.screen.note(`Skipped: ${step.words}`, { type: 'stepSkipped', stepId: step.id });
+  }
+
+  protected undo(): void {
+    const eventId = this.screen.state()?.lastUndoable;
+    if (eventId) this.screen.takeBack(eventId);
+  }
+
+  protected readCode(bucketId: string): void {
+    this.screen.noteBucket(bucketId, { type: 'codeRead' });
+  }
+
+  protected stirred(bucketId: string): void {
+    this.screen.noteBucket(bucketId, { type: 'stirred' });
+  }
+
+  protected isThere(bucketId: string): void {
+    this.screen.note('The bucket is there again', { type: 'bucketBack', bucketId });
+  }
+
+  protected whenWords({ fetchFromAt, startAt }: TimetableTask): string {
+    const fetch = Date.parse(startAt) - Date.parse(fetchFromAt) > SOON_MS ? `, fetch from ${this.at(fetchFromAt)}` : '';
+    return `${this.at(startAt)}${fetch}`;
+  }
+
+  private shareLeft(untilAt: string, waitMinutes: number): number {
+    const leftMinutes = (Date.parse(untilAt) - this.nowMs()) / 60_000;
+    return waitMinutes > 0 ? Math.min(100, Math.max(0, (100 * leftMinutes) / waitMinutes)) : 0;
+  }
+}
