@@ -36,3 +36,4 @@ export { type DayBucket, type DayGroup, type DayWorker, type GroupStep, type Sho
 export { type PlannedTask } from './shortest/day-board';
 export { type WorkWindow } from './shortest/work-windows';
 export { dayNeeds, FINGER_MM, type BucketNeed, type DayNeeds, type ToolNeed } from './day-needs';
+export { dryTaps, waitsOfDays, withLearntWaits, type DayOfWaits } from './learnt-waits';

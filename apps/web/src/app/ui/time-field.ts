@@ -51,7 +51,8 @@ export class TimeField extends FieldControl<string> {
   }
 
   protected choose(time: Date | null): void {
-    if (time && isValid(time)) this.take(format(time, 'HH:mm'));
+    // The picker tells its first value too: that is no change.
+    if (time && isValid(time) && format(time, 'HH:mm') !== this.current()) this.take(format(time, 'HH:mm'));
   }
 
   protected readTime(text: string): void {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, un
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
+import { saveFile } from '../../data/devices/save-file';
 import { formatDate, formatDayTime } from '../../data/units/times';
 import { addressed, Address, titleOf } from '../../data/state/address';
 import { PutAwayNote } from '../../parts/records/put-away-note';
@@ -108,6 +109,15 @@ export class DayPage {
   protected undo(): void {
     const eventId = this.screen.state()?.lastUndoable;
     if (eventId) this.screen.takeBack(eventId);
+  }
+
+  protected async calendar(): Promise<void> {
+    const timetable = this.screen.timetable();
+    if (!timetable) return;
+    // Fetched when it is first wanted.
+    const { dayCalendar } = await import('./day-calendar');
+    const text = dayCalendar({ title: this.title(), timetable, planning: this.screen.planning() });
+    saveFile(new Blob([text], { type: 'text/calendar' }), `glazing-${this.screen.date()}.ics`);
   }
 
   protected print(): void {

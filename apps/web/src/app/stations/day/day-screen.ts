@@ -6,13 +6,17 @@ import {
   datesFrom,
   DAYS_AHEAD,
   dayTimetable,
+  EIGHTY_PERCENT_Z,
   NO_PLANNING,
   replayDay,
   SOMEBODY,
   stirringDue,
   stirringNeed,
   suspensionRisk,
+  WAIT_LN_SD,
+  waitsOfDays,
   weighedParts,
+  withLearntWaits,
   workHours,
   type DayEvent,
   type DayItem,
@@ -108,9 +112,11 @@ export class DayScreen {
       .sort()
       .at(-1)!,
   );
+  /** What the studio's taps on "dry" taught, all days together. */
+  private readonly waits = computed(() => waitsOfDays(this.days()));
   readonly state = computed(() => {
     const day = this.day();
-    return day && replayDay({ items: day.items, events: this.events(), nowAt: this.nowAt() });
+    return day && replayDay({ items: withLearntWaits(day.items, this.waits(), day.date), events: this.events(), nowAt: this.nowAt() });
   });
   /** What was changed here: without a version it is not in the records yet. */
   private readonly changed = signal<{ date: string; planning: DayPlanning; version?: number } | undefined>(undefined);
@@ -166,6 +172,19 @@ export class DayScreen {
       switchMap(() => this.api.dayStamp(id)),
       catchError(() => EMPTY),
     );
+  }
+
+  /** What a wait stands on, where thumbs taught it; empty where it is a guess. */
+  waitGround({ bucketId, bucketName, waitMinutes }: DayStep, clayBodyId: string | undefined): string {
+    const known = this.waits();
+    if (!bucketId || known.tapsOf(bucketId) === 0) return '';
+    const of = (date: string): { minutes: number; sdLn: number } => known.of({ glaze: bucketId, body: clayBodyId ?? '', day: date, guessMinutes: 1 });
+    const [today, usual] = [of(this.date()), of('')];
+    const spread = Math.exp(EIGHTY_PERCENT_Z * Math.hypot(today.sdLn, WAIT_LN_SD));
+    const pace =
+      today.minutes > 1.1 * usual.minutes ? '; today slower than usual' : today.minutes < usual.minutes / 1.1 ? '; today faster than usual' : '';
+    const taps = known.tapsOf(bucketId);
+    return `${bucketName ?? 'This glaze'} dries in ${Math.round(waitMinutes)} min here (${Math.round(waitMinutes / spread)}–${Math.round(waitMinutes * spread)}), from ${taps} ${taps === 1 ? 'tap' : 'taps'}${pace}.`;
   }
 
   /** The bucket of a step as it stands, with what was done to it here since the page was opened. */

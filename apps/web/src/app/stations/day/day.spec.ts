@@ -156,4 +156,206 @@ describe('the glazing day', () => {
   it('an empty day says how to fill it', async () => {
     expect((await open([])).text).toContain('Nothing is planned for this day');
   });
+
+  it('a bucket is fetched while its pots still dry', async () => {
+    const of = day(piece());
+    Object.assign(of.items[0]!.steps[1]!, { bucketId: white.id, bucketName: 'Leche de Higo' });
+    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 0)] }]);
+    expect(screen.text).toContain('Hands are free: fetch Leche de Higo meanwhile');
+    expect(screen.text).toMatch(/Next, at \d\d:\d\d: Dip the outside/);
+  });
+
+  describe('with two people', () => {
+    const person = (name: string) => ({ name, fromTime: '00:00', untilTime: '23:59', breaks: [], doesNotDo: [] });
+    const two = (change: Partial<Day> = {}): Day => {
+      const [cups, bowls] = [day(piece()), day(piece())];
+      bowls.items[0]!.name = 'Bowl';
+      const people = [person('Inés'), person('Bruno')];
+      return { ...cups, items: [...cups.items, ...bowls.items], planning: { ...cups.planning, people }, ...change };
+    };
+
+    it('each has a step of their own, and sees what the other is at', async () => {
+      const screen = await open([two()]);
+      expect(screen.text).toContain('Now, Inés');
+      expect(screen.text).toMatch(/The others Bruno Check edges and dust/);
+    });
+
+    it('a device whose person is not in the plan asks who is there', async () => {
+      const screen = await open([two({ planning: { ...two().planning, people: [person('Bruno')] } })]);
+      expect(screen.text).toContain('Who is at this device?');
+      await screen.press('Bruno');
+      expect(screen.text).toContain('Now, Bruno');
+    });
+
+    it('who ticks what somebody had ticked before is told so', async () => {
+      const of = two();
+      const screen = await open([of]);
+      await screen.press('Done');
+      const mine = sent();
+      expect(mine).toMatchObject({ type: 'stepDone' });
+      const before: DayEvent = { id: id(), at: ago(1), by: 'Bruno', type: 'stepDone', stepId: mine.type === 'stepDone' ? mine.stepId : '' };
+      jest.advanceTimersByTime(800);
+      records.answer(`/days/${of.id}/stamp`, { version: of.version, events: 2 });
+      await screen.settle();
+      records.answer('/days', [{ ...of, events: [mine, before] }]);
+      records.answer('/buckets', []);
+      records.answer('/powders', POWDERS);
+      await screen.settle();
+      expect(screen.text).toMatch(/Bruno had ticked that step at \d\d:\d\d: it counts once, as Bruno’s\./);
+      expect(screen.text).toContain('1 of 6 steps done');
+    });
+
+    it('who leaves is planned for no more', async () => {
+      const screen = await open([two()]);
+      await screen.press('Somebody leaves or comes');
+      await screen.press('Bruno leaves');
+      expect(sent()).toMatchObject({ type: 'personAway', person: 'Bruno' });
+      await screen.settle();
+      expect(screen.text).not.toContain('The others');
+      await screen.press('Somebody leaves or comes');
+      await screen.press('Bruno is back');
+      expect(sent()).toMatchObject({ type: 'personBack' });
+    });
+  });
+
+  describe('what no plan knew', () => {
+    it('one is dropped: the rest goes on', async () => {
+      const screen = await open([day(piece())]);
+      await screen.press('Dropped or cracked');
+      await screen.press('dropped');
+      expect(sent()).toMatchObject({ type: 'piecesOff', count: 1, why: 'dropped' });
+      await screen.settle();
+      expect(screen.text).toContain('19 × Cup');
+    });
+
+    it('more than there are cannot be dropped', async () => {
+      const screen = await open([day(piece())]);
+      await screen.press('Dropped or cracked');
+      await screen.type('How many', '21');
+      expect(screen.text).toContain('20');
+      expect(screen.text).not.toContain('-1 × Cup');
+    });
+
+    it('some go another way, as a lot of their own', async () => {
+      const screen = await open([day(piece())]);
+      await screen.press('Some go another way');
+      await screen.type('How many of them', '3');
+      await screen.press('Make them a lot of their own');
+      expect(sent()).toMatchObject({ type: 'lotSplit', count: 3 });
+      await screen.settle();
+      expect(screen.text).toContain('17 × Cup');
+      expect(screen.text).toContain('3 × Cup');
+    });
+
+    it('a bucket that runs out in mid-lot: what is done is ticked, and the rest waits', async () => {
+      const of = day(piece());
+      const [check, dip] = of.items[0]!.steps;
+      Object.assign(dip!, { bucketId: white.id, bucketName: 'Leche de Higo' });
+      const screen = await open([{ ...of, events: [record(check!.id, 30)] }]);
+      await screen.press('A bucket is short');
+      await screen.type('Pieces done before it ran out', '5');
+      await screen.press('It is short');
+      TestBed.tick();
+      const events = TestBed.inject(Outbox).localEvents('day', of.id);
+      expect(events).toMatchObject([
+        { type: 'lotSplit', count: 15 },
+        { type: 'stepDone', stepId: dip!.id },
+        { type: 'bucketShort', bucketId: white.id },
+      ]);
+    });
+
+    it('a pause of an hour: nobody works, and things dry', async () => {
+      const screen = await open([day(piece())]);
+      await screen.press('A pause');
+      await screen.press('60 min for everybody');
+      expect(sent()).toMatchObject({ type: 'paused', untilAt: '2026-03-10T11:00:00.000Z' });
+      await screen.settle();
+      expect(screen.text).toContain('Hands are free until');
+    });
+  });
+
+  describe('a day that was begun and not finished', () => {
+    const yesterday = (): Day => {
+      const of = day(piece(), { date: '2026-03-09' });
+      return { ...of, events: [record(of.items[0]!.steps[0]!.id, 24 * 60)] };
+    };
+
+    it('goes on after midnight, where nothing else is planned', async () => {
+      const { text } = await open([yesterday()]);
+      expect(text).toContain('Monday 9 March');
+      expect(text).toContain('This day was begun and not finished: it goes on from where it stands.');
+    });
+
+    it('is said beside today’s', async () => {
+      const { text } = await open([yesterday(), day(piece())]);
+      expect(text).toContain('Tuesday 10 March');
+      expect(text).toContain('Monday 9 March was begun and not finished.');
+    });
+  });
+
+  describe('planned at a table', () => {
+    const planned = (change: Partial<Day> = {}): Promise<Screen<DayPage>> => open([day(piece(), change)], { bench: 'plan' });
+    const answerPut = async (screen: Screen<DayPage>, of: Day): Promise<unknown> => {
+      records.answer('/days', [of]);
+      const put = records.http.expectOne((one) => one.method === 'PUT');
+      put.flush({ ...of, ...(put.request.body as object), version: of.version + 1 });
+      await screen.settle();
+      return put.request.body;
+    };
+
+    it('says when hands are done, and shows each block with who and when', async () => {
+      const screen = await planned();
+      expect(screen.text).toMatch(/\d\d:\d\d hands are done/);
+      expect(screen.all('g[role="button"]').map((bar) => bar.getAttribute('aria-label'))[0]).toMatch(
+        /^Check edges and dust, 20 × Cup, Somebody, \d\d:\d\d to \d\d:\d\d$/,
+      );
+    });
+
+    it('who comes is one tap, with usual hours; who cannot be there is told', async () => {
+      const of = day(piece());
+      const screen = await open([of], { bench: 'plan' });
+      await screen.press('Bruno comes too');
+      const body = await answerPut(screen, of);
+      expect(body).toMatchObject({ version: of.version, planning: { people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00' }] } });
+    });
+
+    it('a block that is chosen is held fast to a person, and let go again', async () => {
+      const people = ['Inés', 'Bruno'].map((name) => ({ name, fromTime: '00:00', untilTime: '23:59', breaks: [], doesNotDo: [] }));
+      const of = day(piece());
+      of.planning = { ...of.planning, people };
+      const screen = await open([of], { bench: 'plan' });
+      screen.all<SVGElement>('g[role="button"]')[0]!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+      await screen.settle();
+      await screen.choose('Done by', 'Bruno');
+      expect(await answerPut(screen, of)).toMatchObject({ planning: { pins: [{ stepId: of.items[0]!.steps[0]!.id, person: 'Bruno' }] } });
+      expect(screen.all('g[role="button"]')[0]!.getAttribute('aria-label')).toContain('Bruno');
+    });
+
+    it('the order that is found is kept with the day, once', async () => {
+      const of = day(piece());
+      const screen = await open([of], { bench: 'plan' });
+      jest.advanceTimersByTime(200);
+      await screen.settle();
+      const body = (await answerPut(screen, of)) as { planning: { order: { stepId: string }[] } };
+      expect(body.planning.order.map(({ stepId }) => stepId)).toEqual(of.items[0]!.steps.map((step) => step.id));
+      expect(screen.text).toContain('In four of five days by');
+    });
+  });
+
+  describe('before the first dip', () => {
+    it('says what each bucket has to give, and what is lacking leads to the next tap', async () => {
+      const of = day(piece());
+      Object.assign(of.items[0]!.steps[1]!, { bucketId: white.id, bucketName: 'Leche de Higo', glazeMl: 2_000, depthMm: 400, method: 'dip' });
+      const { text } = await open([of], { bench: 'before' });
+      expect(text).toMatch(/short: these coats take 40\.0 L, it holds/);
+      expect(text).toContain('for 20 pieces');
+      expect(text).toContain('Tongs, or a free hand, washed');
+    });
+
+    it('a glaze that is in no bucket is to be weighed', async () => {
+      const of = day(piece());
+      Object.assign(of.items[0]!.steps[1]!, { bucketId: id(), bucketName: 'Nube', glazeMl: 20 });
+      expect((await open([of], { bench: 'before' })).text).toContain('Nube is in no bucket.');
+    });
+  });
 });

@@ -91,7 +91,7 @@ export class BeforePanel {
             },
           ]
         : []),
-      ...(now.verdict ? [{ words: now.verdict, tone: 'look' as const, to: { words: 'To the bucket', link: page } }] : []),
+      ...(now.verdict ? [{ words: `It is ${now.verdict}`, tone: 'look' as const, to: { words: 'To the bucket', link: page } }] : []),
       ...(now.contaminated
         ? [{ words: `Contaminated: ${now.contaminated}`, tone: 'stop' as const, to: { words: 'To the bucket', link: page } }]
         : []),

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { DayStep, TimetableTask } from '@cazuela/core';
+import { SOMEBODY, type DayStep, type TimetableTask } from '@cazuela/core';
 import { Keys } from '../../../data/devices/keys';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDayTime, formatTime, formatWait } from '../../../data/units/times';
@@ -38,7 +38,7 @@ export class DayBench {
   /** Who is at this device, as the plan names them; the only one there, where nobody is named. */
   protected readonly me = computed(() => {
     const named = this.screen.planning().people.map(({ name }) => name);
-    if (named.length === 0) return this.people()[0];
+    if (named.length === 0) return this.people()[0] ?? SOMEBODY;
     return named.includes(this.screen.by()) ? this.screen.by() : undefined;
   });
   protected readonly named = computed(() => this.screen.planning().people.map(({ name }) => name));
@@ -47,7 +47,12 @@ export class DayBench {
   /** The step for these hands now; undefined while they are free. */
   protected readonly now = computed(() => {
     const first = this.mine()[0];
-    return first && (first.isBegun || Date.parse(first.fetchFromAt) <= this.nowMs() + SOON_MS) ? first : undefined;
+    return first && (first.isBegun || (this.isSoon(first.fetchFromAt) && this.isReady(first.item.id))) ? first : undefined;
+  });
+  /** Its bucket is fetched, drilled up and checked while its pots still dry. */
+  protected readonly fetching = computed(() => {
+    const first = this.mine()[0];
+    return !this.now() && first?.step.bucketId !== undefined && this.isSoon(first.fetchFromAt) ? first : undefined;
   });
   protected readonly next = computed(() => {
     const mine = this.mine();
@@ -66,7 +71,7 @@ export class DayBench {
       .filter((person) => person !== this.me())
       .map((person) => {
         const task = this.tasks().find((one) => one.person === person)!;
-        const isNow = task.isBegun || Date.parse(task.fetchFromAt) <= this.nowMs() + SOON_MS;
+        const isNow = task.isBegun || this.isSoon(task.fetchFromAt);
         return { person, task, isNow, from: formatDayTime(task.startAt, this.screen.nowAt()) };
       }),
   );
@@ -87,7 +92,7 @@ export class DayBench {
   });
   /** The bucket the next step goes into: read its code, stir it, before anything is dipped. */
   protected readonly bucketNow = computed(() => {
-    const step = this.now()?.step;
+    const step = (this.now() ?? this.fetching())?.step;
     return step?.bucketId ? this.screen.bucketOf(step) : undefined;
   });
   protected readonly allBuckets = computed(() => this.screen.all.value()?.buckets ?? []);
@@ -106,6 +111,15 @@ export class DayBench {
       { keys: ['s'], words: 'skip the step', run: () => this.skip() },
       { keys: ['backspace', 'u'], words: 'take the last tick back', run: () => this.undo() },
     ]);
+  }
+
+  private isSoon(at: string): boolean {
+    return Date.parse(at) <= this.nowMs() + SOON_MS;
+  }
+
+  private isReady(itemId: string): boolean {
+    const lot = this.screen.state()?.standing.lots.find(({ item }) => item.id === itemId);
+    return lot !== undefined && lot.readyMs <= this.nowMs();
   }
 
   protected iAm(name: string): void {

@@ -73,12 +73,12 @@ export class DayTimeline {
     const deadlineMs = Date.parse(this.deadlineAt() ?? '');
     return { fromMs: Math.floor(fromMs / 900_000) * 900_000, untilMs: Math.max(untilMs, Number.isNaN(deadlineMs) ? 0 : deadlineMs) + 600_000 };
   });
-  /** Somebody works, or something was done: drawn as long as it is. */
+  /** Something is to do, or was done: drawn as long as it takes. */
   private readonly open = computed(() => {
-    const spans = [...this.hours().values()].flat();
     const done = this.done().map(({ fromAt, untilAt }) => [Date.parse(fromAt), Date.parse(untilAt)] as const);
     const planned = this.tasks().map(({ fetchFromAt, endAt }) => [Date.parse(fetchFromAt), Date.parse(endAt)] as const);
-    return [...spans, ...done, ...planned];
+    // Hours in which nothing is to do are drawn short, whoever is there.
+    return [...done, ...planned];
   });
   protected readonly parts = computed(() => {
     const { fromMs, untilMs } = this.span();
@@ -112,7 +112,7 @@ export class DayTimeline {
   protected readonly nights = computed(() =>
     this.parts()
       .filter(({ isOpen }) => !isOpen)
-      .map((part) => ({ ...part, words: part.untilMs - part.fromMs > NIGHT_MS ? 'night' : 'pause' })),
+      .map((part) => ({ ...part, words: part.untilMs - part.fromMs > NIGHT_MS ? 'night' : 'free' })),
   );
   /** Where nobody of a lane is at work. */
   protected readonly pauses = computed(() =>
