@@ -9,6 +9,7 @@ import { benchRows } from './bench.bench';
 import { bucketRows } from './bucket.bench';
 import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
+import { dayRows } from './day.bench';
 import { importRows } from './import.bench';
 import { jobRows } from './jobs.bench';
 import { listRows } from './list.bench';
@@ -18,7 +19,7 @@ import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
+const PARTS = ['core', 'coat', 'run', 'day', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -33,7 +34,8 @@ const wanted = (part: (typeof PARTS)[number]): boolean => asked.length === 0 || 
 if (wanted('core')) show(coreRows());
 if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
-if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
+if (wanted('day')) show(dayRows());
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'day' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);

@@ -137,12 +137,17 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
 
   await test.step('Day: ticked, drying says until when', async () => {
     await expect(page).toHaveURL(/\/day/);
-    const group = page.getByRole('region', { name: 'Piece by piece' });
-    await expect(group.getByRole('heading', { name: '1 × Taza de nube' })).toBeVisible();
+    await page.getByRole('tab', { name: 'Lot by lot' }).click();
+    const group = page.getByRole('region', { name: 'Lot by lot' });
+    await expect(group.getByRole('heading', { name: 'F: 1 × Taza de nube' })).toBeVisible();
+    await page.getByRole('tab', { name: 'At the bench' }).click();
+    // Inés is at the cazuelas; a bucket's code comes before its first dip.
+    await page.getByRole('button', { name: 'No code on it, but I looked' }).click();
+    await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeEnabled();
     await page.keyboard.press('Space');
-    await expect(page.getByText(/6 of \d+ steps done/)).toBeVisible();
+    await expect(page.getByText(/8 of \d+ steps done/)).toBeVisible();
     await page.keyboard.press('u');
-    await expect(page.getByText(/5 of \d+ steps done/)).toBeVisible();
+    await expect(page.getByText(/7 of \d+ steps done/)).toBeVisible();
     // How long the demo's pieces still dry depends on the minute; what is found wet waits ten minutes more.
     await page
       .getByRole('button', { name: /^Not dry yet/ })

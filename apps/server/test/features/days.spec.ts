@@ -44,13 +44,13 @@ describe('the glazing day, kept in MariaDB', () => {
   const send = async (day: Day, ...events: DayEvent[]): Promise<EventsAnswer> =>
     (await server.post('/events', { events: events.map((event) => ({ stream: 'day', streamId: day.id, event })) }).expect(201)).body as EventsAnswer;
   const holdsMl = async (): Promise<number> => ((await server.get(`/buckets/${bucketId}`).expect(200)).body as Bucket).contents!.volumeMl;
-  const tick = (stepId: string, by = 'Maia'): DayEvent => ({ ...head(by), type: 'stepDone', stepId });
+  const done = (stepId: string, by = 'Maia'): DayEvent => ({ ...head(by), type: 'stepDone', stepId });
 
   describe('a tick takes the glaze out of its bucket’s book', () => {
     it('for every piece of the lot, once, however often it is sent', async () => {
       const day = await aDay();
       const before = await holdsMl();
-      const event = tick(day.items[0]!.steps[0]!.id);
+      const event = done(day.items[0]!.steps[0]!.id);
       expect((await send(day, event)).acknowledged).toEqual([event.id]);
       await send(day, event);
       expect(before - (await holdsMl())).toBeCloseTo(360, 0);
@@ -60,14 +60,14 @@ describe('the glazing day, kept in MariaDB', () => {
       const day = await aDay();
       const before = await holdsMl();
       const stepId = day.items[0]!.steps[0]!.id;
-      await Promise.all([send(day, tick(stepId, 'Maia')), send(day, tick(stepId, 'Bruno'))]);
+      await Promise.all([send(day, done(stepId, 'Maia')), send(day, done(stepId, 'Bruno'))]);
       expect(before - (await holdsMl())).toBeCloseTo(360, 0);
     });
 
     it('taken back, it is in the bucket again; ticked anew, it is out again', async () => {
       const day = await aDay();
       const before = await holdsMl();
-      const event = tick(day.items[0]!.steps[0]!.id);
+      const event = done(day.items[0]!.steps[0]!.id);
       const back: DayEvent = { ...head(), type: 'undone', eventId: event.id };
       await send(day, event);
       await send(day, back);
@@ -83,7 +83,7 @@ describe('the glazing day, kept in MariaDB', () => {
       const stepIds = item!.steps.map(() => uuid());
       const before = await holdsMl();
       await send(day, { ...head(), type: 'lotSplit', itemId: item!.id, newItemId: uuid(), count: 5, stepIds });
-      await send(day, tick(stepIds[0]!));
+      await send(day, done(stepIds[0]!));
       expect(before - (await holdsMl())).toBeCloseTo(150, 0);
     });
 
@@ -139,7 +139,7 @@ describe('the glazing day, kept in MariaDB', () => {
       const day = await aDay();
       const stamp = async (): Promise<DayStamp> => (await server.get(`/days/${day.id}/stamp`).expect(200)).body as DayStamp;
       expect(await stamp()).toEqual({ version: 1, events: 0 });
-      await send(day, tick(day.items[0]!.steps[0]!.id));
+      await send(day, done(day.items[0]!.steps[0]!.id));
       expect(await stamp()).toEqual({ version: 1, events: 1 });
       await server.get(`/days/${uuid()}/stamp`).expect(404);
     });
@@ -161,7 +161,7 @@ describe('the glazing day, kept in MariaDB', () => {
 
     it('and knows what was done to that one, not to another of the same piece', async () => {
       const [first, second] = [await aDay(), await aDay()];
-      await send(first, { ...tick(first.items[0]!.steps[0]!.id), seconds: 4.1, sg: 1.47 } as DayEvent);
+      await send(first, { ...done(first.items[0]!.steps[0]!.id), seconds: 4.1, sg: 1.47 } as DayEvent);
       expect((await note(first.items[0]!.id)).glazedWith[0]).toMatchObject({ seconds: 4.1, sg: 1.47, doneAt: NOW });
       // Not even dipped: its seconds are the plan's, and said to be.
       expect((await note(second.items[0]!.id)).glazedWith[0]).toMatchObject({ seconds: 2.4, secondsPlanned: true, sg: null, doneAt: null });
@@ -171,13 +171,13 @@ describe('the glazing day, kept in MariaDB', () => {
       const day = await aDay();
       const [newItemId, stepIds] = [uuid(), [uuid(), uuid()]];
       await send(day, { ...head(), type: 'lotSplit', itemId: day.items[0]!.id, newItemId, count: 3, stepIds });
-      await send(day, { ...tick(stepIds[0]!), seconds: 6 } as DayEvent);
+      await send(day, { ...done(stepIds[0]!), seconds: 6 } as DayEvent);
       expect((await note(newItemId)).glazedWith[0]).toMatchObject({ seconds: 6, doneAt: NOW });
     });
 
     it('corrected to another lot, it knows what was done to that', async () => {
       const day = await aDay();
-      await send(day, { ...tick(day.items[0]!.steps[0]!.id), seconds: 3.3 } as DayEvent);
+      await send(day, { ...done(day.items[0]!.steps[0]!.id), seconds: 3.3 } as DayEvent);
       const result = await note(null);
       const mended = (await server.put(`/results/${result.id}`, { version: 1, body: body(day.items[0]!.id) }).expect(200)).body as Result;
       expect(mended.glazedWith[0]).toMatchObject({ seconds: 3.3 });

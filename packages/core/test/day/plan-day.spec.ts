@@ -213,7 +213,7 @@ describe('the glazing day is planned', () => {
 
 describe('the plan mends itself', () => {
   const people = [person('Maia'), person('Bruno')];
-  const tick = (stepId: string, minutes: number, by = 'Maia'): DayEvent => ({ id: `t${stepId}`, at: at(minutes), by, type: 'stepDone', stepId });
+  const ticked = (stepId: string, minutes: number, by = 'Maia'): DayEvent => ({ id: `t${stepId}`, at: at(minutes), by, type: 'stepDone', stepId });
   const order = planned(day([MUGS, BOWLS], { people })).plan.turns;
   const later = (events: DayEvent[], minutes: number) => day([MUGS, BOWLS], { people, events, nowMs: NINE + minutes * 60_000, order });
 
@@ -226,7 +226,7 @@ describe('the plan mends itself', () => {
   });
 
   it('a kept order is left only for one that saves a minute', () => {
-    const { plan } = planned(later([tick('bowls0', 5)], 5));
+    const { plan } = planned(later([ticked('bowls0', 5)], 5));
     expect(plan.savesMinutes).toBe(0);
     expect(plan.turns.map(({ stepId }) => stepId).sort()).toEqual(
       order
@@ -238,7 +238,7 @@ describe('the plan mends itself', () => {
 
   it('what was done is never planned again, and what somebody is at stays with them', () => {
     const begun: DayEvent = { id: 'b', at: at(20), by: 'Bruno', type: 'stepBegun', stepId: 'bowls1' };
-    const { tasks } = planned(later([tick('bowls0', 5), begun], 21));
+    const { tasks } = planned(later([ticked('bowls0', 5), begun], 21));
     expect(tasks.some(({ step }) => step.id === 'bowls0')).toBe(false);
     expect(tasks.find(({ step }) => step.id === 'bowls1')).toMatchObject({ person: 'Bruno', isBegun: true });
     expect(minutesOf(tasks.find(({ step }) => step.id === 'bowls1')!.startAt)).toBeCloseTo(21, 6);
@@ -253,7 +253,7 @@ describe('the plan mends itself', () => {
 
   it('in a pause nobody works, and things dry', () => {
     const pause: DayEvent = { id: 'p', at: at(10), by: 'Maia', type: 'paused', untilAt: at(70) };
-    for (const task of planned(later([tick('bowls0', 9), pause], 10)).tasks) expect(minutesOf(task.fetchFromAt)).toBeGreaterThanOrEqual(70 - 1e-6);
+    for (const task of planned(later([ticked('bowls0', 9), pause], 10)).tasks) expect(minutesOf(task.fetchFromAt)).toBeGreaterThanOrEqual(70 - 1e-6);
   });
 
   it('a short bucket is worked from later, the others meanwhile', () => {
@@ -311,6 +311,15 @@ describe('how good a plan is', () => {
     expect(helps[0]!.help).toBe('fan');
     expect(helps[0]!.savesMinutes).toBeCloseTo(0.4 * 180, 6);
     expect(helps.some(({ help }) => help === 'onePerson')).toBe(false);
+  });
+
+  it('a large lot that goes on in halves is offered where it saves time, with how many', () => {
+    const large = lot('jars', 20, [{ laborSeconds: 120, waitMinutes: 10 }, {}]);
+    const helps = dayHelps(new DayPlanner(day([large], { people: [person('Maia'), person('Bruno')] })).asked);
+    // A lot is with one person at each step: in halves both brush at once.
+    expect(helps[0]).toMatchObject({ help: 'lots', split: { itemId: 'jars', count: 10 } });
+    expect(helps[0]!.savesMinutes).toBeCloseTo(20, 6);
+    expect(dayHelps(new DayPlanner(day([lot('jug', 1, [{}])])).asked).some(({ help }) => help === 'lots')).toBe(false);
   });
 
   it('waxing the evening before is offered only for what nobody has begun', () => {

@@ -34,16 +34,16 @@ export async function bookTicks(context: Context, target: Stream, fresh: readonl
   const buckets = await bucketsBy(context, target.studioId, transaction);
   const append = (bucketId: string, event: BucketEvent): Promise<unknown> =>
     appendToStream(context, { studioId: target.studioId, stream: 'bucket', streamId: bucketId }, [event], transaction);
-  for (const [tickId, tick] of after) {
-    const bucketId = buckets.get(tick.bucketId);
-    if (before.has(tickId) || !bucketId || tick.millilitres < LEAST_ML) continue;
+  for (const [tickId, booking] of after) {
+    const bucketId = buckets.get(booking.bucketId);
+    if (before.has(tickId) || !bucketId || booking.millilitres < LEAST_ML) continue;
     // One tick is booked anew when its undoing is taken back: each time under an id of its own.
     const id = uuidFrom(`glaze ${tickId}`, last.id);
-    const millilitres = Number(tick.millilitres.toFixed(1));
-    await append(bucketId, { id, at: tick.at, by: tick.by, type: 'glazeTaken', millilitres, reason: 'dips', tickId });
+    const millilitres = Number(booking.millilitres.toFixed(1));
+    await append(bucketId, { id, at: booking.at, by: booking.by, type: 'glazeTaken', millilitres, reason: 'dips', tickId });
   }
-  for (const [tickId, tick] of before) {
-    const bucketId = buckets.get(tick.bucketId);
+  for (const [tickId, booking] of before) {
+    const bucketId = buckets.get(booking.bucketId);
     if (after.has(tickId) || !bucketId) continue;
     const there = standingEvents(
       await eventsOf<BucketEvent>(context, { studioId: target.studioId, stream: 'bucket', streamId: bucketId }, transaction),
@@ -53,16 +53,16 @@ export async function bookTicks(context: Context, target: Stream, fresh: readonl
   }
 }
 
-interface Tick {
+interface Booking {
   bucketId: string;
   millilitres: number;
   at: string;
   by: string;
 }
 
-/** What each tick that counts took, by the id of its event. A lot that was split was ticked once. */
-function ticksOf({ lots, ended }: DayStanding): Map<string, Tick> {
-  const ticks = new Map<string, Tick>();
+/** What each booking that counts took, by the id of its event. A lot that was split was ticked once. */
+function ticksOf({ lots, ended }: DayStanding): Map<string, Booking> {
+  const ticks = new Map<string, Booking>();
   for (const { item } of lots)
     for (const { id, bucketId, glazeMl } of item.steps) {
       const end = ended.get(id);

@@ -3,13 +3,15 @@ import { dayTasks } from '../shortest/day-question';
 import { DaySearch, firstDay } from '../shortest/improve-day';
 import type { AskedDay } from './plan-question';
 
-export const DAY_HELPS = ['onePerson', 'waxBefore', 'fan', 'thinner', 'fewer', 'tongs'] as const;
+export const DAY_HELPS = ['onePerson', 'lots', 'waxBefore', 'fan', 'thinner', 'fewer', 'tongs'] as const;
 
 export interface DayHelp {
   help: (typeof DAY_HELPS)[number];
   /** How much earlier hands are done, and how much less is late, minutes. */
   savesMinutes: number;
   lateSavesMinutes: number;
+  /** Of `lots`: which one is split, and how many become a lot of their own. */
+  split?: { itemId: string; count: number } | undefined;
 }
 
 /** A fan on drying pots: waits are so much of what they were. A starting guess. */
@@ -22,6 +24,9 @@ const HURRIED_MINUTES = 360;
 /** What helps less is not worth saying, minutes. */
 const LEAST_MINUTES = 2;
 const ROUNDS = 1_500;
+/** Smaller lots are not worth two tags, and so many of the longest are tried. */
+const LEAST_SPLIT = 6;
+const MOST_SPLITS = 3;
 
 /**
  * Returns what would help a day most, each planned and not guessed, best first. What the day cannot have is left out.
@@ -33,13 +38,38 @@ const ROUNDS = 1_500;
  */
 export function dayHelps(asked: AskedDay): DayHelp[] {
   const before = solved(asked.question);
-  return DAY_HELPS.flatMap((help) => {
-    const changed = changedDay(asked, help);
-    if (!changed) return [];
+  const judged = (help: DayHelp['help'], changed: ShortestDayQuestion, split?: DayHelp['split']): DayHelp => {
     const after = solved(changed);
     const [savesMinutes, lateSavesMinutes] = [before.finishMinutes - after.finishMinutes, before.lateMinutes - after.lateMinutes];
-    return Math.max(savesMinutes, lateSavesMinutes) >= LEAST_MINUTES ? [{ help, savesMinutes, lateSavesMinutes }] : [];
-  }).sort((a, b) => b.lateSavesMinutes - a.lateSavesMinutes || b.savesMinutes - a.savesMinutes);
+    return { help, savesMinutes, lateSavesMinutes, ...(split ? { split } : {}) };
+  };
+  const all = DAY_HELPS.flatMap((help): DayHelp[] => {
+    if (help === 'lots') return bestSplit(asked, judged);
+    const changed = changedDay(asked, help);
+    return changed ? [judged(help, changed)] : [];
+  });
+  return all.filter((one) => Math.max(one.savesMinutes, one.lateSavesMinutes) >= LEAST_MINUTES).sort(bestFirst);
+}
+
+const bestFirst = (a: DayHelp, b: DayHelp): number => b.lateSavesMinutes - a.lateSavesMinutes || b.savesMinutes - a.savesMinutes;
+
+/** A lot is split in two halves that go on by themselves: of the longest ones, the one that helps most. */
+function bestSplit(
+  { question, groups, fixed }: AskedDay,
+  judged: (help: 'lots', changed: ShortestDayQuestion, split: DayHelp['split']) => DayHelp,
+): DayHelp[] {
+  const work = ({ count, steps }: DayGroup): number => count * steps.reduce((sum, { laborSeconds }) => sum + laborSeconds, 0);
+  const longest = question.items
+    .map((item, group) => ({ item, group }))
+    .filter(({ item, group }) => item.count >= LEAST_SPLIT && !fixed.some((turn) => turn.group === group))
+    .sort((a, b) => work(b.item) - work(a.item))
+    .slice(0, MOST_SPLITS);
+  const tried = longest.map(({ item, group }) => {
+    const count = Math.floor(item.count / 2);
+    const items = [...question.items.map((one, at) => (at === group ? { ...one, count: one.count - count } : one)), { ...item, count }];
+    return judged('lots', { ...question, items }, { itemId: groups[group]![0]!.item.id, count });
+  });
+  return tried.sort(bestFirst).slice(0, 1);
 }
 
 /** As well as a short search finds: each day is given the same. */
@@ -53,6 +83,8 @@ function solved(question: ShortestDayQuestion): { finishMinutes: number; lateMin
 function changedDay({ question, groups }: AskedDay, help: DayHelp['help']): ShortestDayQuestion | undefined {
   const { items, people } = question;
   switch (help) {
+    case 'lots':
+      return undefined;
     case 'onePerson': {
       if (typeof people === 'number') return { ...question, people: people + 1 };
       const { windows } = people[0]!;

@@ -25,6 +25,7 @@ export interface DayOdds {
  *
  * @param question - the day as it was asked
  * @param order - with who does what
+ * @param options - `draws`, how many; `waitLnSd`, scatter of waits
  * @throws PotterError as `dayTasks`
  * @example
  * dayOdds({ people: 1, bucketChangeMinutes: 5, items: [] }, { groups: new Int32Array(0), people: new Int32Array(0) }).medianMinutes // 0
@@ -32,8 +33,9 @@ export interface DayOdds {
 export function dayOdds(
   question: ShortestDayQuestion,
   order: TurnOrder,
-  { draws = DRAWS, waitLnSd = GUESSED_WAIT_LN_SD }: { draws?: number; waitLnSd?: number } = {},
+  options: { draws?: number; waitLnSd?: number } = {},
 ): DayOdds {
+  const { draws = DRAWS, waitLnSd = GUESSED_WAIT_LN_SD } = options;
   const random = seededUniform(SEED);
   const factor = (sd: number): number => Math.exp(sd * normalDraw(random));
   const finishes = new Float64Array(draws);

@@ -29,7 +29,7 @@ const OTHER_PERSON_SHARE = 0.15;
 /** What has much to follow is begun first: weights that are tried, of what follows. */
 const TAIL_WEIGHTS = [0.5, 1, 0.2, 0];
 
-export const costOf = ({ lateMinutes, finishMinutes, changes, idleMinutes }: DayBoard): number =>
+const costOf = ({ lateMinutes, finishMinutes, changes, idleMinutes }: DayBoard): number =>
   LATE_WEIGHT * lateMinutes + finishMinutes + CHANGE_WEIGHT * changes + IDLE_WEIGHT * idleMinutes;
 
 /**

@@ -78,7 +78,7 @@ export const CRAFT_WORDS: readonly (readonly [words: string, meaning: string])[]
   ['LOI', 'loss on ignition: what burns off, percent'],
   ['look', 'how a coat looks after the fire'],
   ['loss on ignition', 'what burns off a powder in the fire, percent of its weight'],
-  ['lot', 'one bisque firing of a clay body; also a sack of powder'],
+  ['lot', 'pots that went onto a day together; also one bisque firing of a clay body, or a sack of powder'],
   ['lustre', 'a metal film painted on fired glaze and fired again, lower'],
   ['mask', 'what keeps glaze off a place or takes it off again: wax, tape, scrape, sponge'],
   ['melt, melted', 'glaze in the fire; melted thickness, mm'],

@@ -57,6 +57,8 @@ export interface BucketNow {
 const LOOK_AGAIN_MS = 700;
 /** Where nobody is named, somebody is there from early until late, and sleeps. */
 const NOBODY_NAMED: DayPerson = { name: SOMEBODY, fromTime: '07:00', untilTime: '22:00', breaks: [], doesNotDo: [] };
+/** Stirring before a piece, seconds: a rule of the bench. */
+const STIR_SECONDS = 15;
 /** A day left unfinished is gone on with for so many days. */
 const LEFT_OVER_DAYS = 7;
 
@@ -116,7 +118,7 @@ export class DayScreen {
   private readonly waits = computed(() => waitsOfDays(this.days()));
   readonly state = computed(() => {
     const day = this.day();
-    return day && replayDay({ items: withLearntWaits(day.items, this.waits(), day.date), events: this.events(), nowAt: this.nowAt() });
+    return day && replayDay({ items: this.stirred(withLearntWaits(day.items, this.waits(), day.date)), events: this.events(), nowAt: this.nowAt() });
   });
   /** What was changed here: without a version it is not in the records yet. */
   private readonly changed = signal<{ date: string; planning: DayPlanning; version?: number } | undefined>(undefined);
@@ -193,6 +195,31 @@ export class DayScreen {
     return bucket && this.bucketNow(bucket);
   }
 
+  /** A glaze that settles at once is stirred before every piece: that is labor of its step. */
+  private stirred(items: readonly DayItem[]): DayItem[] {
+    const every = new Set((this.all.value()?.buckets ?? []).filter((bucket) => this.needOf(bucket)?.every === 'piece').map(({ id }) => id));
+    if (every.size === 0) return [...items];
+    return items.map((item) => ({
+      ...item,
+      steps: item.steps.map((step) => {
+        const bucketId = this.bucketIn(step.bucketId)?.id;
+        return bucketId && every.has(bucketId) ? { ...step, laborSeconds: step.laborSeconds + STIR_SECONDS } : step;
+      }),
+    }));
+  }
+
+  private needOf(bucket: BucketSummary): StirringNeed | undefined {
+    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: this.all.value()?.powders ?? [] }) });
+    return (
+      risk &&
+      stirringNeed({
+        suspension: risk.suspension,
+        flocculated: bucket.contents?.slurryState === 'flocculated',
+        epsomGrams: bucket.contents?.additives?.epsomGrams,
+      })
+    );
+  }
+
   bucketNow(bucket: BucketSummary): BucketNow {
     const done = this.outbox.localEvents('bucket', bucket.id);
     const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
@@ -202,14 +229,7 @@ export class DayScreen {
         .at(-1);
     const codeReadAt = newest('codeRead', bucket.contents?.codeReadAt);
     const stirredAt = newest('stirred', bucket.contents?.stirredAt);
-    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: this.all.value()?.powders ?? [] }) });
-    const need =
-      risk &&
-      stirringNeed({
-        suspension: risk.suspension,
-        flocculated: bucket.contents?.slurryState === 'flocculated',
-        epsomGrams: bucket.contents?.additives?.epsomGrams,
-      });
+    const need = this.needOf(bucket);
     const { contaminated } = bucket.contents ?? {};
     const verdict = bucketVerdict(bucket, this.studio()?.reads === 'feel');
     return {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { SOMEBODY, type DayStep, type TimetableTask } from '@cazuela/core';
+import { attempt, coatDeviation, SOMEBODY, type DayStep, type TimetableTask } from '@cazuela/core';
 import { Keys } from '../../../data/devices/keys';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDayTime, formatTime, formatWait } from '../../../data/units/times';
@@ -10,6 +10,7 @@ import { CodeCheck } from '../../../parts/code-check';
 import { TapTimer } from '../../../parts/tap-timer';
 import { NumberField } from '../../../ui/number-field';
 import { DayScreen } from '../day-screen';
+import { deviationWords } from '../day-words';
 import { HappenedPanel } from './happened-panel';
 
 /** "Not dry yet" adds this wait, minutes. */
@@ -94,6 +95,13 @@ export class DayBench {
   protected readonly bucketNow = computed(() => {
     const step = (this.now() ?? this.fetching())?.step;
     return step?.bucketId ? this.screen.bucketOf(step) : undefined;
+  });
+  /** The coat that the seconds typed or timed gave. */
+  protected readonly deviation = computed(() => {
+    const [step, seconds] = [this.now()?.step, this.seconds()];
+    if (!step?.seconds || !step.coatMm || !seconds) return '';
+    const made = attempt(() => coatDeviation({ plannedMm: step.coatMm!, plannedSeconds: step.seconds!, seconds }));
+    return made.kind === 'ok' ? deviationWords(made.value, { plannedMm: step.coatMm, coat: (mm) => this.units.coat(mm) }) : '';
   });
   protected readonly allBuckets = computed(() => this.screen.all.value()?.buckets ?? []);
   protected readonly mayGoOn = computed(() => this.bucketNow()?.codeRead ?? true);

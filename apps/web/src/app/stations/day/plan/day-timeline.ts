@@ -190,7 +190,7 @@ export class DayTimeline {
     }),
   );
   /** From block to block of the lot that is shown. */
-  protected readonly way = computed(() => {
+  protected readonly path = computed(() => {
     const itemId = this.lit();
     if (!itemId) return '';
     const done = this.doneBars().filter(({ bar }) => bar.itemId === itemId);

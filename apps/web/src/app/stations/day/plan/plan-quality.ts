@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Timetable } from '@cazuela/core';
+import { MatButton } from '@angular/material/button';
+import type { DayHelp, DayItem, Timetable } from '@cazuela/core';
 import { formatDayTime } from '../../../data/units/times';
 import { percentOf } from '../../../parts/words/chance-words';
 import { HELP_WORDS } from '../day-words';
@@ -11,6 +12,7 @@ const MOST_HELPS = 4;
 /** How good the plan is: when hands are done, what is proven, how sure it is, and what would help most. */
 @Component({
   selector: 'cz-plan-quality',
+  imports: [MatButton],
   template: `
     @if (timetable(); as table) {
       @if (table.finishAt) {
@@ -33,6 +35,9 @@ const MOST_HELPS = 4;
             @for (help of helps(); track help.words) {
               <li>
                 {{ help.words }}: <strong>{{ help.saves }}</strong>
+                @if (help.split; as split) {
+                  <button type="button" matButton="text" (click)="splitLot(split)">{{ split.words }}</button>
+                }
               </li>
             }
           </ol>
@@ -67,6 +72,18 @@ export class PlanQuality {
   readonly timetable = input.required<Timetable | undefined>();
   protected readonly plans = inject(DayPlans);
   private readonly screen = inject(DayScreen);
+  /** Which lot is to be split, in words. */
+  private splitOf({ split }: DayHelp): { item: DayItem; count: number; words: string } | undefined {
+    const item = split && this.screen.state()?.standing.lots.find((lot) => lot.item.id === split.itemId)?.item;
+    return item && split.count < item.count
+      ? { item, count: split.count, words: `Split off ${split.count} of ${item.count} × ${item.name}` }
+      : undefined;
+  }
+
+  protected splitLot({ item, count, words }: { item: DayItem; count: number; words: string }): void {
+    this.screen.split(item, count, words);
+  }
+
   protected readonly at = (time: string): string => formatDayTime(time, this.screen.nowAt());
   protected readonly whole = Math.round;
   protected readonly proof = computed(() => {
@@ -102,7 +119,9 @@ export class PlanQuality {
     return `Not all is dry by ${this.at(deadlineAt)}. Ways out: ${outs.join('; ')}.`;
   });
   protected readonly helps = computed(() =>
-    (this.plans.quality()?.helps ?? []).slice(0, MOST_HELPS).map((help) => ({ words: HELP_WORDS[help.help], saves: saved(help) })),
+    (this.plans.quality()?.helps ?? [])
+      .slice(0, MOST_HELPS)
+      .map((help) => ({ words: HELP_WORDS[help.help], saves: saved(help), split: this.splitOf(help) })),
   );
 }
 

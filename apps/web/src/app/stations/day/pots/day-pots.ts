@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { SAFE_CHANCE } from '@cazuela/core';
+import { coatDeviation, SAFE_CHANCE, type DayStep } from '@cazuela/core';
 import { formatDayTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { percentOf } from '../../../parts/words/chance-words';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { DayScreen } from '../day-screen';
+import { deviationWords } from '../day-words';
 
 /** The lots of the day, one by one, with what was done to each; and what the day took from its buckets. */
 @Component({
@@ -41,6 +42,13 @@ export class DayPots {
       }
     return [...sums].map(([name, millilitres]) => `${name} ${this.units.litres(millilitres)}`).join(', ');
   });
+  /** What other seconds than the planned ones made of the coat. */
+  protected deviationOf({ coatMm, seconds: plannedSeconds }: DayStep, seconds: number): string {
+    if (!coatMm || !plannedSeconds || seconds <= 0) return '';
+    const made = coatDeviation({ plannedMm: coatMm, plannedSeconds, seconds });
+    return made.verdict === 'asPlanned' ? '' : deviationWords(made, { plannedMm: coatMm, coat: (mm) => this.units.coat(mm) });
+  }
+
   /** Left for another day, with the waits that go on meanwhile. */
   protected readonly left = computed(() => {
     const state = this.screen.state();
