@@ -14,8 +14,6 @@ interface Shot {
   /** The name of the record at the end of the path. */
   of?: { list: string; name: string };
   path: string;
-  /** What follows it in the address. */
-  end?: string;
   /** Words that stand there only until all is computed. */
   until?: string;
   viewport?: { width: number; height: number };
@@ -27,7 +25,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'what-now', path: '/' },
   { name: 'recipes', path: '/recipe' },
   { name: 'recipe', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' } },
-  { name: 'substitute', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' }, end: '/substitute' },
   { name: 'powders', path: '/recipe/powders' },
   { name: 'weigh-plan', path: '/weigh' },
   { name: 'series', path: '/weigh/series' },
@@ -37,6 +34,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'pieces', path: '/piece' },
   { name: 'piece', path: '/piece/', of: { list: 'pieces', name: 'Lidded pot, tall' }, until: 'the draws follow' },
   { name: 'day', path: '/day' },
+  { name: 'day-plan', path: '/day?bench=plan', until: 'In four of five days by' },
   { name: 'kiln', path: '/kiln' },
   { name: 'wall', path: '/wall' },
   { name: 'studio', path: '/studio' },
@@ -63,7 +61,7 @@ try {
       colorScheme: shot.dark ? 'dark' : 'light',
       locale: 'en-GB',
     });
-    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : '') + (shot.end ?? ''), { waitUntil: 'networkidle' });
+    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''), { waitUntil: 'networkidle' });
     await page.getByRole('heading').first().waitFor();
     if (shot.until) await page.getByText(shot.until).waitFor({ state: 'detached', timeout: 60_000 });
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
