@@ -9,6 +9,7 @@ import { benchRows } from './bench.bench';
 import { bucketRows } from './bucket.bench';
 import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
+import { dayPageRows } from './day-page.bench';
 import { dayRows } from './day.bench';
 import { importRows } from './import.bench';
 import { jobRows } from './jobs.bench';
@@ -35,13 +36,14 @@ if (wanted('core')) show(coreRows());
 if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
 if (wanted('day')) show(dayRows());
-if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'day' && part !== 'jobs' && wanted(part))) {
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
   const server = await startServer({ db: database.address, port: await freePort(), demo: true, env: { CAZUELA_WRITES_PER_MINUTE: '100000' } });
   try {
     if (wanted('coat')) show(await coatPageRows(server.address));
+    if (wanted('day')) show(await dayPageRows(server.address));
     if (wanted('piece')) show(await pieceRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));

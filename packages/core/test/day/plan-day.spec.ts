@@ -154,6 +154,12 @@ describe('the glazing day is planned', () => {
     expect(tasks[1]!.startAt).toBe('2026-03-03T09:00:00.000Z');
   });
 
+  it('what can be done today is not put off, though something else takes until tomorrow', () => {
+    const slow = lot('slow', 2, [{ waitMinutes: 720 }, {}]);
+    const { tasks } = planned(day([slow, MUGS, BOWLS], { people: [person('Maia'), person('Bruno')] }), 3_000);
+    for (const { item, endAt } of tasks) if (item.id !== 'slow') expect(endAt < '2026-03-02T18:00:00.000Z').toBe(true);
+  });
+
   it('over a night in which clocks go forward, people come by the clock on the wall', () => {
     const spring = (date: string, time: string): number => Date.parse(`${date}T${time}:00.000Z`) - (date >= '2026-03-29' ? 2 : 1) * 3_600_000;
     const spans = workHours({ person: person('Maia'), dates: datesFrom('2026-03-28', 2), msAt: spring });

@@ -30,11 +30,7 @@ export interface DayOdds {
  * @example
  * dayOdds({ people: 1, bucketChangeMinutes: 5, items: [] }, { groups: new Int32Array(0), people: new Int32Array(0) }).medianMinutes // 0
  */
-export function dayOdds(
-  question: ShortestDayQuestion,
-  order: TurnOrder,
-  options: { draws?: number; waitLnSd?: number } = {},
-): DayOdds {
+export function dayOdds(question: ShortestDayQuestion, order: TurnOrder, options: { draws?: number; waitLnSd?: number } = {}): DayOdds {
   const { draws = DRAWS, waitLnSd = GUESSED_WAIT_LN_SD } = options;
   const random = seededUniform(SEED);
   const factor = (sd: number): number => Math.exp(sd * normalDraw(random));

@@ -35,6 +35,8 @@ export class DayBoard {
   changes = 0;
   /** Waiting of hands between their tasks. */
   idleMinutes = 0;
+  /** Ends of all tasks, added up: of equal days the one is better that puts nothing off. */
+  endsMinutes = 0;
   /** When the task that was put on last begins to take a person and a bucket. */
   beganMinutes = 0;
 
@@ -70,6 +72,7 @@ export class DayBoard {
     this.lateMinutes = 0;
     this.changes = 0;
     this.idleMinutes = 0;
+    this.endsMinutes = 0;
     this.beganMinutes = 0;
   }
 
@@ -117,6 +120,7 @@ export class DayBoard {
       late: this.lateMinutes,
       changes: this.changes,
       idle: this.idleMinutes,
+      ends: this.endsMinutes,
       began: this.beganMinutes,
     };
     this.putOn(task, person);
@@ -135,6 +139,7 @@ export class DayBoard {
       this.lateMinutes = before.late;
       this.changes = before.changes;
       this.idleMinutes = before.idle;
+      this.endsMinutes = before.ends;
       this.beganMinutes = before.began;
     };
   }
@@ -155,6 +160,7 @@ export class DayBoard {
     this.startedMinutes[group] = startMinutes;
     this.readyMinutes[group] = startMinutes + breakMinutes + lagMinutes;
     this.freeMinutes[person] = endMinutes;
+    this.endsMinutes += endMinutes;
     if (endMinutes > this.finishMinutes) this.finishMinutes = endMinutes;
     if (this.next[group] === this.tasks.groups[group]!.length)
       this.lateMinutes += Math.max(0, startMinutes + breakMinutes + task.dryMinutes - task.deadlineMinutes);

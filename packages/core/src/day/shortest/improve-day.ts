@@ -13,7 +13,7 @@ export interface FoundDay {
   finishMinutes: number;
   lateMinutes: number;
   changes: number;
-  /** Smaller is better: late first, then the finish, bucket changes, waiting hands. */
+  /** Smaller is better: late first, then the finish, bucket changes, waiting hands, what is put off. */
   cost: number;
   order: TurnOrder;
 }
@@ -22,6 +22,7 @@ export interface FoundDay {
 const LATE_WEIGHT = 1_000;
 const CHANGE_WEIGHT = 1e-4;
 const IDLE_WEIGHT = 1e-7;
+const ENDS_WEIGHT = 1e-9;
 /** A worse order is gone on from as long as it loses no more than this share of the finish. */
 const MOST_LOST = 0.02;
 /** Of all moves: so many change who does it. */
@@ -29,8 +30,8 @@ const OTHER_PERSON_SHARE = 0.15;
 /** What has much to follow is begun first: weights that are tried, of what follows. */
 const TAIL_WEIGHTS = [0.5, 1, 0.2, 0];
 
-const costOf = ({ lateMinutes, finishMinutes, changes, idleMinutes }: DayBoard): number =>
-  LATE_WEIGHT * lateMinutes + finishMinutes + CHANGE_WEIGHT * changes + IDLE_WEIGHT * idleMinutes;
+const costOf = ({ lateMinutes, finishMinutes, changes, idleMinutes, endsMinutes }: DayBoard): number =>
+  LATE_WEIGHT * lateMinutes + finishMinutes + CHANGE_WEIGHT * changes + IDLE_WEIGHT * idleMinutes + ENDS_WEIGHT * endsMinutes;
 
 /**
  * Returns a valid day: whoever can start first does the task of the longest chain that can start first.

@@ -324,7 +324,7 @@ describe('the glazing day', () => {
       const of = day(piece());
       of.planning = { ...of.planning, people };
       const screen = await open([of], { bench: 'plan' });
-      screen.all<SVGElement>('g[role="button"]')[0]!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+      screen.all('g[role="button"]')[0]!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
       await screen.settle();
       await screen.choose('Done by', 'Bruno');
       expect(await answerPut(screen, of)).toMatchObject({ planning: { pins: [{ stepId: of.items[0]!.steps[0]!.id, person: 'Bruno' }] } });

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
 import { coatDeviation, SAFE_CHANCE, type DayStep } from '@cazuela/core';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
 import { formatDayTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { percentOf } from '../../../parts/words/chance-words';
@@ -11,23 +14,27 @@ import { deviationWords } from '../day-words';
 /** The lots of the day, one by one, with what was done to each; and what the day took from its buckets. */
 @Component({
   selector: 'cz-day-pots',
-  imports: [ErrorBanner, MatButton],
+  imports: [ErrorBanner, MatButton, RouterLink],
   templateUrl: './day-pots.html',
   styleUrl: './day-pots.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DayPots {
   protected readonly screen = inject(DayScreen);
+  private readonly api = inject(StudioApi);
   protected readonly units = inject(Units);
   protected readonly percentOf = percentOf;
   protected readonly safeChance = SAFE_CHANCE;
   protected readonly at = (time: string): string => formatDayTime(time, this.screen.nowAt());
+  /** Plans as they are now: pots go on by the one they were put on the day with. */
+  private readonly pieces = apiResource(() => this.api.pieces());
   protected readonly byLot = computed(() => {
     const state = this.screen.state();
     return (state?.standing.lots ?? []).map(({ item, open }) => ({
       item,
       steps: (state?.steps ?? []).filter((row) => row.item.id === item.id).map((row) => ({ ...row, end: state!.standing.ended.get(row.step.id) })),
       isBegun: open > 0,
+      isOutdated: (this.pieces.value() ?? []).some(({ id, version }) => id === item.pieceId && version > (item.pieceVersion ?? version)),
       isSplit: !(this.screen.day()?.items ?? []).some(({ id }) => id === item.id),
     }));
   });

@@ -213,9 +213,9 @@ export class PiecePlanner {
   /** Which plan the pots follow, and of which clay they are. */
   private lotFacts(): Pick<DayItem, 'pieceVersion' | 'clayBodyId' | 'clayLotId'> {
     const body = this.draft.whole();
-    const version = this.screen.all.value()?.piece.version;
+    const pieceVersion = this.draft.version();
     return {
-      ...(version === undefined ? {} : { pieceVersion: version }),
+      ...(pieceVersion === undefined ? {} : { pieceVersion }),
       ...(body ? { clayBodyId: body.bodyId } : {}),
       ...(body?.lotId ? { clayLotId: body.lotId } : {}),
     };

@@ -101,6 +101,11 @@ export class PieceDraft {
     this.moves.pipe(debounceTime(RESTS_MS), takeUntilDestroyed()).subscribe(() => this.settle());
   }
 
+  /** The version that what stands here has in the records, or will have once its save is through. */
+  version(): number | undefined {
+    return this.piece && this.piece.version + (this.current() === this.kept ? 0 : 1);
+  }
+
   open(piece: Piece): void {
     this.piece = piece;
     this.kept = piece.body;

@@ -1,0 +1,81 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { percentile, type Row } from './measure';
+
+const DEVICES = 3;
+const TICKS = 15;
+/** A frame later than this is seen, ms. */
+const LATE_FRAME_MS = 34;
+
+/** The day on three devices: how long until a tick of one is on the others, and whether the timeline moves without late frames. */
+export async function dayPageRows(address: string): Promise<Row[]> {
+  const browser = await chromium.launch({
+    executablePath: process.env['CAZUELA_CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    return [await tickRow(browser, address), await frameRow(browser, address)];
+  } finally {
+    await browser.close();
+  }
+}
+
+const countOn = async (page: Page): Promise<number> =>
+  Number(/(\d+) of \d+ steps done/.exec((await page.getByText(/\d+ of \d+ steps done/).textContent()) ?? '')?.[1]);
+
+async function tickRow(browser: Browser, address: string): Promise<Row> {
+  const pages = await Promise.all(
+    Array.from({ length: DEVICES }, async () => {
+      const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+      await page.goto(`${address}/day`);
+      await page.getByText(/\d+ of \d+ steps done/).waitFor();
+      return page;
+    }),
+  );
+  const [ticking, ...watching] = pages as [Page, ...Page[]];
+  const times: number[] = [];
+  for (let i = 0; i < TICKS; i++) {
+    const after = (await countOn(ticking)) + (i % 2 === 0 ? 1 : -1);
+    const started = performance.now();
+    // Skipped and taken back in turn: neither waits for the code of a bucket.
+    await ticking.keyboard.press(i % 2 === 0 ? 's' : 'u');
+    await Promise.all(watching.map((page) => page.getByText(new RegExp(`^\\s*${after} of \\d+ steps done`)).waitFor({ timeout: 20_000 })));
+    times.push(performance.now() - started);
+  }
+  const [median, late] = [percentile(times, 0.5), percentile(times, 0.95)];
+  return {
+    what: `a tick seen on ${DEVICES - 1} other devices: median, p95`,
+    measured: `${median.toFixed(0)} ms, ${late.toFixed(0)} ms`,
+    wanted: 'within a second',
+    ok: late < 1_000,
+  };
+}
+
+async function frameRow(browser: Browser, address: string): Promise<Row> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/day?bench=plan`);
+  await page.getByText('In four of five days by').waitFor({ timeout: 60_000 });
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Larger' }).click();
+  const frames = await page.evaluate(
+    () =>
+      new Promise<number[]>((resolve) => {
+        const sheet = document.querySelector('cz-day-timeline .scroll')!;
+        const gaps: number[] = [];
+        let before = performance.now();
+        const step = (now: number): void => {
+          gaps.push(now - before);
+          before = now;
+          sheet.scrollLeft += 12;
+          if (gaps.length < 120) requestAnimationFrame(step);
+          else resolve(gaps.slice(1));
+        };
+        requestAnimationFrame(step);
+      }),
+  );
+  const late = frames.filter((ms) => ms > LATE_FRAME_MS).length;
+  return {
+    what: `timeline scrolled, ${frames.length} frames: late ones, the longest`,
+    measured: `${late}, ${Math.max(...frames).toFixed(0)} ms`,
+    wanted: 'none late',
+    ok: late === 0,
+  };
+}
