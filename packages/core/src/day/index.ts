@@ -38,3 +38,4 @@ export { type WorkWindow } from './shortest/work-windows';
 export { dayNeeds, FINGER_MM, type BucketNeed, type DayNeeds, type ToolNeed } from './day-needs';
 export { dryTaps, waitsOfDays, withLearntWaits, type DayOfWaits } from './learnt-waits';
 export { coatDeviation, type CoatDeviation } from './deviation';
+export { laborOfDays, withLearntLabor, type LaborKnowledge } from './learnt-labor';

@@ -7,6 +7,7 @@ import {
   DAYS_AHEAD,
   dayTimetable,
   EIGHTY_PERCENT_Z,
+  laborOfDays,
   NO_PLANNING,
   replayDay,
   SOMEBODY,
@@ -16,6 +17,7 @@ import {
   WAIT_LN_SD,
   waitsOfDays,
   weighedParts,
+  withLearntLabor,
   withLearntWaits,
   workHours,
   type DayEvent,
@@ -116,9 +118,18 @@ export class DayScreen {
   );
   /** What the studio's taps on "dry" taught, all days together. */
   private readonly waits = computed(() => waitsOfDays(this.days()));
+  /** And the times from tick to tick, of labor. */
+  private readonly labor = computed(() => laborOfDays(this.days()));
   readonly state = computed(() => {
     const day = this.day();
-    return day && replayDay({ items: this.stirred(withLearntWaits(day.items, this.waits(), day.date)), events: this.events(), nowAt: this.nowAt() });
+    return (
+      day &&
+      replayDay({
+        items: this.stirred(withLearntLabor(withLearntWaits(day.items, this.waits(), day.date), this.labor())),
+        events: this.events(),
+        nowAt: this.nowAt(),
+      })
+    );
   });
   /** What was changed here: without a version it is not in the records yet. */
   private readonly changed = signal<{ date: string; planning: DayPlanning; version?: number } | undefined>(undefined);
@@ -175,6 +186,9 @@ export class DayScreen {
       catchError(() => EMPTY),
     );
   }
+
+  /** How many spells of work taught its labor. */
+  readonly laborSpells = computed(() => [...this.labor().values()].reduce((sum, { spells }) => sum + spells, 0));
 
   /** What a wait stands on, where thumbs taught it; empty where it is a guess. */
   waitGround({ bucketId, bucketName, waitMinutes }: DayStep, clayBodyId: string | undefined): string {

@@ -73,7 +73,8 @@ export class DayBench {
       .map((person) => {
         const task = this.tasks().find((one) => one.person === person)!;
         const isNow = task.isBegun || this.isSoon(task.fetchFromAt);
-        return { person, task, isNow, from: formatDayTime(task.startAt, this.screen.nowAt()) };
+        const stir = isNow && task.step.bucketId ? this.screen.bucketOf(task.step)?.stir : undefined;
+        return { person, task, isNow, stir, from: formatDayTime(task.startAt, this.screen.nowAt()) };
       }),
   );
   /** Drying soonest first; the bar shortens with the wait. */

@@ -49,6 +49,7 @@ export class DayTimeline {
   readonly hours = input.required<ReadonlyMap<string, readonly WorkSpan[]>>();
   readonly nowAt = input.required<string>();
   readonly deadlineAt = input<string>();
+  readonly deadlineWords = input('ready by');
   /** Of a bucket, by id: the colour of its glaze. */
   readonly colours = input<ReadonlyMap<string, string>>(new Map());
   readonly pinned = input<ReadonlySet<string>>(new Set());

@@ -4,6 +4,7 @@ import { type DayPerson, SOMEBODY } from '@cazuela/core';
 import { format } from 'date-fns';
 import { localMs } from '../../../data/units/times';
 import { DateTimeField } from '../../../ui/date-time-field';
+import { TextField } from '../../../ui/text-field';
 import { DayScreen } from '../day-screen';
 import { BlockPanel } from './block-panel';
 import { DayTimeline, type DoneBar } from './day-timeline';
@@ -13,7 +14,7 @@ import { PlanQuality } from './plan-quality';
 /** The day at a table: its timeline, who is there, until when, and how good the plan is. */
 @Component({
   selector: 'cz-plan-panel',
-  imports: [BlockPanel, DateTimeField, DayTimeline, MatButton, PeopleEditor, PlanQuality],
+  imports: [BlockPanel, DateTimeField, DayTimeline, MatButton, PeopleEditor, PlanQuality, TextField],
   templateUrl: './plan-panel.html',
   styleUrl: './plan-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -92,6 +93,11 @@ export class PlanPanel {
   protected setDeadline(text: string): void {
     const [date = '', time = ''] = text.split('T');
     this.screen.plan((planning) => ({ ...planning, deadlineAt: new Date(localMs(date, time)).toISOString() }));
+  }
+
+  protected nameDeadline(words: string): void {
+    const named = words.trim();
+    this.screen.plan(({ deadlineWords: _words, ...planning }) => ({ ...planning, ...(named ? { deadlineWords: named } : {}) }));
   }
 
   protected noDeadline(): void {

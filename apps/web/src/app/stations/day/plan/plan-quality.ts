@@ -101,8 +101,16 @@ export class PlanQuality {
     const { likelyMinutes, deadlineChance, draws } = quality.odds;
     const likely = this.at(new Date(quality.fromMs + likelyMinutes * 60_000).toISOString());
     const chance = deadlineChance === undefined ? '' : ` The chance to be ready in time is ${percentOf(deadlineChance)}.`;
-    return `In four of five days by ${likely}.${chance} From ${draws.toLocaleString('en-GB')} draws: labor and waits scatter as studios’ usually do, until yours are learnt.`;
+    return `In four of five days by ${likely}.${chance} From ${draws.toLocaleString('en-GB')} draws in which labor and waits scatter. ${this.ground()}`;
   });
+  /** What labor stands on. */
+  private ground(): string {
+    const spells = this.screen.laborSpells();
+    return spells === 0
+      ? 'Labor is a starting guess, until ticks have taught it.'
+      : `Labor is learnt from ${spells} ${spells === 1 ? 'spell' : 'spells'} of work here, where there are any.`;
+  }
+
   /** By the deadline it cannot be done: the best of three ways out. */
   protected readonly late = computed(() => {
     const table = this.timetable();
