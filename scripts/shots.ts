@@ -34,7 +34,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'pieces', path: '/piece' },
   { name: 'piece', path: '/piece/', of: { list: 'pieces', name: 'Lidded pot, tall' }, until: 'the draws follow' },
   { name: 'day', path: '/day' },
-  { name: 'day-plan', path: '/day?bench=plan', until: 'In four of five days by' },
+  { name: 'day-plan', path: '/day?bench=plan', until: 'Looking for a shorter day' },
   { name: 'kiln', path: '/kiln' },
   { name: 'wall', path: '/wall' },
   { name: 'studio', path: '/studio' },

@@ -48,6 +48,7 @@ type Bench = (typeof BENCHES)[number][0];
   ],
   providers: [DayScreen, DayPlans],
   templateUrl: './day-page.html',
+  styleUrl: './day-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DayPage {
