@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import type { BucketSummary, Day } from '@cazuela/contract';
+import type { BucketSummary, Day, StudioPowder } from '@cazuela/contract';
 import {
   attempt,
   datesFrom,
@@ -28,11 +28,11 @@ import {
   type DayStep,
   type StirringNeed,
 } from '@cazuela/core';
-import { catchError, combineLatest, EMPTY, filter, of, switchMap, timer } from 'rxjs';
+import { catchError, combineLatest, debounceTime, EMPTY, exhaustMap, filter, of, Subject, switchMap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
 import { Clock } from '../../data/state/clock';
-import { apiResource } from '../../data/http/api-resource';
+import { apiResource, type ApiResource } from '../../data/http/api-resource';
 import { createMutation } from '../../data/http/mutation';
 import { DayItems } from '../../data/state/day-items';
 import { Outbox } from '../../data/offline/outbox';
@@ -56,7 +56,9 @@ export interface BucketNow {
 }
 
 /** Others’ ticks are looked for so often, ms. */
-const LOOK_AGAIN_MS = 700;
+const LOOK_AGAIN_MS = 400;
+/** Buckets are read anew so long after the last tick, ms. */
+const BOOKED_MS = 3_000;
 /** Where nobody is named, somebody is there from early until late, and sleeps. */
 const NOBODY_NAMED: DayPerson = { name: SOMEBODY, fromTime: '07:00', untilTime: '22:00', breaks: [], doesNotDo: [] };
 /** Stirring before a piece, seconds: a rule of the bench. */
@@ -78,7 +80,20 @@ export class DayScreen {
   readonly studio = this.store.studio;
   readonly by = this.store.by;
   readonly taking = createMutation();
-  readonly all = apiResource(() => combineLatest({ days: this.api.days(), buckets: this.api.buckets(), powders: this.api.powders() }));
+  private readonly records = apiResource(() => this.api.days());
+  private readonly shelf = apiResource(() => combineLatest({ buckets: this.api.buckets(), powders: this.api.powders() }));
+  readonly all: ApiResource<{ days: Day[]; buckets: BucketSummary[]; powders: StudioPowder[] }> = {
+    value: computed(() => {
+      const [days, shelf] = [this.records.value(), this.shelf.value()];
+      return days && shelf && { days, ...shelf };
+    }),
+    failure: computed(() => this.records.failure() ?? this.shelf.failure()),
+    isUnreadable: computed(() => this.records.isUnreadable() || this.shelf.isUnreadable()),
+    reload: () => {
+      this.records.reload();
+      this.shelf.reload();
+    },
+  };
   /** The day that was asked for; today, or a day left over, where none was. */
   readonly asked = signal<string | undefined>(undefined);
   readonly today = computed(() => localDay(new Date(this.clock.at())));
@@ -167,16 +182,22 @@ export class DayScreen {
   });
 
   constructor() {
+    const booked = new Subject<void>();
     // What others tick is seen within a second; a page in the background asks for nothing.
     toObservable(computed(() => this.day()?.id))
       .pipe(
-        switchMap((id) => (id === undefined ? EMPTY : timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(switchMap(() => this.stampOf(id))))),
+        switchMap((id) => (id === undefined ? EMPTY : timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(exhaustMap(() => this.stampOf(id))))),
         takeUntilDestroyed(),
       )
       .subscribe((stamp) => {
         const day = this.day();
-        if (day && (stamp.version !== day.version || stamp.events > day.events.length)) this.all.reload();
+        if (day && (stamp.version !== day.version || stamp.events > day.events.length)) {
+          this.records.reload();
+          booked.next();
+        }
       });
+    // Levels of buckets may be a little late.
+    booked.pipe(debounceTime(BOOKED_MS), takeUntilDestroyed()).subscribe(() => this.shelf.reload());
   }
 
   private stampOf(id: string): ReturnType<StudioApi['dayStamp']> {

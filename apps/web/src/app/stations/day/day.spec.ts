@@ -198,8 +198,6 @@ describe('the glazing day', () => {
       records.answer(`/days/${of.id}/stamp`, { version: of.version, events: 2 });
       await screen.settle();
       records.answer('/days', [{ ...of, events: [mine, before] }]);
-      records.answer('/buckets', []);
-      records.answer('/powders', POWDERS);
       await screen.settle();
       expect(screen.text).toMatch(/Bruno had ticked that step at \d\d:\d\d: it counts once, as Bruno’s\./);
       expect(screen.text).toContain('1 of 6 steps done');

@@ -11,7 +11,7 @@ export class DayPlanFinder {
       const worker = dayPlanWorker();
       worker.onmessage = ({ data }: MessageEvent<DayPlanMessage>) => {
         subscriber.next(data);
-        if (data.kind !== 'plan') subscriber.complete();
+        if (data.kind !== 'plan' || (data.isLast && !job.wantsQuality)) subscriber.complete();
       };
       worker.onerror = () => subscriber.next({ kind: 'failed', message: 'The day could not be planned here. Load the page again.' });
       worker.postMessage(job);

@@ -4,6 +4,8 @@ export interface DayPlanJob {
   day: DayPlanQuestion;
   /** The longest search, ms. */
   mostMs: number;
+  /** How good it is is asked for at a table, not at the bench. */
+  wantsQuality: boolean;
 }
 
 export type DayPlanMessage =
@@ -19,7 +21,7 @@ const TOLD_EVERY_MS = 250;
 const PIN_ROUNDS = 1_500;
 
 /** Does the job: tells the first valid plan at once, better ones as they are found, then how good the last one is. */
-export function doDayPlanJob({ day, mostMs }: DayPlanJob, tell: (message: DayPlanMessage) => void, now: () => number): void {
+export function doDayPlanJob({ day, mostMs, wantsQuality }: DayPlanJob, tell: (message: DayPlanMessage) => void, now: () => number): void {
   const planner = new DayPlanner(day);
   const startMs = now();
   tell({ kind: 'plan', plan: planner.plan(), isLast: false });
@@ -32,6 +34,7 @@ export function doDayPlanJob({ day, mostMs }: DayPlanJob, tell: (message: DayPla
     tell({ kind: 'plan', plan: planner.plan(), isLast: false });
   }
   tell({ kind: 'plan', plan: planner.plan(), isLast: true });
+  if (!wantsQuality) return;
   const odds = dayOdds(planner.asked.question, planner.order());
   tell({ kind: 'quality', odds, helps: dayHelps(planner.asked), pinsMinutes: pinsCost(day, planner) });
 }

@@ -19,6 +19,8 @@ import { DayPlanFinder } from './day-plan-finder';
 /** The search begins once hands rest, ms. */
 const REST_MS = 150;
 const SEARCH_MS = 2_000;
+/** At the bench what was kept is only looked over. */
+const BENCH_SEARCH_MS = 400;
 
 export interface PlanQuality {
   odds: DayOdds;
@@ -40,11 +42,15 @@ export class DayPlans {
   readonly quality = signal<PlanQuality | undefined>(undefined);
   readonly failure = signal<string | undefined>(undefined);
   readonly isSearching = signal(false);
+  /** The plan is looked at: it is searched for longer, and said how good it is. */
+  readonly isAtTable = signal(false);
   /** What a search depends on: all that happened, and the planning without its order. */
   private readonly key = computed(() => {
     const [day, planning] = [this.screen.day(), this.screen.planning()];
     const { order: _order, ...held } = planning;
-    return day && JSON.stringify([day.id, day.items.map(({ id, count }) => [id, count]), this.screen.events().map(({ id }) => id), held]);
+    return (
+      day && JSON.stringify([this.isAtTable(), day.id, day.items.map(({ id, count }) => [id, count]), this.screen.events().map(({ id }) => id), held])
+    );
   });
 
   constructor() {
@@ -54,7 +60,9 @@ export class DayPlans {
         switchMap((key) => {
           const day = key === undefined ? undefined : untracked(this.screen.question);
           this.isSearching.set(day !== undefined);
-          return day ? this.finder.find({ day, mostMs: SEARCH_MS }).pipe(switchMap((message) => [{ day, message }])) : [];
+          const wantsQuality = untracked(this.isAtTable);
+          const mostMs = wantsQuality || day?.planning.order.length === 0 ? SEARCH_MS : BENCH_SEARCH_MS;
+          return day ? this.finder.find({ day, mostMs, wantsQuality }).pipe(switchMap((message) => [{ day, message }])) : [];
         }),
         takeUntilDestroyed(),
       )
@@ -71,8 +79,9 @@ export class DayPlans {
           return;
         }
         this.plan.set(message.plan);
-        // The first answer stands in where nothing was kept; the last one is what is kept.
-        if (message.isLast) this.keep(day, message.plan);
+        if (!message.isLast) return;
+        this.isSearching.set(untracked(this.isAtTable));
+        this.keep(day, message.plan);
       });
     // Another day is another plan.
     const id = computed(() => this.screen.day()?.id);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type DayPerson, SOMEBODY } from '@cazuela/core';
 import { format } from 'date-fns';
@@ -7,6 +7,7 @@ import { DateTimeField } from '../../../ui/date-time-field';
 import { TextField } from '../../../ui/text-field';
 import { DayScreen } from '../day-screen';
 import { BlockPanel } from './block-panel';
+import { DayPlans } from './day-plans';
 import { DayTimeline, type DoneBar } from './day-timeline';
 import { PeopleEditor } from './people-editor';
 import { PlanQuality } from './plan-quality';
@@ -70,6 +71,12 @@ export class PlanPanel {
     const at = this.screen.planning().deadlineAt;
     return at ? format(new Date(at), "yyyy-MM-dd'T'HH:mm") : '';
   });
+
+  constructor() {
+    const plans = inject(DayPlans);
+    plans.isAtTable.set(true);
+    inject(DestroyRef).onDestroy(() => plans.isAtTable.set(false));
+  }
 
   protected choose(stepId: string): void {
     this.picked.set(stepId);
