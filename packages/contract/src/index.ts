@@ -12,6 +12,7 @@ export {
   coneSchema,
   colourSchema,
   enteredSchema,
+  dateSchema,
   versionSchema,
 } from './common/basics';
 export {

@@ -6,19 +6,9 @@ import {
   datesFrom,
   DAYS_AHEAD,
   dayTimetable,
-  EIGHTY_PERCENT_Z,
-  laborOfDays,
   NO_PLANNING,
   replayDay,
   SOMEBODY,
-  stirringDue,
-  stirringNeed,
-  suspensionRisk,
-  WAIT_LN_SD,
-  waitsOfDays,
-  weighedParts,
-  withLearntLabor,
-  withLearntWaits,
   workHours,
   type DayEvent,
   type DayItem,
@@ -26,10 +16,10 @@ import {
   type DayPlanning,
   type DayPlanQuestion,
   type DayStep,
-  type StirringNeed,
 } from '@cazuela/core';
-import { catchError, combineLatest, debounceTime, EMPTY, exhaustMap, filter, of, Subject, switchMap, timer } from 'rxjs';
+import { catchError, combineLatest, debounceTime, EMPTY, exhaustMap, filter, finalize, of, Subject, switchMap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import { deviceSignal } from '../../data/offline/kept-signal';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
 import { Clock } from '../../data/state/clock';
 import { apiResource, type ApiResource } from '../../data/http/api-resource';
@@ -39,21 +29,11 @@ import { Outbox } from '../../data/offline/outbox';
 import { StudioApi } from '../../data/http/studio-api';
 import { daysBefore, localDay, localMs } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
-import { bucketOfRecipe } from '../../data/state/glazes';
 import { TakeBack } from '../../parts/take-back';
 import { StudioStore } from '../../data/state/studio-store';
-import { bucketVerdict } from '../../parts/bucket-verdict';
-
-export interface BucketNow {
-  bucket: BucketSummary;
-  /** Its code was read on this day. */
-  codeRead: boolean;
-  /** How often it wants stirring, when that is due. */
-  stir?: StirringNeed['every'];
-  contaminated?: string;
-  /** As on its own page and on the shelf; left out when it is as it should be. */
-  verdict?: string;
-}
+import { DayBuckets } from './day-buckets';
+import { DayLearning } from './day-learning';
+import { keptSchema, mergedPlanning, type PlanningChange } from './planning-change';
 
 /** Others’ ticks are looked for so often, ms. */
 const LOOK_AGAIN_MS = 400;
@@ -61,8 +41,6 @@ const LOOK_AGAIN_MS = 400;
 const BOOKED_MS = 3_000;
 /** Where nobody is named, somebody is there from early until late, and sleeps. */
 const NOBODY_NAMED: DayPerson = { name: SOMEBODY, fromTime: '07:00', untilTime: '22:00', breaks: [], doesNotDo: [] };
-/** Stirring before a piece, seconds: a rule of the bench. */
-const STIR_SECONDS = 15;
 /** A day left unfinished is gone on with for so many days. */
 const LEFT_OVER_DAYS = 7;
 
@@ -94,6 +72,7 @@ export class DayScreen {
       this.shelf.reload();
     },
   };
+  private isKeeping = false;
   /** The day that was asked for; today, or a day left over, where none was. */
   readonly asked = signal<string | undefined>(undefined);
   readonly today = computed(() => localDay(new Date(this.clock.at())));
@@ -131,28 +110,27 @@ export class DayScreen {
       .sort()
       .at(-1)!,
   );
-  /** What the studio's taps on "dry" taught, all days together. */
-  private readonly waits = computed(() => waitsOfDays(this.days()));
-  /** And the times from tick to tick, of labor. */
-  private readonly labor = computed(() => laborOfDays(this.days()));
+  readonly learning = new DayLearning(this.days, this.date);
+  readonly buckets = new DayBuckets(
+    computed(() => this.all.value()?.buckets ?? []),
+    computed(() => this.all.value()?.powders ?? []),
+    this.nowAt,
+  );
   readonly state = computed(() => {
     const day = this.day();
-    return (
-      day &&
-      replayDay({
-        items: this.stirred(withLearntLabor(withLearntWaits(day.items, this.waits(), day.date), this.labor())),
-        events: this.events(),
-        nowAt: this.nowAt(),
-      })
-    );
+    return day && replayDay({ items: this.buckets.withStirring(this.learning.itemsOf(day)), events: this.events(), nowAt: this.nowAt() });
   });
-  /** What was changed here: without a version it is not in the records yet. */
-  private readonly changed = signal<{ date: string; planning: DayPlanning; version?: number } | undefined>(undefined);
+  /** What was changed here: without a version it is not in the records yet, and is kept on this device until it is. */
+  private readonly changed = deviceSignal<{ change: PlanningChange | null }>(
+    'day-planning',
+    { change: null },
+    (kept) => keptSchema.safeParse(kept).data,
+  );
   readonly planning = computed<DayPlanning>(() => {
-    const changed = this.changed();
+    const { change } = this.changed();
     const day = this.day();
-    const isNewer = changed?.date === this.date() && (changed.version === undefined || changed.version > (day?.version ?? 0));
-    return isNewer ? changed!.planning : (day?.planning ?? NO_PLANNING);
+    const isNewer = change?.date === this.date() && (change.version === undefined || change.version > (day?.version ?? 0));
+    return isNewer ? change.planning : (day?.planning ?? NO_PLANNING);
   });
   /** Everybody's hours, from the day on, or from today where it was left over. */
   readonly hours = computed(() => {
@@ -190,6 +168,7 @@ export class DayScreen {
         takeUntilDestroyed(),
       )
       .subscribe((stamp) => {
+        this.keepWaiting();
         const day = this.day();
         if (day && (stamp.version !== day.version || stamp.events > day.events.length)) {
           this.records.reload();
@@ -208,86 +187,8 @@ export class DayScreen {
     );
   }
 
-  /** How many spells of work taught its labor. */
-  readonly laborSpells = computed(() => [...this.labor().values()].reduce((sum, { spells }) => sum + spells, 0));
-
-  /** What a wait stands on, where thumbs taught it; empty where it is a guess. */
-  waitGround({ bucketId, bucketName, waitMinutes }: DayStep, clayBodyId: string | undefined): string {
-    const known = this.waits();
-    if (!bucketId || known.tapsOf(bucketId) === 0) return '';
-    const of = (date: string): { minutes: number; sdLn: number } => known.of({ glaze: bucketId, body: clayBodyId ?? '', day: date, guessMinutes: 1 });
-    const [today, usual] = [of(this.date()), of('')];
-    const spread = Math.exp(EIGHTY_PERCENT_Z * Math.hypot(today.sdLn, WAIT_LN_SD));
-    const pace =
-      today.minutes > 1.1 * usual.minutes ? '; today slower than usual' : today.minutes < usual.minutes / 1.1 ? '; today faster than usual' : '';
-    const taps = known.tapsOf(bucketId);
-    return `${bucketName ?? 'This glaze'} dries in ${Math.round(waitMinutes)} min here (${Math.round(waitMinutes / spread)}–${Math.round(waitMinutes * spread)}), from ${taps} ${taps === 1 ? 'tap' : 'taps'}${pace}.`;
-  }
-
-  /** The bucket of a step as it stands, with what was done to it here since the page was opened. */
-  bucketOf(step: DayStep): BucketNow | undefined {
-    const bucket = this.bucketIn(step.bucketId);
-    return bucket && this.bucketNow(bucket);
-  }
-
-  /** A glaze that settles at once is stirred before every piece: that is labor of its step. */
-  private stirred(items: readonly DayItem[]): DayItem[] {
-    const every = new Set((this.all.value()?.buckets ?? []).filter((bucket) => this.needOf(bucket)?.every === 'piece').map(({ id }) => id));
-    if (every.size === 0) return [...items];
-    return items.map((item) => ({
-      ...item,
-      steps: item.steps.map((step) => {
-        const bucketId = this.bucketIn(step.bucketId)?.id;
-        return bucketId && every.has(bucketId) ? { ...step, laborSeconds: step.laborSeconds + STIR_SECONDS } : step;
-      }),
-    }));
-  }
-
-  private needOf(bucket: BucketSummary): StirringNeed | undefined {
-    const risk = suspensionRisk({ parts: weighedParts({ parts: bucket.contents?.parts ?? [], powders: this.all.value()?.powders ?? [] }) });
-    return (
-      risk &&
-      stirringNeed({
-        suspension: risk.suspension,
-        flocculated: bucket.contents?.slurryState === 'flocculated',
-        epsomGrams: bucket.contents?.additives?.epsomGrams,
-      })
-    );
-  }
-
-  bucketNow(bucket: BucketSummary): BucketNow {
-    const done = this.outbox.localEvents('bucket', bucket.id);
-    const newest = (type: 'codeRead' | 'stirred', known: string | undefined): string | undefined =>
-      [known, ...done.filter((event) => event.type === type).map((event) => event.at)]
-        .filter((at) => at !== undefined)
-        .sort()
-        .at(-1);
-    const codeReadAt = newest('codeRead', bucket.contents?.codeReadAt);
-    const stirredAt = newest('stirred', bucket.contents?.stirredAt);
-    const need = this.needOf(bucket);
-    const { contaminated } = bucket.contents ?? {};
-    const verdict = bucketVerdict(bucket, this.studio()?.reads === 'feel');
-    return {
-      bucket,
-      codeRead: codeReadAt !== undefined && localDay(new Date(codeReadAt)) === localDay(new Date(this.nowAt())),
-      ...(need && stirringDue({ need, stirredAt, nowAt: this.nowAt() }) ? { stir: need.every } : {}),
-      ...(contaminated ? { contaminated: contaminated.join('; ') } : {}),
-      ...(verdict.tone === 'good' ? {} : { verdict: verdict.words }),
-    };
-  }
-
-  /** A step of a plan made before the glaze was mixed names the recipe: it goes into the bucket of that recipe. */
-  bucketIn(id: string | undefined): BucketSummary | undefined {
-    const buckets = this.all.value()?.buckets ?? [];
-    return id === undefined ? undefined : (buckets.find((one) => one.id === id) ?? bucketOfRecipe(id, buckets));
-  }
-
-  noteBucket(bucketId: string, event: NewEvent<'bucket'>): void {
-    this.log.note('bucket', bucketId, event);
-  }
-
   done(step: DayStep, seconds: number | null): void {
-    const sg = this.bucketIn(step.bucketId)?.contents?.sg;
+    const sg = this.buckets.find(step.bucketId)?.contents?.sg;
     this.note(`Done: ${step.words}`, {
       type: 'stepDone',
       stepId: step.id,
@@ -313,20 +214,37 @@ export class DayScreen {
   /** Changes how the day is planned: shown at once, kept as the day is in the records now. */
   plan(change: (planning: DayPlanning) => DayPlanning | undefined): void {
     const date = this.date();
-    const here = change(this.planning());
-    if (!here) return;
-    this.changed.set({ date, planning: here });
+    const planning = change(this.planning());
+    if (!planning) return;
+    const { change: waiting } = this.changed();
+    const isWaiting = waiting?.date === date && waiting.version === undefined;
+    const base = isWaiting ? waiting.base : (this.day()?.planning ?? NO_PLANNING);
+    this.changed.set({ change: { date, base, planning } });
+    this.keepPlanning(date, isWaiting ? (now) => mergedPlanning(base, planning, now) : change);
+  }
+
+  /** What could not be kept is sent as soon as the records answer again: what others changed meanwhile stays. */
+  private keepWaiting(): void {
+    const { change } = this.changed();
+    if (!change || change.version !== undefined || this.isKeeping) return;
+    const { date, base, planning } = change;
+    this.keepPlanning(date, (now) => mergedPlanning(base, planning, now));
+  }
+
+  private keepPlanning(date: string, change: (planning: DayPlanning) => DayPlanning | undefined): void {
+    this.isKeeping = true;
     this.dayItems
       .plan(date, change)
       .pipe(
         catchError(() => {
-          this.notice.tell('Not kept yet: the records cannot be reached. It is tried again with your next change.');
+          this.notice.tell('Not in the records yet: they cannot be reached. It is kept on this device, and sent when they can.');
           return EMPTY;
         }),
+        finalize(() => (this.isKeeping = false)),
       )
       .subscribe((day) => {
-        if (day) this.changed.set({ date, planning: day.planning, version: day.version });
-        this.all.reload();
+        this.changed.set({ change: day ? { date, base: day.planning, planning: day.planning, version: day.version } : null });
+        this.records.reload();
       });
   }
 

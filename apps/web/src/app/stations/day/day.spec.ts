@@ -317,6 +317,21 @@ describe('the glazing day', () => {
       expect(body).toMatchObject({ version: of.version, planning: { people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00' }] } });
     });
 
+    it('what cannot be kept now is kept on the device, shown, and sent when the records answer again', async () => {
+      const of = day(piece());
+      const screen = await open([of], { bench: 'plan' });
+      await screen.press('Bruno comes too');
+      records.drop('/days');
+      await screen.settle();
+      expect(screen.has('Bruno does not come')).toBe(true);
+      expect(localStorage.getItem('cazuela.day-planning') ?? JSON.stringify(localStorage)).toContain('Bruno');
+      jest.advanceTimersByTime(500);
+      records.answer(`/days/${of.id}/stamp`, { version: 1, events: 0 });
+      // Somebody else named the fair meanwhile.
+      const theirs = { ...of, version: 3, planning: { ...of.planning, deadlineWords: 'the fair' } };
+      expect(await answerPut(screen, theirs)).toMatchObject({ version: 3, planning: { people: [{ name: 'Bruno' }], deadlineWords: 'the fair' } });
+    });
+
     it('a block that is chosen is held fast to a person, and let go again', async () => {
       const people = ['Inés', 'Bruno'].map((name) => ({ name, fromTime: '00:00', untilTime: '23:59', breaks: [], doesNotDo: [] }));
       const of = day(piece());

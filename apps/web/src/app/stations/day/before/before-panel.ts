@@ -38,7 +38,7 @@ export class BeforePanel {
   protected readonly tools = computed(() => this.needs()?.tools ?? []);
   protected readonly buckets = computed(() =>
     (this.needs()?.buckets ?? []).map((need) => {
-      const bucket = this.screen.bucketIn(need.bucketId);
+      const bucket = this.screen.buckets.find(need.bucketId);
       const lacks = this.lacksOf(need);
       return { need, bucket, lacks, ready: this.readyWords(need) };
     }),
@@ -58,12 +58,12 @@ export class BeforePanel {
   });
 
   private lacksOf(need: BucketNeed): Lack[] {
-    const bucket = this.screen.bucketIn(need.bucketId);
+    const bucket = this.screen.buckets.find(need.bucketId);
     if (!bucket) return [{ words: `${need.name} is in no bucket`, tone: 'stop', to: { words: 'Weigh a batch', link: ['/weigh'] } }];
     const contents = bucket.contents;
     const page = ['/bucket', bucket.id];
     if (!contents) return [{ words: 'Its bucket is empty', tone: 'stop', to: { words: 'Weigh a batch', link: ['/weigh'] } }];
-    const now = this.screen.bucketNow(bucket);
+    const now = this.screen.buckets.at(bucket);
     const wantedMl = need.needMl / (1 - STAYS_SHARE);
     const shape = bucket.body.shape;
     const depth = shape && attempt(() => depthAtVolume({ shape, volumeMl: contents.volumeMl }));
@@ -106,14 +106,14 @@ export class BeforePanel {
   }
 
   private readyWords(need: BucketNeed): string {
-    const contents = this.screen.bucketIn(need.bucketId)?.contents;
+    const contents = this.screen.buckets.find(need.bucketId)?.contents;
     const amount = need.needMl > 0 ? `${this.units.litres(need.needMl)} for ${need.pieces} pieces` : `${need.pieces} pieces`;
     const measuredAt = contents?.measuredAt;
     return measuredAt ? `${amount}; SG ${this.units.sg(contents.sg)}, ${formatAge(measuredAt, this.screen.nowAt())}` : amount;
   }
 
   protected stirred(bucketId: string): void {
-    this.screen.noteBucket(bucketId, { type: 'stirred' });
+    this.screen.buckets.note(bucketId, { type: 'stirred' });
   }
 }
 

@@ -73,7 +73,7 @@ export class DayBench {
       .map((person) => {
         const task = this.tasks().find((one) => one.person === person)!;
         const isNow = task.isBegun || this.isSoon(task.fetchFromAt);
-        const stir = isNow && task.step.bucketId ? this.screen.bucketOf(task.step)?.stir : undefined;
+        const stir = isNow && task.step.bucketId ? this.screen.buckets.ofStep(task.step)?.stir : undefined;
         return { person, task, isNow, stir, from: formatDayTime(task.startAt, this.screen.nowAt()) };
       }),
   );
@@ -95,7 +95,7 @@ export class DayBench {
   /** The bucket the next step goes into: read its code, stir it, before anything is dipped. */
   protected readonly bucketNow = computed(() => {
     const step = (this.now() ?? this.fetching())?.step;
-    return step?.bucketId ? this.screen.bucketOf(step) : undefined;
+    return step?.bucketId ? this.screen.buckets.ofStep(step) : undefined;
   });
   /** The coat that the seconds typed or timed gave. */
   protected readonly deviation = computed(() => {
@@ -104,7 +104,7 @@ export class DayBench {
     const made = attempt(() => coatDeviation({ plannedMm: step.coatMm!, plannedSeconds: step.seconds!, seconds }));
     return made.kind === 'ok' ? deviationWords(made.value, { plannedMm: step.coatMm, coat: (mm) => this.units.coat(mm) }) : '';
   });
-  protected readonly allBuckets = computed(() => this.screen.all.value()?.buckets ?? []);
+  protected readonly allBuckets = computed(() => this.screen.buckets.all());
   protected readonly mayGoOn = computed(() => this.bucketNow()?.codeRead ?? true);
   protected readonly stirWords = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' };
   protected readonly isShort = computed(() => {
@@ -178,11 +178,11 @@ export class DayBench {
   }
 
   protected readCode(bucketId: string): void {
-    this.screen.noteBucket(bucketId, { type: 'codeRead' });
+    this.screen.buckets.note(bucketId, { type: 'codeRead' });
   }
 
   protected stirred(bucketId: string): void {
-    this.screen.noteBucket(bucketId, { type: 'stirred' });
+    this.screen.buckets.note(bucketId, { type: 'stirred' });
   }
 
   protected isThere(bucketId: string): void {

@@ -62,7 +62,9 @@ export class PlanPanel {
   protected readonly colours = computed(
     () =>
       new Map(
-        this.tasks().flatMap(({ step }) => (step.bucketId ? [[step.bucketId, this.screen.bucketIn(step.bucketId)?.body.colour ?? ''] as const] : [])),
+        this.tasks().flatMap(({ step }) =>
+          step.bucketId ? [[step.bucketId, this.screen.buckets.find(step.bucketId)?.body.colour ?? ''] as const] : [],
+        ),
       ),
   );
   protected readonly pinned = computed(() => new Set(this.screen.planning().pins.map(({ stepId }) => stepId)));

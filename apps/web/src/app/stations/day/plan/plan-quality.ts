@@ -105,7 +105,7 @@ export class PlanQuality {
   });
   /** What labor stands on. */
   private ground(): string {
-    const spells = this.screen.laborSpells();
+    const spells = this.screen.learning.laborSpells();
     return spells === 0
       ? 'Labor is a starting guess, until ticks have taught it.'
       : `Labor is learnt from ${spells} ${spells === 1 ? 'spell' : 'spells'} of work here, where there are any.`;
