@@ -8,6 +8,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: false,
   timeout: 120_000,
+  // docs/decisions/a-journey-is-tried-twice.md
+  retries: 1,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/journeys.json' }]],
   use: {
