@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './studio';
 
@@ -120,6 +121,19 @@ test.describe.serial('the soup fair’s day, for three', () => {
     }
     await expect(page.getByText('All done.', { exact: false })).toBeVisible();
   });
+});
+
+test('axe finds nothing serious at the table, before the first dip and lot by lot, by day and in the dark', async ({ page }) => {
+  for (const bench of ['plan', 'before', 'pots']) {
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme });
+      await page.goto(`/day?bench=${bench}`);
+      await expect(page.getByText(/\d+ of \d+ steps done/)).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${bench} ${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+    }
+  }
 });
 
 test.describe('by touch, on a phone', () => {

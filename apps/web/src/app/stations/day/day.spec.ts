@@ -317,6 +317,21 @@ describe('the glazing day', () => {
       expect(body).toMatchObject({ version: of.version, planning: { people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00' }] } });
     });
 
+    it('hours that cannot be stay in their field until they are mended, though the day is read anew', async () => {
+      const of = day(piece());
+      of.planning = { ...of.planning, people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00', breaks: [], doesNotDo: [] }] };
+      const screen = await open([of], { bench: 'plan' });
+      await screen.type('Bruno leaves', '08:00');
+      expect(screen.text).toContain('Bruno leaves before coming: say a later time.');
+      jest.advanceTimersByTime(100);
+      jest.advanceTimersByTime(400);
+      records.answer(`/days/${of.id}/stamp`, { version: 1, events: 1 });
+      await screen.settle();
+      records.answer('/days', [structuredClone(of)]);
+      await screen.settle();
+      expect(screen.text).toContain('Bruno leaves before coming: say a later time.');
+    });
+
     it('what cannot be kept now is kept on the device, shown, and sent when the records answer again', async () => {
       const of = day(piece());
       const screen = await open([of], { bench: 'plan' });

@@ -19,6 +19,8 @@ import { DayPlanFinder } from './day-plan-finder';
 /** The search begins once hands rest, ms. */
 const REST_MS = 150;
 const SEARCH_MS = 2_000;
+/** A plan is looked over so often though nothing happens, ms. */
+const LOOKED_OVER_MS = 5 * 60_000;
 /** At the bench what was kept is only looked over. */
 const BENCH_SEARCH_MS = 400;
 
@@ -44,12 +46,22 @@ export class DayPlans {
   readonly isSearching = signal(false);
   /** The plan is looked at: it is searched for longer, and said how good it is. */
   readonly isAtTable = signal(false);
+  /** Hands that wait while something else is dry are seen without an event, too. */
+  private readonly spell = computed(() => Math.floor(Date.parse(this.screen.nowAt()) / LOOKED_OVER_MS));
   /** What a search depends on: all that happened, and the planning without its order. */
   private readonly key = computed(() => {
     const [day, planning] = [this.screen.day(), this.screen.planning()];
     const { order: _order, ...held } = planning;
     return (
-      day && JSON.stringify([this.isAtTable(), day.id, day.items.map(({ id, count }) => [id, count]), this.screen.events().map(({ id }) => id), held])
+      day &&
+      JSON.stringify([
+        this.isAtTable(),
+        this.spell(),
+        day.id,
+        day.items.map(({ id, count }) => [id, count]),
+        this.screen.events().map(({ id }) => id),
+        held,
+      ])
     );
   });
 

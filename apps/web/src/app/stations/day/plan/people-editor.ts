@@ -115,8 +115,10 @@ export class PeopleEditor {
   readonly people = input.required<readonly DayPerson[]>();
   readonly members = input.required<readonly string[]>();
   readonly changed = output<DayPerson[]>();
+  /** The same people, read anew from the records, are no news: what is being mended stays. */
+  private readonly told = computed(() => this.people(), { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
   /** With hours that cannot be, until they are mended. */
-  protected readonly shown = linkedSignal(() => this.people());
+  protected readonly shown = linkedSignal(() => this.told());
   protected readonly open = signal('');
   protected readonly works = ASKED_WORK;
   protected readonly workWords = WORK_WORDS;
