@@ -2,6 +2,9 @@ import { choose } from './choose';
 import { pressNext } from './hands';
 import { expect, test } from './studio';
 
+// What other journeys put on the day would change whose turn it is.
+test.use({ studioOf: 'potters-day' });
+
 /** From a recipe to a result in one sitting, nothing typed twice: by keyboard where a potter has one, else by tap. */
 test('a potter goes from a recipe to a read result', async ({ page, studio, request }) => {
   await test.step('Recipe: a white liner is written, base to 100, tin over it', async () => {

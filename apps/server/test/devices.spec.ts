@@ -14,6 +14,14 @@ function seeded(seed: number): () => number {
 describe('the practice scale', () => {
   const scale = (): SimulatedScale => new SimulatedScale({ divisionGrams: 0.1, capacityGrams: 3000, random: seeded(7) });
   const lines = (of: SimulatedScale, count: number): (string | undefined)[] => Array.from({ length: count }, () => of.advance(0.1));
+
+  it('a division finer than any scale has ends no server: it shows six decimals', () => {
+    for (const divisionGrams of [5e-324, 1e-40, 1e-7]) {
+      const fine = new SimulatedScale({ divisionGrams, capacityGrams: 3000, random: seeded(7) });
+      fine.handleCommand({ kind: 'put', grams: 1 });
+      expect(fine.advance(0.1)).toMatch(/^\+ +\d+\.\d{6} g/);
+    }
+  });
   const grams = (line: string | undefined): number => {
     const read = readScaleLine(line ?? '');
     return read.kind === 'reading' ? read.grams : Number.NaN;

@@ -15,6 +15,9 @@ const DRIFT_DIVISIONS_PER_MINUTE = 0.3;
 const STILL_DIVISIONS = 0.6;
 const STILL_READINGS = 4;
 
+/** No display shows finer, whatever a studio wrote down. */
+const FINEST_GRAMS = 1e-6;
+
 /** A simulated bench scale: it settles, wobbles, drifts, has a division and a capacity, and can be unplugged. */
 export class SimulatedScale {
   private loadGrams = 0;
@@ -27,7 +30,11 @@ export class SimulatedScale {
   private lastShown = 0;
   private stillFor = 0;
 
-  constructor(private readonly options: SimulatedScaleOptions) {}
+  private readonly options: SimulatedScaleOptions;
+
+  constructor(options: SimulatedScaleOptions) {
+    this.options = { ...options, divisionGrams: Math.max(FINEST_GRAMS, options.divisionGrams) };
+  }
 
   handleCommand(command: ScaleCommand): void {
     switch (command.kind) {

@@ -118,9 +118,11 @@ function dry({ day, nowAt }: StudioNow): NowItem[] {
   const state = replayDay({ ...day, nowAt });
   return state.drying
     .filter((entry) => entry.dry)
-    .map(({ item, afterStep }) => {
+    .flatMap(({ item, afterStep }): NowItem[] => {
       const next = item.steps[item.steps.indexOf(afterStep) + 1];
-      return { kind: 'dryEnough', name: item.name, count: item.count, nextWords: next?.words ?? '' };
+      // Somebody is at it already: it waits for nobody.
+      if (next && state.standing.begun.has(next.id)) return [];
+      return [{ kind: 'dryEnough', name: item.name, count: item.count, nextWords: next?.words ?? '' }];
     });
 }
 
