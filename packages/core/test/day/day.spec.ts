@@ -4,7 +4,6 @@ import {
   glazeNeeded,
   shapeOf,
   tallMm,
-  type GlazeFacts,
   type PiecePlan,
   replayDay,
   stepWords,
@@ -14,6 +13,7 @@ import {
   type TimedStep,
   type ApplicationMethod,
 } from '../../src/index';
+import { glazeOf } from '../glaze-facts';
 
 const NOW = '2026-03-01T10:00:00.000Z';
 const at = (minutes: number): string => new Date(Date.parse(NOW) + minutes * 60_000).toISOString();
@@ -189,23 +189,7 @@ describe('what happens to pots', () => {
   });
 });
 
-const WHITE: GlazeFacts = {
-  bucketId: 'white',
-  name: 'White',
-  lightness: 0.9,
-  sg: 1.45,
-  density: 2.6,
-  packing: 0.5,
-  filmMm: 0.15,
-  slurryState: 'normal',
-  shrinkShare: 15,
-  loiPercent: 8,
-  flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' },
-  surface: 'gloss',
-  foodTested: true,
-  firedPercent: {},
-  unity: {},
-};
+const WHITE = glazeOf('white', { name: 'White', lightness: 0.9 });
 
 describe('a plan put on the day', () => {
   const steps: TimedStep[] = [

@@ -77,8 +77,7 @@ export class DayPlanner {
   }
 
   plan(): DayPlan {
-    const found = this.proven ?? this.search.best;
-    const better = this.kept && !this.isWorth(this.kept, found) ? this.kept : found;
+    const better = this.better();
     const at = (minutes: number): string => new Date(Math.round(this.day.nowMs + minutes * MINUTE_MS)).toISOString();
     return {
       turns: turnsOf(this.asked, plannedBy(this.tasks, better.order)),
@@ -93,9 +92,13 @@ export class DayPlanner {
 
   /** The order of the plan, everybody named. */
   order(): TurnOrder {
+    return orderOf(plannedBy(this.tasks, this.better().order));
+  }
+
+  /** The kept order, unless another one is worth changing for. */
+  private better(): FoundDay {
     const found = this.proven ?? this.search.best;
-    const better = this.kept && !this.isWorth(this.kept, found) ? this.kept : found;
-    return orderOf(plannedBy(this.tasks, better.order));
+    return this.kept && !this.isWorth(this.kept, found) ? this.kept : found;
   }
 
   private isWorth(kept: FoundDay, found: FoundDay): boolean {

@@ -41,7 +41,7 @@ const MOST_HELPS = 4;
               </li>
             }
           </ol>
-          <p class="quiet small">Each was planned, as long as this plan’s first search.</p>
+          <p class="quiet small">Each was planned by a short search, and so was the day it is compared with.</p>
         }
       } @else {
         <p class="quiet">Nothing is left to plan.</p>
