@@ -81,6 +81,7 @@ export {
   bucketPartSchema,
   bucketEventSchema,
   dayEventSchema,
+  stepDoneSchema,
   benchEventSchema,
   eventsSendSchema,
   eventsAnswerSchema,

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import {
+  APPLICATION_METHODS,
   BATCH_CHECKS,
   DROP_KINDS,
   LINE_PARTS,
@@ -10,6 +11,8 @@ import {
   type BatchEvent,
   type BucketEvent,
   type DayEvent,
+  type PieceDone,
+  type StepDone,
 } from '@cazuela/core';
 import {
   countSchema,
@@ -174,16 +177,24 @@ export const bucketEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]) satisfies z.ZodType<BucketEvent>;
 
+const pieceDoneSchema = z.strictObject({
+  seconds: z.number().gt(0, 'More than 0 s.').max(3600).optional(),
+  beforeGrams: gramsSchema.optional(),
+  afterGrams: gramsSchema.optional(),
+}) satisfies z.ZodType<PieceDone>;
+/** How a step was done, as far as anybody said. */
+export const stepDoneSchema = z.strictObject({
+  seconds: z.number().min(0).max(3600).optional(),
+  sg: sgSchema.optional(),
+  method: z.enum(APPLICATION_METHODS).optional(),
+  coatMm: z.number().min(0).max(20, 'A coat over 20 mm falls off.').optional(),
+  isTouchedUp: z.boolean().optional(),
+  pieces: z.array(pieceDoneSchema).max(LIMITS.dayPieces).optional(),
+}) satisfies z.ZodType<StepDone>;
 const piecesSchema = countSchema.min(1, 'At least one piece.').max(LIMITS.dayPieces, `A day holds at most ${LIMITS.dayPieces} of one piece.`);
 
 export const dayEventSchema = z.discriminatedUnion('type', [
-  z.strictObject({
-    ...head,
-    type: z.literal('stepDone'),
-    stepId: idSchema,
-    seconds: z.number().min(0).max(3600).optional(),
-    sg: sgSchema.optional(),
-  }),
+  stepDoneSchema.extend({ ...head, type: z.literal('stepDone'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('stepSkipped'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('stepBegun'), stepId: idSchema }),
   z.strictObject({ ...head, type: z.literal('feltDry'), stepId: idSchema }),

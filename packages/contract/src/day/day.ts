@@ -1,6 +1,17 @@
 import * as z from 'zod';
-import { APPLICATION_METHODS, STEP_KINDS, type DayItem, type DayPlanning, type DayStep, type DayWork } from '@cazuela/core';
-import { countSchema, dateSchema, idSchema, LIMITS, millilitresSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
+import { APPLICATION_METHODS, KILN_SETTINGS, STEP_KINDS, type DayItem, type DayPlanning, type DayStep, type DayWork } from '@cazuela/core';
+import {
+  countSchema,
+  dateSchema,
+  idSchema,
+  LIMITS,
+  millilitresSchema,
+  nameSchema,
+  noteSchema,
+  sgSchema,
+  timeSchema,
+  versionSchema,
+} from '../common/basics';
 import { dayEventSchema } from '../bucket/events';
 
 const MOST_STEP_SECONDS = 24 * 3600;
@@ -19,6 +30,8 @@ export const dayStepSchema = z.strictObject({
   lightness: z.number().min(0).max(1).optional(),
   seconds: z.number().min(0).max(MOST_STEP_SECONDS, TOO_LONG).optional(),
   coatMm: z.number().min(0).max(20, 'A coat over 20 mm falls off.').optional(),
+  layerIds: z.array(idSchema).max(2).optional(),
+  sg: sgSchema.optional(),
   glazeMl: millilitresSchema.optional(),
   depthMm: z.number().min(0).max(LIMITS.innerMm).optional(),
   mostWaitMinutes: z.number().min(0).max(MOST_WAIT_MINUTES).optional(),
@@ -37,6 +50,7 @@ export const dayItemSchema = z.strictObject({
   clayLotId: idSchema.optional(),
   heightMm: z.number().min(0).max(LIMITS.innerMm).optional(),
   widthMm: z.number().min(0).max(LIMITS.innerMm).optional(),
+  setting: z.enum(KILN_SETTINGS).optional(),
   reachChance: z.number().min(0).max(1).optional(),
   chanceFrom: z.enum(['draws', 'quickLook']).optional(),
   steps: z.array(dayStepSchema).max(LIMITS.daySteps),
@@ -66,6 +80,10 @@ export const dayPlanningSchema = z.strictObject({
     .refine((people) => new Set(people.map(({ name }) => name)).size === people.length, 'Somebody is named twice.'),
   deadlineAt: timeSchema.optional(),
   deadlineWords: nameSchema.optional(),
+  dryingPlaces: countSchema
+    .min(1, 'At least one place.')
+    .max(LIMITS.dayItems * LIMITS.dayPieces)
+    .optional(),
   pins: z
     .array(z.strictObject({ stepId: idSchema, person: nameSchema.optional(), notBeforeAt: timeSchema.optional() }))
     .max(LIMITS.dayItems * LIMITS.daySteps),

@@ -1,3 +1,4 @@
+import type { KilnSetting } from '../plan/piece-plan';
 import type { DayItem, DayStep } from './day-plan';
 import type { DayStanding } from './day-standing';
 import type { ApplicationMethod } from '../coat/methods/application-method';
@@ -18,7 +19,7 @@ export interface BucketNeed {
 
 /** What must be at hand: pieces that need it. */
 export interface ToolNeed {
-  tool: 'wax' | 'tape' | 'sponge' | 'brush' | 'spray' | 'tongs' | 'jug' | 'trailer';
+  tool: 'wax' | 'tape' | 'sponge' | 'brush' | 'spray' | 'tongs' | 'jug' | 'trailer' | 'plate' | 'stilts' | 'post';
   pieces: number;
 }
 
@@ -49,6 +50,9 @@ const TOOLS: Partial<Record<ApplicationMethod | DayStep['kind'], ToolNeed['tool'
   trail: 'trailer',
 };
 
+/** What pieces stand on in the kiln, one each. */
+const STANDS: Partial<Record<KilnSetting, ToolNeed['tool']>> = { plate: 'plate', stilts: 'stilts', upsideDown: 'post' };
+
 /**
  * Returns what a day still needs: glaze and depth of each bucket, tools by the pieces that need them, room in the kiln for all of its pieces.
  *
@@ -66,6 +70,8 @@ export function dayNeeds({ standing }: { standing: DayStanding }): DayNeeds {
       if (tool) wanted.add(tool);
       if (step.bucketId) add(buckets, item, step);
     }
+    const stand = STANDS[item.setting ?? 'shelf'];
+    if (stand) wanted.add(stand);
     for (const tool of wanted) tools.set(tool, (tools.get(tool) ?? 0) + item.count);
   }
   return {

@@ -1,5 +1,7 @@
-import type { ApplicationMethod } from '../coat/methods/application-method';
+import { WASTE_SHARE, type ApplicationMethod } from '../coat/methods/application-method';
+import type { PlannedCoat } from './deviation';
 import type { EventHead } from '../events/event-head';
+import type { KilnSetting } from '../plan/piece-plan';
 import type { StepKind } from '../layering/steps/steps';
 
 /** One step of one lot of pots, as it was when the pots were put on the day. */
@@ -15,6 +17,10 @@ export interface DayStep {
   lightness?: number | undefined;
   seconds?: number | undefined;
   coatMm?: number | undefined;
+  /** Of its coats in the plan. */
+  layerIds?: string[] | undefined;
+  /** Of the bucket when the pots were put on the day. */
+  sg?: number | undefined;
   /** Glaze that stays on one piece and what is lost beside it, mL. */
   glazeMl?: number | undefined;
   /** How deep the bucket must be for it, mm. */
@@ -41,6 +47,8 @@ export interface DayItem {
   clayLotId?: string | undefined;
   heightMm?: number | undefined;
   widthMm?: number | undefined;
+  /** How it stands in the kiln; bare on the shelf when left out. */
+  setting?: KilnSetting | undefined;
   /** How likely it runs to where it stands, as its plan foretold, 0–1; left out where nothing on it runs. */
   reachChance?: number | undefined;
   /** What the chance stands on. */
@@ -85,18 +93,44 @@ export interface DayPlanning {
   /** All has to be dry by then, UTC, ISO 8601. */
   deadlineAt?: string | undefined;
   deadlineWords?: string | undefined;
+  /** So many wet pieces have a place to stand; any number when left out. */
+  dryingPlaces?: number | undefined;
   pins: DayPin[];
   order: DayTurn[];
 }
 
 export const NO_PLANNING: DayPlanning = { people: [], pins: [], order: [] };
 
+/** One piece of a step that was done, where it was timed or weighed by itself. */
+export interface PieceDone {
+  /** Timed or typed, never the planned ones. */
+  seconds?: number | undefined;
+  /** On the scale before and right after the coat, g. */
+  beforeGrams?: number | undefined;
+  afterGrams?: number | undefined;
+}
+
+/** How a step was done, as far as anybody said. */
+export interface StepDone {
+  /** Timed or typed, of each piece; never the planned ones. */
+  seconds?: number | undefined;
+  sg?: number | undefined;
+  /** Where it was not done in the planned way. */
+  method?: ApplicationMethod | undefined;
+  /** The coat that was judged by eye or pin where neither seconds nor weight say it, mm. */
+  coatMm?: number | undefined;
+  /** Prints of fingers and tongs were touched up. */
+  isTouchedUp?: boolean | undefined;
+  /** In the order in which they were done. */
+  pieces?: PieceDone[] | undefined;
+}
+
 /** Why pieces leave a lot. */
 export const PIECES_OFF = ['dropped', 'cracked', 'other'] as const;
 
 export type DayEvent = EventHead &
   (
-    | { type: 'stepDone'; stepId: string; seconds?: number | undefined; sg?: number | undefined }
+    | ({ type: 'stepDone'; stepId: string } & StepDone)
     | { type: 'stepSkipped'; stepId: string }
     /** Somebody is at it; others leave it to them. */
     | { type: 'stepBegun'; stepId: string }
@@ -119,6 +153,19 @@ export type DayEvent = EventHead &
     | { type: 'lotFirst'; itemId: string }
     | { type: 'undone'; eventId: string }
   );
+
+/**
+ * Returns the coat of a step as it was planned; undefined where it puts none on.
+ *
+ * @param step - of a day
+ * @example
+ * plannedCoatOf({ id: 's', itemId: 'i', kind: 'wax', words: '', laborSeconds: 60, waitMinutes: 15 }) // undefined
+ */
+export function plannedCoatOf({ coatMm, seconds, sg, glazeMl, method }: DayStep): PlannedCoat | undefined {
+  if (coatMm === undefined || coatMm <= 0) return undefined;
+  const staysMl = glazeMl === undefined || method === undefined ? undefined : glazeMl * (1 - WASTE_SHARE[method]);
+  return { coatMm, seconds, sg, glazeMl: staysMl };
+}
 
 /**
  * Returns the kind of work a step is, by which people say what they do not do; undefined for a coat of which nobody noted the way.

@@ -1,7 +1,7 @@
 import { standingEvents } from '../events/event-order';
 import { MINUTE_MS } from '../units/time';
 import { lotsAfter } from './day-lots';
-import type { DayEvent, DayItem, DayStep } from './day-plan';
+import type { DayEvent, DayItem, DayStep, StepDone } from './day-plan';
 import { groupLagMinutes } from './group-lag';
 
 /** How a step ended. */
@@ -10,9 +10,8 @@ export interface StepEnd {
   by: string;
   skipped: boolean;
   eventId: string;
-  /** Timed or typed; left out where nobody did. */
-  seconds?: number | undefined;
-  sg?: number | undefined;
+  /** How it was done; left out where it was skipped. */
+  done?: StepDone | undefined;
   /** When this person's tick before it was made, ms: no piece was begun earlier. */
   sinceMs: number;
 }
@@ -23,6 +22,8 @@ export interface LotStanding {
   open: number;
   /** When that may begin, ms. */
   readyMs: number;
+  /** When the last piece of it is dry, ms. */
+  lastDryMs: number;
   /** A thumb said it, or a clock. */
   readyBy: 'felt' | 'guess';
 }
@@ -141,7 +142,6 @@ class Notes {
       this.doubled.set(event.id, before);
       return;
     }
-    const done = event.type === 'stepDone' ? { seconds: event.seconds, sg: event.sg } : {};
     const sinceMs = this.tickedMs.get(event.by) ?? Date.parse(this.begun.get(event.stepId)?.at ?? '');
     this.ended.set(event.stepId, {
       at: event.at,
@@ -149,7 +149,7 @@ class Notes {
       skipped: event.type === 'stepSkipped',
       eventId: event.id,
       sinceMs: Number.isNaN(sinceMs) ? -Infinity : sinceMs,
-      ...done,
+      ...(event.type === 'stepDone' ? { done: doneOf(event) } : {}),
     });
     this.begun.delete(event.stepId);
     this.tickedMs.set(event.by, Date.parse(event.at));
@@ -208,11 +208,20 @@ class Notes {
     const end = before && this.ended.get(before.id);
     // What a thumb says counts, whatever was guessed.
     const feltMs = before && this.feltDryMs.get(before.id);
-    if (!before || !end || end.skipped) return { item, open, readyMs: -Infinity, readyBy: 'guess' };
-    if (feltMs !== undefined) return { item, open, readyMs: feltMs, readyBy: 'felt' };
-    return { item, open, readyMs: Math.max(dryMs(item, open, end), this.wetUntilMs.get(before.id) ?? 0), readyBy: 'guess' };
+    if (!before || !end || end.skipped) return { item, open, readyMs: -Infinity, lastDryMs: -Infinity, readyBy: 'guess' };
+    if (feltMs !== undefined) return { item, open, readyMs: feltMs, lastDryMs: feltMs, readyBy: 'felt' };
+    const toldWetMs = this.wetUntilMs.get(before.id) ?? 0;
+    return {
+      item,
+      open,
+      readyMs: Math.max(dryMs(item, open, end), toldWetMs),
+      lastDryMs: Math.max(Date.parse(end.at) + before.waitMinutes * MINUTE_MS, toldWetMs),
+      readyBy: 'guess',
+    };
   }
 }
+
+const doneOf = ({ seconds, sg, method, coatMm, isTouchedUp, pieces }: StepDone): StepDone => ({ seconds, sg, method, coatMm, isTouchedUp, pieces });
 
 /** When the next step of a lot may begin, ms: its first piece has been drying since long before the tick. */
 function dryMs({ count, steps }: DayItem, next: number, { at, sinceMs }: StepEnd): number {

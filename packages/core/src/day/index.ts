@@ -1,6 +1,7 @@
 export {
   NO_PLANNING,
   PIECES_OFF,
+  plannedCoatOf,
   workOf,
   type ClockTime,
   type DayEvent,
@@ -11,6 +12,8 @@ export {
   type DayStep,
   type DayTurn,
   type DayWork,
+  type PieceDone,
+  type StepDone,
 } from './day-plan';
 export { lotsAfter } from './day-lots';
 export { dayStanding, type DayStanding, type LotStanding, type StepEnd } from './day-standing';
@@ -30,12 +33,15 @@ export {
 export { dayTimetable, type Timetable, type TimetableTask } from './plan/day-timetable';
 export { DayPlanner, WORTH_MINUTES, type DayPlan } from './plan/plan-day';
 export { dayOdds, type DayOdds } from './plan/day-odds';
-export { DAY_HELPS, dayHelps, FAN_SHARE, PIECES_FEWER, THINNER_SHARE, type DayHelp } from './plan/day-helps';
+export { DAY_HELPS, dayHelps, FAN_SHARE, PIECES_FEWER, PLACES_MORE, THINNER_SHARE, type DayHelp } from './plan/day-helps';
 export { shortestDay, type ShortestDay } from './shortest/shortest-day';
-export { type DayBucket, type DayGroup, type DayWorker, type GroupStep, type ShortestDayQuestion } from './shortest/day-question';
+export { type DayBucket, type DayGroup, type DayWorker, type GroupStep, type ShortestDayQuestion, type StepScatter } from './shortest/day-question';
 export { type PlannedTask } from './shortest/day-board';
 export { type WorkWindow } from './shortest/work-windows';
 export { dayNeeds, FINGER_MM, type BucketNeed, type DayNeeds, type ToolNeed } from './day-needs';
 export { dryTaps, waitsOfDays, withLearntWaits, type DayOfWaits } from './learnt-waits';
-export { coatDeviation, type CoatDeviation } from './deviation';
+export { coatDeviation, type CoatDeviation, type CoatDone, type PlannedCoat } from './deviation';
+export { daySummary, type DaySummary, type OpenLot, type OddCoat, type PersonSummary } from './day-summary';
+export { middleSeconds, oddPieces, stepDeviation, type OddPiece } from './step-deviation';
 export { laborOfDays, withLearntLabor, type LaborKnowledge } from './learnt-labor';
+export { learntScatter } from './learnt-scatter';

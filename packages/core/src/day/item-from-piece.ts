@@ -50,7 +50,8 @@ export function dayItemFromPiece(piece: PieceForDay): DayItem {
   const worst = forecast && worstSide(forecast);
   const risk = worst ? { reachChance: worst.reachChance, chanceFrom: forecast.from } : {};
   const size = shape ? { heightMm: Math.round(tallMm(shape)), widthMm: Math.round(2 * widestMm(shape)) } : {};
-  return { id: itemId, pieceId, name, count, ...lot, ...size, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
+  const stands = piece.plan?.setting ? { setting: piece.plan.setting } : {};
+  return { id: itemId, pieceId, name, count, ...lot, ...size, ...stands, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
 
   function dayStep(step: TimedStep, index: number): DayStep {
     const glaze = step.layer && glazes.find((facts) => facts.bucketId === step.layer!.bucketId);
@@ -68,11 +69,18 @@ export function dayItemFromPiece(piece: PieceForDay): DayItem {
       ...(step.dip?.kind === 'ok' ? { seconds: step.dip.seconds } : {}),
       ...(step.layer ? { method: step.layer.method, ...takesOf(step, piece) } : {}),
       ...(step.kind === 'untape' ? { mostWaitMinutes: TAPE_MINUTES } : {}),
-      ...(step.layer ? { coatMm: step.tooShort?.givesMm ?? step.layer.coatMm } : {}),
+      ...(step.layer ? { coatMm: step.tooShort?.givesMm ?? step.layer.coatMm, layerIds: layerIdsOf(step, piece.plan) } : {}),
+      ...(glaze && step.layer ? { sg: glaze.sg } : {}),
       laborSeconds: step.laborSeconds,
       waitMinutes: index === today.length - 1 ? 0 : waitMinutes,
     };
   }
+}
+
+/** One dip for inside and outside is the first coat of both. */
+function layerIdsOf({ layer, zones }: TimedStep, plan: PiecePlan | undefined): string[] {
+  const both = plan && zones.includes('inside') && zones.includes('outside') ? [plan.zones.inside[0], plan.zones.outside[0]] : [];
+  return [...new Set([layer!, ...both].flatMap((one) => (one?.bucketId === layer!.bucketId ? [one.id] : [])))];
 }
 
 /** Glaze that one piece takes in a step, with what is lost beside it, and how deep a dip is, without the level that rises. */

@@ -6,13 +6,24 @@ import type { DayOfWaits } from './learnt-waits';
 /** How people differ from the guess, and one spell of work from another, ln. Starting guesses. */
 const PEOPLE_LN_SD = 0.3;
 const SPELL_LN_SD = 0.25;
+/** The guess of how spells scatter counts as much as so many of them. */
+const SCATTER_SPELLS = 8;
 /** A spell this many times the middle one had a telephone in it. */
 const MOST_TIMES = 3;
 /** A tick sooner than this share of the guess was made for a step that was done before. */
 const LEAST_SHARE = 0.15;
 
-/** What ticks taught of labor: for a kind of work, how many times the guess it takes here, and from how many spells. */
-export type LaborKnowledge = ReadonlyMap<DayWork, { factor: number; spells: number }>;
+/**
+ * What ticks taught of labor: for a kind of work, how many times the guess it takes here, how one spell of it scatters (sd of ln), and from
+ * how many spells.
+ */
+export type LaborKnowledge = ReadonlyMap<DayWork, LearntLabor>;
+
+export interface LearntLabor {
+  factor: number;
+  lnSd: number;
+  spells: number;
+}
 
 /**
  * Returns how labor of each kind of work differs from its guess here: from one tick of a person to their next one is a spell of work. Spells over
@@ -41,13 +52,14 @@ export function laborOfDays(days: readonly DayOfWaits[]): LaborKnowledge {
   return new Map([...spells].map(([work, shares]) => [work, learnt(shares)]));
 }
 
-function learnt(shares: number[]): { factor: number; spells: number } {
+function learnt(shares: number[]): LearntLabor {
   const sorted = [...shares].sort((a, b) => a - b);
   const middle = sorted[Math.floor((sorted.length - 1) / 2)]!;
   const kept = sorted.filter((share) => share <= MOST_TIMES * middle);
   const weight = 1 / SPELL_LN_SD ** 2;
   const mean = (weight * kept.reduce((sum, share) => sum + Math.log(share), 0)) / (kept.length * weight + 1 / PEOPLE_LN_SD ** 2);
-  return { factor: Math.exp(mean), spells: kept.length };
+  const squares = kept.reduce((sum, share) => sum + (Math.log(share) - mean) ** 2, SCATTER_SPELLS * SPELL_LN_SD ** 2);
+  return { factor: Math.exp(mean), lnSd: Math.sqrt(squares / (SCATTER_SPELLS + kept.length)), spells: kept.length };
 }
 
 /**

@@ -2,7 +2,7 @@ import { waitsFrom, type DryTap, type WaitKnowledge } from '../learning/wait-lea
 import { MINUTE_MS } from '../units/time';
 import { standingEvents } from '../events/event-order';
 import { dayStanding } from './day-standing';
-import type { DayEvent, DayItem } from './day-plan';
+import type { DayEvent, DayItem, DayStep } from './day-plan';
 
 /** A glazing day, as far as its waits teach. */
 export interface DayOfWaits {
@@ -53,6 +53,17 @@ export function dryTaps(days: readonly DayOfWaits[]): DryTap[] {
 }
 
 /**
+ * Returns whether taps taught anything of the wait after a step.
+ *
+ * @param step - of a day
+ * @param known - from `waitsOfDays`
+ * @example
+ * isTaught({ id: 's', itemId: 'i', kind: 'wax', words: '', laborSeconds: 60, waitMinutes: 15 }, waitsOfDays([])) // false
+ */
+export const isTaught = ({ bucketId, waitMinutes }: DayStep, known: WaitKnowledge): boolean =>
+  bucketId !== undefined && waitMinutes > 0 && waitMinutes < MOST_TAUGHT_MINUTES && known.tapsOf(bucketId) > 0;
+
+/**
  * Returns what the taps of some days taught of all waits.
  *
  * @param days - as `dryTaps`
@@ -75,8 +86,8 @@ export const withLearntWaits = (items: readonly DayItem[], known: WaitKnowledge,
     ...item,
     steps: item.steps.map((step) => {
       const { bucketId, waitMinutes } = step;
-      if (!bucketId || waitMinutes <= 0 || waitMinutes >= MOST_TAUGHT_MINUTES || known.tapsOf(bucketId) === 0) return step;
-      const { minutes } = known.of({ glaze: bucketId, body: item.clayBodyId ?? '', day: date, guessMinutes: waitMinutes });
+      if (!isTaught(step, known)) return step;
+      const { minutes } = known.of({ glaze: bucketId!, body: item.clayBodyId ?? '', day: date, guessMinutes: waitMinutes });
       return { ...step, waitMinutes: Math.max(LEAST_MINUTES, Number(minutes.toFixed(1))) };
     }),
   }));

@@ -16,6 +16,7 @@ export {
 export { chanceBeyond, coatScaleFor, lnToReach, quickBand, quickFront, quickRun, quickRuns, type QuickBand, type QuickRun } from './quick-run';
 export { runPath, type RunSide } from './run-path';
 export { STUCK_FILM_MM, solveRun, type RunAnswer, type RunQuestion } from './run-solver';
+export { coatRisk, type CoatRisk } from './coat-risk';
 export { SAFE_CHANCE } from './safe-chance';
 export { safeCoatShare, withSafeCoats } from './safe-coats';
 export { placeEdges, startForPlaceEdge, withEdgeStart, type PlaceEdge } from './place-edge';

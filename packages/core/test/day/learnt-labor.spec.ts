@@ -30,7 +30,7 @@ describe('labor is learnt from ticks', () => {
   it('a spell with a telephone in it is left out, and so is a tick made afterwards', () => {
     const plain = laborOfDays(waxed(0, 10, 10, 10, 10)).get('wax')!;
     expect(plain.factor).toBeCloseTo(1, 6);
-    expect(laborOfDays(waxed(0, 10, 10, 95, 10, 0.2, 10)).get('wax')).toEqual({ factor: expect.closeTo(1, 6), spells: 4 });
+    expect(laborOfDays(waxed(0, 10, 10, 95, 10, 0.2, 10)).get('wax')).toMatchObject({ factor: expect.closeTo(1, 6), spells: 4 });
   });
 
   it('only that kind of work changes', () => {

@@ -35,7 +35,7 @@ export async function lotOf(context: Context, studioId: string, lotId: string): 
 
 function stepWith(step: DayItem['steps'][number], { ended }: DayStanding, buckets: BucketNames): GlazedWith[number] {
   const end = ended.get(step.id);
-  const done = end && !end.skipped ? end : undefined;
+  const done = end?.done;
   const bucket = step.bucketId ? buckets.get(step.bucketId) : undefined;
   return {
     words: end?.skipped ? `${step.words}: skipped` : step.words,
@@ -46,7 +46,7 @@ function stepWith(step: DayItem['steps'][number], { ended }: DayStanding, bucket
     coatMm: step.coatMm ?? null,
     seconds: done?.seconds ?? step.seconds ?? null,
     ...(done?.seconds === undefined && step.seconds !== undefined ? { secondsPlanned: true } : {}),
-    doneAt: done?.at ?? null,
+    doneAt: end && done ? end.at : null,
   };
 }
 

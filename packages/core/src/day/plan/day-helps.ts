@@ -3,7 +3,7 @@ import { dayTasks } from '../shortest/day-question';
 import { DaySearch, firstDay } from '../shortest/improve-day';
 import type { AskedDay } from './plan-question';
 
-export const DAY_HELPS = ['onePerson', 'lots', 'waxBefore', 'fan', 'thinner', 'fewer', 'tongs'] as const;
+export const DAY_HELPS = ['onePerson', 'lots', 'waxBefore', 'fan', 'thinner', 'fewer', 'tongs', 'places'] as const;
 
 export interface DayHelp {
   help: (typeof DAY_HELPS)[number];
@@ -19,6 +19,8 @@ export const FAN_SHARE = 0.6;
 /** Coats thinner by a fifth dry sooner by a fifth. */
 export const THINNER_SHARE = 0.8;
 export const PIECES_FEWER = 2;
+/** Another board, for so many wet pieces. */
+export const PLACES_MORE = 12;
 /** What dries through over night is not hurried by a fan. */
 const HURRIED_MINUTES = 360;
 /** What helps less is not worth saying, minutes. */
@@ -120,6 +122,8 @@ function changedDay({ question, groups }: AskedDay, help: DayHelp['help']): Shor
     }
     case 'tongs':
       return question.washMinutes ? { ...question, washMinutes: 0 } : undefined;
+    case 'places':
+      return question.dryingPlaces === undefined ? undefined : { ...question, dryingPlaces: question.dryingPlaces + PLACES_MORE };
   }
 }
 

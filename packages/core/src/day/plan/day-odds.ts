@@ -3,9 +3,9 @@ import { seededUniform } from '../../math/seeded-uniform';
 import { dayTasks, type ShortestDayQuestion } from '../shortest/day-question';
 import { judgedDay, type TurnOrder } from '../shortest/improve-day';
 
-/** How labor and waits scatter until they are learnt, sd of ln. */
-export const LABOR_LN_SD = 0.25;
-export const GUESSED_WAIT_LN_SD = 0.35;
+/** How labor and waits scatter until that is learnt, sd of ln. */
+const LABOR_LN_SD = 0.25;
+const WAIT_LN_SD = 0.35;
 const DRAWS = 1_000;
 const SEED = 20_260_301;
 /** "In four of five days". */
@@ -21,17 +21,18 @@ export interface DayOdds {
 }
 
 /**
- * Returns how a plan goes when labor and waits scatter: drawn many times, each played in the plan's order with everything pushed back as needed.
+ * Returns how a plan goes when labor and waits scatter, each as it was learnt or guessed: drawn many times, each played in the plan's order with
+ * everything pushed back as needed.
  *
  * @param question - the day as it was asked
  * @param order - with who does what
- * @param options - `draws`, how many; `waitLnSd`, scatter of waits
+ * @param options - `draws`, how many
  * @throws PotterError as `dayTasks`
  * @example
  * dayOdds({ people: 1, bucketChangeMinutes: 5, items: [] }, { groups: new Int32Array(0), people: new Int32Array(0) }).medianMinutes // 0
  */
-export function dayOdds(question: ShortestDayQuestion, order: TurnOrder, options: { draws?: number; waitLnSd?: number } = {}): DayOdds {
-  const { draws = DRAWS, waitLnSd = GUESSED_WAIT_LN_SD } = options;
+export function dayOdds(question: ShortestDayQuestion, order: TurnOrder, options: { draws?: number } = {}): DayOdds {
+  const { draws = DRAWS } = options;
   const random = seededUniform(SEED);
   const factor = (sd: number): number => Math.exp(sd * normalDraw(random));
   const finishes = new Float64Array(draws);
@@ -41,8 +42,8 @@ export function dayOdds(question: ShortestDayQuestion, order: TurnOrder, options
       ...item,
       steps: item.steps.map((step) => ({
         ...step,
-        laborSeconds: step.laborSeconds * factor(LABOR_LN_SD),
-        waitMinutes: step.waitMinutes * factor(waitLnSd),
+        laborSeconds: step.laborSeconds * factor(step.scatter?.laborLnSd ?? LABOR_LN_SD),
+        waitMinutes: step.waitMinutes * factor(step.scatter?.waitLnSd ?? WAIT_LN_SD),
       })),
     }));
     const { finishMinutes, lateMinutes } = judgedDay(dayTasks({ ...question, items }), order);

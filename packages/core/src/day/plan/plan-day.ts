@@ -59,9 +59,11 @@ export class DayPlanner {
     if (!this.isDone) this.search.run(rounds, this.boundMinutes);
   }
 
-  /** Looks at every order where the day is small. */
+  /** Looks at every order where the day is small and drying places are not limited. */
   prove(): void {
     const { best } = this.search;
+    // Where places are few, what stands there also matters: too many boards to look at.
+    if (this.tasks.dryingPlaces < Infinity) return;
     if (this.isDone || this.tasks.count > MOST_PROVEN || this.asked.fixed.length > 0 || best.lateMinutes > 0) return;
     const every = new EveryOrder(this.tasks, best.finishMinutes, MOST_BOARDS);
     const path = every.run(new DayBoard(this.tasks));

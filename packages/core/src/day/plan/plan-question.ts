@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../../units/time';
 import { workOf, type DayItem, type DayPlanning, type DayStep } from '../day-plan';
 import type { DayStanding, LotStanding } from '../day-standing';
-import type { DayBucket, DayGroup, DayWorker, GroupStep, ShortestDayQuestion } from '../shortest/day-question';
+import type { DayBucket, DayGroup, DayWorker, GroupStep, ShortestDayQuestion, StepScatter } from '../shortest/day-question';
 import type { WorkWindow } from '../shortest/work-windows';
 import type { WorkSpan } from './work-hours';
 
@@ -22,6 +22,10 @@ export interface DayPlanQuestion {
   nowMs: number;
   /** Of each person by name; somebody who is not there works always. */
   hours: ReadonlyMap<string, readonly WorkSpan[]>;
+  /** Of steps whose labor or wait was learnt, by id. */
+  scatter?: ReadonlyMap<string, StepScatter> | undefined;
+  /** Buckets, as steps name them, that were drilled up, measured or sieved today: their first time costs no more than another one. */
+  readyBuckets?: ReadonlySet<string> | undefined;
 }
 
 /** A step of the plan that is still to do. */
@@ -48,7 +52,7 @@ export interface AskedDay {
  * @example
  * askedDay({ standing: dayStanding({ items: [], events: [] }), planning: NO_PLANNING, nowMs: 0, hours: new Map() }).people // ['Somebody']
  */
-export function askedDay({ standing, planning, nowMs, hours }: DayPlanQuestion): AskedDay {
+export function askedDay({ standing, planning, nowMs, hours, scatter, readyBuckets }: DayPlanQuestion): AskedDay {
   const people = whoIsThere(planning, standing);
   const minutesTo = (ms: number): number => Math.max(0, (ms - nowMs) / MINUTE_MS);
   const lots = standing.lots.filter(({ item, open }) => open < item.steps.length && item.count > 0);
@@ -67,10 +71,12 @@ export function askedDay({ standing, planning, nowMs, hours }: DayPlanQuestion):
       people: workers,
       bucketChangeMinutes: FETCH_MINUTES,
       washMinutes: TOOL_WASH_MINUTES,
-      buckets: bucketsOf(lots, standing),
+      ...(planning.dryingPlaces === undefined ? {} : { dryingPlaces: planning.dryingPlaces }),
+      buckets: bucketsOf(lots, new Set([...standing.usedBuckets, ...(readyBuckets ?? [])])),
       items: lots.map((lot): DayGroup => ({
         count: lot.item.count,
         readyMinutes: begun(lot.item.steps[lot.open]) ? 0 : minutesTo(lot.readyMs),
+        ...(lot.lastDryMs > nowMs ? { wetUntilMinutes: minutesTo(lot.lastDryMs) } : {}),
         ...(deadlineMinutes === undefined ? {} : { deadlineMinutes }),
         ...startedBefore(lot),
         steps: lot.item.steps.slice(lot.open).map((step) => groupStep(step, lot)),
@@ -92,6 +98,7 @@ export function askedDay({ standing, planning, nowMs, hours }: DayPlanQuestion):
       ...(notBeforeMinutes > 0 ? { notBeforeMinutes } : {}),
       ...(only ? { onlyPeople: only } : {}),
       ...(step.mostWaitMinutes !== undefined ? { mostWaitMinutes: step.mostWaitMinutes } : {}),
+      ...(scatter?.has(step.id) ? { scatter: scatter.get(step.id)! } : {}),
     };
   }
 
@@ -152,12 +159,12 @@ function leftSeconds(step: DayStep, { item, beganMs, nowMs }: { item: DayItem; b
   return (leftMinutes * 60) / item.count;
 }
 
-function bucketsOf(lots: readonly LotStanding[], { usedBuckets }: DayStanding): Record<string, DayBucket> {
+function bucketsOf(lots: readonly LotStanding[], ready: ReadonlySet<string>): Record<string, DayBucket> {
   const steps = lots.flatMap(({ item }) => item.steps);
   return Object.fromEntries(
     steps.flatMap(({ bucketId, lightness }) =>
       bucketId
-        ? [[bucketId, { firstMinutes: usedBuckets.has(bucketId) ? 0 : FIRST_MINUTES, ...(lightness === undefined ? {} : { lightness }) }] as const]
+        ? [[bucketId, { firstMinutes: ready.has(bucketId) ? 0 : FIRST_MINUTES, ...(lightness === undefined ? {} : { lightness }) }] as const]
         : [],
     ),
   );

@@ -1,4 +1,5 @@
 import { LIGHTER, type DayTask, type DayTasks } from './day-question';
+import { DryingPlaces } from './drying-places';
 import { workWithin, type PlacedWork } from './work-windows';
 
 /** A task with who does it and when, minutes from the start of the day. */
@@ -13,6 +14,9 @@ export interface PlannedTask {
   /** When the last of its pieces is dry. */
   dryMinutes: number;
 }
+
+/** Hours and drying places are brought together in so many tries. */
+const MOST_TRIED = 200;
 
 /** How far a day is planned: what each group, person and bucket is free for, minutes. */
 export class DayBoard {
@@ -29,6 +33,7 @@ export class DayBoard {
   readonly holder: Int32Array;
   /** Whether it was used on this plan. */
   private readonly isUsed: Uint8Array;
+  private readonly drying: DryingPlaces;
   finishMinutes = 0;
   /** Minutes over the deadline and masks left on too long, of all groups together. */
   lateMinutes = 0;
@@ -49,6 +54,7 @@ export class DayBoard {
     this.bucketFreeMinutes = new Float64Array(tasks.buckets);
     this.holder = new Int32Array(tasks.buckets);
     this.isUsed = new Uint8Array(tasks.buckets);
+    this.drying = new DryingPlaces(tasks.dryingPlaces);
     this.reset();
   }
 
@@ -62,6 +68,10 @@ export class DayBoard {
     this.bucketFreeMinutes.fill(0);
     this.holder.fill(-1);
     this.isUsed.fill(0);
+    this.drying.clear();
+    for (let group = 0; this.isCrowded && group < tasks.groups.length; group++)
+      if (tasks.wetUntilMinutes[group]! > 0)
+        this.drying.putDown(group, { pieces: tasks.groups[group]![0]?.pieces ?? 0, fromMinutes: 0, untilMinutes: tasks.wetUntilMinutes[group]! });
     for (let person = 0; person < tasks.people; person++) {
       const bucket = tasks.inHand[person]!;
       if (bucket < 0) continue;
@@ -74,6 +84,11 @@ export class DayBoard {
     this.idleMinutes = 0;
     this.endsMinutes = 0;
     this.beganMinutes = 0;
+  }
+
+  /** Whether places to dry are limited: most days do not ask. */
+  private get isCrowded(): boolean {
+    return this.tasks.dryingPlaces < Infinity;
   }
 
   nextOf(group: number): DayTask | undefined {
@@ -102,7 +117,7 @@ export class DayBoard {
   startOf(task: DayTask, person: number): number {
     const fetch = this.fetchOf(task, person);
     const from = this.fromOf(task, person, fetch);
-    return this.tasks.isAlwaysOpen ? from : this.within(task, person, from, fetch).startMinutes;
+    return this.tasks.isAlwaysOpen && !this.isCrowded ? from : this.within(task, person, from, fetch).startMinutes;
   }
 
   /** Puts a group's next task on the board. Returns what takes it off again. */
@@ -125,6 +140,7 @@ export class DayBoard {
     };
     this.putOn(task, person);
     return () => {
+      if (this.isCrowded && this.isWet(task)) this.drying.takeUp();
       this.next[group]! -= 1;
       this.readyMinutes[group] = before.ready;
       this.startedMinutes[group] = before.started;
@@ -151,6 +167,8 @@ export class DayBoard {
     const { startMinutes, endMinutes } = this.within(task, person, this.fromOf(task, person, fetch), fetch);
     // Broken off by a break, it is done so much later.
     const breakMinutes = Math.max(0, endMinutes - startMinutes - workMinutes);
+    if (this.isCrowded && this.isWet(task))
+      this.drying.putDown(group, { pieces: task.pieces, fromMinutes: startMinutes, untilMinutes: startMinutes + breakMinutes + task.dryMinutes });
     this.idleMinutes += Math.max(0, startMinutes - fetch - this.freeMinutes[person]!);
     if (fetch > 0) this.changes += 1;
     this.beganMinutes = startMinutes - fetch;
@@ -192,7 +210,30 @@ export class DayBoard {
     return Math.max(free + fetch, this.readyMinutes[task.group]!, task.notBeforeMinutes);
   }
 
-  private within({ workMinutes }: DayTask, person: number, fromMinutes: number, fetchMinutes: number): PlacedWork {
+  /** Whether pieces are wet after it. */
+  private isWet = ({ dryMinutes, workMinutes }: DayTask): boolean => dryMinutes > workMinutes;
+
+  private within(task: DayTask, person: number, fromMinutes: number, fetchMinutes: number): PlacedWork {
+    let placed = this.inHours(task, person, { fromMinutes, fetchMinutes });
+    if (!this.isCrowded || !this.isWet(task)) return placed;
+    // A place that is free in the night is no use: hours and places are looked at until both will do.
+    for (let tried = 0; tried < MOST_TRIED; tried++) {
+      const room = this.drying.roomFrom(task.group, {
+        pieces: task.pieces,
+        fromMinutes: placed.startMinutes,
+        wetMinutes: placed.endMinutes - placed.startMinutes - task.workMinutes + task.dryMinutes,
+      });
+      if (room <= placed.startMinutes) return placed;
+      placed = this.inHours(task, person, { fromMinutes: room, fetchMinutes });
+    }
+    return placed;
+  }
+
+  private inHours(
+    { workMinutes }: DayTask,
+    person: number,
+    { fromMinutes, fetchMinutes }: { fromMinutes: number; fetchMinutes: number },
+  ): PlacedWork {
     if (this.tasks.isAlwaysOpen) return { startMinutes: fromMinutes, endMinutes: fromMinutes + workMinutes };
     return workWithin(this.tasks.hours[person]!, { fromMinutes, fetchMinutes, workMinutes });
   }

@@ -14,6 +14,14 @@ export interface GroupStep {
   onlyPeople?: readonly number[] | undefined;
   /** A mask must be off a piece no later than this after its coat, minutes. */
   mostWaitMinutes?: number | undefined;
+  /** How its labor and its wait scatter, where that was learnt. */
+  scatter?: StepScatter | undefined;
+}
+
+/** Sd of ln: of the labor of a step, and of the wait after it; the starting guess where one is left out. */
+export interface StepScatter {
+  laborLnSd?: number | undefined;
+  waitLnSd?: number | undefined;
 }
 
 /** Pieces that share one plan: a chain of steps, done to all of them before the next one. */
@@ -26,6 +34,8 @@ export interface DayGroup {
   startedMinutes?: number | undefined;
   /** When it has to be dry after its last step, minutes. */
   deadlineMinutes?: number | undefined;
+  /** What was done before leaves its pieces wet until then, in places where others cannot stand, minutes. */
+  wetUntilMinutes?: number | undefined;
 }
 
 /** Somebody who glazes. */
@@ -54,6 +64,8 @@ export interface ShortestDayQuestion {
   buckets?: Readonly<Record<string, DayBucket>> | undefined;
   /** Washing shared tools between a dark bucket and a light one, minutes. */
   washMinutes?: number | undefined;
+  /** So many wet pieces have a place to stand; any number when left out. */
+  dryingPlaces?: number | undefined;
 }
 
 /** A step of a group as the search sees it. */
@@ -75,6 +87,7 @@ export interface DayTask {
   /** From its start until all is dry, minutes: counts at a group's last step. */
   dryMinutes: number;
   deadlineMinutes: number;
+  pieces: number;
 }
 
 /** The day in numbers, checked once. */
@@ -97,6 +110,9 @@ export interface DayTasks {
   buckets: number;
   fetchMinutes: number;
   washMinutes: number;
+  /** Infinity where nothing limits them. */
+  dryingPlaces: number;
+  wetUntilMinutes: Float64Array;
   /** All tasks of all groups. */
   count: number;
 }
@@ -114,7 +130,7 @@ export const LIGHTER = 0.15;
  * dayTasks({ people: 1, bucketChangeMinutes: 5, items: [{ count: 12, steps: [{ laborSeconds: 60, waitMinutes: 8 }, { laborSeconds: 30, waitMinutes: 0 }] }] }).groups[0][0].lagMinutes
  * // 14.5
  */
-export function dayTasks({ people, bucketChangeMinutes, items, buckets = {}, washMinutes = 0 }: ShortestDayQuestion): DayTasks {
+export function dayTasks({ people, bucketChangeMinutes, items, buckets = {}, washMinutes = 0, dryingPlaces }: ShortestDayQuestion): DayTasks {
   const workers = workersOf(people);
   const numbers = new Map<string, number>();
   const numberOf = (bucket: string | undefined): number => {
@@ -140,6 +156,8 @@ export function dayTasks({ people, bucketChangeMinutes, items, buckets = {}, was
     buckets: ids.length,
     fetchMinutes: notNegative('bucketChangeMinutes', bucketChangeMinutes),
     washMinutes: notNegative('washMinutes', washMinutes),
+    dryingPlaces: dryingPlaces === undefined ? Infinity : requirePositive('count', dryingPlaces),
+    wetUntilMinutes: Float64Array.from(items, ({ wetUntilMinutes = 0 }) => notNegative('minutes', wetUntilMinutes)),
     count: groups.reduce((sum, tasks) => sum + tasks.length, 0),
   };
 }
@@ -176,6 +194,7 @@ function tasksOf(item: DayGroup, { group, people, numberOf }: { group: number; p
       mostLagMinutes: mostWaitMinutes === undefined ? Infinity : mostWaitMinutes + Math.min(before, pieces * before - (pieces - 1) * each),
       dryMinutes: pieces * each + wait,
       deadlineMinutes,
+      pieces,
     };
   });
   for (let step = tasks.length - 1; step >= 0; step--) {

@@ -78,6 +78,8 @@ export class EveryOrder {
   }
 
   private isKnown(board: DayBoard): boolean {
+    // Where places are few it also matters what stands there.
+    if (this.tasks.dryingPlaces < Infinity) return false;
     const people = Array.from(board.freeMinutes, (free, person) => ({ free, hand: this.inHand(board, person) }));
     if (this.tasks.areAlike) people.sort((a, b) => a.hand - b.hand || a.free - b.free);
     // Without like people it matters who is who.
