@@ -11,7 +11,9 @@ import {
   type DayItem,
   type DayPerson,
   type DayPlanning,
+  type DayStep,
   type GlazeFacts,
+  type StepDone,
 } from '@cazuela/core';
 import { appendToStream } from '../apps/server/src/features/events/append-events';
 import type { DemoLoad } from './demo-load';
@@ -37,7 +39,7 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
     { transaction: load.transaction },
   );
   const [potItem, cupItem, , cazuelaItem] = items as [DayItem, DayItem, DayItem, DayItem];
-  const done = (item: DayItem, index: number, minutesAgo: number, by: string): DayEvent => {
+  const done = (item: DayItem, index: number, minutesAgo: number, by: string, change: Partial<StepDone> = {}): DayEvent => {
     const step = item.steps[index]!;
     const sg = glazes.find((glaze) => glaze.bucketId === step.bucketId)?.sg;
     return {
@@ -48,6 +50,7 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
       stepId: step.id,
       ...(step.seconds ? { seconds: Number(step.seconds.toFixed(1)) } : {}),
       ...(sg ? { sg } : {}),
+      ...change,
     };
   };
   const ash = glazes.find(({ name }) => name === 'Ceniza Clara')!;
@@ -55,17 +58,26 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
   const events: DayEvent[] = [
     done(potItem, 0, 100, 'Bruno'),
     done(cazuelaItem, 0, 95, 'Inés'),
-    done(potItem, 1, 84, 'Bruno'),
-    done(cazuelaItem, 1, 62, 'Inés'),
-    done(cupItem, 0, 60, 'Maia'),
-    done(potItem, 2, 40, 'Bruno'),
+    done(potItem, 1, 90, 'Bruno'),
+    done(cazuelaItem, 1, 68, 'Inés'),
+    done(cupItem, 0, 24, 'Maia'),
+    done(potItem, 2, 78, 'Bruno'),
+    // A telephone rang: twice as long in the glaze.
+    done(potItem, 3, 67, 'Bruno', longer(potItem.steps[3]!)),
     { ...noted(30, 'Bruno'), type: 'bucketShort', bucketId: ash.bucketId },
     { ...noted(28, 'Inés'), type: 'piecesOff', itemId: cazuelaItem.id, count: 1, why: 'dropped' },
     { ...noted(26, 'Inés'), type: 'stepBegun', stepId: cazuelaItem.steps[2]!.id },
-    done(cupItem, 1, 7, 'Maia'),
+    done(cupItem, 1, 9, 'Maia'),
     { ...noted(2, 'Maia'), type: 'notDryYet', stepId: cupItem.steps[1]!.id, minutes: 10 },
   ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'day', streamId: id }, events, load.transaction);
+}
+
+/** The last pot stayed in for longer, and the middle one counts for the lot. */
+function longer({ seconds }: DayStep): Partial<StepDone> {
+  if (seconds === undefined) return {};
+  const pieces = [1.9, 2.1, 1.8].map((times) => ({ seconds: Number((times * seconds).toFixed(1)) }));
+  return { seconds: pieces[0]!.seconds, pieces, isTouchedUp: true };
 }
 
 /** Three of the four are there, since two hours and for eight more. */

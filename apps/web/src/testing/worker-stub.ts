@@ -6,6 +6,7 @@ import type { RunJob, RunMessage } from '../app/stations/piece/piece-planner/run
 import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/piece-planner/alternatives/alternatives-job';
 import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
 import { doDayPlanJob, type DayPlanJob, type DayPlanMessage } from '../app/stations/day/plan/day-plan-protocol';
+import { doCoatRiskJob, type CoatRiskJob } from '../app/stations/day/bench/coat-risk-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -54,6 +55,15 @@ export const dayPlanWorker = (): AtOnce => ({
     // A clock that ends the search after a few looks: the same in every test.
     let looks = 0;
     doDayPlanJob({ ...job, mostMs: 3 }, tell, () => looks++);
+  },
+  terminate: () => undefined,
+});
+
+export const coatRiskWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: CoatRiskJob) {
+    this.onmessage?.call(this as Worker, { data: doCoatRiskJob(job) } as MessageEvent);
   },
   terminate: () => undefined,
 });

@@ -16,7 +16,6 @@ export interface CodedBucket {
     <form class="field-row" (submit)="$event.preventDefault(); check()">
       <cz-text-field
         label="Code on the bucket"
-        class="figure"
         autocapitalize="characters"
         [longest]="300"
         [value]="typed()"
@@ -31,7 +30,7 @@ export interface CodedBucket {
   `,
   styles: `
     cz-text-field {
-      width: 9rem;
+      width: 11rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { animationFrameScheduler, interval } from 'rxjs';
 import { Keys } from '../data/devices/keys';
@@ -43,8 +43,15 @@ export class TapTimer {
   readonly start = input.required<string>();
   readonly stop = input.required<string>();
   readonly seconds = output<number>();
+  /** It was started then, before this page was loaded, ms of the clock. */
+  readonly runningSinceMs = input<number>();
+  /** Started at this moment, ms of the clock; whoever keeps it finds the watch running after a reload. */
+  readonly began = output<number>();
   protected readonly units = inject(Units);
-  protected readonly startedMs = signal<number | undefined>(undefined);
+  protected readonly startedMs = linkedSignal<number | undefined>(() => {
+    const sinceMs = this.runningSinceMs();
+    return sinceMs === undefined ? undefined : performance.now() - (Date.now() - sinceMs);
+  });
   protected readonly last = signal<number | undefined>(undefined);
   private readonly frame = toSignal(interval(100, animationFrameScheduler), { initialValue: 0 });
   protected readonly shown = computed(() => {
@@ -77,6 +84,7 @@ export class TapTimer {
     if (startedMs === undefined) {
       this.last.set(undefined);
       this.startedMs.set(atMs);
+      this.began.emit(Date.now() - (performance.now() - atMs));
       return;
     }
     const seconds = Number(((atMs - startedMs) / 1000).toFixed(1));

@@ -9,6 +9,9 @@ const preferencesSchema = z.object({
   /** Sizes of pieces: heights, walls, edges. */
   length: z.enum(['mm', 'in']).default('mm'),
   temperature: z.enum(['C', 'F']).default('C'),
+  /** Signals at the bench of a day: silence unless they are wanted. */
+  daySound: z.boolean().default(false),
+  dayVibration: z.boolean().default(false),
   theme: z.enum(['auto', 'light', 'dark']).default('auto'),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;

@@ -68,6 +68,19 @@ export class DayBuckets {
     };
   }
 
+  /** Buckets, as steps name them, that were stirred and measured on this day: nothing is to be made ready at their first dip. */
+  readyToday(lots: readonly DayItem[]): Set<string> {
+    const today = localDay(new Date(this.nowAt()));
+    const isToday = (at: string | undefined): boolean => at !== undefined && localDay(new Date(at)) === today;
+    const ids = lots.flatMap(({ steps }) => steps.flatMap(({ bucketId }) => bucketId ?? []));
+    return new Set(
+      ids.filter((id) => {
+        const contents = this.find(id)?.contents;
+        return isToday(contents?.measuredAt) && isToday(contents?.stirredAt);
+      }),
+    );
+  }
+
   /** A glaze that settles at once is stirred before every piece: that is labor of its step. */
   withStirring(items: readonly DayItem[]): DayItem[] {
     const settling = new Set(

@@ -1,6 +1,18 @@
 import { computed, type Signal } from '@angular/core';
 import type { Day } from '@cazuela/contract';
-import { EIGHTY_PERCENT_Z, laborOfDays, WAIT_LN_SD, waitsOfDays, withLearntLabor, withLearntWaits, type DayItem, type DayStep } from '@cazuela/core';
+import {
+  EIGHTY_PERCENT_Z,
+  laborOfDays,
+  learntScatter,
+  type StepScatter,
+  WAIT_LN_SD,
+  waitsOfDays,
+  withLearntLabor,
+  withLearntWaits,
+  type DayItem,
+  type DayStep,
+} from '@cazuela/core';
+import { WORK_WORDS } from './day-words';
 
 /** Today’s waits are called slower or faster from here on. */
 const OTHER_PACE = 1.1;
@@ -20,6 +32,32 @@ export class DayLearning {
   /** The lots of a day with waits and labor as they are known. */
   itemsOf({ items, date }: Pick<Day, 'items' | 'date'>): DayItem[] {
     return withLearntLabor(withLearntWaits(items, this.waits(), date), this.labor());
+  }
+
+  /** How sure labor and waits of these lots are, by step. */
+  scatterOf(items: readonly DayItem[], date: string): Map<string, StepScatter> {
+    return learntScatter(items, { waits: this.waits(), labor: this.labor(), date });
+  }
+
+  /** What this day's own taps and ticks taught, in sentences. */
+  learntToday(day: Day | undefined): string[] {
+    if (!day) return [];
+    const own = waitsOfDays([day]);
+    const seen = new Set<string>();
+    const waits = this.itemsOf(day).flatMap(({ steps, clayBodyId }) =>
+      steps.flatMap((step) => {
+        const key = `${step.bucketId} ${clayBodyId}`;
+        if (!step.bucketId || own.tapsOf(step.bucketId) === 0 || step.waitMinutes === 0 || seen.has(key)) return [];
+        seen.add(key);
+        return this.waitGround(step, clayBodyId) || [];
+      }),
+    );
+    const labor = [...laborOfDays([day])].map(([work]) => {
+      const { factor, spells } = this.labor().get(work)!;
+      const times = Math.round(100 * factor);
+      return `To ${WORK_WORDS[work]} takes ${times} % of its starting guess here, from ${spells} ${spells === 1 ? 'spell' : 'spells'} of work.`;
+    });
+    return [...waits, ...labor];
   }
 
   /** What a wait stands on, where thumbs taught it; empty where it is a guess. */

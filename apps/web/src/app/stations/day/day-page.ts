@@ -13,6 +13,7 @@ import { ResourceState } from '../../ui/resource-state';
 import { Tabs } from '../../ui/tabs';
 import { BeforePanel } from './before/before-panel';
 import { DayBench } from './bench/day-bench';
+import { DayEnd } from './end/day-end';
 import { DayPrint } from './day-print';
 import { DayScreen } from './day-screen';
 import { DayPlans } from './plan/day-plans';
@@ -24,6 +25,7 @@ const BENCHES = [
   ['plan', 'Plan'],
   ['before', 'Before the first dip'],
   ['pots', 'Lot by lot'],
+  ['end', 'End of the day'],
 ] as const;
 type Bench = (typeof BENCHES)[number][0];
 
@@ -34,6 +36,7 @@ type Bench = (typeof BENCHES)[number][0];
     BeforePanel,
     DateField,
     DayBench,
+    DayEnd,
     DayPots,
     DayPrint,
     EmptyState,

@@ -16,6 +16,7 @@ import {
   type DayPlanning,
   type DayPlanQuestion,
   type DayStep,
+  type StepDone,
 } from '@cazuela/core';
 import { catchError, combineLatest, debounceTime, EMPTY, exhaustMap, filter, finalize, of, Subject, switchMap, timer } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -145,7 +146,16 @@ export class DayScreen {
   });
   readonly question = computed<DayPlanQuestion | undefined>(() => {
     const state = this.state();
-    return state && { standing: state.standing, planning: this.planning(), nowMs: Date.parse(this.nowAt()), hours: this.hours() };
+    if (!state) return undefined;
+    const lots = state.standing.lots.map(({ item }) => item);
+    return {
+      standing: state.standing,
+      planning: this.planning(),
+      nowMs: Date.parse(this.nowAt()),
+      hours: this.hours(),
+      scatter: this.learning.scatterOf(lots, this.date()),
+      readyBuckets: this.buckets.readyToday(lots),
+    };
   });
   readonly timetable = computed(() => {
     const question = this.question();
@@ -187,15 +197,11 @@ export class DayScreen {
     );
   }
 
-  done(step: DayStep, seconds: number | null): void {
-    const sg = this.buckets.find(step.bucketId)?.contents?.sg;
-    this.note(`Done: ${step.words}`, {
-      type: 'stepDone',
-      stepId: step.id,
-      // Planned seconds are not told as what hands did.
-      ...(seconds === null ? {} : { seconds: Number(seconds.toFixed(1)) }),
-      ...(sg === undefined ? {} : { sg }),
-    });
+  /** Planned seconds are not told as what hands did. */
+  done(step: DayStep, done: StepDone = {}): void {
+    const sg = done.sg ?? this.buckets.find(step.bucketId)?.contents?.sg;
+    const told = Object.fromEntries(Object.entries({ ...done, sg }).filter(([, value]) => value !== undefined));
+    this.note(`Done: ${step.words}`, { ...told, type: 'stepDone', stepId: step.id });
   }
 
   /** `words` say what it was, for the line that offers to take it back. */
@@ -206,9 +212,11 @@ export class DayScreen {
     this.notice.kept(words, () => this.log.note('day', day.id, { type: 'undone', eventId }));
   }
 
-  /** Some of a lot go another way: they become a lot of their own. */
-  split(item: DayItem, count: number, words: string): void {
-    this.note(words, { type: 'lotSplit', itemId: item.id, newItemId: uuid(), count, stepIds: item.steps.map(() => uuid()) });
+  /** Some of a lot go another way: they become a lot of their own. Returns the ids of its steps, in their order. */
+  split(item: DayItem, count: number, words: string): string[] {
+    const stepIds = item.steps.map(() => uuid());
+    this.note(words, { type: 'lotSplit', itemId: item.id, newItemId: uuid(), count, stepIds });
+    return stepIds;
   }
 
   /** Changes how the day is planned: shown at once, kept as the day is in the records now. */
@@ -249,8 +257,11 @@ export class DayScreen {
   }
 
   /** Pieces that were put on by mistake; put back with one tap. */
-  takeOff(item: DayItem): void {
+  takeOff({ id }: DayItem): void {
     const date = this.date();
+    // As it was put on: waits and labor that were learnt since are no part of it.
+    const item = this.day()?.items.find((one) => one.id === id);
+    if (!item) return;
     this.taking.run(this.dayItems.takeOff(date, item.id), () => {
       this.all.reload();
       this.notice.kept(`${item.count} × ${item.name} taken off the day`, () =>

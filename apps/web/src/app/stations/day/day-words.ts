@@ -1,4 +1,6 @@
-import type { CoatDeviation, DayHelp, DayWork, ToolNeed } from '@cazuela/core';
+import { percentOf } from '../../parts/words/chance-words';
+import { PLACES_MORE, SAFE_CHANCE } from '@cazuela/core';
+import type { CoatDeviation, CoatRisk, DayHelp, DayWork, ToolNeed } from '@cazuela/core';
 
 /** Kinds of work as people say what they do not do. */
 export const WORK_WORDS: Record<DayWork, string> = {
@@ -33,6 +35,7 @@ export const HELP_WORDS: Record<DayHelp['help'], string> = {
   thinner: 'Coats a fifth thinner',
   fewer: 'Two pieces fewer of the largest lot',
   tongs: 'A second set of tongs and brushes, so that none are washed between dark and light',
+  places: `A board more, for ${PLACES_MORE} wet pieces`,
 };
 
 export const TOOL_WORDS: Record<ToolNeed['tool'], string> = {
@@ -44,21 +47,49 @@ export const TOOL_WORDS: Record<ToolNeed['tool'], string> = {
   tongs: 'Tongs, or a free hand, washed',
   jug: 'A jug and a basin for pouring',
   trailer: 'A trailer, its tip open',
+  plate: 'Plates or biscuits under runners, washed',
+  stilts: 'Stilts',
+  post: 'Posts to stand on, rim down',
 };
+
+export const STIR_WORDS = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' } as const;
 
 export const OFF_WORDS = { dropped: 'dropped', cracked: 'coat cracked, washed off', other: 'left out' } as const;
 
-/** What a coat became, and what to do about it now. */
-export function deviationWords({ coatMm, verdict }: CoatDeviation, { plannedMm, coat }: { plannedMm: number; coat: (mm: number) => string }): string {
-  const became = `About ${coat(coatMm)} instead of ${coat(plannedMm)}, by the plan’s own seconds.`;
-  switch (verdict) {
-    case 'asPlanned':
-      return `${became} As near as hands come.`;
-    case 'thinner':
-      return `${became} Thinner: dip it once more for the time that is missing, once it is handle-dry.`;
-    case 'thicker':
-      return `${became} Thicker: let it dry longer before the next coat.`;
-    case 'muchThicker':
-      return `${became} It may run or crawl: scrape the lowest 8 mm damp, or fire it on a plate.`;
-  }
+/** What a coat became, what it stands on, and what to do about it now. */
+export function deviationWords(
+  { coatMm, verdict, from }: CoatDeviation,
+  { plannedMm, coat, risk }: { plannedMm: number; coat: (mm: number) => string; risk?: CoatRisk | undefined },
+): string {
+  const became = `About ${coat(coatMm)} instead of ${coat(plannedMm)}, ${GROUND_WORDS[from]}.`;
+  return [became, DEVIATION_WORDS[verdict], ...(risk && verdict !== 'asPlanned' ? [riskWords(risk)] : [])].join(' ');
+}
+
+const GROUND_WORDS: Record<CoatDeviation['from'], string> = {
+  told: 'by your own look',
+  weight: 'by its weight',
+  secondsAndSg: 'by the plan’s own seconds',
+};
+
+const DEVIATION_WORDS: Record<CoatDeviation['verdict'], string> = {
+  asPlanned: 'As near as hands come.',
+  thinner: 'Thinner: once more for the time that is missing, once it is handle-dry.',
+  thicker: 'Thicker: let it dry longer before the next coat.',
+  muchThicker: 'Much thicker: it may crawl; let it dry longer before the next coat.',
+};
+
+const FLOW_WORDS: Record<CoatRisk['basis'], string> = {
+  startingGuess: 'a starting guess',
+  pottersWord: 'from your own word',
+  runnerTile: 'from a runner tile',
+};
+
+/** How it stands with the shelf, and what would keep it off. */
+function riskWords({ plannedChance, reachChance, scrapeMm, basis, feet }: CoatRisk): string {
+  const seen = feet > 0 ? ` and ${feet} fired ${feet === 1 ? 'foot' : 'feet'}` : '';
+  const chance = `The chance that it runs to where it stands is ${percentOf(reachChance)}, planned ${percentOf(plannedChance)} (a quick look; its flow is ${FLOW_WORDS[basis]}${seen}).`;
+  if (scrapeMm === 0 || (reachChance < SAFE_CHANCE && scrapeMm === undefined)) return chance;
+  const out =
+    scrapeMm === undefined ? 'Fire it on a plate: no scraping keeps it off.' : `Scrape the lowest ${scrapeMm} mm damp, or fire it on a plate.`;
+  return `${chance} ${out}`;
 }

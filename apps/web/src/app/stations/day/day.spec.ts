@@ -1,44 +1,15 @@
 import { TestBed } from '@angular/core/testing';
-import type { BenchEvent, Day } from '@cazuela/contract';
+import type { Day } from '@cazuela/contract';
 import type { DayEvent } from '@cazuela/core';
-import { ago, bucket, day, id, piece, POWDERS, summaryOf } from '../../../testing/made-up';
-import { FakeRecords } from '../../../testing/records';
-import { Screen } from '../../../testing/screen';
+import { DayTest } from '../../../testing/day-test';
+import { ago, day, id, piece, POWDERS } from '../../../testing/made-up';
 import { Outbox } from '../../data/offline/outbox';
-import { DayPage } from './day-page';
 
 describe('the glazing day', () => {
-  let records: FakeRecords;
-  beforeEach(() =>
-    jest.useFakeTimers({
-      now: Date.parse('2026-03-10T10:00:00.000Z'),
-      doNotFake: ['queueMicrotask', 'setImmediate', 'setTimeout', 'clearTimeout', 'performance'],
-    }),
-  );
-  afterEach(() => jest.useRealTimers());
-  const white = bucket();
-  const blue = bucket({ code: 'B2', body: { ...white.body, name: 'Noche Honda' } });
-  const open = async (days: Day[], inputs: { bench?: string; date?: string } = {}): Promise<Screen<DayPage>> => {
-    records = new FakeRecords();
-    records.openStudio();
-    TestBed.inject(Outbox).run$.subscribe();
-    const screen = await Screen.open(DayPage, inputs);
-    records.answer('/days', days);
-    records.answer('/buckets', [summaryOf(white), summaryOf(blue)]);
-    records.answer('/powders', POWDERS);
-    await screen.settle();
-    return screen;
-  };
-  const sent = (): DayEvent => {
-    const request = records.http.expectOne((one) => one.url.endsWith('/events'));
-    const { events } = request.request.body as { events: BenchEvent[] };
-    request.flush({ acknowledged: events.map((entry) => entry.event.id), refused: [] });
-    return events[0]!.event as DayEvent;
-  };
-  const record = (stepId: string, minutesAgo: number): DayEvent => ({ id: id(), at: ago(minutesAgo), by: 'Maia', type: 'stepDone', stepId });
+  const test = new DayTest();
 
   it('says what hands do now, and what comes after', async () => {
-    const screen = await open([day(piece())]);
+    const screen = await test.open([day(piece())]);
     expect(screen.all('.now .words')[0]!.textContent).toContain('Check edges and dust');
     expect(screen.text).toContain('20 × Cup');
     expect(screen.text).toContain('0 of 3 steps done');
@@ -46,9 +17,9 @@ describe('the glazing day', () => {
 
   it('a tick is one key; then it dries until a time', async () => {
     const of = day(piece());
-    const screen = await open([of]);
+    const screen = await test.open([of]);
     await screen.key(' ');
-    expect(sent()).toMatchObject({ type: 'stepDone', stepId: of.items[0]!.steps[0]!.id });
+    expect(test.sent()).toMatchObject({ type: 'stepDone', stepId: of.items[0]!.steps[0]!.id });
     await screen.settle();
     expect(screen.text).toContain('1 of 3 steps done');
     expect(screen.text).toMatch(/20 × Cup until \d\d:\d\d, 1 min/);
@@ -57,12 +28,12 @@ describe('the glazing day', () => {
 
   it('the seconds really taken and the bucket’s SG are kept with the dip', async () => {
     const of = day(piece());
-    of.items[0]!.steps[1]!.bucketId = white.id;
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 15)] }]);
+    of.items[0]!.steps[1]!.bucketId = test.white.id;
+    const screen = await test.open([{ ...of, events: [test.record(of.items[0]!.steps[0]!.id, 15)] }]);
     await screen.type('Code on the bucket', 'b1');
     await screen.press('Read it');
-    expect(records.http.expectOne((one) => one.url.endsWith('/events')).request.body).toMatchObject({
-      events: [{ stream: 'bucket', streamId: white.id, event: { type: 'codeRead' } }],
+    expect(test.records.http.expectOne((one) => one.url.endsWith('/events')).request.body).toMatchObject({
+      events: [{ stream: 'bucket', streamId: test.white.id, event: { type: 'codeRead' } }],
     });
     await screen.settle();
     await screen.type('Really in the glaze', '4');
@@ -75,8 +46,8 @@ describe('the glazing day', () => {
 
   it('the first dip waits for the code, and says which bucket it is when it is the wrong one', async () => {
     const of = day(piece());
-    of.items[0]!.steps[1]!.bucketId = white.id;
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 15)] }]);
+    of.items[0]!.steps[1]!.bucketId = test.white.id;
+    const screen = await test.open([{ ...of, events: [test.record(of.items[0]!.steps[0]!.id, 15)] }]);
     expect(screen.button('Done').disabled).toBe(true);
     await screen.type('Code on the bucket', 'B2');
     await screen.press('Read it');
@@ -91,10 +62,10 @@ describe('the glazing day', () => {
 
   it('"not dry yet" waits ten minutes more', async () => {
     const of = day(piece());
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 11)] }]);
+    const screen = await test.open([{ ...of, events: [test.record(of.items[0]!.steps[0]!.id, 11)] }]);
     expect(screen.text).toContain('dry enough');
     await screen.press('Not dry yet: Cup');
-    expect(sent()).toMatchObject({ type: 'notDryYet', minutes: 10 });
+    expect(test.sent()).toMatchObject({ type: 'notDryYet', minutes: 10 });
     await screen.settle();
     expect(screen.text).toMatch(/until \d\d:\d\d, 10 min/);
   });
@@ -102,10 +73,10 @@ describe('the glazing day', () => {
   it('“it is dry” is told of the pieces: their next step is for the hands, with its code still to be read', async () => {
     const of = day(piece());
     const [check] = of.items[0]!.steps;
-    const screen = await open([{ ...of, events: [record(check!.id, 0)] }]);
+    const screen = await test.open([{ ...of, events: [test.record(check!.id, 0)] }]);
     expect(screen.text).toContain('Hands are free');
     await screen.press('It is dry');
-    expect(sent()).toMatchObject({ type: 'feltDry', stepId: check!.id });
+    expect(test.sent()).toMatchObject({ type: 'feltDry', stepId: check!.id });
     await screen.settle();
     expect(screen.all('.now .words')[0]!.textContent).toContain('Dip the outside in Leche de Higo');
     expect(screen.text).toContain('1 of 3 steps done; hands are done about');
@@ -113,54 +84,54 @@ describe('the glazing day', () => {
 
   it('pieces put on by mistake are taken off, as the day is in the records now', async () => {
     const [of, other] = [day(piece()), day(piece())];
-    const screen = await open([of], { bench: 'pots' });
+    const screen = await test.open([of], { bench: 'pots' });
     await screen.press('Take off the day: Cup');
     // Somebody put other pieces on meanwhile: those stay.
-    records.answer('/days', [{ ...of, version: 4, items: [...of.items, ...other.items] }]);
-    const put = records.http.expectOne((request) => request.method === 'PUT');
+    test.records.answer('/days', [{ ...of, version: 4, items: [...of.items, ...other.items] }]);
+    const put = test.records.http.expectOne((request) => request.method === 'PUT');
     expect(put.request.body).toEqual({ version: 4, items: other.items });
     put.flush({ ...of, version: 5, items: other.items });
     await screen.settle();
-    records.answer('/days', [{ ...of, version: 5, items: other.items }]);
-    records.answer('/buckets', []);
-    records.answer('/powders', POWDERS);
+    test.records.answer('/days', [{ ...of, version: 5, items: other.items }]);
+    test.records.answer('/buckets', []);
+    test.records.answer('/powders', POWDERS);
     await screen.settle();
     expect(screen.all('.list h3')).toHaveLength(1);
   });
 
   it('a group of which something is done stays on the day', async () => {
     const of = day(piece());
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 3)] }], { bench: 'pots' });
+    const screen = await test.open([{ ...of, events: [test.record(of.items[0]!.steps[0]!.id, 3)] }], { bench: 'pots' });
     expect(screen.button('Take off the day: Cup').disabled).toBe(true);
   });
 
   it('a tick is taken back, a step is skipped', async () => {
     const of = day(piece());
-    const screen = await open([of]);
+    const screen = await test.open([of]);
     await screen.key('s');
-    expect(sent().type).toBe('stepSkipped');
+    expect(test.sent().type).toBe('stepSkipped');
     await screen.settle();
     await screen.press(/Take the last tick back/);
-    expect(sent().type).toBe('undone');
+    expect(test.sent().type).toBe('undone');
     await screen.settle();
     expect(screen.text).toContain('0 of 3 steps done');
   });
 
   it('all done says what comes next', async () => {
     const of = day(piece());
-    const { text } = await open([{ ...of, events: of.items[0]!.steps.map((step, i) => record(step.id, 60 - i)) }]);
+    const { text } = await test.open([{ ...of, events: of.items[0]!.steps.map((step, i) => test.record(step.id, 60 - i)) }]);
     expect(text).toContain('All done.');
     expect(text).toContain('damp pots burst');
   });
 
   it('an empty day says how to fill it', async () => {
-    expect((await open([])).text).toContain('Nothing is planned for this day');
+    expect((await test.open([])).text).toContain('Nothing is planned for this day');
   });
 
   it('a bucket is fetched while its pots still dry', async () => {
     const of = day(piece());
-    Object.assign(of.items[0]!.steps[1]!, { bucketId: white.id, bucketName: 'Leche de Higo' });
-    const screen = await open([{ ...of, events: [record(of.items[0]!.steps[0]!.id, 0)] }]);
+    Object.assign(of.items[0]!.steps[1]!, { bucketId: test.white.id, bucketName: 'Leche de Higo' });
+    const screen = await test.open([{ ...of, events: [test.record(of.items[0]!.steps[0]!.id, 0)] }]);
     expect(screen.text).toContain('Hands are free: fetch Leche de Higo meanwhile');
     expect(screen.text).toMatch(/Next, at \d\d:\d\d: Dip the outside/);
   });
@@ -175,13 +146,13 @@ describe('the glazing day', () => {
     };
 
     it('each has a step of their own, and sees what the other is at', async () => {
-      const screen = await open([two()]);
+      const screen = await test.open([two()]);
       expect(screen.text).toContain('Now, Inés');
       expect(screen.text).toMatch(/The others Bruno Check edges and dust/);
     });
 
     it('a device whose person is not in the plan asks who is there', async () => {
-      const screen = await open([two({ planning: { ...two().planning, people: [person('Bruno')] } })]);
+      const screen = await test.open([two({ planning: { ...two().planning, people: [person('Bruno')] } })]);
       expect(screen.text).toContain('Who is at this device?');
       await screen.press('Bruno');
       expect(screen.text).toContain('Now, Bruno');
@@ -189,45 +160,45 @@ describe('the glazing day', () => {
 
     it('who ticks what somebody had ticked before is told so', async () => {
       const of = two();
-      const screen = await open([of]);
+      const screen = await test.open([of]);
       await screen.press('Done');
-      const mine = sent();
+      const mine = test.sent();
       expect(mine).toMatchObject({ type: 'stepDone' });
       const before: DayEvent = { id: id(), at: ago(1), by: 'Bruno', type: 'stepDone', stepId: mine.type === 'stepDone' ? mine.stepId : '' };
       jest.advanceTimersByTime(800);
-      records.answer(`/days/${of.id}/stamp`, { version: of.version, events: 2 });
+      test.records.answer(`/days/${of.id}/stamp`, { version: of.version, events: 2 });
       await screen.settle();
-      records.answer('/days', [{ ...of, events: [mine, before] }]);
+      test.records.answer('/days', [{ ...of, events: [mine, before] }]);
       await screen.settle();
       expect(screen.text).toMatch(/Bruno had ticked that step at \d\d:\d\d: it counts once, as Bruno’s\./);
       expect(screen.text).toContain('1 of 6 steps done');
     });
 
     it('who leaves is planned for no more', async () => {
-      const screen = await open([two()]);
+      const screen = await test.open([two()]);
       await screen.press('Somebody leaves or comes');
       await screen.press('Bruno leaves');
-      expect(sent()).toMatchObject({ type: 'personAway', person: 'Bruno' });
+      expect(test.sent()).toMatchObject({ type: 'personAway', person: 'Bruno' });
       await screen.settle();
       expect(screen.text).not.toContain('The others');
       await screen.press('Somebody leaves or comes');
       await screen.press('Bruno is back');
-      expect(sent()).toMatchObject({ type: 'personBack' });
+      expect(test.sent()).toMatchObject({ type: 'personBack' });
     });
   });
 
   describe('what no plan knew', () => {
     it('one is dropped: the rest goes on', async () => {
-      const screen = await open([day(piece())]);
+      const screen = await test.open([day(piece())]);
       await screen.press('Dropped or cracked');
       await screen.press('dropped');
-      expect(sent()).toMatchObject({ type: 'piecesOff', count: 1, why: 'dropped' });
+      expect(test.sent()).toMatchObject({ type: 'piecesOff', count: 1, why: 'dropped' });
       await screen.settle();
       expect(screen.text).toContain('19 × Cup');
     });
 
     it('more than there are cannot be dropped', async () => {
-      const screen = await open([day(piece())]);
+      const screen = await test.open([day(piece())]);
       await screen.press('Dropped or cracked');
       await screen.type('How many', '21');
       expect(screen.text).toContain('20');
@@ -235,11 +206,11 @@ describe('the glazing day', () => {
     });
 
     it('some go another way, as a lot of their own', async () => {
-      const screen = await open([day(piece())]);
+      const screen = await test.open([day(piece())]);
       await screen.press('Some go another way');
       await screen.type('How many of them', '3');
       await screen.press('Make them a lot of their own');
-      expect(sent()).toMatchObject({ type: 'lotSplit', count: 3 });
+      expect(test.sent()).toMatchObject({ type: 'lotSplit', count: 3 });
       await screen.settle();
       expect(screen.text).toContain('17 × Cup');
       expect(screen.text).toContain('3 × Cup');
@@ -248,8 +219,8 @@ describe('the glazing day', () => {
     it('a bucket that runs out in mid-lot: what is done is ticked, and the rest waits', async () => {
       const of = day(piece());
       const [check, dip] = of.items[0]!.steps;
-      Object.assign(dip!, { bucketId: white.id, bucketName: 'Leche de Higo' });
-      const screen = await open([{ ...of, events: [record(check!.id, 30)] }]);
+      Object.assign(dip!, { bucketId: test.white.id, bucketName: 'Leche de Higo' });
+      const screen = await test.open([{ ...of, events: [test.record(check!.id, 30)] }]);
       await screen.press('A bucket is short');
       await screen.type('Pieces done before it ran out', '5');
       await screen.press('It is short');
@@ -258,15 +229,15 @@ describe('the glazing day', () => {
       expect(events).toMatchObject([
         { type: 'lotSplit', count: 15 },
         { type: 'stepDone', stepId: dip!.id },
-        { type: 'bucketShort', bucketId: white.id },
+        { type: 'bucketShort', bucketId: test.white.id },
       ]);
     });
 
     it('a pause of an hour: nobody works, and things dry', async () => {
-      const screen = await open([day(piece())]);
+      const screen = await test.open([day(piece())]);
       await screen.press('A pause');
       await screen.press('60 min for everybody');
-      expect(sent()).toMatchObject({ type: 'paused', untilAt: '2026-03-10T11:00:00.000Z' });
+      expect(test.sent()).toMatchObject({ type: 'paused', untilAt: '2026-03-10T11:00:00.000Z' });
       await screen.settle();
       expect(screen.text).toContain('Hands are free until');
     });
@@ -275,115 +246,19 @@ describe('the glazing day', () => {
   describe('a day that was begun and not finished', () => {
     const yesterday = (): Day => {
       const of = day(piece(), { date: '2026-03-09' });
-      return { ...of, events: [record(of.items[0]!.steps[0]!.id, 24 * 60)] };
+      return { ...of, events: [test.record(of.items[0]!.steps[0]!.id, 24 * 60)] };
     };
 
     it('goes on after midnight, where nothing else is planned', async () => {
-      const { text } = await open([yesterday()]);
+      const { text } = await test.open([yesterday()]);
       expect(text).toContain('Monday 9 March');
       expect(text).toContain('This day was begun and not finished: it goes on from where it stands.');
     });
 
     it('is said beside today’s', async () => {
-      const { text } = await open([yesterday(), day(piece())]);
+      const { text } = await test.open([yesterday(), day(piece())]);
       expect(text).toContain('Tuesday 10 March');
       expect(text).toContain('Monday 9 March was begun and not finished.');
-    });
-  });
-
-  describe('planned at a table', () => {
-    const planned = (change: Partial<Day> = {}): Promise<Screen<DayPage>> => open([day(piece(), change)], { bench: 'plan' });
-    const answerPut = async (screen: Screen<DayPage>, of: Day): Promise<unknown> => {
-      records.answer('/days', [of]);
-      const put = records.http.expectOne((one) => one.method === 'PUT');
-      put.flush({ ...of, ...(put.request.body as object), version: of.version + 1 });
-      await screen.settle();
-      return put.request.body;
-    };
-
-    it('says when hands are done, and shows each block with who and when', async () => {
-      const screen = await planned();
-      expect(screen.text).toMatch(/\d\d:\d\d hands are done/);
-      expect(screen.all('g[role="button"]').map((bar) => bar.getAttribute('aria-label'))[0]).toMatch(
-        /^Check edges and dust, 20 × Cup, Somebody, \d\d:\d\d to \d\d:\d\d$/,
-      );
-    });
-
-    it('who comes is one tap, with usual hours; who cannot be there is told', async () => {
-      const of = day(piece());
-      const screen = await open([of], { bench: 'plan' });
-      await screen.press('Bruno comes too');
-      const body = await answerPut(screen, of);
-      expect(body).toMatchObject({ version: of.version, planning: { people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00' }] } });
-    });
-
-    it('hours that cannot be stay in their field until they are mended, though the day is read anew', async () => {
-      const of = day(piece());
-      of.planning = { ...of.planning, people: [{ name: 'Bruno', fromTime: '09:00', untilTime: '17:00', breaks: [], doesNotDo: [] }] };
-      const screen = await open([of], { bench: 'plan' });
-      await screen.type('Bruno leaves', '08:00');
-      expect(screen.text).toContain('Bruno leaves before coming: say a later time.');
-      jest.advanceTimersByTime(100);
-      jest.advanceTimersByTime(400);
-      records.answer(`/days/${of.id}/stamp`, { version: 1, events: 1 });
-      await screen.settle();
-      records.answer('/days', [structuredClone(of)]);
-      await screen.settle();
-      expect(screen.text).toContain('Bruno leaves before coming: say a later time.');
-    });
-
-    it('what cannot be kept now is kept on the device, shown, and sent when the records answer again', async () => {
-      const of = day(piece());
-      const screen = await open([of], { bench: 'plan' });
-      await screen.press('Bruno comes too');
-      records.drop('/days');
-      await screen.settle();
-      expect(screen.has('Bruno does not come')).toBe(true);
-      expect(localStorage.getItem('cazuela.day-planning') ?? JSON.stringify(localStorage)).toContain('Bruno');
-      jest.advanceTimersByTime(500);
-      records.answer(`/days/${of.id}/stamp`, { version: 1, events: 0 });
-      // Somebody else named the fair meanwhile.
-      const theirs = { ...of, version: 3, planning: { ...of.planning, deadlineWords: 'the fair' } };
-      expect(await answerPut(screen, theirs)).toMatchObject({ version: 3, planning: { people: [{ name: 'Bruno' }], deadlineWords: 'the fair' } });
-    });
-
-    it('a block that is chosen is held fast to a person, and let go again', async () => {
-      const people = ['Inés', 'Bruno'].map((name) => ({ name, fromTime: '00:00', untilTime: '23:59', breaks: [], doesNotDo: [] }));
-      const of = day(piece());
-      of.planning = { ...of.planning, people };
-      const screen = await open([of], { bench: 'plan' });
-      screen.all('g[role="button"]')[0]!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
-      await screen.settle();
-      await screen.choose('Done by', 'Bruno');
-      expect(await answerPut(screen, of)).toMatchObject({ planning: { pins: [{ stepId: of.items[0]!.steps[0]!.id, person: 'Bruno' }] } });
-      expect(screen.all('g[role="button"]')[0]!.getAttribute('aria-label')).toContain('Bruno');
-    });
-
-    it('the order that is found is kept with the day, once', async () => {
-      const of = day(piece());
-      const screen = await open([of], { bench: 'plan' });
-      jest.advanceTimersByTime(200);
-      await screen.settle();
-      const body = (await answerPut(screen, of)) as { planning: { order: { stepId: string }[] } };
-      expect(body.planning.order.map(({ stepId }) => stepId)).toEqual(of.items[0]!.steps.map((step) => step.id));
-      expect(screen.text).toContain('In four of five days by');
-    });
-  });
-
-  describe('before the first dip', () => {
-    it('says what each bucket has to give, and what is lacking leads to the next tap', async () => {
-      const of = day(piece());
-      Object.assign(of.items[0]!.steps[1]!, { bucketId: white.id, bucketName: 'Leche de Higo', glazeMl: 2_000, depthMm: 400, method: 'dip' });
-      const { text } = await open([of], { bench: 'before' });
-      expect(text).toMatch(/short: these coats take 40\.0 L, it holds/);
-      expect(text).toContain('for 20 pieces');
-      expect(text).toContain('Tongs, or a free hand, washed');
-    });
-
-    it('a glaze that is in no bucket is to be weighed', async () => {
-      const of = day(piece());
-      Object.assign(of.items[0]!.steps[1]!, { bucketId: id(), bucketName: 'Nube', glazeMl: 20 });
-      expect((await open([of], { bench: 'before' })).text).toContain('Nube is in no bucket.');
     });
   });
 });

@@ -17,7 +17,7 @@ export const keptSchema = z.strictObject({
   change: z.strictObject({ date: dateSchema, base: dayPlanningSchema, planning: dayPlanningSchema, version: versionSchema.optional() }).nullable(),
 });
 
-const FIELDS = ['people', 'deadlineAt', 'deadlineWords', 'pins', 'order'] as const;
+const FIELDS = ['people', 'deadlineAt', 'deadlineWords', 'dryingPlaces', 'pins', 'order'] as const;
 
 /** What was changed here, put on the planning as it is now: fields that were left alone here stay as others made them. */
 export function mergedPlanning(base: DayPlanning, mine: DayPlanning, now: DayPlanning): DayPlanning {

@@ -16,6 +16,8 @@ interface Lack {
   to?: { words: string; link: string[]; params?: Record<string, string> } | undefined;
 }
 
+/** Over the tallest piece of a shelf, mm. */
+const POST_ROOM_MM = 10;
 /** Less than so much of a bucket over what is needed is not enough to dip in to the last, as a share. */
 const STAYS_SHARE = 0.15;
 
@@ -51,7 +53,7 @@ export class BeforePanel {
     const room =
       known === 0
         ? ''
-        : `${known} pieces take ${(kiln.areaCm2 / 10_000).toFixed(2)} m² of shelf with ${FINGER_MM} mm between them; the tallest is ${`${kiln.tallestMm} mm`}.`;
+        : `${known} pieces take ${(kiln.areaCm2 / 10_000).toFixed(2)} m² of shelf with ${FINGER_MM} mm between them; the tallest wants posts of ${kiln.tallestMm + POST_ROOM_MM} mm.`;
     const unknown =
       kiln.unknownPieces > 0 ? ` The size of ${kiln.unknownPieces} is not known: they were put on the day before sizes were noted.` : '';
     return `${room}${unknown} Compare it with your shelves: how pieces stand is not worked out yet.`.trim();

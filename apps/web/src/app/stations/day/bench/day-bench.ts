@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { attempt, coatDeviation, SOMEBODY, type DayStep, type TimetableTask } from '@cazuela/core';
+import { SOMEBODY, type DayStep, type TimetableTask } from '@cazuela/core';
 import { Keys } from '../../../data/devices/keys';
 import { StudioStore } from '../../../data/state/studio-store';
 import { formatDayTime, formatTime, formatWait } from '../../../data/units/times';
-import { Units } from '../../../data/units/units';
 import { CodeCheck } from '../../../parts/code-check';
-import { TapTimer } from '../../../parts/tap-timer';
-import { NumberField } from '../../../ui/number-field';
 import { DayScreen } from '../day-screen';
-import { deviationWords } from '../day-words';
+import { STIR_WORDS } from '../day-words';
+import { FullScreen } from '../../../ui/full-screen';
+import { keepAwake } from '../../../data/devices/wake-lock';
+import { DaySignals } from './day-signals';
 import { HappenedPanel } from './happened-panel';
+import { NowStep } from './now-step';
 
 /** "Not dry yet" adds this wait, minutes. */
 const LONGER_MINUTES = 10;
@@ -22,7 +23,7 @@ const SOON_MS = 30_000;
 /** What the hands of whoever is at this device do now, what comes next, what dries, and where the others are. */
 @Component({
   selector: 'cz-day-bench',
-  imports: [CodeCheck, HappenedPanel, MatButton, NumberField, RouterLink, TapTimer],
+  imports: [CodeCheck, DaySignals, FullScreen, HappenedPanel, MatButton, NowStep, RouterLink],
   templateUrl: './day-bench.html',
   styleUrl: './day-bench.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,8 +31,8 @@ const SOON_MS = 30_000;
 export class DayBench {
   protected readonly screen = inject(DayScreen);
   private readonly store = inject(StudioStore);
-  protected readonly units = inject(Units);
-  protected readonly seconds = signal<number | null>(null);
+  /** One line fills the screen, for hands that are wet. */
+  protected readonly isFull = signal(false);
   protected readonly time = formatTime;
   protected readonly longer = LONGER_MINUTES;
   private readonly tasks = computed(() => this.screen.timetable()?.tasks ?? []);
@@ -92,32 +93,19 @@ export class DayBench {
     const state = this.screen.state();
     return state !== undefined && state.totalCount > 0 && state.doneCount === state.totalCount;
   });
-  /** The bucket the next step goes into: read its code, stir it, before anything is dipped. */
+  /** The bucket that is fetched meanwhile: its code is read before anything is dipped. */
   protected readonly bucketNow = computed(() => {
-    const step = (this.now() ?? this.fetching())?.step;
+    const step = this.fetching()?.step;
     return step?.bucketId ? this.screen.buckets.ofStep(step) : undefined;
   });
-  /** The coat that the seconds typed or timed gave. */
-  protected readonly deviation = computed(() => {
-    const [step, seconds] = [this.now()?.step, this.seconds()];
-    if (!step?.seconds || !step.coatMm || !seconds) return '';
-    const made = attempt(() => coatDeviation({ plannedMm: step.coatMm!, plannedSeconds: step.seconds!, seconds }));
-    return made.kind === 'ok' ? deviationWords(made.value, { plannedMm: step.coatMm, coat: (mm) => this.units.coat(mm) }) : '';
-  });
   protected readonly allBuckets = computed(() => this.screen.buckets.all());
-  protected readonly mayGoOn = computed(() => this.bucketNow()?.codeRead ?? true);
-  protected readonly stirWords = { piece: 'before every piece', while: 'every ten minutes or so', nowAndThen: 'now and then' };
-  protected readonly isShort = computed(() => {
-    const bucketId = this.now()?.step.bucketId;
-    return bucketId !== undefined && (this.screen.state()?.standing.shortBuckets.has(bucketId) ?? false);
-  });
+  protected readonly stirWords = STIR_WORDS;
   protected readonly at = (time: string): string => formatDayTime(time, this.screen.nowAt());
 
   constructor() {
+    keepAwake();
     inject(Keys).bind([
-      { keys: [' ', 'enter'], words: 'done: tick the step', run: () => this.done() },
-      { keys: ['b'], words: 'begin it: the others see it', run: () => this.begin() },
-      { keys: ['s'], words: 'skip the step', run: () => this.skip() },
+      { keys: ['f'], words: 'fill the screen with the step', run: () => this.isFull.update((full) => !full) },
       { keys: ['backspace', 'u'], words: 'take the last tick back', run: () => this.undo() },
     ]);
   }
@@ -149,27 +137,9 @@ export class DayBench {
     this.screen.note(`${LONGER_MINUTES} min more to dry`, { type: 'notDryYet', stepId: step.id, minutes: LONGER_MINUTES });
   }
 
-  protected done(): void {
-    const step = this.now()?.step;
-    // The first dip of the day waits for the code: a wrong bucket costs a kiln.
-    if (!step || !this.mayGoOn()) return;
-    this.screen.done(step, this.seconds());
-    this.seconds.set(null);
-  }
-
-  protected begin(): void {
-    const task = this.now();
-    if (task && !task.isBegun) this.take(task.step);
-  }
-
   /** The others see who is at it, and leave it. */
   protected take(step: DayStep): void {
     this.screen.note(`Begun: ${step.words}`, { type: 'stepBegun', stepId: step.id });
-  }
-
-  protected skip(): void {
-    const step = this.now()?.step;
-    if (step) this.screen.note(`Skipped: ${step.words}`, { type: 'stepSkipped', stepId: step.id });
   }
 
   protected undo(): void {
@@ -179,14 +149,6 @@ export class DayBench {
 
   protected readCode(bucketId: string): void {
     this.screen.buckets.note(bucketId, { type: 'codeRead' });
-  }
-
-  protected stirred(bucketId: string): void {
-    this.screen.buckets.note(bucketId, { type: 'stirred' });
-  }
-
-  protected isThere(bucketId: string): void {
-    this.screen.note('The bucket is there again', { type: 'bucketBack', bucketId });
   }
 
   protected whenWords({ fetchFromAt, startAt }: TimetableTask): string {

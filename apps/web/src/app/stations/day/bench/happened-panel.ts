@@ -171,7 +171,7 @@ export class HappenedPanel {
     const [item, step, count] = [this.item(), this.step(), this.count() ?? 0];
     if (item && step && this.isHere() && count > 0 && count < item.count) {
       this.screen.split(item, item.count - count, `${item.count - count} × ${item.name} wait for the bucket`);
-      this.screen.done(step, null);
+      this.screen.done(step);
     }
     const name = this.buckets().find(([id]) => id === this.bucketId())?.[1] ?? 'The bucket';
     this.screen.note(`${name} is short`, { type: 'bucketShort', bucketId: this.bucketId() });

@@ -11,7 +11,7 @@ import {
   type DayTurn,
   type TimetableTask,
 } from '@cazuela/core';
-import { debounceTime, switchMap } from 'rxjs';
+import { debounce, switchMap, timer } from 'rxjs';
 import { Notice } from '../../../ui/notice';
 import { DayScreen } from '../day-screen';
 import { DayPlanFinder } from './day-plan-finder';
@@ -19,6 +19,8 @@ import { DayPlanFinder } from './day-plan-finder';
 /** The search begins once hands rest, ms. */
 const REST_MS = 150;
 const SEARCH_MS = 2_000;
+/** Whoever did something plans the rest anew; the others wait for that plan so long before they look for one, ms. */
+const OTHERS_MS = 2_500;
 /** A plan is looked over so often though nothing happens, ms. */
 const LOOKED_OVER_MS = 5 * 60_000;
 /** At the bench what was kept is only looked over. */
@@ -68,7 +70,7 @@ export class DayPlans {
   constructor() {
     toObservable(this.key)
       .pipe(
-        debounceTime(REST_MS),
+        debounce(() => timer(this.isOwn() ? REST_MS : OTHERS_MS)),
         switchMap((key) => {
           const day = key === undefined ? undefined : untracked(this.screen.question);
           this.isSearching.set(day !== undefined);
@@ -103,6 +105,14 @@ export class DayPlans {
         this.plan.set(undefined);
         this.quality.set(undefined);
       });
+    });
+  }
+
+  /** The newest thing that happened was done at this device, or nobody has planned the day yet. */
+  private isOwn(): boolean {
+    return untracked(() => {
+      const last = this.screen.events().at(-1);
+      return this.isAtTable() || !last || last.by === this.screen.by() || this.screen.planning().order.length === 0;
     });
   }
 

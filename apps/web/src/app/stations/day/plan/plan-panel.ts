@@ -4,6 +4,7 @@ import { type DayPerson, SOMEBODY } from '@cazuela/core';
 import { format } from 'date-fns';
 import { localMs } from '../../../data/units/times';
 import { DateTimeField } from '../../../ui/date-time-field';
+import { NumberField } from '../../../ui/number-field';
 import { TextField } from '../../../ui/text-field';
 import { DayScreen } from '../day-screen';
 import { BlockPanel } from './block-panel';
@@ -15,7 +16,7 @@ import { PlanQuality } from './plan-quality';
 /** The day at a table: its timeline, who is there, until when, and how good the plan is. */
 @Component({
   selector: 'cz-plan-panel',
-  imports: [BlockPanel, DateTimeField, DayTimeline, MatButton, PeopleEditor, PlanQuality, TextField],
+  imports: [BlockPanel, DateTimeField, DayTimeline, MatButton, NumberField, PeopleEditor, PlanQuality, TextField],
   templateUrl: './plan-panel.html',
   styleUrl: './plan-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -102,6 +103,11 @@ export class PlanPanel {
   protected setDeadline(text: string): void {
     const [date = '', time = ''] = text.split('T');
     this.screen.plan((planning) => ({ ...planning, deadlineAt: new Date(localMs(date, time)).toISOString() }));
+  }
+
+  protected setPlaces(places: number | null): void {
+    const whole = places === null ? undefined : Math.round(places);
+    this.screen.plan(({ dryingPlaces: _places, ...planning }) => ({ ...planning, ...(whole === undefined ? {} : { dryingPlaces: whole }) }));
   }
 
   protected nameDeadline(words: string): void {

@@ -26,6 +26,12 @@ const MOST_HELPS = 4;
         @if (late(); as words) {
           <p class="look" role="alert">{{ words }}</p>
         }
+        @for (lot of crowded(); track lot.item.id) {
+          <p class="small look">
+            {{ lot.item.count }} × {{ lot.item.name }} are more than there are places for wet pots: they stand alone, and all else waits.
+            <button type="button" matButton="text" (click)="splitLot(lot)">{{ lot.words }}</button>
+          </p>
+        }
         @if (plans.quality()?.pinsMinutes; as minutes) {
           <p class="small look">What is held fast costs {{ whole(minutes) }} min.</p>
         }
@@ -79,6 +85,16 @@ export class PlanQuality {
       ? { item, count: split.count, words: `Split off ${split.count} of ${item.count} × ${item.name}` }
       : undefined;
   }
+
+  /** Lots larger than all places to dry: each in parts that fit. */
+  protected readonly crowded = computed(() => {
+    const places = this.screen.planning().dryingPlaces ?? Infinity;
+    return (this.screen.state()?.standing.lots ?? []).flatMap(({ item, open }) => {
+      if (item.count <= places || open === item.steps.length) return [];
+      const count = item.count - Math.ceil(item.count / Math.ceil(item.count / places));
+      return [{ item, count, words: `Split off ${count} of them` }];
+    });
+  });
 
   protected splitLot({ item, count, words }: { item: DayItem; count: number; words: string }): void {
     this.screen.split(item, count, words);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { coatDeviation, SAFE_CHANCE, type DayStep } from '@cazuela/core';
+import { SAFE_CHANCE, stepDeviation, type DayStep, type StepEnd } from '@cazuela/core';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { formatDayTime } from '../../../data/units/times';
@@ -9,9 +9,9 @@ import { Units } from '../../../data/units/units';
 import { percentOf } from '../../../parts/words/chance-words';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { DayScreen } from '../day-screen';
-import { deviationWords } from '../day-words';
+import { deviationWords, WORK_WORDS } from '../day-words';
 
-/** The lots of the day, one by one, with what was done to each; and what the day took from its buckets. */
+/** The lots of the day, one by one, with what was done to each. */
 @Component({
   selector: 'cz-day-pots',
   imports: [ErrorBanner, MatButton, RouterLink],
@@ -38,22 +38,24 @@ export class DayPots {
       isSplit: !(this.screen.day()?.items ?? []).some(({ id }) => id === item.id),
     }));
   });
-  /** Booked by the ticks of the day. */
-  protected readonly used = computed(() => {
-    const standing = this.screen.state()?.standing;
-    const sums = new Map<string, number>();
-    for (const { item } of standing?.lots ?? [])
-      for (const { id, bucketName, glazeMl } of item.steps) {
-        const end = standing!.ended.get(id);
-        if (end && !end.skipped && bucketName && glazeMl) sums.set(bucketName, (sums.get(bucketName) ?? 0) + glazeMl * item.count);
-      }
-    return [...sums].map(([name, millilitres]) => `${name} ${this.units.litres(millilitres)}`).join(', ');
-  });
-  /** What other seconds than the planned ones made of the coat. */
-  protected deviationOf({ coatMm, seconds: plannedSeconds }: DayStep, seconds: number): string {
-    if (!coatMm || !plannedSeconds || seconds <= 0) return '';
-    const made = coatDeviation({ plannedMm: coatMm, plannedSeconds, seconds });
-    return made.verdict === 'asPlanned' ? '' : deviationWords(made, { plannedMm: coatMm, coat: (mm) => this.units.coat(mm) });
+  /** What was timed, weighed and changed of a step, and what it made of the coat. */
+  protected doneWords(step: DayStep, { done }: StepEnd): string {
+    if (!done) return '';
+    const { seconds, method, isTouchedUp, pieces = [] } = done;
+    const timed = pieces.filter((piece) => piece.seconds !== undefined).length;
+    const weighed = pieces.filter((piece) => piece.beforeGrams !== undefined && piece.afterGrams !== undefined).length;
+    const deviation = stepDeviation(step, done);
+    const isOdd = deviation && deviation.verdict !== 'asPlanned';
+    const words = [
+      ...(seconds === undefined ? [] : [`${this.units.seconds(seconds)} timed${timed > 1 ? ` (${timed} pieces)` : ''}`]),
+      ...(method === undefined ? [] : [`done otherwise: ${WORK_WORDS[method]}`]),
+      ...(weighed === 0 ? [] : [`${weighed} weighed`]),
+      ...(isTouchedUp ? ['prints touched up'] : []),
+    ].join(', ');
+    return [
+      ...(words ? [`${words}.`] : []),
+      ...(isOdd ? [deviationWords(deviation, { plannedMm: step.coatMm!, coat: (mm) => this.units.coat(mm) })] : []),
+    ].join(' ');
   }
 
   /** Left for another day, with the waits that go on meanwhile. */
