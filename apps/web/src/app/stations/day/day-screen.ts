@@ -37,7 +37,7 @@ import { DayLearning } from './day-learning';
 import { keptSchema, mergedPlanning, type PlanningChange } from './planning-change';
 
 /** Others’ ticks are looked for so often, ms. */
-const LOOK_AGAIN_MS = 400;
+const LOOK_AGAIN_MS = 300;
 /** Buckets are read anew so long after the last tick, ms. */
 const BOOKED_MS = 3_000;
 /** Where nobody is named, somebody is there from early until late, and sleeps. */

@@ -40,7 +40,7 @@ describe('the glazing day at a table', () => {
       await screen.type('Bruno leaves', '08:00');
       expect(screen.text).toContain('Bruno leaves before coming: say a later time.');
       jest.advanceTimersByTime(100);
-      jest.advanceTimersByTime(400);
+      jest.advanceTimersByTime(300);
       test.records.answer(`/days/${of.id}/stamp`, { version: 1, events: 1 });
       await screen.settle();
       test.records.answer('/days', [structuredClone(of)]);
