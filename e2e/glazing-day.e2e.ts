@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Locator, Page } from '@playwright/test';
-import { expect, test } from './studio';
+import type { APIRequestContext, Locator, Page } from '@playwright/test';
+import { expect, test, type StudioUnderTest } from './studio';
 
 test.use({ studioOf: 'glazing-day' });
 
@@ -70,8 +70,11 @@ test.describe.serial('the soup fair’s day, for three', () => {
     await expect(other.getByText(/10 min more to dry/)).toBeVisible();
     // The tick took glaze out of the bucket: 34 cazuelas.
     await page.goto('/day?bench=pots');
-    await expect(page.getByText(/Taken out of the buckets’ books:.*Leche de Higo/)).toBeVisible();
     await expect(page.getByText(/5\.5 s timed/)).toBeVisible();
+    await page.getByRole('tab', { name: 'End of the day' }).click();
+    await expect(page.getByRole('list', { name: 'Out of the buckets' }).getByText('Leche de Higo')).toBeVisible();
+    await expect(page.getByText(/34 × Cazuela for soup, Pour Leche de Higo inside.*: About .* Thicker/)).toBeVisible();
+    await expect(page.getByRole('list', { name: 'What is left' }).getByText(/Cazuela for soup/)).toBeVisible();
     await elsewhere.close();
   });
 
@@ -96,23 +99,16 @@ test.describe.serial('the soup fair’s day, for three', () => {
   });
 
   test('a lot of its own day, from the first step to the last', async ({ page, studio, request }) => {
-    const bottle = (await studio.records<{ id: string; body: { name: string } }[]>(request, '/pieces')).find(
-      ({ body }) => body.name === 'Oil bottle',
-    )!;
-    await page.goto(`/piece/${bottle.id}`);
-    const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
-    await page.getByRole('textbox', { name: 'Day', exact: true }).fill(tomorrow.split('-').reverse().join('/'));
-    await page.getByRole('textbox', { name: 'Day', exact: true }).press('Tab');
-    await page.getByRole('button', { name: /^Put 6 on the day$/ }).click();
-    await expect(page).toHaveURL(new RegExp(`date=${tomorrow}`));
+    const date = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+    await putOn(page, { studio, request, piece: 'Oil bottle', date });
     // The people of the last day are asked again, with their hours.
     await expect(page.getByRole('button', { name: 'Inés does not come' })).toBeVisible();
     await page.goBack();
-    await page.getByRole('textbox', { name: 'Day', exact: true }).fill(tomorrow.split('-').reverse().join('/'));
+    await page.getByRole('textbox', { name: 'Day', exact: true }).fill(date.split('-').reverse().join('/'));
     await page.getByRole('textbox', { name: 'Day', exact: true }).press('Tab');
     await page.getByRole('button', { name: /^Put 6 on the day$/ }).click();
     await expect(page.getByText('Pots of this piece are on that day already.')).toBeVisible();
-    await page.goto(`/day?date=${tomorrow}&bench=bench`);
+    await page.goto(`/day?date=${date}&bench=bench`);
     await expect(page.getByText(/0 of \d+ steps done/)).toBeVisible();
     const total = Number(/of (\d+) steps/.exec((await page.getByText(/0 of \d+ steps done/).textContent())!)![1]);
     for (let done = 0; done < total; done++) {
@@ -124,7 +120,7 @@ test.describe.serial('the soup fair’s day, for three', () => {
 });
 
 test('axe finds nothing serious at the table, before the first dip and lot by lot, by day and in the dark', async ({ page }) => {
-  for (const bench of ['plan', 'before', 'pots']) {
+  for (const bench of ['plan', 'before', 'pots', 'end']) {
     for (const colorScheme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme });
       await page.goto(`/day?bench=${bench}`);
@@ -140,7 +136,7 @@ test.describe('by touch, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('the day fits, and its targets are for wet hands', async ({ page }) => {
-    for (const bench of ['bench', 'plan', 'before', 'pots']) {
+    for (const bench of ['bench', 'plan', 'before', 'pots', 'end']) {
       await page.goto(`/day?bench=${bench}`);
       await expect(page.getByText(/\d+ of \d+ steps done/)).toBeVisible();
       const [wide, screen] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth] as const);
@@ -160,18 +156,89 @@ test.describe('by touch, on a phone', () => {
   });
 });
 
+test.describe('by touch, on a phone, at the bench', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('a pot dropped, a glaze not dry, a bucket short, a dip that the phone was locked in, and one piece of its own', async ({
+    page,
+    studio,
+    request,
+  }) => {
+    const date = new Date(Date.now() + 5 * 86_400_000).toISOString().slice(0, 10);
+    await putOn(page, { studio, request, piece: 'Oil bottle', date });
+    await page.goto(`/day?date=${date}&bench=bench`);
+    await doNext(page);
+    await page
+      .getByRole('button', { name: /^Not dry yet/ })
+      .first()
+      .tap();
+    await expect(page.getByText(/10 min more to dry/)).toBeVisible();
+    await page.getByRole('button', { name: 'Dropped or cracked' }).tap();
+    await page.getByRole('button', { name: 'dropped', exact: true }).tap();
+    const bench = page.getByRole('region', { name: /^Now/ });
+    await expect(bench.getByText(/5 × Oil bottle/).first()).toBeVisible();
+    // On to the first coat: its code is read, and its watch goes on through a reload.
+    await doNext(page);
+    const watch = page.getByRole('button', { name: /^Time one (dip|pour)/ });
+    const done = page.getByRole('button', { name: 'Done', exact: true });
+    await comeTo(page, async () => (await shown(watch)) && (await done.isEnabled()));
+    await watch.tap();
+    await page.reload();
+    await page.getByRole('button', { name: /^(Out of the glaze|Poured out)/ }).tap();
+    await expect(page.getByRole('textbox', { name: /^Really in the glaze/ })).toHaveValue(/\d/);
+    await page.getByRole('button', { name: /^Otherwise than planned/ }).tap();
+    for (const [at, seconds] of ['4', '4', '4', '4', '20'].entries()) await page.getByLabel(`Piece ${at + 1}, seconds`).fill(seconds);
+    await page.getByLabel('Piece 5, seconds').press('Tab');
+    await page.getByRole('button', { name: 'Done; that one is a lot of its own' }).tap();
+    await expect(
+      page
+        .getByText(/1 × Oil bottle/)
+        .locator('visible=true')
+        .first(),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'A bucket is short' }).tap();
+    await page.getByRole('button', { name: 'It is short' }).tap();
+    await expect(page.getByText(/ is short/).first()).toBeVisible();
+    await page.goto(`/day?date=${date}&bench=pots`);
+    await expect(
+      page
+        .getByText(/20\.0 s timed/)
+        .locator('visible=true')
+        .first(),
+    ).toBeVisible();
+  });
+});
+
+/** Pots of a piece are put on a day. */
+async function putOn(
+  page: Page,
+  { studio, request, piece, date }: { studio: StudioUnderTest; request: APIRequestContext; piece: string; date: string },
+): Promise<void> {
+  const found = (await studio.records<{ id: string; body: { name: string } }[]>(request, '/pieces')).find(({ body }) => body.name === piece)!;
+  await page.goto(`/piece/${found.id}`);
+  await page.getByRole('textbox', { name: 'Day', exact: true }).fill(date.split('-').reverse().join('/'));
+  await page.getByRole('textbox', { name: 'Day', exact: true }).press('Tab');
+  await page.getByRole('button', { name: /^Put \d+ on the day$/ }).click();
+  await expect(page).toHaveURL(new RegExp(`date=${date}`));
+}
+
 /** Whatever hands can do next: what is dry is felt, a code is read, a step begun, ticked. */
 async function doNext(page: Page): Promise<void> {
   const done = page.getByRole('button', { name: 'Done', exact: true });
+  await comeTo(page, async () => (await shown(done)) && (await done.isEnabled()));
+  await done.click();
+}
+
+/** What is dry is felt, a code is read, a step begun, until it is there. */
+async function comeTo(page: Page, isThere: () => Promise<boolean>): Promise<void> {
   const taps = [
     page.getByRole('button', { name: /^It is dry/ }),
     page.getByRole('button', { name: 'No code on it, but I looked' }),
     page.getByRole('button', { name: /^Begin: / }),
   ];
   await expect(async () => {
-    if ((await shown(done)) && (await done.isEnabled())) return;
+    if (await isThere()) return;
     for (const tap of taps) if (await shown(tap)) await tap.first().click({ timeout: 2_000 });
-    expect((await shown(done)) && (await done.isEnabled())).toBe(true);
+    expect(await isThere()).toBe(true);
   }).toPass({ timeout: 30_000 });
-  await done.click();
 }
