@@ -9,11 +9,22 @@ const utc = (at: string): DateArray => {
 
 /**
  * Returns a day as an iCalendar file: each person's work from the first step to the last, when all is dry and the kiln can be loaded, and the
- * deadline.
+ * deadline. Read in a second time, it takes the place of what was there.
  *
  * @throws Error where the calendar cannot be written
  */
-export function dayCalendar({ title, timetable, planning }: { title: string; timetable: Timetable; planning: DayPlanning }): string {
+export function dayCalendar({
+  date,
+  title,
+  timetable,
+  planning,
+}: {
+  date: string;
+  title: string;
+  timetable: Timetable;
+  planning: DayPlanning;
+}): string {
+  const uidOf = (what: string): string => `${date}-${encodeURIComponent(what)}@cazuela`;
   const people = [...new Set(timetable.tasks.map(({ person }) => person))];
   const work = people.flatMap((person): EventAttributes[] => {
     const own = timetable.tasks.filter((task) => task.person === person);
@@ -23,6 +34,7 @@ export function dayCalendar({ title, timetable, planning }: { title: string; tim
       const tasks = own.filter(({ startAt }) => new Date(startAt).toDateString() === day);
       const end = tasks.reduce((latest, { endAt }) => (endAt > latest ? endAt : latest), tasks[0]!.endAt);
       return {
+        uid: uidOf(`${person} ${day}`),
         title: `Glazing, ${person}`,
         description: tasks.map(({ step, item }) => `${step.words}, ${item.count} × ${item.name}`).join('\n'),
         start: utc(tasks[0]!.fetchFromAt),
@@ -32,7 +44,8 @@ export function dayCalendar({ title, timetable, planning }: { title: string; tim
       };
     });
   });
-  const moment = (words: string, at: string): EventAttributes => ({
+  const moment = (what: string, words: string, at: string): EventAttributes => ({
+    uid: uidOf(what),
     title: words,
     description: title,
     start: utc(at),
@@ -42,8 +55,8 @@ export function dayCalendar({ title, timetable, planning }: { title: string; tim
   const { error, value } = createEvents(
     [
       ...work,
-      ...(timetable.dryAt ? [moment('All dry: the kiln can be loaded', timetable.dryAt)] : []),
-      ...(planning.deadlineAt ? [moment(planning.deadlineWords ?? 'Ready to load', planning.deadlineAt)] : []),
+      ...(timetable.dryAt ? [moment('dry', 'All dry: the kiln can be loaded', timetable.dryAt)] : []),
+      ...(planning.deadlineAt ? [moment('deadline', planning.deadlineWords ?? 'Ready to load', planning.deadlineAt)] : []),
     ],
     { calName: title, productId: 'cazuela/day' },
   );

@@ -120,7 +120,7 @@ export class DayPage {
     if (!timetable) return;
     // Fetched when it is first wanted.
     const { dayCalendar } = await import('./day-calendar');
-    const text = dayCalendar({ title: this.title(), timetable, planning: this.screen.planning() });
+    const text = dayCalendar({ date: this.screen.date(), title: this.title(), timetable, planning: this.screen.planning() });
     saveFile(new Blob([text], { type: 'text/calendar' }), `glazing-${this.screen.date()}.ics`);
   }
 
