@@ -9,6 +9,7 @@ export * from './geometry';
 export * from './recipe';
 export * from './stain';
 export * from './melt';
+export * from './kiln';
 export * from './coat';
 export * from './plan';
 export * from './weighing';
