@@ -1,10 +1,11 @@
 import { v7 as uuid } from 'uuid';
 import { type FiringPoint, seededUniform } from '@cazuela/core';
-import type { FAULTS, Result } from '@cazuela/contract';
+import type { FAULTS, FiringBody, Result } from '@cazuela/contract';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 import { factsOf, itemOf } from './load-days';
 import type { LoadedPiece } from './load-pieces';
+import { conesOn, loadKilns, type LoadedKiln } from './load-kilns';
 import { potPicture } from './picture';
 
 type Fault = (typeof FAULTS)[number];
@@ -53,12 +54,18 @@ const STORIES: readonly ResultStory[][] = [
 export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
   const random = seededUniform(41);
   const glazes = await factsOf(load, buckets);
-  await createFiring(load, 'Abuela', load.clock.ago({ hours: 13, minutes: 20 }), curve(CONE_6_PEAK, 1), null);
+  const kilns = await loadKilns(load);
+  const [abuela, grillo] = kilns as [LoadedKiln, LoadedKiln];
+  await createFiring(load, abuela, { startedAt: load.clock.ago({ hours: 13, minutes: 20 }), points: curve(CONE_6_PEAK, 1), witnessCone: null });
   for (let i = 0; i < 14; i++) {
-    const kiln = i % 4 === 3 ? 'Grillo' : 'Abuela';
+    const kiln = i % 4 === 3 ? grillo : abuela;
     const soft = i === 4 ? 14 : Math.round(random() * 8 - 4);
     const startedAt = load.clock.ago({ days: 12 * i + 3, hours: 5 });
-    const firingId = await createFiring(load, kiln, startedAt, curve(CONE_6_PEAK - soft, kiln === 'Grillo' ? 0.6 : 1), soft > 10 ? '5' : '6');
+    const points = curve(CONE_6_PEAK - soft, kiln === grillo ? 0.6 : 1);
+    // Of the last firings, cones were read on the shelves of the large one.
+    const names = kiln === abuela && i > 0 && i < 6 ? ['Lowest', 'Third', 'Top'].slice(0, 1 + (i % 3)) : [];
+    const witnesses = conesOn(kiln, points, { names, elsewhere: Math.round(random() * 6 - 3) });
+    const firingId = await createFiring(load, kiln, { startedAt, points, witnessCone: soft > 10 ? '5' : '6', witnesses });
     for (const [index, story] of (STORIES[i] ?? []).entries()) {
       const piece = pieces[story.piece]!;
       const glaze = piece.body.plan.zones.outside[0] ?? piece.body.plan.zones.inside[0]!;
@@ -109,9 +116,14 @@ function sgOfThatDay(buckets: LoadedBuckets, bucketId: string, random: () => num
   return Number((sgLow + random() * (sgHigh - sgLow)).toFixed(2));
 }
 
-async function createFiring(load: DemoLoad, kiln: string, startedAt: string, points: FiringPoint[], witnessCone: string | null): Promise<string> {
+async function createFiring(
+  load: DemoLoad,
+  { id: kilnId, body: { name } }: LoadedKiln,
+  firing: Pick<FiringBody, 'startedAt' | 'points' | 'witnessCone' | 'witnesses'>,
+): Promise<string> {
   const id = uuid();
-  const body = { kiln, startedAt, wantedCone: '6', witnessCone, points };
+  const { startedAt, witnesses = [], ...rest } = firing;
+  const body: FiringBody = { kiln: name, kilnId, startedAt, wantedCone: '6', ...rest, ...(witnesses.length > 0 ? { witnesses } : {}) };
   await load.context.models.firings.create(
     { id, studioId: load.studioId, version: 1, startedAt: new Date(startedAt), body },
     { transaction: load.transaction },

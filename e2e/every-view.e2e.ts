@@ -28,6 +28,7 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     `/piece/${await first('pieces')}`,
     '/day',
     '/kiln',
+    `/kiln/kilns/${await first('kilns')}`,
     '/wall',
     '/studio',
     '/studio/words',

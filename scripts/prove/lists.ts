@@ -7,6 +7,7 @@ import {
   coatWindowSchema,
   daySchema,
   firingSchema,
+  kilnSchema,
   pieceSchema,
   powderSchema,
   recipeSchema,
@@ -30,6 +31,7 @@ export const LISTS: readonly { path: string; schema: z.ZodType }[] = [
   { path: '/series', schema: seriesSchema },
   { path: '/pieces', schema: pieceSchema },
   { path: '/days', schema: daySchema },
+  { path: '/kilns', schema: kilnSchema },
   { path: '/firings', schema: firingSchema },
   { path: '/results', schema: resultSchema },
 ];

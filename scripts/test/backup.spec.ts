@@ -27,6 +27,7 @@ const LISTS = [
   'series',
   'pieces',
   'days',
+  'kilns',
   'firings',
   'results',
 ];

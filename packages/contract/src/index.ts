@@ -177,6 +177,17 @@ export {
   type DayStamp,
 } from './day/day';
 export {
+  kilnBodySchema,
+  kilnChamberSchema,
+  kilnCreateSchema,
+  kilnSchema,
+  kilnShelfSchema,
+  kilnUpdateSchema,
+  shelfWitnessSchema,
+  type Kiln,
+  type KilnBody,
+} from './kiln/kiln-card';
+export {
   firingPointSchema,
   firingBodySchema,
   firingSchema,

@@ -17,6 +17,7 @@ import { codeCounters } from './migrations/010-code-counters';
 import { standardNames } from './migrations/011-standard-names';
 import { putAwayAndExamples } from './migrations/012-put-away-and-examples';
 import { dayPlanning } from './migrations/013-day-planning';
+import { kilns } from './migrations/014-kilns';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -33,6 +34,7 @@ export const MIGRATIONS: readonly Migration[] = [
   standardNames,
   putAwayAndExamples,
   dayPlanning,
+  kilns,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

@@ -20,6 +20,7 @@ import type {
   PieceRow,
   DayRow,
   FiringRow,
+  KilnRow,
   PhotoRow,
   ResultRow,
   PutAwayRow,
@@ -48,6 +49,7 @@ export interface Models {
   benchEvents: Table<BenchEventRow>;
   pieces: Table<PieceRow>;
   days: Table<DayRow>;
+  kilns: Table<KilnRow>;
   firings: Table<FiringRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
@@ -161,6 +163,7 @@ export function defineModels(sequelize: Sequelize): Models {
     }),
     pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
     days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), planning: json('planning'), createdAt: time }),
+    kilns: table('kilns', { id, studioId: ref, version, name, body: json('body') }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
     results: table('results', {

@@ -7,6 +7,7 @@ import type {
   CoatDipBody,
   CoatWindowDocument,
   FiringBody,
+  KilnBody,
   PieceBody,
   PowderBody,
   RecordKind,
@@ -175,6 +176,13 @@ export interface DayRow {
   /** Null where nobody planned it yet. */
   planning: DayPlanning | null;
   createdAt: Date;
+}
+export interface KilnRow {
+  id: string;
+  studioId: string;
+  version: number;
+  name: string;
+  body: KilnBody;
 }
 export interface FiringRow {
   id: string;

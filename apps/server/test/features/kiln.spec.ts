@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { firingFromPeak } from '@cazuela/core';
-import { LIMITS, type Day, type Firing, type Result } from '@cazuela/contract';
+import { LIMITS, type Day, type Firing, type Kiln, type Result } from '@cazuela/contract';
 import { aBucket, head, NOW } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
@@ -154,6 +154,49 @@ describe('kiln and results, kept in MariaDB', () => {
       const { id } = (await upload(await picture(20, 20).png().toBuffer(), 'a.png').expect(201)).body as { id: string };
       const other = await server.otherStudio();
       await other.get(`/photos/${id}`).expect(404);
+    });
+  });
+
+  describe('kilns with their shelves', () => {
+    const shelfId = uuid();
+    const kilnBody = (change: object = {}) => ({
+      name: 'Grillo',
+      chamber: { kind: 'round', diameterMm: 360, heightMm: 420 },
+      shelves: [{ id: shelfId, name: 'Upper', heightMm: 220 }],
+      postsMm: [150, 150, 150],
+      note: '',
+      ...change,
+    });
+
+    it('a card is kept once, changed by its version, and told as it is now when it is stale', async () => {
+      const id = uuid();
+      const made = (await server.post('/kilns', { id, body: kilnBody() }).expect(201)).body as Kiln;
+      expect((await server.post('/kilns', { id, body: kilnBody() }).expect(201)).body).toEqual(made);
+      await server.put(`/kilns/${id}`, { version: 1, body: kilnBody({ powerWatts: 4_500 }) }).expect(200);
+      const stale = await server.put(`/kilns/${id}`, { version: 1, body: kilnBody({ note: 'mine' }) }).expect(409);
+      expect(stale.body).toMatchObject({ code: 'stale', current: { version: 2, body: { powerWatts: 4_500 } } });
+      expect((await server.get('/kilns').expect(200)).body).toContainEqual(expect.objectContaining({ id, version: 2 }));
+    });
+
+    it.each([
+      ['a shelf over the lid', { shelves: [{ id: uuid(), name: 'Top', heightMm: 600 }] }, 'A shelf stands below the lid'],
+      ['no chamber', { chamber: { kind: 'round', diameterMm: 0, heightMm: 420 } }, 'More than 0 mm'],
+      ['a post of nothing', { postsMm: [0] }, ''],
+    ])('%s is refused', async (_what, change, words) => {
+      const refused = await server.post('/kilns', { id: uuid(), body: kilnBody(change) }).expect(422);
+      expect(JSON.stringify(refused.body)).toContain(words);
+    });
+
+    it('cones of its shelves are kept with a firing, one a shelf, and keep the kiln from being deleted', async () => {
+      const id = uuid();
+      await server.post('/kilns', { id, body: kilnBody({ name: 'Abuela' }) }).expect(201);
+      const witness = { shelfId, lower: '5', upper: '6', fraction: 0.75 };
+      const body = { ...firingBody(), kilnId: id, witnesses: [witness] };
+      const kept = (await server.post('/firings', { id: uuid(), body }).expect(201)).body as Firing;
+      expect(kept.body.witnesses).toEqual([witness]);
+      await server.post('/firings', { id: uuid(), body: { ...body, witnesses: [witness, witness] } }).expect(422);
+      const uses = await server.get(`/records/kiln/${id}/uses`).expect(200);
+      expect(uses.body).toMatchObject({ name: 'Abuela', uses: ['1 firing'] });
     });
   });
 });

@@ -90,6 +90,11 @@ const VIEWS: Routes = [
   },
   { path: 'day', title: 'The glazing day · Cazuela', loadComponent: () => import('./stations/day/day-page').then((m) => m.DayPage) },
   { path: 'kiln', title: 'Kiln · Cazuela', loadComponent: () => import('./stations/kiln/kiln-station').then((m) => m.KilnStation) },
+  {
+    path: 'kiln/kilns/:id',
+    title: 'Kiln · Cazuela',
+    loadComponent: () => import('./stations/kiln/kiln-page/kiln-page').then((m) => m.KilnPage),
+  },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
   { path: 'studio/device', title: 'This device · Cazuela', loadComponent: () => import('./stations/studio/device-page').then((m) => m.DevicePage) },

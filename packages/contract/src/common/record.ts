@@ -14,6 +14,7 @@ export const RECORD_KINDS = [
   'bucket',
   'series',
   'day',
+  'kiln',
   'firing',
   'result',
 ] as const;

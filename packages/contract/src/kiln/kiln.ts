@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { shelfWitnessSchema } from './kiln-card';
 import { coneSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 
 export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(500), celsius: z.number().min(-50).max(1500) });
@@ -9,6 +10,14 @@ export const firingBodySchema = z.strictObject({
   /** A witness cone read by eye counts before the curve. */
   witnessCone: coneSchema.nullable(),
   points: z.array(firingPointSchema).min(2, 'A firing needs at least two points.').max(5000),
+  /** The card of its kiln; left out where there was none. */
+  kilnId: idSchema.optional(),
+  /** Cones read by eye on its shelves: they count before the curve there. */
+  witnesses: z
+    .array(shelfWitnessSchema)
+    .max(30)
+    .refine((witnesses) => new Set(witnesses.map(({ shelfId }) => shelfId)).size === witnesses.length, 'A shelf has one cone that bends.')
+    .optional(),
 });
 export type FiringBody = z.infer<typeof firingBodySchema>;
 export const firingSchema = z.strictObject({ id: idSchema, version: versionSchema, body: firingBodySchema });
@@ -35,6 +44,8 @@ export const resultBodySchema = z.strictObject({
   firingId: idSchema,
   /** The lot of pots it was one of; null or left out where nobody knows. */
   lotId: idSchema.nullable().optional(),
+  /** Where it stood; null or left out where nobody said. */
+  shelfId: idSchema.nullable().optional(),
   coneReached: coneSchema,
   stars: countSchema.min(0).max(5),
   faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),

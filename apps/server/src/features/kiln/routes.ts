@@ -1,9 +1,20 @@
-import { firingCreateSchema, firingUpdateSchema, resultCreateSchema, resultUpdateSchema } from '@cazuela/contract';
+import {
+  firingCreateSchema,
+  firingUpdateSchema,
+  kilnCreateSchema,
+  kilnUpdateSchema,
+  resultCreateSchema,
+  resultUpdateSchema,
+} from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
 import { createFiring, listFirings, updateFiring } from './firings';
+import { createKiln, listKilns, updateKiln } from './kilns';
 import { createResult, listResults, updateResult } from './results';
 
 export const kilnRoutes: readonly Route[] = [
+  route({ method: 'get', path: '/kilns', handle: listKilns }),
+  route({ method: 'post', path: '/kilns', body: kilnCreateSchema, handle: createKiln }),
+  route({ method: 'put', path: '/kilns/:id', body: kilnUpdateSchema, handle: updateKiln }),
   route({ method: 'get', path: '/firings', handle: listFirings }),
   route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
   route({ method: 'put', path: '/firings/:id', body: firingUpdateSchema, handle: updateFiring }),

@@ -71,6 +71,7 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
   bucket: { table: 'buckets', words: 'bucket', nameOf: named, owned: (row) => [history('bucket', row)] },
   series: { table: 'series', words: 'series', nameOf: (row) => String(body(row)['name']) },
   day: { table: 'days', words: 'day', nameOf: (row) => String(row['date']) },
+  kiln: { table: 'kilns', words: 'kiln', nameOf: named },
   firing: { table: 'firings', words: 'firing', nameOf: (row) => `${String(body(row)['kiln'])}, ${dateOf(row['startedAt'])}` },
   result: {
     table: 'results',

@@ -12,6 +12,7 @@ import {
   daySchema,
   eventsAnswerSchema,
   firingSchema,
+  kilnSchema,
   photoAnswerSchema,
   exampleChangedSchema,
   exampleSchema,
@@ -52,6 +53,8 @@ import {
   type DayStamp,
   type EventsAnswer,
   type Firing,
+  type Kiln,
+  type KilnBody,
   type FiringBody,
   type Piece,
   type PieceBody,
@@ -168,6 +171,9 @@ export class StudioApi {
   updateDay = (id: string, version: number, change: { items?: DayItem[]; planning?: DayPlanning }): Observable<Day> =>
     this.put(`/days/${id}`, { version, ...change }, daySchema);
 
+  kilns = (): Observable<Kiln[]> => this.list('/kilns', kilnSchema);
+  createKiln = (id: string, body: KilnBody): Observable<Kiln> => this.post('/kilns', { id, body }, kilnSchema);
+  updateKiln = (id: string, version: number, body: KilnBody): Observable<Kiln> => this.put(`/kilns/${id}`, { version, body }, kilnSchema);
   firings = (): Observable<Firing[]> => this.list('/firings', firingSchema);
   createFiring = (id: string, body: FiringBody): Observable<Firing> => this.post('/firings', { id, body }, firingSchema);
   updateFiring = (id: string, version: number, body: FiringBody): Observable<Firing> => this.put(`/firings/${id}`, { version, body }, firingSchema);

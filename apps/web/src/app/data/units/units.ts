@@ -91,6 +91,13 @@ export class Units {
     return this.preferences().temperature === 'C' ? `${formatFixed(celsius, 0)} °C` : `${formatFixed(celsiusToFahrenheit(celsius), 0)} °F`;
   }
 
+  /** How much hotter or colder: "+8 °C", "−14 °F". */
+  temperatureStep(celsius: number): string {
+    const isMetric = this.preferences().temperature === 'C';
+    const step = Math.round(isMetric ? celsius : (celsius * 9) / 5);
+    return `${step > 0 ? '+' : step < 0 ? '−' : '±'}${Math.abs(step)} ${isMetric ? '°C' : '°F'}`;
+  }
+
   sg = (value: number): string => formatFixed(value, 2);
   sgFine = (value: number): string => formatFixed(value, 3);
   readonly coatUnit = computed<'mm' | 'thou'>(() => this.preferences().coat);

@@ -13,6 +13,7 @@ export const RECORD_WORDS: Readonly<Record<RecordKind, readonly [one: string, ma
   bucket: ['bucket', 'buckets'],
   series: ['series', 'series'],
   day: ['day', 'days'],
+  kiln: ['kiln', 'kilns'],
   firing: ['firing', 'firings'],
   result: ['result', 'results'],
 };
@@ -21,6 +22,7 @@ const PAGES: Partial<Record<RecordKind, string>> = {
   recipe: '/recipe',
   powder: '/recipe/powders',
   body: '/studio/bodies',
+  kiln: '/kiln/kilns',
   piece: '/piece',
   tile: '/coat/tile',
   runner: '/piece/runners',

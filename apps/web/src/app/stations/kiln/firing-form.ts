@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { firingBodySchema, type Firing } from '@cazuela/contract';
+import { firingBodySchema, type Firing, type Kiln } from '@cazuela/contract';
 import { attempt, coneReached, firingFromPeak, peakForCone, peakOfFiring } from '@cazuela/core';
 import { merge } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -33,6 +33,8 @@ const USUAL_HOLD_MINUTES = 10;
 export class FiringForm {
   /** Kilns of earlier firings. */
   readonly kilns = input.required<readonly string[]>();
+  /** Kilns with a card. */
+  readonly cards = input<readonly Kiln[]>([]);
   /** A firing noted before, to be corrected. */
   readonly correcting = input<Firing>();
   readonly kept = output<string>();
@@ -98,8 +100,14 @@ export class FiringForm {
     const before = this.correcting();
     const id = before?.id ?? uuid();
     const asNoted = before && isSamePeak(peakOfFiring({ points: before.body.points }), this.form.getRawValue());
+    const kilnName = kiln.trim() || this.kilns()[0] || 'Kiln';
+    const card = this.cards().find((one) => one.body.name === kilnName);
+    const isSameKiln = before?.body.kiln === kilnName;
     const body = {
-      kiln: kiln.trim() || this.kilns()[0] || 'Kiln',
+      kiln: kilnName,
+      ...(isSameKiln && before.body.kilnId ? { kilnId: before.body.kilnId } : card ? { kilnId: card.id } : {}),
+      // Cones of another kiln's shelves say nothing here.
+      ...(isSameKiln && before.body.witnesses ? { witnesses: before.body.witnesses } : {}),
       // The field knows minutes only: a start that was not touched keeps its seconds.
       startedAt: before && localMinute(new Date(before.body.startedAt)) === startedAt ? before.body.startedAt : started.toISOString(),
       wantedCone,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { HOUR_MS, attempt, coneReached, kilnNow } from '@cazuela/core';
+import { HOUR_MS, attempt, coneReached, kilnNow, shelfCones, type ShelfWitness } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { Clock } from '../../data/state/clock';
 import { createMutation } from '../../data/http/mutation';
@@ -11,9 +11,11 @@ import { formatDateTime, formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { FiringCurve } from '../../parts/firing-curve';
 import { coneWords, nearestCone } from './kiln-words';
+import { ShelvesPanel } from './shelves/shelves-panel';
+import { asWitnessed, offsetsOf } from './shelves/shelf-words';
 import { FiringForm } from './firing-form';
 import { lotChoices } from './lot-choices';
-import { ResultForm } from './result-form';
+import { ResultForm, type ShelfChoice } from './result-form';
 import { SelectField } from '../../ui/select-field';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
 import { ResourceState } from '../../ui/resource-state';
@@ -26,7 +28,20 @@ import { titleOf } from '../../data/state/address';
 
 @Component({
   selector: 'cz-kiln-station',
-  imports: [EmptyState, FiringCurve, FiringForm, MatButton, PutAwayLink, PutAwayNote, RecordMenu, ResourceState, ResultForm, RouterLink, SelectField],
+  imports: [
+    EmptyState,
+    FiringCurve,
+    FiringForm,
+    MatButton,
+    PutAwayLink,
+    PutAwayNote,
+    RecordMenu,
+    ResourceState,
+    ResultForm,
+    RouterLink,
+    SelectField,
+    ShelvesPanel,
+  ],
   templateUrl: './kiln-station.html',
   styleUrl: './kiln-station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,7 +60,13 @@ export class KilnStation {
   protected readonly when = formatWhen;
   protected readonly full = formatDateTime;
   protected readonly all = apiResource(() =>
-    combineLatest({ firings: this.api.firings(), results: this.api.results(), pieces: this.api.pieces(), days: this.api.days() }),
+    combineLatest({
+      kilns: this.api.kilns(),
+      firings: this.api.firings(),
+      results: this.api.results(),
+      pieces: this.api.pieces(),
+      days: this.api.days(),
+    }),
   );
   protected readonly firings = computed(() => this.away.without('firing', this.all.value()?.firings ?? []));
   protected readonly pieces = computed(() => this.away.without('piece', this.all.value()?.pieces ?? []));
@@ -86,7 +107,25 @@ export class KilnStation {
     () => this.firing() !== undefined && this.all.value() !== undefined && !this.all.value()!.firings.some((one) => one.id === this.firing()),
   );
   protected readonly planning = signal(false);
-  protected readonly kilns = computed(() => [...new Set((this.all.value()?.firings ?? []).map((firing) => firing.body.kiln))]);
+  protected readonly cards = computed(() => this.away.without('kiln', this.all.value()?.kilns ?? []));
+  protected readonly kilns = computed(() => [
+    ...new Set([...this.cards().map(({ body }) => body.name), ...(this.all.value()?.firings ?? []).map((firing) => firing.body.kiln)]),
+  ]);
+  protected readonly allFirings = computed(() => this.all.value()?.firings ?? []);
+  /** The card of the kiln that was fired. */
+  protected readonly card = computed(() => {
+    const [firing, cards] = [this.chosen(), this.all.value()?.kilns ?? []];
+    return cards.find(({ id, body }) => (firing?.body.kilnId === undefined ? body.name === firing?.body.kiln : id === firing.body.kilnId));
+  });
+  /** What each shelf saw, for the pieces that stood on it. */
+  protected readonly shelves = computed((): ShelfChoice[] => {
+    const [firing, card] = [this.chosen(), this.card()];
+    if (!firing || !card) return [];
+    const seen = attempt(() => shelfCones(card.body, asWitnessed(firing), offsetsOf(card, this.allFirings())));
+    return seen.kind === 'ok'
+      ? seen.value.map(({ shelf, cone }) => ({ shelfId: shelf.id, words: `${shelf.name}, ${coneWords(cone)}`, cone: nearestCone(cone) }))
+      : [];
+  });
 
   /** Somebody else read it meanwhile: the firing is shown as it is now, and the cone is chosen again. */
   protected readonly readingSays = computed(() => {
@@ -120,6 +159,14 @@ export class KilnStation {
     const firing = this.chosen();
     if (!firing) return;
     this.reading.run(this.api.updateFiring(firing.id, firing.version, { ...firing.body, witnessCone: cone || null }), () => this.all.reload());
+  }
+
+  /** Cones of its shelves: each counts on its own shelf. */
+  protected witnesses(witnesses: ShelfWitness[]): void {
+    const [firing, card] = [this.chosen(), this.card()];
+    if (!firing || !card) return;
+    const body = { ...firing.body, kilnId: firing.body.kilnId ?? card.id, witnesses };
+    this.reading.run(this.api.updateFiring(firing.id, firing.version, body), () => this.all.reload());
   }
 
   constructor() {

@@ -13,6 +13,10 @@ export function coneWords(reached: ConeReached): string {
   }
 }
 
+/** The same where there is little room: "cone 5–6". */
+export const shortCone = (reached: ConeReached): string =>
+  reached.kind === 'between' && reached.fraction >= 0.1 && reached.fraction <= 0.9 ? `cone ${reached.lower}–${reached.upper}` : coneWords(reached);
+
 /** The nearest whole cone: a starting point, to be corrected by the witness cone. */
 export function nearestCone(reached: ConeReached): string {
   return reached.kind === 'between' ? (reached.fraction >= 0.5 ? reached.upper : reached.lower) : reached.cone;

@@ -15,6 +15,7 @@ describe('the kiln', () => {
     records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(KilnStation);
+    records.answer('/kilns', []);
     records.answer('/firings', firings);
     records.answer('/results', results);
     records.answer('/pieces', [CUP]);
@@ -43,6 +44,7 @@ describe('the kiln', () => {
     await screen.choose('Witness cone, read by eye', '5');
     records.refuse(`/firings/${of.id}`, 409, { code: 'stale', detail: 'Changed.' }, 'PUT');
     await screen.settle();
+    records.answer('/kilns', []);
     records.answer('/firings', [{ ...of, version: 2, body: { ...of.body, witnessCone: '6' } }]);
     records.answer('/results', []);
     records.answer('/pieces', [CUP]);
@@ -90,6 +92,7 @@ describe('correcting what was noted', () => {
     records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(KilnStation, inputs);
+    records.answer('/kilns', []);
     records.answer('/firings', [of]);
     records.answer('/results', [cup]);
     records.answer('/pieces', [CUP]);

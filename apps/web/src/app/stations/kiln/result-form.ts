@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { FAULTS, LIMITS, resultBodySchema, type Piece, type Result, type ResultBody } from '@cazuela/contract';
@@ -25,6 +25,13 @@ import { ExplainedText } from '../../parts/words/explained-text';
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 
+/** A shelf with the cone it saw. */
+export interface ShelfChoice {
+  shelfId: string;
+  words: string;
+  cone: string;
+}
+
 /** A piece as it came out of the kiln: stars, faults, a note, one photo. How it was glazed is known already. */
 @Component({
   selector: 'cz-result-form',
@@ -40,6 +47,8 @@ export class ResultForm {
   readonly pieces = input.required<readonly Piece[]>();
   /** Lots of pots that were glazed on a day. */
   readonly lots = input<readonly LotChoice[]>([]);
+  /** Shelves of this firing's kiln, with what each of them saw. */
+  readonly shelves = input<readonly ShelfChoice[]>([]);
   /** A result noted before, to be corrected. */
   readonly correcting = input<Result>();
   readonly kept = output<void>();
@@ -54,6 +63,7 @@ export class ResultForm {
     ...contractForm(resultBodySchema, { pieceId: '', coneReached: '6', stars: 0, note: '' }).controls,
     /** Empty where nobody knows. */
     lotId: new FormControl('', { nonNullable: true }),
+    shelfId: new FormControl('', { nonNullable: true }),
     faults: new FormControl<readonly Fault[]>([], { nonNullable: true }),
     /** Empty where nobody measured it. */
     ranMm: new FormControl<number | null>(null),
@@ -97,15 +107,25 @@ export class ResultForm {
       const cone = this.cone();
       if (this.form.controls.coneReached.pristine) this.form.controls.coneReached.setValue(cone);
     });
+    // What stood on a shelf saw its cone.
+    this.form.controls.shelfId.valueChanges.pipe(takeUntilDestroyed()).subscribe((shelfId) => {
+      const shelf = this.shelves().find((one) => one.shelfId === shelfId);
+      if (shelf && this.form.controls.shelfId.dirty) this.form.controls.coneReached.setValue(shelf.cone);
+    });
     effect(() => {
       const result = this.correcting();
       if (!result) return;
       const { photoId, firingId: _firing, faults, ...said } = result.body;
-      this.form.reset({ ...said, lotId: said.lotId ?? '', faults: [...faults], ranMm: said.ranMm ?? null });
+      this.form.reset({ ...said, lotId: said.lotId ?? '', shelfId: said.shelfId ?? '', faults: [...faults], ranMm: said.ranMm ?? null });
       this.keptPhotoId.set(photoId);
     });
     askBeforeLeaving(() => this.form.dirty);
   }
+
+  protected readonly shelfOptions = computed((): FieldOption[] => [
+    ['', 'not said'],
+    ...this.shelves().map(({ shelfId, words }) => [shelfId, words] as const),
+  ]);
 
   protected leave(): void {
     this.clear();
@@ -142,8 +162,15 @@ export class ResultForm {
     if (!this.form.value.pieceId || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const { faults, ranMm, lotId, ...said } = this.form.getRawValue();
-    const body = { ...said, faults: [...faults], lotId: lotId || null, ...(ranMm === null ? {} : { ranMm }), firingId: this.firingId() };
+    const { faults, ranMm, lotId, shelfId, ...said } = this.form.getRawValue();
+    const body = {
+      ...said,
+      faults: [...faults],
+      lotId: lotId || null,
+      ...(shelfId ? { shelfId } : {}),
+      ...(ranMm === null ? {} : { ranMm }),
+      firingId: this.firingId(),
+    };
     const before = this.correcting();
     const send = (photoId: string | null): Observable<Result> =>
       before
