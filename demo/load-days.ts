@@ -84,7 +84,8 @@ function longer({ seconds }: DayStep): Partial<StepDone> {
 function planningOf(clock: DemoLoad['clock']): DayPlanning {
   const [fromTime, untilTime] = [clock.clockTime(-2), clock.clockTime(8)];
   const pause = { fromTime: clock.clockTime(3), untilTime: clock.clockTime(3.75) };
-  const breaks = pause.fromTime < pause.untilTime ? [pause] : [];
+  // Opened late in the evening, the demo's day ends before its break.
+  const breaks = pause.fromTime < pause.untilTime && pause.untilTime < untilTime ? [pause] : [];
   const people: DayPerson[] = [
     { name: 'Inés', fromTime, untilTime, breaks, doesNotDo: ['spray'] },
     { name: 'Bruno', fromTime, untilTime, breaks, doesNotDo: [] },

@@ -20,6 +20,8 @@ interface Shot {
   dark?: boolean;
 }
 
+/** Charts and drawings are there by then, ms. */
+const RESTS_MS = 1_500;
 const PHONE = { width: 390, height: 844 };
 const SHOTS: readonly Shot[] = [
   { name: 'what-now', path: '/' },
@@ -61,8 +63,11 @@ try {
       colorScheme: shot.dark ? 'dark' : 'light',
       locale: 'en-GB',
     });
-    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''), { waitUntil: 'networkidle' });
+    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''));
     await page.getByRole('heading').first().waitFor();
+    await page.getByRole('status', { name: 'Fetching' }).waitFor({ state: 'detached' });
+    // A day asks all the time what others did: the network never rests.
+    await page.waitForTimeout(RESTS_MS);
     if (shot.until) await page.getByText(shot.until).waitFor({ state: 'detached', timeout: 60_000 });
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
     await page.close();

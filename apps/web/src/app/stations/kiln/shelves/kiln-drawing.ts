@@ -71,8 +71,8 @@ const MOST_WARMTH = 20;
       font-weight: 500;
     }
     .quiet {
-      fill: var(--quiet);
-      font: 400 12px var(--text);
+      fill: var(--iron-wash);
+      font: 500 12.5px var(--text);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
