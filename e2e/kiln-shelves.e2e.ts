@@ -23,6 +23,7 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'Keep the kiln' }).focus();
   await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/kiln\/kilns\/[0-9a-f-]{36}$/);
   await expect(page.getByRole('heading', { name: 'Cocuyo' })).toBeVisible();
   await expect(page.getByText('No cone was read on a shelf yet', { exact: false })).toBeVisible();
   await page.reload();

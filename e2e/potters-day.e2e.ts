@@ -148,9 +148,9 @@ test('a potter goes from a recipe to a read result', async ({ page, studio, requ
     await page.getByRole('button', { name: 'No code on it, but I looked' }).click();
     await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeEnabled();
     await page.keyboard.press('Space');
-    await expect(page.getByText(/8 of \d+ steps done/)).toBeVisible();
+    await expect(page.getByText(/9 of \d+ steps done/)).toBeVisible();
     await page.keyboard.press('u');
-    await expect(page.getByText(/7 of \d+ steps done/)).toBeVisible();
+    await expect(page.getByText(/8 of \d+ steps done/)).toBeVisible();
     // How long the demo's pieces still dry depends on the minute; what is found wet waits ten minutes more.
     await page
       .getByRole('button', { name: /^Not dry yet/ })

@@ -77,6 +77,8 @@ test.describe('what is no longer wanted, and what was noted wrongly', () => {
     await page.getByRole('button', { name: 'Keep the correction' }).click();
     await expect(page.getByText('The firing is corrected.')).toBeVisible();
     const kept = (await studio.records<Firing[]>(request, '/firings')).find((one) => one.id === firing.id)!;
-    expect(kept.body).toEqual({ ...firing.body, kiln: 'Grillo, the small one' });
+    // No kiln of that name has a card: its shelves and their cones were those of another one.
+    const { kilnId: _id, witnesses: _cones, ...noted } = firing.body;
+    expect(kept.body).toEqual({ ...noted, kiln: 'Grillo, the small one' });
   });
 });

@@ -14,13 +14,7 @@ export interface CodedBucket {
   imports: [MatButton, TextField],
   template: `
     <form class="field-row" (submit)="$event.preventDefault(); check()">
-      <cz-text-field
-        label="Code on the bucket"
-        autocapitalize="characters"
-        [longest]="300"
-        [value]="typed()"
-        (changed)="type($event)"
-      />
+      <cz-text-field label="Code on the bucket" autocapitalize="characters" [longest]="300" [value]="typed()" (changed)="type($event)" />
       <button type="submit" matButton="outlined" [disabled]="!typed().trim()">Read it</button>
       <button type="button" matButton="text" (click)="read.emit()">No code on it, but I looked</button>
     </form>

@@ -159,7 +159,6 @@ describe('noting a result', () => {
       stars: 4,
       faults: [{ fault: 'pinholed', where: 'inside' }],
       note: 'two holes',
-      lotId: null,
       photoId: null,
     });
   });

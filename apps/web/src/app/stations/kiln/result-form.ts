@@ -166,7 +166,7 @@ export class ResultForm {
     const body = {
       ...said,
       faults: [...faults],
-      lotId: lotId || null,
+      ...(lotId ? { lotId } : {}),
       ...(shelfId ? { shelfId } : {}),
       ...(ranMm === null ? {} : { ranMm }),
       firingId: this.firingId(),
