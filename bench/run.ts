@@ -11,6 +11,7 @@ import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
 import { dayPageRows } from './day-page.bench';
 import { dayRows } from './day.bench';
+import { loadRows } from './load.bench';
 import { importRows } from './import.bench';
 import { jobRows } from './jobs.bench';
 import { listRows } from './list.bench';
@@ -20,7 +21,7 @@ import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'day', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
+const PARTS = ['core', 'coat', 'run', 'day', 'load', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -36,7 +37,8 @@ if (wanted('core')) show(coreRows());
 if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
 if (wanted('day')) show(dayRows());
-if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
+if (wanted('load')) show(loadRows());
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'load' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
