@@ -27,7 +27,7 @@ const BEST_RADII: readonly (readonly [count: number, radius: number])[] = [
 const SIDE_MM = 1_000;
 const GAP_MM = 5;
 
-function pots(random: () => number, count: number): LoadPiece[] {
+function piecesOf(random: () => number, count: number): LoadPiece[] {
   return Array.from({ length: count }, (_, at): LoadPiece => {
     const size = 30 + 60 * random();
     const footprint = random() < 0.15 ? { kind: 'box' as const, widthMm: 2 * size, depthMm: size } : { kind: 'circle' as const, radiusMm: size };
@@ -39,13 +39,13 @@ function pots(random: () => number, count: number): LoadPiece[] {
 export function loadRows(): Row[] {
   const random = seededUniform(29);
   const started = performance.now();
-  const { shelves } = planLoad(pots(random, PIECES), KILN);
+  const { shelves } = planLoad(piecesOf(random, PIECES), KILN);
   const ms = performance.now() - started;
   const shares = BEST_RADII.map(([count, best]) => [count, leastShare(count, best)] as const);
   const worst = shares.reduce((a, b) => (b[1] < a[1] ? b : a));
   let [ours, rows] = [0, 0];
   for (let load = 0; load < MADE_UP_LOADS; load++) {
-    const pieces = pots(random, 50);
+    const pieces = piecesOf(random, 50);
     ours += planLoad(pieces, KILN).shelves.length;
     rows += shelvesInRows(pieces, KILN);
   }
