@@ -52,10 +52,10 @@ export function draftOf({ chamber, postsMm, powerWatts, mostCelsius, thermocoupl
 /** The kiln as the records take it, or what is still to be said of it. */
 export function readDraft(draft: KilnDraft): { body: KilnBody } | { problem: string } {
   const { name, kind, widthMm, depthMm, heightMm, shelves, posts, note } = draft;
-  const nameless = shelves.some((shelf) => shelf.heightMm === null);
+  const isHeightMissing = shelves.some((shelf) => shelf.heightMm === null);
   if (heightMm === null || widthMm === null || (kind === 'rectangular' && depthMm === null))
     return { problem: 'Say how large its chamber is inside.' };
-  if (nameless) return { problem: 'Say how high each shelf stands above the floor.' };
+  if (isHeightMissing) return { problem: 'Say how high each shelf stands above the floor.' };
   const postsMm = posts
     .split(/[,;\s]+/)
     .filter((text) => text !== '')

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
+import { heightShareOf } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { apiResource } from '../../../data/http/api-resource';
 import { createMutation } from '../../../data/http/mutation';
@@ -21,7 +22,6 @@ import { TextField } from '../../../ui/text-field';
 import { KilnDrawing, type ShelfLabel } from '../shelves/kiln-drawing';
 import { groundWords, offsetsOf, offsetWords } from '../shelves/shelf-words';
 import { draftOf, NEW_KILN, readDraft, withShelf, type KilnDraft } from './kiln-draft';
-import { heightShareOf } from '@cazuela/core';
 
 const KINDS: readonly FieldOption<KilnDraft['kind']>[] = [
   ['round', 'round'],

@@ -38,6 +38,7 @@ const MOST_WARMTH = 20;
       }
       @if (thermocoupleY(); as y) {
         <circle class="probe" [attr.cx]="left + wall" [attr.cy]="y" r="4" />
+        <text [attr.x]="left + wall + 8" [attr.y]="y + 20" class="quiet">thermocouple</text>
       }
     </svg>
   `,

@@ -91,6 +91,14 @@ const BENT: readonly FieldOption<number>[] = [
     .name {
       font-weight: 600;
     }
+    @media (max-width: 600px) {
+      .shelf {
+        grid-template-columns: 5.5rem minmax(0, 1fr);
+        cz-select {
+          grid-column: 2;
+        }
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
