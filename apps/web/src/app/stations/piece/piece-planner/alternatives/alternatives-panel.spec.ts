@@ -18,13 +18,16 @@ const PLAN: PiecePlan = {
   putAside: [],
 };
 
-/** The search starts once a drag rests. */
+/** The search starts once a drag rests, by the clock: the clock is turned, so that a slow machine makes no difference. */
 const settle = async (screen: Screen<AlternativesPanel>): Promise<void> => {
-  await new Promise((resolve) => setTimeout(resolve, 160));
+  await jest.advanceTimersByTimeAsync(160);
   await screen.settle();
 };
 
 describe('alternatives to a piece, side by side', () => {
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+
   const open = async (plan = PLAN): Promise<[Screen<AlternativesPanel>, Partial<PiecePlan>[]]> => {
     new FakeRecords().openStudio();
     const screen = await Screen.open(AlternativesPanel, {
