@@ -74,7 +74,7 @@ function leastShare(count: number, best: number): number {
     // Circles with half a gap each, in a square with half a gap round it.
     const radiusMm = (share + 0.005) * best * (SIDE_MM + GAP_MM) - GAP_MM / 2;
     const cups = Array.from({ length: count }, (_, at): LoadPiece => ({ id: `c${at}`, footprint: { kind: 'circle', radiusMm }, heightMm: 90 }));
-    if (!packShelf(cups, outline, { beginnings: 30, moves: 40 })) break;
+    if (!packShelf(cups, outline, { effort: { beginnings: 30, moves: 40 } })) break;
     share += 0.005;
   }
   return share;
@@ -82,7 +82,7 @@ function leastShare(count: number, best: number): number {
 
 /** As it is mostly done: tallest first, row after row, each as deep as its widest pot, with the same gaps. */
 function shelvesInRows(pieces: readonly LoadPiece[], { outline }: KilnToLoad): number {
-  if (outline.kind === 'round') return 0;
+  if (outline.kind !== 'rectangular') return 0;
   let [shelves, x, y, row] = [1, 0, 0, 0];
   for (const { footprint, isRunner } of [...pieces].sort((a, b) => b.heightMm - a.heightMm)) {
     const [wide, deep] = footprint.kind === 'circle' ? [2 * footprint.radiusMm, 2 * footprint.radiusMm] : [footprint.widthMm, footprint.depthMm];

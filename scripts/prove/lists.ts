@@ -8,6 +8,7 @@ import {
   daySchema,
   firingSchema,
   kilnSchema,
+  loadSchema,
   pieceSchema,
   powderSchema,
   recipeSchema,
@@ -32,6 +33,7 @@ export const LISTS: readonly { path: string; schema: z.ZodType }[] = [
   { path: '/pieces', schema: pieceSchema },
   { path: '/days', schema: daySchema },
   { path: '/kilns', schema: kilnSchema },
+  { path: '/loads', schema: loadSchema },
   { path: '/firings', schema: firingSchema },
   { path: '/results', schema: resultSchema },
 ];

@@ -28,6 +28,7 @@ const LISTS = [
   'pieces',
   'days',
   'kilns',
+  'loads',
   'firings',
   'results',
 ];

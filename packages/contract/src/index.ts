@@ -85,8 +85,10 @@ export {
   benchEventSchema,
   eventsSendSchema,
   eventsAnswerSchema,
+  streamStampSchema,
   type BenchEvent,
   type EventsAnswer,
+  type StreamStamp,
 } from './bucket/events';
 export {
   batchSizeSchema,
@@ -170,11 +172,9 @@ export {
   dayPersonSchema,
   dayPlanningSchema,
   daySchema,
-  dayStampSchema,
   dayCreateSchema,
   dayUpdateSchema,
   type Day,
-  type DayStamp,
 } from './day/day';
 export {
   kilnBodySchema,
@@ -187,6 +187,18 @@ export {
   type Kiln,
   type KilnBody,
 } from './kiln/kiln-card';
+export {
+  footprintSchema,
+  loadCreateSchema,
+  loadEventSchema,
+  loadLotSchema,
+  loadPieceIdSchema,
+  loadSchema,
+  loadShelfSchema,
+  loadUpdateSchema,
+  standingPieceSchema,
+  type Load,
+} from './kiln/load';
 export {
   firingPointSchema,
   firingBodySchema,

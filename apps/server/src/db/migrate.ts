@@ -18,6 +18,7 @@ import { standardNames } from './migrations/011-standard-names';
 import { putAwayAndExamples } from './migrations/012-put-away-and-examples';
 import { dayPlanning } from './migrations/013-day-planning';
 import { kilns } from './migrations/014-kilns';
+import { loads } from './migrations/015-loads';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -35,6 +36,7 @@ export const MIGRATIONS: readonly Migration[] = [
   putAwayAndExamples,
   dayPlanning,
   kilns,
+  loads,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

@@ -21,6 +21,7 @@ import type {
   DayRow,
   FiringRow,
   KilnRow,
+  LoadRow,
   PhotoRow,
   ResultRow,
   PutAwayRow,
@@ -50,6 +51,7 @@ export interface Models {
   pieces: Table<PieceRow>;
   days: Table<DayRow>;
   kilns: Table<KilnRow>;
+  loads: Table<LoadRow>;
   firings: Table<FiringRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
@@ -164,6 +166,7 @@ export function defineModels(sequelize: Sequelize): Models {
     pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
     days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), planning: json('planning'), createdAt: time }),
     kilns: table('kilns', { id, studioId: ref, version, name, body: json('body') }),
+    loads: table('loads', { id, studioId: ref, version, kilnId: ref, createdAt: time }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
     results: table('results', {

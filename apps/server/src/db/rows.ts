@@ -184,6 +184,13 @@ export interface KilnRow {
   name: string;
   body: KilnBody;
 }
+export interface LoadRow {
+  id: string;
+  studioId: string;
+  version: number;
+  kilnId: string;
+  createdAt: Date;
+}
 export interface FiringRow {
   id: string;
   studioId: string;

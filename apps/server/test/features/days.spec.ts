@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { NO_PLANNING, type DayEvent, type DayItem, type DayPlanning } from '@cazuela/core';
-import type { Bucket, Day, DayStamp, EventsAnswer, Firing, Result } from '@cazuela/contract';
+import type { Bucket, Day, StreamStamp, EventsAnswer, Firing, Result } from '@cazuela/contract';
 import { firingFromPeak } from '@cazuela/core';
 import { aBucket, head, NOW } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
@@ -137,7 +137,7 @@ describe('the glazing day, kept in MariaDB', () => {
 
     it('a stamp tells whether anybody did something since', async () => {
       const day = await aDay();
-      const stamp = async (): Promise<DayStamp> => (await server.get(`/days/${day.id}/stamp`).expect(200)).body as DayStamp;
+      const stamp = async (): Promise<StreamStamp> => (await server.get(`/days/${day.id}/stamp`).expect(200)).body as StreamStamp;
       expect(await stamp()).toEqual({ version: 1, events: 0 });
       await send(day, done(day.items[0]!.steps[0]!.id));
       expect(await stamp()).toEqual({ version: 1, events: 1 });

@@ -25,7 +25,9 @@ import {
   noteSchema,
   sgSchema,
   timeSchema,
+  versionSchema,
 } from '../common/basics';
+import { loadEventSchema } from '../kiln/load';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
 const minutesSchema = z
@@ -222,6 +224,7 @@ export const benchEventSchema = z.discriminatedUnion('stream', [
   z.strictObject({ stream: z.literal('batch'), streamId: idSchema, event: batchEventSchema }),
   z.strictObject({ stream: z.literal('bucket'), streamId: idSchema, event: bucketEventSchema }),
   z.strictObject({ stream: z.literal('day'), streamId: idSchema, event: dayEventSchema }),
+  z.strictObject({ stream: z.literal('load'), streamId: idSchema, event: loadEventSchema }),
 ]);
 export type BenchEvent = z.infer<typeof benchEventSchema>;
 
@@ -238,3 +241,7 @@ export const eventsAnswerSchema = z.strictObject({
   refused: z.array(z.strictObject({ id: idSchema, detail: z.string() })),
 });
 export type EventsAnswer = z.infer<typeof eventsAnswerSchema>;
+
+/** Differs when anybody did or changed anything. */
+export const streamStampSchema = z.strictObject({ version: versionSchema, events: countSchema });
+export type StreamStamp = z.infer<typeof streamStampSchema>;

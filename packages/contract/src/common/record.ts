@@ -15,6 +15,7 @@ export const RECORD_KINDS = [
   'series',
   'day',
   'kiln',
+  'load',
   'firing',
   'result',
 ] as const;

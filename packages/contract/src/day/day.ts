@@ -3,6 +3,7 @@ import { APPLICATION_METHODS, KILN_SETTINGS, STEP_KINDS, type DayItem, type DayP
 import {
   countSchema,
   dateSchema,
+  gramsSchema,
   idSchema,
   LIMITS,
   millilitresSchema,
@@ -50,6 +51,7 @@ export const dayItemSchema = z.strictObject({
   clayLotId: idSchema.optional(),
   heightMm: z.number().min(0).max(LIMITS.innerMm).optional(),
   widthMm: z.number().min(0).max(LIMITS.innerMm).optional(),
+  grams: gramsSchema.optional(),
   setting: z.enum(KILN_SETTINGS).optional(),
   reachChance: z.number().min(0).max(1).optional(),
   chanceFrom: z.enum(['draws', 'quickLook']).optional(),
@@ -100,9 +102,6 @@ export const daySchema = z.strictObject({
   createdAt: timeSchema,
 });
 export type Day = z.infer<typeof daySchema>;
-/** Differs when anybody did or changed anything. */
-export const dayStampSchema = z.strictObject({ version: versionSchema, events: countSchema });
-export type DayStamp = z.infer<typeof dayStampSchema>;
 export const dayCreateSchema = z.strictObject({
   id: idSchema,
   date: dateSchema,

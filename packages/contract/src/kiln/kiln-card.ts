@@ -30,6 +30,9 @@ export const kilnBodySchema = z
     thermocoupleMm: z.number().min(0).max(MOST_MM).optional(),
     /** What one shelf carries at heat, as its maker says, g. */
     shelfCarriesGrams: gramsSchema.optional(),
+    shelfThickMm: z.number().gt(0).max(100, 'A shelf is at most 100 mm thick.').optional(),
+    /** Two half shelves beside one another, each with heights of its own. */
+    hasHalfShelves: z.boolean().optional(),
     note: noteSchema,
   })
   .refine(({ shelves, chamber }) => shelves.every(({ heightMm }) => heightMm < chamber.heightMm), 'A shelf stands below the lid of its kiln.')

@@ -108,6 +108,9 @@ export const piecePlanSchema = z
         holdMinutes: z.number().min(0).max(600, 'A hold lasts between 0 and 600 minutes.').optional(),
         cooling: z.enum(Object.keys(COOLINGS) as [Cooling]).optional(),
         place: z.enum(Object.keys(SHELF_PLACES) as [ShelfPlace]).optional(),
+        kilnId: idSchema.optional(),
+        shelfId: idSchema.optional(),
+        placeCelsius: z.number().min(-100).max(100).optional(),
       })
       .optional(),
     order: z.array(z.string().max(200)).max(MOST_STEPS, `A plan has at most ${MOST_STEPS} steps: take some coats or masks off.`),

@@ -47,6 +47,8 @@ export interface DayItem {
   clayLotId?: string | undefined;
   heightMm?: number | undefined;
   widthMm?: number | undefined;
+  /** Of one piece, about, by its form, g. */
+  grams?: number | undefined;
   /** How it stands in the kiln; bare on the shelf when left out. */
   setting?: KilnSetting | undefined;
   /** How likely it runs to where it stands, as its plan foretold, 0–1; left out where nothing on it runs. */

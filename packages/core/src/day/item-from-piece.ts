@@ -3,6 +3,7 @@ import type { TimedStep } from '../layering/steps/step-times';
 import { isAfterFiring, type PieceStep } from '../layering/steps/steps';
 import { WASTE_SHARE } from '../coat/methods/application-method';
 import { CLEARANCE_MM } from '../bucket/inside/dip-depth';
+import { clayGrams } from '../geometry/clay-grams';
 import { tallMm, widestMm, type PieceShape } from '../geometry/piece-form';
 import { glazeNeeded } from '../layering/glaze-needed';
 import { TAPE_MINUTES } from '../layering/order/order-rules';
@@ -49,7 +50,7 @@ export function dayItemFromPiece(piece: PieceForDay): DayItem {
   const today = steps.filter((step) => !isAfterFiring(step));
   const worst = forecast && worstSide(forecast);
   const risk = worst ? { reachChance: worst.reachChance, chanceFrom: forecast.from } : {};
-  const size = shape ? { heightMm: Math.round(tallMm(shape)), widthMm: Math.round(2 * widestMm(shape)) } : {};
+  const size = shape ? { heightMm: Math.round(tallMm(shape)), widthMm: Math.round(2 * widestMm(shape)), grams: clayGrams(shape) } : {};
   const stands = piece.plan?.setting ? { setting: piece.plan.setting } : {};
   return { id: itemId, pieceId, name, count, ...lot, ...size, ...stands, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
 

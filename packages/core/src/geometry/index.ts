@@ -17,4 +17,5 @@ export {
 } from './piece-form';
 export { areaCm2, volumeMl, profileBetween, type ProfilePoint } from './profile';
 export { formOf, insideProfile, PIECE_FORMS, PIECE_SHAPES, shapeOf, type NamedForm } from './shapes';
+export { clayGrams } from './clay-grams';
 export { lidFor, saucerFor } from './part-forms';

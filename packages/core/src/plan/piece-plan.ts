@@ -71,6 +71,10 @@ export interface PlanFiring {
   holdMinutes?: number | undefined;
   cooling?: Cooling | undefined;
   place?: ShelfPlace | undefined;
+  /** A shelf of a kiln of the studio, and how much hotter than its thermocouple cones showed it to be, °C: it counts before `place`. */
+  kilnId?: string | undefined;
+  shelfId?: string | undefined;
+  placeCelsius?: number | undefined;
 }
 
 export const KILN_SETTINGS = ['shelf', 'plate', 'stilts', 'upsideDown', 'onRim'] as const;

@@ -14,9 +14,9 @@ const MOST_KNOWN = 200;
  * firingRatioOf({}) // 1
  */
 export function firingRatioOf({ cone = USUAL_CONE, firing = {} }: Pick<PiecePlan, 'cone' | 'firing'>): number {
-  const { holdMinutes, cooling, place } = firing;
-  const key = [cone, holdMinutes, cooling, place].join(' ');
-  const ratio = known.get(key) ?? flowInFiring({ cone, ...(holdMinutes === undefined ? {} : { holdMinutes }), cooling, place });
+  const { holdMinutes, cooling, place, placeCelsius } = firing;
+  const key = [cone, holdMinutes, cooling, place, placeCelsius].join(' ');
+  const ratio = known.get(key) ?? flowInFiring({ cone, ...(holdMinutes === undefined ? {} : { holdMinutes }), cooling, place, placeCelsius });
   if (known.size >= MOST_KNOWN) known.clear();
   known.set(key, ratio);
   return ratio;

@@ -42,6 +42,7 @@ function faultsOf(pieces: readonly LoadPiece[], places: readonly StandingPiece[]
     return { piece, isBox: footprint.kind === 'box', x: place.xMm, y: place.yMm, halfX: x, halfY: y };
   });
   for (const [i, a] of standing.entries()) {
+    if (outline.kind === 'halfRound' && a.x - a.halfX < -1e-3) faults.push(`${a.piece.id} over the straight edge`);
     if (outline.kind === 'rectangular') {
       if (Math.abs(a.x) + a.halfX > outline.widthMm / 2 + 1e-3 || Math.abs(a.y) + a.halfY > outline.depthMm / 2 + 1e-3)
         faults.push(`${a.piece.id} over the edge`);
@@ -116,7 +117,7 @@ describe('one shelf', () => {
       // Circles with half a gap each, in a square with half a gap round it.
       const radius = 0.97 * best * (side + gap) - gap / 2;
       const cups = Array.from({ length: count }, (_, n) => circle(`c${n}`, radius));
-      const found = packShelf(cups, { kind: 'rectangular', widthMm: side, depthMm: side }, { beginnings: 30, moves: 30 });
+      const found = packShelf(cups, { kind: 'rectangular', widthMm: side, depthMm: side }, { effort: { beginnings: 30, moves: 30 } });
       expect(found).toHaveLength(count);
       expect(faultsOf(cups, found!, { kind: 'rectangular', widthMm: side, depthMm: side })).toEqual([]);
     }

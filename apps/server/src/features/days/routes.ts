@@ -1,13 +1,13 @@
 import type * as z from 'zod';
 import { NO_PLANNING, type DayEvent } from '@cazuela/core';
-import { dayCreateSchema, dayUpdateSchema, type Day, type DayStamp } from '@cazuela/contract';
+import { dayCreateSchema, dayUpdateSchema, type Day, type StreamStamp } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { withRetries } from '../../db/in-transaction';
 import { createOnce, updateVersioned } from '../../db/versioned';
 import type { DayRow } from '../../db/rows';
 import { route, type Call, type Route } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
-import { eventsOf } from '../events/append-events';
+import { eventsOf, stampOfStream } from '../events/append-events';
 
 export const dayRoutes: readonly Route[] = [
   route({ method: 'get', path: '/days', handle: listDays }),
@@ -46,11 +46,10 @@ async function updateDay({ context, studioId, id, body }: Call<z.infer<typeof da
   return withEvents(context, row);
 }
 
-/** What tells whether somebody did something since: read every second by the benches, so it is small. */
-async function stampOf({ context, studioId, id }: Call<unknown>): Promise<DayStamp> {
+async function stampOf({ context, studioId, id }: Call<unknown>): Promise<StreamStamp> {
   const row = await context.models.days.findOne({ where: { id, studioId }, attributes: ['version'] });
   if (!row) throw new ProblemError('notFound', 'There is no such day.');
-  return { version: row.get().version, events: await context.models.benchEvents.count({ where: { studioId, stream: 'day', streamId: id } }) };
+  return stampOfStream(context, { studioId, stream: 'day', streamId: id }, row.get().version);
 }
 
 async function withEvents(context: Context, row: DayRow): Promise<Day> {

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { BatchEvent, BucketEvent } from '@cazuela/core';
-import { benchEventSchema, type BenchEvent } from '@cazuela/contract';
+import { benchEventSchema, type BenchEvent, type StreamStamp } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { lockStreams, type Stream } from '../../db/lock-streams';
 import { ProblemError } from '../../http/problem-error';
@@ -41,6 +41,11 @@ export async function appendToStream(
 export async function eventsOf<Event extends BenchEvent['event']>(context: Context, target: Stream, transaction?: Transaction): Promise<Event[]> {
   const rows = await context.models.benchEvents.findAll({ where: { ...target }, order: [['seq', 'ASC']], ...(transaction ? { transaction } : {}) });
   return rows.map((row) => row.get().body as Event);
+}
+
+/** What tells whether somebody did something since: read several times a second by the benches, so it is small. */
+export async function stampOfStream({ models }: Context, { studioId, stream, streamId }: Stream, version: number): Promise<StreamStamp> {
+  return { version, events: await models.benchEvents.count({ where: { studioId, stream, streamId } }) };
 }
 
 /** Returns which of these events the stream has. The same id in another stream is other work, and must not count as done. */

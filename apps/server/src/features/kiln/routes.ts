@@ -3,18 +3,25 @@ import {
   firingUpdateSchema,
   kilnCreateSchema,
   kilnUpdateSchema,
+  loadCreateSchema,
+  loadUpdateSchema,
   resultCreateSchema,
   resultUpdateSchema,
 } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
 import { createFiring, listFirings, updateFiring } from './firings';
 import { createKiln, listKilns, updateKiln } from './kilns';
+import { createLoad, listLoads, stampOfLoad, updateLoad } from './loads';
 import { createResult, listResults, updateResult } from './results';
 
 export const kilnRoutes: readonly Route[] = [
   route({ method: 'get', path: '/kilns', handle: listKilns }),
   route({ method: 'post', path: '/kilns', body: kilnCreateSchema, handle: createKiln }),
   route({ method: 'put', path: '/kilns/:id', body: kilnUpdateSchema, handle: updateKiln }),
+  route({ method: 'get', path: '/loads', handle: listLoads }),
+  route({ method: 'post', path: '/loads', body: loadCreateSchema, handle: createLoad }),
+  route({ method: 'put', path: '/loads/:id', body: loadUpdateSchema, handle: updateLoad }),
+  route({ method: 'get', path: '/loads/:id/stamp', handle: stampOfLoad }),
   route({ method: 'get', path: '/firings', handle: listFirings }),
   route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
   route({ method: 'put', path: '/firings/:id', body: firingUpdateSchema, handle: updateFiring }),

@@ -26,7 +26,7 @@ const body = (row: AnyRow): AnyRow => row['body'] as AnyRow;
 const named = (row: AnyRow): string => String(row['name']);
 const dateOf = (at: unknown): string => (at as Date).toISOString().slice(0, 10);
 /** Returns the name of another row that this one points to. */
-const nameIn = async (table: Models['pieces'] | Models['recipes'] | Models['bodies'], id: unknown): Promise<string> =>
+const nameIn = async (table: Models['pieces'] | Models['recipes'] | Models['bodies'] | Models['kilns'], id: unknown): Promise<string> =>
   ((await (table as AnyTable).findByPk(String(id), { attributes: ['name'] }))?.get('name') as string | undefined) ?? 'not known';
 const history = (stream: string, row: AnyRow): Owned => ({
   table: 'benchEvents',
@@ -72,6 +72,12 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
   series: { table: 'series', words: 'series', nameOf: (row) => String(body(row)['name']) },
   day: { table: 'days', words: 'day', nameOf: (row) => String(row['date']) },
   kiln: { table: 'kilns', words: 'kiln', nameOf: named },
+  load: {
+    table: 'loads',
+    words: 'load',
+    nameOf: async (row, { kilns }) => `${await nameIn(kilns, row['kilnId'])}, ${dateOf(row['createdAt'])}`,
+    owned: (row) => [history('load', row)],
+  },
   firing: { table: 'firings', words: 'firing', nameOf: (row) => `${String(body(row)['kiln'])}, ${dateOf(row['startedAt'])}` },
   result: {
     table: 'results',
@@ -105,6 +111,7 @@ export const MENTIONING: readonly Mentioning[] = [
   { table: 'coatWindows', columns: ['glazeId', 'bodyId', 'changes'], one: 'window of a coat', many: 'windows of coats' },
   { table: 'pieces', columns: ['clayBodyId', 'body'], one: 'piece plan', many: 'piece plans' },
   { table: 'days', columns: ['items'], one: 'day', many: 'days' },
+  { table: 'loads', columns: ['kilnId'], one: 'load', many: 'loads' },
   { table: 'firings', columns: ['body'], one: 'firing', many: 'firings' },
   { table: 'results', columns: ['pieceId', 'firingId', 'photoId', 'body', 'glazedWith'], one: 'result', many: 'results' },
 ];

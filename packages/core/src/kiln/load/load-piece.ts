@@ -11,10 +11,23 @@ export interface LoadPiece {
   grams?: number | undefined;
   /** It may run: it stands further from the others. */
   isRunner?: boolean | undefined;
+  /** Better where the kiln is hot, or where it is cool; anywhere when left out. */
+  wants?: 'hot' | 'cool' | undefined;
+  /** It is to be seen from the door, as test tiles are. */
+  isAtDoor?: boolean | undefined;
 }
 
-/** The outline of a shelf from above, mm, its middle at 0, 0. */
-export type ShelfOutline = { kind: 'round'; diameterMm: number } | { kind: 'rectangular'; widthMm: number; depthMm: number };
+/** The outline of a shelf from above, mm, its middle at 0, 0. Half a round one is the right half, 0, 0 at the middle of its straight edge. */
+export type ShelfOutline =
+  { kind: 'round'; diameterMm: number } | { kind: 'halfRound'; diameterMm: number } | { kind: 'rectangular'; widthMm: number; depthMm: number };
+
+/** A place on every shelf where nothing may stand: a post or the thermocouple, with the gap round it. The door is where y is largest. */
+export interface KeptFree {
+  xMm: number;
+  yMm: number;
+  radiusMm: number;
+  what: 'post' | 'thermocouple';
+}
 
 /** Where the middle of a piece stands on its shelf, mm from the middle of the shelf; a box may be turned by a quarter. */
 export interface StandingPiece {
@@ -55,4 +68,4 @@ const footprintMm2 = (footprint: Footprint): number =>
   footprint.kind === 'circle' ? Math.PI * footprint.radiusMm ** 2 : footprint.widthMm * footprint.depthMm;
 
 const outlineMm2 = (outline: ShelfOutline): number =>
-  outline.kind === 'round' ? (Math.PI * outline.diameterMm ** 2) / 4 : outline.widthMm * outline.depthMm;
+  outline.kind === 'rectangular' ? outline.widthMm * outline.depthMm : (Math.PI * outline.diameterMm ** 2) / (outline.kind === 'round' ? 4 : 8);

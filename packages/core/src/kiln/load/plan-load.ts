@@ -1,44 +1,18 @@
 import { PotterError } from '../../checks/potter-error';
 import { requirePositive } from '../../checks/require';
-import { areaShare, gapBetween, SHELF_ROOM_MM, type LoadPiece, type ShelfOutline, type StandingPiece } from './load-piece';
+import { areaShare, gapBetween, SHELF_ROOM_MM, type LoadPiece, type StandingPiece } from './load-piece';
+import type { KilnToLoad } from './kiln-to-load';
 import { packShelf, USUAL_EFFORT } from './pack-shelf';
 import { ShelfPacking } from './shelf-packing';
 import { heightOf, lowestColumn, postSets, withoutColumn } from './post-heights';
-
-/** A kiln as it is loaded. */
-export interface KilnToLoad {
-  /** Of one shelf, within what must stay free of elements and thermocouple. */
-  outline: ShelfOutline;
-  /** From the upper face of the lowest shelf to what must stay free under the lid, mm. */
-  heightMm: number;
-  /** How many shelves there are. */
-  shelves: number;
-  shelfThickMm: number;
-  /** Heights of the posts there are, mm; any height when empty. */
-  postsMm: readonly number[];
-  /** What one shelf carries at heat, g; left out where its maker did not say. */
-  shelfCarriesGrams?: number | undefined;
-}
+import { stackShelves, type LoadShelf, type ShelfSide, type StackedShelf } from './stack-shelves';
+import { warmestOrder } from './warmest-order';
 
 export const LEFT_OUT_WHY = ['tooWide', 'tooTall', 'tooHeavy', 'noRoom'] as const;
 
-/** One shelf of a load. */
-export interface LoadedShelf {
-  /** Its upper face above that of the lowest one, mm. */
-  fromMm: number;
-  /** Room up to the next one, or to the lid, mm. */
-  roomMm: number;
-  /** Posts that carry the next shelf, of one column; empty for the highest. */
-  columnMm: number[];
-  pieces: StandingPiece[];
-  grams: number;
-  /** Of its area, without gaps. */
-  areaShare: number;
-}
-
 export interface KilnLoad {
-  /** From the lowest up. */
-  shelves: LoadedShelf[];
+  /** From the lowest up; of half shelves, both sides mixed. */
+  shelves: StackedShelf[];
   leftOut: { pieceId: string; why: (typeof LEFT_OUT_WHY)[number] }[];
 }
 
@@ -50,10 +24,13 @@ const MOST_REFUSED = 5;
 const ADDING_MOVES = 10;
 /** Nothing more is tried on a shelf that would be filled beyond this share, gaps and all: circles fill no more than 0.91. */
 const MOST_SHARE = 0.93;
+/** Pieces that differ by less than this in height may share a shelf for another reason, mm. */
+const LIKE_HEIGHT_MM = 20;
 
 /**
- * Returns a load: pieces of like height share a shelf, the tallest first, and each shelf is filled as far as pieces find a place; what stays out is
- * named with its reason. The same pieces give the same load.
+ * Returns a load: pieces of like height share a shelf, the tallest first, and each shelf is filled as far as pieces find a place. Where the kiln is
+ * known to be warmer above or below, shelves with runners stand where it is cool, and what wants heat where it is hot. What stays out is named with
+ * its reason. The same pieces give the same load.
  *
  * @param pieces - glazed and dry
  * @param kiln - the kiln
@@ -72,42 +49,58 @@ export function planLoad(pieces: readonly LoadPiece[], kiln: KilnToLoad): KilnLo
     if (why) leftOut.push({ pieceId: piece.id, why });
     return why === undefined;
   });
-  // Of like height together: nothing low stands under much empty room.
-  let waiting = [...able].sort((a, b) => b.heightMm - a.heightMm || footprintMm(b) - footprintMm(a) || (a.id < b.id ? -1 : 1));
-  const shelves: LoadedShelf[] = [];
+  let waiting = inLoadingOrder(able, kiln);
+  const shelves: LoadShelf[] = [];
+  const stacks = sidesOf(kiln).map((side) => ({ side, fromMm: 0, isFull: false }));
   let sets = postSets(kiln.postsMm);
-  let fromMm = 0;
   while (waiting.length > 0 && shelves.length < kiln.shelves) {
-    const freeMm = kiln.heightMm - fromMm;
+    const [stack] = stacks.filter(({ isFull }) => !isFull).sort((a, b) => a.fromMm - b.fromMm);
+    if (!stack) break;
+    const freeMm = kiln.heightMm - stack.fromMm;
     const fitting = waiting.filter(({ heightMm }) => heightMm + SHELF_ROOM_MM <= freeMm);
-    if (fitting.length === 0) break;
+    if (fitting.length === 0) {
+      stack.isFull = true;
+      continue;
+    }
     const { pieces: standing, places } = fillShelf(fitting, kiln);
-    const roomMm = Math.max(...standing.map(({ heightMm }) => heightMm)) + SHELF_ROOM_MM;
-    const column = kiln.postsMm.length === 0 ? [roomMm] : lowestColumn(sets, roomMm);
     const ids = new Set(standing.map(({ id }) => id));
     waiting = waiting.filter(({ id }) => !ids.has(id));
-    // Without posts for a shelf above it, or a shelf, or room for one, it is the last.
-    const nextMm = column && fromMm + heightOf(column) + kiln.shelfThickMm;
-    const isLast = nextMm === undefined || shelves.length + 1 === kiln.shelves || waiting.length === 0 || nextMm >= kiln.heightMm;
-    shelves.push({
-      fromMm,
-      roomMm: isLast ? freeMm : heightOf(column!),
-      columnMm: isLast ? [] : column!,
-      pieces: places,
-      grams: gramsOf(standing),
-      areaShare: areaShare(standing, kiln.outline),
-    });
-    if (isLast) break;
-    if (kiln.postsMm.length > 0) sets = withoutColumn(sets, column!);
-    fromMm = nextMm!;
+    shelves.push({ id: String(shelves.length), ...(stack.side ? { side: stack.side } : {}), pieces: places });
+    // Without posts for a shelf above it, or room for one, it is the last.
+    const roomMm = Math.max(...standing.map(({ heightMm }) => heightMm)) + SHELF_ROOM_MM;
+    const column = kiln.postsMm.length === 0 ? [roomMm] : lowestColumn(sets, roomMm);
+    const nextMm = column && stack.fromMm + heightOf(column) + kiln.shelfThickMm;
+    if (nextMm === undefined || nextMm >= kiln.heightMm) stack.isFull = true;
+    else {
+      if (kiln.postsMm.length > 0) sets = withoutColumn(sets, column!);
+      stack.fromMm = nextMm;
+    }
   }
   for (const { id } of waiting) leftOut.push({ pieceId: id, why: 'noRoom' });
-  // Posts were chosen for the shelf above: nothing stands on it when the rest did not fit.
-  return { shelves: withoutEmptyTop(shelves, kiln), leftOut };
+  const ordered = warmestOrder(shelves, pieces, kiln);
+  return { shelves: stackShelves(ordered, pieces, kiln), leftOut };
 }
 
+const sidesOf = ({ isHalved }: KilnToLoad): (ShelfSide | undefined)[] => (isHalved ? ['left', 'right'] : [undefined]);
+
+/** Of like height together: nothing low stands under much empty room. Of those, what wants the same heat. */
+function inLoadingOrder(pieces: readonly LoadPiece[], { warmerUpCelsius = 0 }: KilnToLoad): LoadPiece[] {
+  const heightClass = ({ heightMm }: LoadPiece): number => (warmerUpCelsius === 0 ? heightMm : Math.ceil(heightMm / LIKE_HEIGHT_MM));
+  const wish = ({ wants }: LoadPiece): string => (warmerUpCelsius === 0 ? '' : (wants ?? 'any'));
+  return [...pieces].sort(
+    (a, b) =>
+      heightClass(b) - heightClass(a) ||
+      compare(wish(b), wish(a)) ||
+      b.heightMm - a.heightMm ||
+      footprintMm(b) - footprintMm(a) ||
+      compare(a.id, b.id),
+  );
+}
+
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
 /** Why a piece cannot stand in this kiln at all; undefined where it can. */
-function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams }: KilnToLoad): (typeof LEFT_OUT_WHY)[number] | undefined {
+function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams, keptFree }: KilnToLoad): (typeof LEFT_OUT_WHY)[number] | undefined {
   requirePositive('heightMm', piece.heightMm);
   requirePositive(
     'widthMm',
@@ -115,13 +108,13 @@ function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams }: Ki
   );
   if (piece.heightMm + SHELF_ROOM_MM > heightMm) return 'tooTall';
   if ((piece.grams ?? 0) > (shelfCarriesGrams ?? Infinity)) return 'tooHeavy';
-  return packShelf([piece], outline) ? undefined : 'tooWide';
+  return packShelf([piece], outline, { keptFree: keptFree ?? [] }) ? undefined : 'tooWide';
 }
 
 /** As many as find a place on one shelf, tried in their order. */
 function fillShelf(
   waiting: readonly LoadPiece[],
-  { outline, shelfCarriesGrams = Infinity }: KilnToLoad,
+  { outline, shelfCarriesGrams = Infinity, keptFree = [] }: KilnToLoad,
 ): { pieces: LoadPiece[]; places: StandingPiece[] } {
   let standing: LoadPiece[] = [];
   for (const piece of waiting) {
@@ -130,8 +123,8 @@ function fillShelf(
     standing = next;
   }
   if (standing.length === 0) standing = [waiting[0]!];
-  const packing = new ShelfPacking(outline);
-  while (!packing.put(standing, USUAL_EFFORT)) standing = standing.slice(0, -1);
+  const packing = new ShelfPacking(outline, keptFree);
+  while (!packing.put(standing, USUAL_EFFORT) && standing.length > 1) standing = standing.slice(0, -1);
   let refused = 0;
   for (const piece of waiting) {
     if (refused >= MOST_REFUSED) break;
@@ -142,12 +135,6 @@ function fillShelf(
     else refused += 1;
   }
   return { pieces: standing, places: packing.places() };
-}
-
-function withoutEmptyTop(shelves: readonly LoadedShelf[], { heightMm }: KilnToLoad): LoadedShelf[] {
-  const top = shelves.at(-1);
-  if (!top || top.columnMm.length === 0) return [...shelves];
-  return [...shelves.slice(0, -1), { ...top, columnMm: [], roomMm: heightMm - top.fromMm }];
 }
 
 /** A piece with half the gap to its neighbours, as it counts for room. */

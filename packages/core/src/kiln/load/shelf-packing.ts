@@ -1,5 +1,5 @@
 import { seededUniform } from '../../math/seeded-uniform';
-import { gapBetween, type LoadPiece, type ShelfOutline, type StandingPiece } from './load-piece';
+import { gapBetween, type KeptFree, type LoadPiece, type ShelfOutline, type StandingPiece } from './load-piece';
 
 /** Sweeps in which pieces push one another apart; it is looked now and then whether that still helps. */
 const SWEEPS = 240;
@@ -40,13 +40,18 @@ export class ShelfPacking {
   private pushX = 0;
   private pushY = 0;
   private readonly isRound: boolean;
+  private readonly isHalf: boolean;
   private readonly edgeX: number;
   private readonly edgeY: number;
 
-  constructor(outline: ShelfOutline) {
-    this.isRound = outline.kind === 'round';
-    this.edgeX = outline.kind === 'round' ? outline.diameterMm / 2 : outline.widthMm / 2;
-    this.edgeY = outline.kind === 'round' ? outline.diameterMm / 2 : outline.depthMm / 2;
+  constructor(
+    outline: ShelfOutline,
+    private readonly keptFree: readonly KeptFree[] = [],
+  ) {
+    this.isRound = outline.kind !== 'rectangular';
+    this.isHalf = outline.kind === 'halfRound';
+    this.edgeX = outline.kind === 'rectangular' ? outline.widthMm / 2 : outline.diameterMm / 2;
+    this.edgeY = outline.kind === 'rectangular' ? outline.depthMm / 2 : outline.diameterMm / 2;
   }
 
   /** Looks for a place for these pieces, from several beginnings. */
@@ -91,12 +96,12 @@ export class ShelfPacking {
 
   /** Large ones first where there is most room; every other time they begin anywhere. */
   private begin(beginning: number): void {
-    const order = this.pieces.map((_, at) => at).sort((a, b) => this.sizeOf(b) - this.sizeOf(a) || a - b);
+    const order = this.pieces.map((_, at) => at).sort((a, b) => this.doorFirst(a, b) || this.sizeOf(b) - this.sizeOf(a) || a - b);
     // What has no place yet is out of the way.
     this.x.fill(Infinity);
     for (const at of order) {
       if (this.isBox[at] === 1 && beginning > 0 && this.random() < TURN_SHARE) this.turn(at);
-      if (beginning % 2 === 1) this.anywhere(at);
+      if (beginning % 2 === 1 && !this.pieces[at]!.isAtDoor) this.anywhere(at);
       else this.roomiest(at);
     }
   }
@@ -113,17 +118,20 @@ export class ShelfPacking {
   }
 
   private anywhere(at: number): void {
-    this.x[at] = (2 * this.random() - 1) * Math.max(0, this.edgeX - this.halfX[at]!);
+    const across = this.isHalf ? this.random() : 2 * this.random() - 1;
+    this.x[at] = across * Math.max(0, this.edgeX - this.halfX[at]!);
     this.y[at] = (2 * this.random() - 1) * Math.max(0, this.edgeY - this.halfY[at]!);
     this.pushInside(at);
   }
 
-  /** Of several places, the one where it is squeezed least; of equal ones the one nearest to the edge, so that the middle stays whole. */
+  private doorFirst = (a: number, b: number): number => Number(this.pieces[b]!.isAtDoor ?? false) - Number(this.pieces[a]!.isAtDoor ?? false);
+
+  /** Of several places, the one where it is squeezed least; of equal ones the one nearest to the edge, or to the door, so that the middle stays whole. */
   private roomiest(at: number): void {
     let [bestX, bestY, best] = [0, 0, Infinity];
     for (let look = 0; look < LOOKS; look++) {
       this.anywhere(at);
-      const rank = this.squeezeOf(at) - 1e-3 * Math.hypot(this.x[at]!, this.y[at]!);
+      const rank = this.squeezeOf(at) - 1e-3 * (this.pieces[at]!.isAtDoor ? this.y[at]! : Math.hypot(this.x[at]!, this.y[at]!));
       if (rank < best) [bestX, bestY, best] = [this.x[at]!, this.y[at]!, rank];
     }
     this.x[at] = bestX;
@@ -149,7 +157,7 @@ export class ShelfPacking {
           all += mm;
           if (mm > worst) worst = mm;
         }
-        const over = this.pushInside(i);
+        const over = this.pushOffKeptFree(i) + this.pushInside(i);
         all += over;
         if (over > worst) worst = over;
       }
@@ -165,7 +173,7 @@ export class ShelfPacking {
   private isRight(): boolean {
     const count = this.x.length;
     for (let i = 0; i < count; i++) {
-      if (this.overEdge(i) > WITHIN_MM) return false;
+      if (this.overEdge(i) > WITHIN_MM || this.onKeptFree(i) > WITHIN_MM) return false;
       for (let j = i + 1; j < count; j++) {
         this.pushOf(i, j, 0);
         if (this.pushMm > WITHIN_MM) return false;
@@ -175,7 +183,7 @@ export class ShelfPacking {
   }
 
   private squeezeOf(at: number): number {
-    let sum = this.overEdge(at) ** 2;
+    let sum = this.overEdge(at) ** 2 + this.onKeptFree(at) ** 2;
     for (let other = 0; other < this.x.length; other++) {
       if (other === at) continue;
       this.pushOf(at, other, 0);
@@ -220,9 +228,46 @@ export class ShelfPacking {
   /** How far a piece stands over the edge, mm. */
   private overEdge(at: number): number {
     const [x, y] = [Math.abs(this.x[at]!), Math.abs(this.y[at]!)];
+    const overHalf = this.isHalf ? this.halfX[at]! - this.x[at]! : 0;
     if (!this.isRound) return Math.max(0, x + this.halfX[at]! - this.edgeX, y + this.halfY[at]! - this.edgeY);
     const reach = this.isBox[at] === 1 ? Math.hypot(x + this.halfX[at]!, y + this.halfY[at]!) : Math.hypot(x, y) + this.halfX[at]!;
-    return Math.max(0, reach - this.edgeX);
+    return Math.max(0, overHalf, reach - this.edgeX);
+  }
+
+  /** How far a piece stands on what is kept free, mm. */
+  private onKeptFree(at: number): number {
+    let worst = 0;
+    for (const spot of this.keptFree) worst = Math.max(worst, this.offSpot(at, spot).mm);
+    return worst;
+  }
+
+  /** How far it has to go to be off a spot, and in which direction. */
+  private offSpot(at: number, { xMm, yMm, radiusMm }: KeptFree): { mm: number; x: number; y: number } {
+    const [dx, dy] = [this.x[at]! - xMm, this.y[at]! - yMm];
+    // Of a box, its nearest point counts.
+    const [inX, inY] =
+      this.isBox[at] === 1
+        ? [Math.max(-this.halfX[at]!, Math.min(this.halfX[at]!, -dx)), Math.max(-this.halfY[at]!, Math.min(this.halfY[at]!, -dy))]
+        : [0, 0];
+    const [x, y] = [dx + inX, dy + inY];
+    const far = Math.hypot(x, y);
+    const mm = Math.max(0, radiusMm + (this.isBox[at] === 1 ? 0 : this.halfX[at]!) - far);
+    if (far >= SAME_MM) return { mm, x: x / far, y: y / far };
+    // It lies on the middle of the spot: towards its own middle, or the shelf's.
+    const own = Math.hypot(dx, dy) || 1;
+    return { mm, x: dx / own || -Math.sign(xMm), y: dy / own || -Math.sign(yMm) };
+  }
+
+  private pushOffKeptFree(at: number): number {
+    let all = 0;
+    for (const spot of this.keptFree) {
+      const { mm, x, y } = this.offSpot(at, spot);
+      if (mm <= 0) continue;
+      this.x[at]! += x * (mm + HAIR_MM);
+      this.y[at]! += y * (mm + HAIR_MM);
+      all += mm;
+    }
+    return all;
   }
 
   /** Moves it back over the shelf; a corner of a box comes in a little at a time. Returns by how much it stood over the edge, mm. */
@@ -236,9 +281,13 @@ export class ShelfPacking {
       this.y[at] = Math.min(mostY, Math.max(-mostY, y));
       return over;
     }
-    const far = Math.hypot(x, y);
+    if (this.isHalf && x < this.halfX[at]!) {
+      this.x[at] = this.halfX[at]!;
+      if (this.overEdge(at) <= 0) return over;
+    }
+    const far = Math.hypot(this.x[at]!, y);
     const kept = far < SAME_MM ? 0 : 1 - Math.min(far, over) / far;
-    this.x[at] = x * kept;
+    this.x[at] = this.x[at]! * kept;
     this.y[at] = y * kept;
     return over;
   }

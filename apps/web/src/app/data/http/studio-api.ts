@@ -13,6 +13,7 @@ import {
   eventsAnswerSchema,
   firingSchema,
   kilnSchema,
+  loadSchema,
   photoAnswerSchema,
   exampleChangedSchema,
   exampleSchema,
@@ -48,13 +49,14 @@ import {
   type CoatDip,
   type CoatDipBody,
   type CoatWindowDocument,
-  dayStampSchema,
+  streamStampSchema,
   type Day,
-  type DayStamp,
+  type StreamStamp,
   type EventsAnswer,
   type Firing,
   type Kiln,
   type KilnBody,
+  type Load,
   type FiringBody,
   type Piece,
   type PieceBody,
@@ -167,12 +169,16 @@ export class StudioApi {
 
   days = (): Observable<Day[]> => this.list('/days', daySchema);
   createDay = (day: { id: string; date: string; items: DayItem[]; planning?: DayPlanning }): Observable<Day> => this.post('/days', day, daySchema);
-  dayStamp = (id: string): Observable<DayStamp> => this.get(`/days/${id}/stamp`, dayStampSchema);
+  dayStamp = (id: string): Observable<StreamStamp> => this.get(`/days/${id}/stamp`, streamStampSchema);
   updateDay = (id: string, version: number, change: { items?: DayItem[]; planning?: DayPlanning }): Observable<Day> =>
     this.put(`/days/${id}`, { version, ...change }, daySchema);
 
   kilns = (): Observable<Kiln[]> => this.list('/kilns', kilnSchema);
   createKiln = (id: string, body: KilnBody): Observable<Kiln> => this.post('/kilns', { id, body }, kilnSchema);
+  loads = (): Observable<Load[]> => this.list('/loads', loadSchema);
+  createLoad = (id: string, kilnId: string): Observable<Load> => this.post('/loads', { id, kilnId }, loadSchema);
+  updateLoad = (id: string, version: number, kilnId: string): Observable<Load> => this.put(`/loads/${id}`, { version, kilnId }, loadSchema);
+  loadStamp = (id: string): Observable<StreamStamp> => this.get(`/loads/${id}/stamp`, streamStampSchema);
   updateKiln = (id: string, version: number, body: KilnBody): Observable<Kiln> => this.put(`/kilns/${id}`, { version, body }, kilnSchema);
   firings = (): Observable<Firing[]> => this.list('/firings', firingSchema);
   createFiring = (id: string, body: FiringBody): Observable<Firing> => this.post('/firings', { id, body }, firingSchema);

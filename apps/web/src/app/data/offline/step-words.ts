@@ -46,6 +46,16 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   personBack: 'Somebody is back',
   paused: 'A pause',
   lotFirst: 'A lot comes first',
+  lotAdded: 'A lot put on a load',
+  lotRemoved: 'A lot taken off a load',
+  lotChanged: 'A lot of a load changed',
+  placesSet: 'Places of a load',
+  pieceMoved: 'A piece moved on its shelf',
+  pieceTakenOut: 'A piece taken off its shelf',
+  shelfAdded: 'A shelf put in',
+  shelfRemoved: 'A shelf taken out',
+  shelvesOrdered: 'Shelves in another order',
+  fired: 'A load fired',
 };
 
 /** Figures of an event and their units. */

@@ -14,6 +14,7 @@ export const RECORD_WORDS: Readonly<Record<RecordKind, readonly [one: string, ma
   series: ['series', 'series'],
   day: ['day', 'days'],
   kiln: ['kiln', 'kilns'],
+  load: ['load of a kiln', 'loads of kilns'],
   firing: ['firing', 'firings'],
   result: ['result', 'results'],
 };
@@ -23,6 +24,7 @@ const PAGES: Partial<Record<RecordKind, string>> = {
   powder: '/recipe/powders',
   body: '/studio/bodies',
   kiln: '/kiln/kilns',
+  load: '/kiln/loads',
   piece: '/piece',
   tile: '/coat/tile',
   runner: '/piece/runners',
