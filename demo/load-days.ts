@@ -3,6 +3,7 @@ import {
   chosenOrder,
   dayItemFromPiece,
   glazeFacts,
+  lotsAfter,
   PIECE_SHAPES,
   timeSteps,
   type BucketContents,
@@ -20,8 +21,13 @@ import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 import type { LoadedPiece } from './load-pieces';
 
+export interface LoadedDay {
+  id: string;
+  items: DayItem[];
+}
+
 /** The soup fair's day, half way: three people, pots dry enough, cups found wet, cazuelas behind, a bucket short, platters not begun. */
-export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
+export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<LoadedDay[]> {
   const glazes = await factsOf(load, buckets);
   const [cazuelas, liddedPots, platters, cups, bottles] = pieces as [LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece, LoadedPiece];
   const items = [liddedPots, cups, platters, cazuelas, bottles].map((piece, at) => ({ ...itemOf(piece, glazes), code: 'ABCDE'[at]! }));
@@ -71,6 +77,35 @@ export async function loadDays(load: DemoLoad, pieces: readonly LoadedPiece[], b
     { ...noted(2, 'Maia'), type: 'notDryYet', stepId: cupItem.steps[1]!.id, minutes: 10 },
   ];
   await appendToStream(load.context, { studioId: load.studioId, stream: 'day', streamId: id }, events, load.transaction);
+  return [await finishedDay(load, pieces[5]!, glazes), { id, items: lotsAfter(items, events) }];
+}
+
+/** The day before yesterday Oriol glazed the planters: dry by now, they wait for the kiln. */
+async function finishedDay(load: DemoLoad, planters: LoadedPiece, glazes: readonly GlazeFacts[]): Promise<LoadedDay> {
+  const id = uuid();
+  const item = { ...itemOf(planters, glazes), code: 'A' };
+  await load.context.models.days.create(
+    {
+      id,
+      studioId: load.studioId,
+      version: 1,
+      date: load.clock.localDate(2),
+      items: [item],
+      planning: null,
+      createdAt: new Date(load.clock.ago({ days: 2, hours: 1 })),
+    },
+    { transaction: load.transaction },
+  );
+  const events = item.steps.map((step, at): DayEvent => ({
+    id: uuid(),
+    at: load.clock.ago({ days: 2, minutes: 30 * (item.steps.length - at) }),
+    by: 'Oriol',
+    type: 'stepDone',
+    stepId: step.id,
+    ...(step.seconds ? { seconds: Number(step.seconds.toFixed(1)) } : {}),
+  }));
+  await appendToStream(load.context, { studioId: load.studioId, stream: 'day', streamId: id }, events, load.transaction);
+  return { id, items: [item] };
 }
 
 /** The last pot stayed in for longer, and the middle one counts for the lot. */

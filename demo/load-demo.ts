@@ -7,6 +7,7 @@ import { DemoClock } from './clock';
 import { loadBuckets } from './load-buckets';
 import { loadCoats } from './load-coats';
 import { loadDays } from './load-days';
+import { loadKilnLoad } from './load-kiln-load';
 import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
 import { loadResults } from './load-results';
@@ -52,7 +53,8 @@ async function load(context: Context, transaction: Transaction): Promise<void> {
   await loadCoats(job, buckets);
   await loadTiles(job, buckets);
   await loadRunners(job, buckets);
-  await loadDays(job, pieces, buckets);
-  await loadResults(job, pieces, buckets);
+  const days = await loadDays(job, pieces, buckets);
+  const [abuela] = await loadResults(job, pieces, buckets);
+  await loadKilnLoad(job, days, abuela!);
   await loadShelf(job);
 }

@@ -24,7 +24,7 @@ export async function loadKilns({ context, studioId, transaction }: DemoLoad): P
         name: 'Abuela',
         chamber: { kind: 'rectangular', widthMm: 620, depthMm: 580, heightMm: 900 },
         shelves: [shelf('Lowest', 60), shelf('Second', 280), shelf('Third', 490), shelf('Top', 700)],
-        postsMm: [50, 100, 100, 100, 100, 150, 150, 150, 200, 200, 200, 200],
+        postsMm: [50, 50, 50, ...Array<number>(6).fill(100), ...Array<number>(6).fill(150), ...Array<number>(3).fill(200)],
         powerWatts: 18_000,
         mostCelsius: 1_300,
         thermocoupleMm: 480,

@@ -51,7 +51,7 @@ const STORIES: readonly ResultStory[][] = [
 ];
 
 /** Six months of firings; the newest is cooling, its results are still to be read. */
-export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<void> {
+export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<LoadedKiln[]> {
   const random = seededUniform(41);
   const glazes = await factsOf(load, buckets);
   const kilns = await loadKilns(load);
@@ -108,6 +108,7 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
       );
     }
   }
+  return kilns;
 }
 
 /** Somewhere in the range of its glaze. */

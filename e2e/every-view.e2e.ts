@@ -29,6 +29,7 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/day',
     '/kiln',
     `/kiln/kilns/${await first('kilns')}`,
+    `/kiln/loads/${await first('loads')}`,
     '/wall',
     '/studio',
     '/studio/words',

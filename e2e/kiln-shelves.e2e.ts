@@ -51,4 +51,12 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
   // Pots that stood there saw that cone.
   await page.getByLabel('On which shelf').selectOption('High, cone 7');
   await expect(page.getByLabel('Cone it saw')).toHaveValue('7');
+
+  // The next plan stands on that shelf, at the heat that was learnt.
+  await page.goto('/piece');
+  await page.getByRole('link', { name: /Cup with a blue lip/ }).first().click();
+  const stands = page.getByLabel('It stands', { exact: true });
+  const learnt = await stands.locator('option', { hasText: /^Cocuyo, High: \+\d+ °C, from/ }).innerText();
+  await stands.selectOption(learnt);
+  await expect(stands.locator('option:checked')).toHaveText(learnt);
 });

@@ -38,6 +38,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'day', path: '/day' },
   { name: 'day-plan', path: '/day?bench=plan', until: 'Looking for a shorter day' },
   { name: 'kiln', path: '/kiln' },
+  { name: 'load', path: '/kiln/loads/', of: { list: 'loads', name: 'Abuela' } },
   { name: 'wall', path: '/wall' },
   { name: 'studio', path: '/studio' },
   { name: 'clay-body', path: '/studio/bodies/', of: { list: 'bodies', name: 'Barro Claro' } },

@@ -166,16 +166,7 @@ export {
   type Piece,
 } from './piece/piece';
 export { pieceFormSchema } from './piece/piece-form';
-export {
-  dayStepSchema,
-  dayItemSchema,
-  dayPersonSchema,
-  dayPlanningSchema,
-  daySchema,
-  dayCreateSchema,
-  dayUpdateSchema,
-  type Day,
-} from './day/day';
+export { dayStepSchema, dayItemSchema, dayPersonSchema, dayPlanningSchema, daySchema, dayCreateSchema, dayUpdateSchema, type Day } from './day/day';
 export {
   kilnBodySchema,
   kilnChamberSchema,

@@ -13,7 +13,10 @@ export interface Stream {
  * two requests for the same two rows never wait for each other. Returns the rows that exist, by `stream:streamId`.
  */
 export async function lockStreams({ models }: Context, streams: readonly Stream[], transaction: Transaction): Promise<Set<string>> {
-  const tables = { batch: models.batches, bucket: models.buckets, day: models.days, load: models.loads } as unknown as Record<Stream['stream'], ModelStatic<Model>>;
+  const tables = { batch: models.batches, bucket: models.buckets, day: models.days, load: models.loads } as unknown as Record<
+    Stream['stream'],
+    ModelStatic<Model>
+  >;
   const wanted = [...new Map(streams.map((one) => [streamKey(one), one])).entries()].sort(([a], [b]) => (a < b ? -1 : 1));
   const there = new Set<string>();
   for (const [key, { stream, streamId, studioId }] of wanted) {

@@ -95,6 +95,11 @@ const VIEWS: Routes = [
     title: 'Kiln · Cazuela',
     loadComponent: () => import('./stations/kiln/kiln-page/kiln-page').then((m) => m.KilnPage),
   },
+  {
+    path: 'kiln/loads/:id',
+    title: 'Load · Cazuela',
+    loadComponent: () => import('./stations/kiln/load/load-page').then((m) => m.LoadPage),
+  },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
   { path: 'studio/device', title: 'This device · Cazuela', loadComponent: () => import('./stations/studio/device-page').then((m) => m.DevicePage) },

@@ -7,6 +7,7 @@ import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/p
 import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
 import { doDayPlanJob, type DayPlanJob, type DayPlanMessage } from '../app/stations/day/plan/day-plan-protocol';
 import { doCoatRiskJob, type CoatRiskJob } from '../app/stations/day/bench/coat-risk-job';
+import { doLoadJob, type LoadJob } from '../app/data/loads/load-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
 
 type AtOnce = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -64,6 +65,15 @@ export const coatRiskWorker = (): AtOnce => ({
   onerror: null,
   postMessage(job: CoatRiskJob) {
     this.onmessage?.call(this as Worker, { data: doCoatRiskJob(job) } as MessageEvent);
+  },
+  terminate: () => undefined,
+});
+
+export const loadWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: LoadJob) {
+    this.onmessage?.call(this as Worker, { data: doLoadJob(job) } as MessageEvent);
   },
   terminate: () => undefined,
 });

@@ -26,12 +26,7 @@ export interface ToolNeed {
 export interface DayNeeds {
   buckets: BucketNeed[];
   tools: ToolNeed[];
-  /** Room in the kiln, with a finger between pieces; lots from before the size was noted are left out. */
-  kiln: { pieces: number; unknownPieces: number; areaCm2: number; tallestMm: number };
 }
-
-/** Between pieces on a shelf, mm. */
-export const FINGER_MM = 8;
 
 const TOOLS: Partial<Record<ApplicationMethod | DayStep['kind'], ToolNeed['tool']>> = {
   wax: 'wax',
@@ -54,11 +49,11 @@ const TOOLS: Partial<Record<ApplicationMethod | DayStep['kind'], ToolNeed['tool'
 const STANDS: Partial<Record<KilnSetting, ToolNeed['tool']>> = { plate: 'plate', stilts: 'stilts', upsideDown: 'post' };
 
 /**
- * Returns what a day still needs: glaze and depth of each bucket, tools by the pieces that need them, room in the kiln for all of its pieces.
+ * Returns what a day still needs: glaze and depth of each bucket, tools by the pieces that need them.
  *
  * @param standing - how the day stands
  * @example
- * dayNeeds({ standing: dayStanding({ items: [], events: [] }) }).kiln.pieces // 0
+ * dayNeeds({ standing: dayStanding({ items: [], events: [] }) }).buckets.length // 0
  */
 export function dayNeeds({ standing }: { standing: DayStanding }): DayNeeds {
   const buckets = new Map<string, BucketNeed>();
@@ -77,7 +72,6 @@ export function dayNeeds({ standing }: { standing: DayStanding }): DayNeeds {
   return {
     buckets: [...buckets.values()].sort((a, b) => b.needMl - a.needMl),
     tools: [...tools].filter(([, pieces]) => pieces > 0).map(([tool, pieces]) => ({ tool, pieces })),
-    kiln: kilnRoom(standing.lots.map(({ item }) => item)),
   };
 }
 
@@ -99,17 +93,4 @@ function add(buckets: Map<string, BucketNeed>, item: DayItem, step: DayStep): vo
     unknownSteps: before.unknownSteps + (step.glazeMl === undefined ? 1 : 0),
     ...(isDeepest ? { depthMm: step.depthMm!, deepestName: item.name } : {}),
   });
-}
-
-function kilnRoom(lots: readonly DayItem[]): DayNeeds['kiln'] {
-  const room = { pieces: 0, unknownPieces: 0, areaCm2: 0, tallestMm: 0 };
-  for (const { count, widthMm, heightMm } of lots) {
-    room.pieces += count;
-    if (widthMm === undefined || heightMm === undefined) room.unknownPieces += count;
-    else {
-      room.areaCm2 += (count * (widthMm + FINGER_MM) ** 2) / 100;
-      if (count > 0) room.tallestMm = Math.max(room.tallestMm, heightMm);
-    }
-  }
-  return room;
 }

@@ -38,7 +38,7 @@ export { shortestDay, type ShortestDay } from './shortest/shortest-day';
 export { type DayBucket, type DayGroup, type DayWorker, type GroupStep, type ShortestDayQuestion, type StepScatter } from './shortest/day-question';
 export { type PlannedTask } from './shortest/day-board';
 export { type WorkWindow } from './shortest/work-windows';
-export { dayNeeds, FINGER_MM, type BucketNeed, type DayNeeds, type ToolNeed } from './day-needs';
+export { dayNeeds, type BucketNeed, type DayNeeds, type ToolNeed } from './day-needs';
 export { dryTaps, waitsOfDays, withLearntWaits, type DayOfWaits } from './learnt-waits';
 export { coatDeviation, type CoatDeviation, type CoatDone, type PlannedCoat } from './deviation';
 export { daySummary, type DaySummary, type OpenLot, type OddCoat, type PersonSummary } from './day-summary';

@@ -12,7 +12,13 @@ const BISQUE_DENSITY = 1.85;
  * @example
  * clayGrams({ outside: [{ radiusMm: 40, heightMm: 0 }, { radiusMm: 40, heightMm: 90 }], wallMm: 5, floorMm: 6 }) // 265
  */
-export function clayGrams({ outside, wallMm, floorMm, grip, slabMm }: Pick<PieceShape, 'outside' | 'wallMm' | 'floorMm' | 'grip' | 'slabMm'>): number {
+export function clayGrams({
+  outside,
+  wallMm,
+  floorMm,
+  grip,
+  slabMm,
+}: Pick<PieceShape, 'outside' | 'wallMm' | 'floorMm' | 'grip' | 'slabMm'>): number {
   const wallMl = (areaCm2({ profile: outside }) * wallMm) / 10;
   const footMm = outside[0]?.radiusMm ?? 0;
   // A flat tile has no floor: its face is its wall.

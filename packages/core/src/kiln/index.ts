@@ -16,13 +16,13 @@ export {
 } from './load/load-piece';
 export { packShelf, USUAL_EFFORT } from './load/pack-shelf';
 export { type PackingEffort } from './load/shelf-packing';
-export { LEFT_OUT_WHY, planLoad, type KilnLoad } from './load/plan-load';
+export { LEFT_OUT_WHY, planLoad, whyNever, type KilnLoad } from './load/plan-load';
 export { ELEMENT_GAP_MM, kilnToLoad, lowestShelfMm, USUAL_SHELF_MM, type KilnCard, type KilnToLoad } from './load/kiln-to-load';
 export { SHELF_SIDES, stackShelves, tallestMm, type LoadShelf, type ShelfSide, type StackedShelf } from './load/stack-shelves';
 export { warmestOrder } from './load/warmest-order';
 export { checkLoad, fitsAt, keptFreeOn, type LoadFault } from './load/check-load';
 export { apartMm, halfSizeMm, offSpotMm, withinEdgeMm, type PlacedPiece } from './load/shelf-geometry';
-export { placeOn, placeRest, type RestPlaced } from './load/place-rest';
+export { nearestPlace, placeOn, placeRest, type RestPlaced } from './load/place-rest';
 export { loadPieceId, loadPieces, lotIdOf, type LoadLot } from './load/load-lot';
 export { replayLoad, type LoadEvent, type LoadLotChange, type LoadStanding } from './load/replay-load';
 export { lotFromItem, readyForKiln, type ReadyForKiln } from './load/lot-from-item';

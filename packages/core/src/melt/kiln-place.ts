@@ -40,7 +40,12 @@ export function flowInFiring({ cone, holdMinutes = USUAL_HOLD_MINUTES, cooling =
   if (!(holdMinutes >= 0 && holdMinutes <= 600)) throw new PotterError('tooLarge', 'minutes', holdMinutes, 'A hold lasts between 0 and 600 minutes.');
   const moreCelsius = placeCelsius ?? SHELF_PLACES[place];
   if (!(Math.abs(moreCelsius) <= MOST_PLACE_CELSIUS))
-    throw new PotterError('tooLarge', 'celsius', moreCelsius, `A place is at most ${MOST_PLACE_CELSIUS} °C hotter or colder than the middle of its kiln.`);
+    throw new PotterError(
+      'tooLarge',
+      'celsius',
+      moreCelsius,
+      `A place is at most ${MOST_PLACE_CELSIUS} °C hotter or colder than the middle of its kiln.`,
+    );
   const fired = (to: string, hold: number, more: number, slower: number): FiringPoint[] => {
     const peakCelsius = peakForCone({ cone: to, hoursUp: HOURS_UP, holdMinutes: USUAL_HOLD_MINUTES }) + more;
     const curve = firingFromPeak({ peakCelsius, hoursUp: HOURS_UP, holdMinutes: hold });

@@ -62,7 +62,7 @@ describe('two people load one kiln', () => {
       { ...head('5', 4, 'Bruno'), type: 'pieceMoved', shelfId: 's', ...place('cups:1', 120) },
       { ...head('4', 3, 'Bruno'), type: 'pieceMoved', shelfId: 's', ...place('cups:2', -90) },
     ]);
-    expect(shelves[0]!.pieces).toEqual([place('cups:2', -90), place('cups:1', 120)]);
+    expect(shelves[0]!.pieces).toEqual([place('cups:1', 120), place('cups:2', -90)]);
   });
 
   it('a piece put on a shelf that somebody took away meanwhile stands nowhere: it is not lost', () => {
@@ -110,13 +110,30 @@ describe('two people load one kiln', () => {
 
 describe('from the day to the kiln', () => {
   const step = (id: string, kind: 'layer' | 'wax') => ({ id, itemId: 'i', kind, words: '', laborSeconds: 60, waitMinutes: 0 });
-  const item: DayItem = { id: 'i', pieceId: 'p', name: 'Cup', count: 4, code: 'B', heightMm: 90, widthMm: 80, reachChance: 0.1, steps: [step('w', 'wax'), step('g', 'layer')] };
+  const item: DayItem = {
+    id: 'i',
+    pieceId: 'p',
+    name: 'Cup',
+    count: 4,
+    code: 'B',
+    heightMm: 90,
+    widthMm: 80,
+    reachChance: 0.1,
+    steps: [step('w', 'wax'), step('g', 'layer')],
+  };
   const done = (stepId: string, minute: number): DayEvent => ({ ...head(stepId, minute), type: 'stepDone', stepId });
   const nowMs = Date.parse('2026-03-01T12:00:00Z');
   const ready = (events: DayEvent[], ms = nowMs) => readyForKiln(dayStanding({ items: [item], events }), 'i', ms);
 
   it('a lot comes along with its tag, size and risk', () => {
-    expect(lotFromItem(item, { id: 'l', dayId: 'd' })).toMatchObject({ id: 'l', itemId: 'i', code: 'B', count: 4, footprint: { radiusMm: 40 }, reachChance: 0.1 });
+    expect(lotFromItem(item, { id: 'l', dayId: 'd' })).toMatchObject({
+      id: 'l',
+      itemId: 'i',
+      code: 'B',
+      count: 4,
+      footprint: { radiusMm: 40 },
+      reachChance: 0.1,
+    });
     const { widthMm: _width, ...unknown } = item;
     expect(lotFromItem(unknown, { id: 'l', dayId: 'd' })).toBeUndefined();
   });
@@ -141,7 +158,12 @@ describe('a piece at its place in the kiln', () => {
     putAside: [],
   };
   const shape = PIECE_SHAPES.find(({ id }) => id === 'cazuela')!;
-  const question = { plan, shape, glazes: [glazeOf('Retama', { flow: { flow: 45, lnSd: 0.4, basis: 'pottersWord' } })], body: { name: 'Barro Claro', bisqueCone: '05', earthenware: false } };
+  const question = {
+    plan,
+    shape,
+    glazes: [glazeOf('Retama', { flow: { flow: 45, lnSd: 0.4, basis: 'pottersWord' } })],
+    body: { name: 'Barro Claro', bisqueCone: '05', earthenware: false },
+  };
   const reach = (celsius: number): number => kilnWarnings(question, celsius).find(({ rule }) => rule === 'M1' || rule === 'M4')?.badness ?? 0;
 
   it('runs further on the hot shelf than on the cool one', () => {

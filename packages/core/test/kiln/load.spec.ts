@@ -173,7 +173,7 @@ describe('a load', () => {
     expect(shelves[0]!.columnMm).toEqual([60, 60]);
     expect(shelves[1]!.columnMm).toEqual([150]);
     expect(shelves).toHaveLength(3);
-    expect(planLoad(pieces, { ...KILN, postsMm: [100, 100] }).leftOut.every(({ why }) => why === 'noRoom')).toBe(true);
+    expect(planLoad(pieces, { ...KILN, postsMm: [100, 100] }).leftOut.every(({ why }) => why === 'noPosts')).toBe(true);
   });
 
   it('needs fewer shelves than rows of pots would', () => {

@@ -33,7 +33,8 @@ export async function deleteRecord(call: Call<unknown>): Promise<{ kind: RecordK
 /** Deletes a record with what belongs to it. Throws `conflict` with what hangs on it, and deletes nothing then. */
 export async function deleteForGood(context: Context, address: RecordAddress, transaction: Transaction): Promise<void> {
   const { studioId, kind, id } = address;
-  if (STREAMS.includes(kind)) await lockStreams(context, [{ studioId, stream: kind as 'batch' | 'bucket' | 'day' | 'load', streamId: id }], transaction);
+  if (STREAMS.includes(kind))
+    await lockStreams(context, [{ studioId, stream: kind as 'batch' | 'bucket' | 'day' | 'load', streamId: id }], transaction);
   const found = await findRecord(context, address, transaction);
   if (found.uses.length > 0) {
     throw new ProblemError('conflict', `${found.name} is needed by ${found.uses.join(', ')}: put it away instead.`);

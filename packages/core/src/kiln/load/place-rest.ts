@@ -23,10 +23,7 @@ const HAIR_MM = 0.02;
  * placeOn({ id: 'cup', footprint: { kind: 'circle', radiusMm: 40 }, heightMm: 90 }, { shelf: { id: 'a', pieces: [], fromMm: 0, roomMm: 400, columnMm: [], lacksPosts: false, isTop: true, grams: 0, areaShare: 0 }, pieces: [], kiln: { outline: { kind: 'round', diameterMm: 80 }, heightMm: 400, shelves: 3, shelfThickMm: 18, postsMm: [] } })
  * // { pieceId: 'cup', xMm: 0, yMm: 0, isTurned: false }
  */
-export function placeOn(
-  piece: LoadPiece,
-  on: { shelf: StackedShelf; pieces: readonly LoadPiece[]; kiln: KilnToLoad },
-): StandingPiece | undefined {
+export function placeOn(piece: LoadPiece, on: { shelf: StackedShelf; pieces: readonly LoadPiece[]; kiln: KilnToLoad }): StandingPiece | undefined {
   let best: StandingPiece | undefined;
   let bestRank = -Infinity;
   for (const isTurned of piece.footprint.kind === 'box' ? [false, true] : [false]) {
@@ -39,6 +36,34 @@ export function placeOn(
   return best;
 }
 
+/**
+ * Returns the place nearest to the wanted one where a piece may stand, so that a hand need not be exact; undefined where none is near.
+ *
+ * @param wanted - where it was put
+ * @param piece - the piece
+ * @param on - the shelf, all pieces, and the kiln; `withinMm`, how far it may be moved
+ * @example
+ * nearestPlace({ pieceId: 'cup', xMm: 20, yMm: 0, isTurned: false }, { id: 'cup', footprint: { kind: 'circle', radiusMm: 40 }, heightMm: 90 }, { shelf: { id: 'a', pieces: [], fromMm: 0, roomMm: 400, columnMm: [], lacksPosts: false, isTop: true, grams: 0, areaShare: 0 }, pieces: [], kiln: { outline: { kind: 'round', diameterMm: 100 }, heightMm: 400, shelves: 3, shelfThickMm: 18, postsMm: [] }, withinMm: 20 })?.xMm
+ * // 10
+ */
+export function nearestPlace(
+  wanted: StandingPiece,
+  piece: LoadPiece,
+  { withinMm, ...on }: { shelf: StackedShelf; pieces: readonly LoadPiece[]; kiln: KilnToLoad; withinMm: number },
+): StandingPiece | undefined {
+  for (let reach = 0; reach <= withinMm; reach++) {
+    for (let at = 0; at < (reach === 0 ? 1 : DIRECTIONS); at++) {
+      const angle = (2 * Math.PI * at) / DIRECTIONS;
+      const place = { ...wanted, xMm: rounded(wanted.xMm + reach * Math.cos(angle)), yMm: rounded(wanted.yMm + reach * Math.sin(angle)) };
+      if (fitsAt(place, piece, on)) return place;
+    }
+  }
+  return undefined;
+}
+
+/** To a tenth of a mm: no hand is finer. */
+const rounded = (mm: number): number => Math.round(10 * mm) / 10;
+
 /** The middle, places touching what stands there, and places anywhere. */
 function candidates(
   piece: LoadPiece,
@@ -47,7 +72,9 @@ function candidates(
 ): (readonly [number, number])[] {
   const [halfX, halfY] = halfSizeMm({ footprint: piece.footprint, isTurned });
   const [edgeX, edgeY] =
-    outline.kind === 'rectangular' ? [outline.widthMm / 2 - halfX, outline.depthMm / 2 - halfY] : [outline.diameterMm / 2 - halfX, outline.diameterMm / 2 - halfY];
+    outline.kind === 'rectangular'
+      ? [outline.widthMm / 2 - halfX, outline.depthMm / 2 - halfY]
+      : [outline.diameterMm / 2 - halfX, outline.diameterMm / 2 - halfY];
   const found: (readonly [number, number])[] = [[outline.kind === 'halfRound' ? halfX : 0, 0]];
   for (const place of shelf.pieces) {
     const other = pieces.find(({ id }) => id === place.pieceId);

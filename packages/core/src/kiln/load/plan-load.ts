@@ -8,7 +8,7 @@ import { heightOf, lowestColumn, postSets, withoutColumn } from './post-heights'
 import { stackShelves, type LoadShelf, type ShelfSide, type StackedShelf } from './stack-shelves';
 import { warmestOrder } from './warmest-order';
 
-export const LEFT_OUT_WHY = ['tooWide', 'tooTall', 'tooHeavy', 'noRoom'] as const;
+export const LEFT_OUT_WHY = ['tooWide', 'tooTall', 'tooHeavy', 'noRoom', 'noPosts'] as const;
 
 export interface KilnLoad {
   /** From the lowest up; of half shelves, both sides mixed. */
@@ -18,8 +18,10 @@ export interface KilnLoad {
 
 /** A shelf is first tried with what fills this share of it, gaps and all; then piece after piece is added. */
 const FIRST_SHARE = 0.7;
-/** So many pieces may be refused before a shelf is full. */
+/** So many pieces, each smaller than the one before, may be refused before a shelf is full. */
 const MOST_REFUSED = 5;
+/** So many of the last shelves are tried as the highest one. */
+const TOPS_TRIED = 2;
 /** Moves of squeezed pieces for one more. */
 const ADDING_MOVES = 10;
 /** Nothing more is tried on a shelf that would be filled beyond this share, gaps and all: circles fill no more than 0.91. */
@@ -49,15 +51,33 @@ export function planLoad(pieces: readonly LoadPiece[], kiln: KilnToLoad): KilnLo
     if (why) leftOut.push({ pieceId: piece.id, why });
     return why === undefined;
   });
-  let waiting = inLoadingOrder(able, kiln);
-  const shelves: LoadShelf[] = [];
-  const stacks = sidesOf(kiln).map((side) => ({ side, fromMm: 0, isFull: false }));
+  let best = fillShelves(able, kiln);
+  // Posts come in few heights: another shelf as the highest one may make better use of them.
+  if (kiln.postsMm.length > 0 && best.waiting.length > 0) {
+    for (let top = best.shelves.length - 1; top >= Math.max(0, best.shelves.length - TOPS_TRIED); top--) {
+      const other = fillShelves(able, kiln, top);
+      if (other.waiting.length < best.waiting.length) best = other;
+    }
+  }
+  for (const { id } of best.waiting) leftOut.push({ pieceId: id, why: best.isShortOfPosts ? 'noPosts' : 'noRoom' });
+  return { shelves: stackShelves(warmestOrder(best.shelves, pieces, kiln), pieces, kiln), leftOut };
+}
+
+/** Fills shelf after shelf; the one that is filled as number `top` becomes the highest of its stack. */
+function fillShelves(
+  pieces: readonly LoadPiece[],
+  kiln: KilnToLoad,
+  top?: number,
+): { shelves: LoadShelf[]; waiting: LoadPiece[]; isShortOfPosts: boolean } {
+  let waiting = inLoadingOrder(pieces, kiln);
+  const stacks = sidesOf(kiln).map((side): Stack => ({ side, shelves: [], fromMm: 0, isFull: false }));
   let sets = postSets(kiln.postsMm);
-  while (waiting.length > 0 && shelves.length < kiln.shelves) {
+  let isShortOfPosts = false;
+  const count = (): number => stacks.reduce((sum, stack) => sum + stack.shelves.length + (stack.top ? 1 : 0), 0);
+  while (waiting.length > 0 && count() < kiln.shelves) {
     const [stack] = stacks.filter(({ isFull }) => !isFull).sort((a, b) => a.fromMm - b.fromMm);
     if (!stack) break;
-    const freeMm = kiln.heightMm - stack.fromMm;
-    const fitting = waiting.filter(({ heightMm }) => heightMm + SHELF_ROOM_MM <= freeMm);
+    const fitting = waiting.filter((piece) => hasHeight(piece, stack, kiln, sets));
     if (fitting.length === 0) {
       stack.isFull = true;
       continue;
@@ -65,23 +85,50 @@ export function planLoad(pieces: readonly LoadPiece[], kiln: KilnToLoad): KilnLo
     const { pieces: standing, places } = fillShelf(fitting, kiln);
     const ids = new Set(standing.map(({ id }) => id));
     waiting = waiting.filter(({ id }) => !ids.has(id));
-    shelves.push({ id: String(shelves.length), ...(stack.side ? { side: stack.side } : {}), pieces: places });
-    // Without posts for a shelf above it, or room for one, it is the last.
+    const number = count();
+    const shelf: LoadShelf = { id: String(number), ...(stack.side ? { side: stack.side } : {}), pieces: places };
     const roomMm = Math.max(...standing.map(({ heightMm }) => heightMm)) + SHELF_ROOM_MM;
-    const column = kiln.postsMm.length === 0 ? [roomMm] : lowestColumn(sets, roomMm);
-    const nextMm = column && stack.fromMm + heightOf(column) + kiln.shelfThickMm;
-    if (nextMm === undefined || nextMm >= kiln.heightMm) stack.isFull = true;
-    else {
-      if (kiln.postsMm.length > 0) sets = withoutColumn(sets, column!);
-      stack.fromMm = nextMm;
+    const column = columnFor(roomMm, kiln, sets);
+    if (!column || (number === top && !stack.top)) {
+      // Where no posts carry a shelf above it, it becomes the highest, and lower pieces stand below it.
+      if (!column) isShortOfPosts = true;
+      stack.top = shelf;
+      stack.topRoomMm = roomMm;
+      continue;
     }
+    stack.shelves.push(shelf);
+    if (kiln.postsMm.length > 0) sets = withoutColumn(sets, column);
+    stack.fromMm += heightOf(column) + kiln.shelfThickMm;
+    if (stack.fromMm >= kiln.heightMm) stack.isFull = true;
   }
-  for (const { id } of waiting) leftOut.push({ pieceId: id, why: 'noRoom' });
-  const ordered = warmestOrder(shelves, pieces, kiln);
-  return { shelves: stackShelves(ordered, pieces, kiln), leftOut };
+  const shelves = stacks.flatMap((stack) => [...stack.shelves, ...(stack.top ? [stack.top] : [])]);
+  return { shelves, waiting, isShortOfPosts: isShortOfPosts && shelves.length < kiln.shelves };
 }
 
+/** Shelves on one another while they are filled. */
+interface Stack {
+  side: ShelfSide | undefined;
+  shelves: LoadShelf[];
+  /** Where the next one would stand, mm. */
+  fromMm: number;
+  /** The highest one, where no posts carry a shelf above it, and the room it needs, mm. */
+  top?: LoadShelf;
+  topRoomMm?: number;
+  isFull: boolean;
+}
+
+const columnFor = (roomMm: number, { postsMm }: KilnToLoad, sets: ReadonlyMap<number, number>): number[] | undefined =>
+  postsMm.length === 0 ? [roomMm] : lowestColumn(sets, roomMm);
+
 const sidesOf = ({ isHalved }: KilnToLoad): (ShelfSide | undefined)[] => (isHalved ? ['left', 'right'] : [undefined]);
+
+/** Whether a piece can stand on the next shelf of a stack: below the lid, or below the shelf that is to be the highest, on posts there are. */
+function hasHeight({ heightMm }: LoadPiece, { fromMm, topRoomMm }: Stack, kiln: KilnToLoad, sets: ReadonlyMap<number, number>): boolean {
+  const roomMm = heightMm + SHELF_ROOM_MM;
+  if (topRoomMm === undefined) return fromMm + roomMm <= kiln.heightMm;
+  const column = columnFor(roomMm, kiln, sets);
+  return column !== undefined && fromMm + heightOf(column) + kiln.shelfThickMm + topRoomMm <= kiln.heightMm;
+}
 
 /** Of like height together: nothing low stands under much empty room. Of those, what wants the same heat. */
 function inLoadingOrder(pieces: readonly LoadPiece[], { warmerUpCelsius = 0 }: KilnToLoad): LoadPiece[] {
@@ -99,8 +146,16 @@ function inLoadingOrder(pieces: readonly LoadPiece[], { warmerUpCelsius = 0 }: K
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** Why a piece cannot stand in this kiln at all; undefined where it can. */
-function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams, keptFree }: KilnToLoad): (typeof LEFT_OUT_WHY)[number] | undefined {
+/**
+ * Returns why a piece cannot stand in a kiln at all; undefined where it can.
+ *
+ * @param piece - the piece
+ * @param kiln - the kiln
+ * @throws PotterError where a size is not above 0
+ * @example
+ * whyNever({ id: 'vase', footprint: { kind: 'circle', radiusMm: 40 }, heightMm: 500 }, { outline: { kind: 'round', diameterMm: 300 }, heightMm: 400, shelves: 3, shelfThickMm: 18, postsMm: [] }) // 'tooTall'
+ */
+export function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams, keptFree }: KilnToLoad): (typeof LEFT_OUT_WHY)[number] | undefined {
   requirePositive('heightMm', piece.heightMm);
   requirePositive(
     'widthMm',
@@ -126,13 +181,18 @@ function fillShelf(
   const packing = new ShelfPacking(outline, keptFree);
   while (!packing.put(standing, USUAL_EFFORT) && standing.length > 1) standing = standing.slice(0, -1);
   let refused = 0;
+  let leastRefusedMm = Infinity;
   for (const piece of waiting) {
     if (refused >= MOST_REFUSED) break;
-    if (standing.includes(piece)) continue;
+    // Where one of its size found no place, it finds none.
+    if (standing.includes(piece) || footprintMm(piece) >= leastRefusedMm) continue;
     const next = [...standing, piece];
     if (gramsOf(next) > shelfCarriesGrams || areaShare(next.map(withGap), outline) > MOST_SHARE) continue;
     if (packing.add(piece, ADDING_MOVES)) standing = next;
-    else refused += 1;
+    else {
+      refused += 1;
+      leastRefusedMm = footprintMm(piece);
+    }
   }
   return { pieces: standing, places: packing.places() };
 }

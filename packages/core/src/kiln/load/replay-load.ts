@@ -82,7 +82,9 @@ export function replayLoad(events: readonly LoadEvent[]): LoadStanding {
         break;
     }
   }
-  const there = new Set(lots.filter(({ onLotId }) => !onLotId).flatMap(({ id, count }) => Array.from({ length: count }, (_, at) => loadPieceId(id, at))));
+  const there = new Set(
+    lots.filter(({ onLotId }) => !onLotId).flatMap(({ id, count }) => Array.from({ length: count }, (_, at) => loadPieceId(id, at))),
+  );
   return {
     lots,
     shelves: shelves.map((shelf) => ({ ...shelf, pieces: shelf.pieces.filter(({ pieceId }) => there.has(pieceId)) })),
@@ -101,10 +103,12 @@ const without = (shelves: readonly LoadShelf[], pieceId: string): LoadShelf[] =>
   shelves.map((shelf) => ({ ...shelf, pieces: shelf.pieces.filter((place) => place.pieceId !== pieceId) }));
 
 function moved(shelves: readonly LoadShelf[], { shelfId, pieceId, xMm, yMm, isTurned }: { shelfId: string } & StandingPiece): LoadShelf[] {
+  const place = { pieceId, xMm, yMm, isTurned };
+  const isThere = shelves.some((shelf) => shelf.id === shelfId && shelf.pieces.some((one) => one.pieceId === pieceId));
+  // On its own shelf it keeps its turn: a screen need not draw the others anew.
+  if (isThere) return shelves.map((shelf) => ({ ...shelf, pieces: shelf.pieces.map((one) => (one.pieceId === pieceId ? place : one)) }));
   // A shelf that somebody took away meanwhile: the piece stands nowhere, and is told as left out.
-  return without(shelves, pieceId).map((shelf) =>
-    shelf.id === shelfId ? { ...shelf, pieces: [...shelf.pieces, { pieceId, xMm, yMm, isTurned }] } : shelf,
-  );
+  return without(shelves, pieceId).map((shelf) => (shelf.id === shelfId ? { ...shelf, pieces: [...shelf.pieces, place] } : shelf));
 }
 
 function ordered(shelves: readonly LoadShelf[], shelfIds: readonly string[]): LoadShelf[] {

@@ -58,8 +58,7 @@ export function offSpotMm(piece: PlacedPiece, { xMm, yMm, radiusMm }: KeptFree):
 }
 
 /** How far apart two boxes are from their overlaps along both axes; below 0 by the smaller one where they overlap. */
-const outsideBox = (apartX: number, apartY: number): number =>
-  apartX > 0 && apartY > 0 ? Math.hypot(apartX, apartY) : Math.max(apartX, apartY);
+const outsideBox = (apartX: number, apartY: number): number => (apartX > 0 && apartY > 0 ? Math.hypot(apartX, apartY) : Math.max(apartX, apartY));
 
 const rimOf = ({ footprint }: PlacedPiece): number => (footprint.kind === 'circle' ? footprint.radiusMm : 0);
 

@@ -25,7 +25,7 @@ export function warmestOrder(shelves: readonly LoadShelf[], pieces: readonly Loa
     }, 0);
   let order = [...shelves];
   let best = gainOf(stackShelves(order, pieces, kiln));
-  for (let isBetter = true; isBetter; ) {
+  for (let isBetter = true; isBetter;) {
     isBetter = false;
     for (let a = 0; a < order.length; a++) {
       for (let b = a + 1; b < order.length; b++) {

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { BucketSummary, Day, StudioPowder } from '@cazuela/contract';
 import {
   attempt,
@@ -18,7 +18,7 @@ import {
   type DayStep,
   type StepDone,
 } from '@cazuela/core';
-import { catchError, combineLatest, debounceTime, EMPTY, exhaustMap, filter, finalize, of, Subject, switchMap, timer } from 'rxjs';
+import { catchError, combineLatest, debounceTime, EMPTY, finalize, Subject } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { deviceSignal } from '../../data/offline/kept-signal';
 import { BenchLog, withLocalEvents, type NewEvent } from '../../data/offline/bench-log';
@@ -27,6 +27,7 @@ import { apiResource, type ApiResource } from '../../data/http/api-resource';
 import { createMutation } from '../../data/http/mutation';
 import { DayItems } from '../../data/state/day-items';
 import { Outbox } from '../../data/offline/outbox';
+import { streamStamps } from '../../data/offline/stream-stamps';
 import { StudioApi } from '../../data/http/studio-api';
 import { daysBefore, localDay, localMs } from '../../data/units/times';
 import { Notice } from '../../ui/notice';
@@ -171,12 +172,10 @@ export class DayScreen {
 
   constructor() {
     const booked = new Subject<void>();
-    // What others tick is seen within a second; a page in the background asks for nothing.
-    toObservable(computed(() => this.day()?.id))
-      .pipe(
-        switchMap((id) => (id === undefined ? EMPTY : timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS).pipe(exhaustMap(() => this.stampOf(id))))),
-        takeUntilDestroyed(),
-      )
+    // What others tick is seen within a second.
+    const id = computed(() => this.day()?.id);
+    streamStamps(id, this.api.dayStamp, LOOK_AGAIN_MS)
+      .pipe(takeUntilDestroyed())
       .subscribe((stamp) => {
         this.keepWaiting();
         const day = this.day();
@@ -187,14 +186,6 @@ export class DayScreen {
       });
     // Levels of buckets may be a little late.
     booked.pipe(debounceTime(BOOKED_MS), takeUntilDestroyed()).subscribe(() => this.shelf.reload());
-  }
-
-  private stampOf(id: string): ReturnType<StudioApi['dayStamp']> {
-    return of(document.visibilityState).pipe(
-      filter((state) => state !== 'hidden'),
-      switchMap(() => this.api.dayStamp(id)),
-      catchError(() => EMPTY),
-    );
   }
 
   /** Planned seconds are not told as what hands did. */

@@ -35,6 +35,8 @@ export class FiringForm {
   readonly kilns = input.required<readonly string[]>();
   /** Kilns with a card. */
   readonly cards = input<readonly Kiln[]>([]);
+  /** The kiln that is fired, where that is known. */
+  readonly kilnName = input('');
   /** A firing noted before, to be corrected. */
   readonly correcting = input<Firing>();
   readonly kept = output<string>();
@@ -73,6 +75,10 @@ export class FiringForm {
     merge(wantedCone.valueChanges, hoursUp.valueChanges, holdMinutes.valueChanges)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.solvePeak());
+    effect(() => {
+      const { kiln } = this.form.controls;
+      if (this.kilnName() && kiln.pristine) kiln.setValue(this.kilnName());
+    });
     effect(() => {
       const firing = this.correcting();
       if (!firing) return;

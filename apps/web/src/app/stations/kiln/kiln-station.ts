@@ -1,18 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import type { Kiln, Load } from '@cazuela/contract';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { HOUR_MS, attempt, coneReached, kilnNow, shelfCones, type ShelfWitness } from '@cazuela/core';
+import { HOUR_MS, attempt, coneReached, kilnNow, replayLoad, shelfCones, type ShelfWitness } from '@cazuela/core';
+import { v7 as uuid } from 'uuid';
 import { combineLatest } from 'rxjs';
 import { Clock } from '../../data/state/clock';
 import { createMutation } from '../../data/http/mutation';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
-import { formatDateTime, formatWhen } from '../../data/units/times';
+import { BenchLog } from '../../data/offline/bench-log';
+import { formatDate, formatDateTime, formatDayTime, formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { FiringCurve } from '../../parts/firing-curve';
 import { coneWords, nearestCone } from './kiln-words';
+import { readyOf } from './load/lots-to-load';
+import { shelvesOfLots } from './load/shelves-of-lots';
 import { ShelvesPanel } from './shelves/shelves-panel';
-import { asWitnessed, offsetsOf } from './shelves/shelf-words';
+import { asWitnessed, offsetsOf } from '../../data/state/kiln-offsets';
 import { FiringForm } from './firing-form';
 import { lotChoices } from './lot-choices';
 import { ResultForm, type ShelfChoice } from './result-form';
@@ -49,10 +54,13 @@ import { titleOf } from '../../data/state/address';
 export class KilnStation {
   /** From the address: the firing. */
   readonly firing = input<string>();
+  /** From the address: the load that is fired now. */
+  readonly load = input<string>();
   /** From the address: the result to correct. */
   readonly correct = input<string>();
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
+  private readonly log = inject(BenchLog);
   private readonly away = inject(PutAwayStore);
   protected readonly clock = inject(Clock);
   protected readonly units = inject(Units);
@@ -66,12 +74,16 @@ export class KilnStation {
       results: this.api.results(),
       pieces: this.api.pieces(),
       days: this.api.days(),
+      loads: this.api.loads(),
     }),
   );
   protected readonly firings = computed(() => this.away.without('firing', this.all.value()?.firings ?? []));
   protected readonly pieces = computed(() => this.away.without('piece', this.all.value()?.pieces ?? []));
   /** Lots of pots of the last days: a result is of one of them, or nobody knows. */
-  protected readonly lots = computed(() => lotChoices(this.all.value()?.days ?? [], this.all.value()?.results ?? []));
+  protected readonly lots = computed(() => {
+    const stood = this.stood();
+    return lotChoices(this.all.value()?.days ?? [], this.all.value()?.results ?? []).map((lot) => ({ ...lot, ...stood.get(lot.lotId) }));
+  });
   protected readonly chosen = computed(() => {
     const firings = this.all.value()?.firings ?? [];
     return firings.find((firing) => firing.id === this.firing()) ?? this.firings()[0];
@@ -106,7 +118,38 @@ export class KilnStation {
   protected readonly oddFiring = computed(
     () => this.firing() !== undefined && this.all.value() !== undefined && !this.all.value()!.firings.some((one) => one.id === this.firing()),
   );
-  protected readonly planning = signal(false);
+  protected readonly planning = linkedSignal(() => this.load() !== undefined);
+  protected readonly loading = createMutation();
+  private readonly allLoads = computed(() => this.all.value()?.loads ?? []);
+  /** Loads that are not fired yet, newest first. */
+  protected readonly loads = computed(() =>
+    this.away
+      .without('load', this.allLoads())
+      .filter(({ events }) => replayLoad(events).firingId === undefined)
+      .map((load) => ({ id: load.id, words: `${this.kilnOf(load)?.body.name ?? 'A kiln'}, begun ${formatDate(load.createdAt)}` })),
+  );
+  protected readonly loadToFire = computed(() => this.allLoads().find(({ id }) => id === this.load()));
+  protected readonly loadKiln = computed(() => {
+    const load = this.loadToFire();
+    return (load && this.kilnOf(load)?.body.name) ?? '';
+  });
+  /** When what is damp in the load to be fired is dry. */
+  protected readonly dampUntil = computed(() => {
+    const [all, load] = [this.all.value(), this.loadToFire()];
+    if (!all || !load) return undefined;
+    const waits = replayLoad(load.events).lots.flatMap((lot) => {
+      const ready = readyOf(lot, { days: all.days, tiles: [] }, Date.parse(this.clock.at()));
+      return ready.kind === 'drying' && !lot.isDry ? [ready.dryAt] : [];
+    });
+    const last = waits.sort().at(-1);
+    return last && formatDayTime(last, this.clock.at());
+  });
+  protected readonly loadOfFiring = computed(() => this.allLoads().find(({ events }) => replayLoad(events).firingId === this.chosen()?.id));
+  /** Of each lot of a day: the usual shelf next to where it stood in the load of this firing, where all of it stood together. */
+  private readonly stood = computed((): ReadonlyMap<string, { shelfId: string }> => {
+    const [load, card] = [this.loadOfFiring(), this.card()];
+    return new Map(load && card ? shelvesOfLots(replayLoad(load.events), card.body) : []);
+  });
   protected readonly cards = computed(() => this.away.without('kiln', this.all.value()?.kilns ?? []));
   protected readonly kilns = computed(() => [
     ...new Set([...this.cards().map(({ body }) => body.name), ...(this.all.value()?.firings ?? []).map((firing) => firing.body.kiln)]),
@@ -135,6 +178,22 @@ export class KilnStation {
       : failure?.problem.detail;
   });
   protected readonly witnessCones = [['', 'not read'], ...CONE_OPTIONS] as const;
+
+  private kilnOf({ kilnId }: Load): Kiln | undefined {
+    return this.all.value()?.kilns.find(({ id }) => id === kilnId);
+  }
+
+  protected startLoad(kilnId: string): void {
+    const id = uuid();
+    this.loading.run(this.api.createLoad(id, kilnId), () => void this.router.navigate(['/kiln/loads', id]));
+  }
+
+  /** A firing was noted; where a load was fired with it, the two belong together. */
+  protected fired(firing: string): void {
+    const load = this.loadToFire();
+    if (load && firing) this.log.note('load', load.id, { type: 'fired', firingId: firing });
+    this.lit(firing);
+  }
 
   /** What is chosen stands in the address, so that it can be sent, reloaded and gone back to. */
   protected choose(firing: string | null): void {

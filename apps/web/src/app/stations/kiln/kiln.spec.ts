@@ -20,6 +20,7 @@ describe('the kiln', () => {
     records.answer('/results', results);
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
+    records.answer('/loads', []);
     await screen.settle();
     return screen;
   };
@@ -49,6 +50,7 @@ describe('the kiln', () => {
     records.answer('/results', []);
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
+    records.answer('/loads', []);
     await screen.settle();
     expect(screen.text).toContain('look, and choose again');
     expect(screen.field('Witness cone, read by eye').value).toBe('6');
@@ -97,6 +99,7 @@ describe('correcting what was noted', () => {
     records.answer('/results', [cup]);
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
+    records.answer('/loads', []);
     await screen.settle();
     return screen;
   };

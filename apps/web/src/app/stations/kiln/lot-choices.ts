@@ -7,6 +7,8 @@ export interface LotChoice {
   lotId: string;
   pieceId: string;
   words: string;
+  /** Where it stood, by the load of this firing. */
+  shelfId?: string | undefined;
   /** All of its steps were done. */
   isGlazed: boolean;
   /** A result of it was noted already. */

@@ -103,6 +103,14 @@ export class ResultForm {
       const glazed = own.filter((lot) => lot.isGlazed && !lot.isRead);
       lotId.setValue(glazed.length === 1 && !this.correcting() ? glazed[0]!.lotId : '');
     });
+    // Where it stood is known from its load, and what that shelf saw with it.
+    this.form.controls.lotId.valueChanges.pipe(takeUntilDestroyed()).subscribe((lotId) => {
+      const shelfId = this.lots().find((lot) => lot.lotId === lotId)?.shelfId;
+      const shelf = this.shelves().find((one) => one.shelfId === shelfId);
+      if (!shelf || this.correcting() || this.form.controls.shelfId.dirty) return;
+      this.form.controls.shelfId.setValue(shelf.shelfId);
+      this.form.controls.coneReached.setValue(shelf.cone);
+    });
     effect(() => {
       const cone = this.cone();
       if (this.form.controls.coneReached.pristine) this.form.controls.coneReached.setValue(cone);

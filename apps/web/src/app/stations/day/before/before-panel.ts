@@ -2,9 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
-import { attempt, dayNeeds, depthAtVolume, FINGER_MM, type BucketNeed } from '@cazuela/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Firing, Kiln } from '@cazuela/contract';
+import { attempt, dayNeeds, depthAtVolume, kilnToLoad, loadPieces, lotFromItem, lotIdOf, type BucketNeed, type LoadLot } from '@cazuela/core';
+import { combineLatest, forkJoin, map, of, switchMap, type Observable } from 'rxjs';
+import { apiResource } from '../../../data/http/api-resource';
+import { StudioApi } from '../../../data/http/studio-api';
 import { formatAge } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
+import { LEFT_OUT_WORDS } from '../../../data/loads/left-out-words';
+import { LoadFinder } from '../../../data/loads/load-finder';
+import { offsetsOf } from '../../../data/state/kiln-offsets';
 import { BucketDrawing } from '../../../parts/bucket-drawing';
 import { TOOL_WORDS } from '../day-words';
 import { DayScreen } from '../day-screen';
@@ -16,8 +24,15 @@ interface Lack {
   to?: { words: string; link: string[]; params?: Record<string, string> } | undefined;
 }
 
-/** Over the tallest piece of a shelf, mm. */
-const POST_ROOM_MM = 10;
+/** What a kiln takes of a day. */
+interface KilnFit {
+  id: string;
+  words: string;
+  out: string[];
+  isEnough: boolean;
+}
+
+const isEqual = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 /** Less than so much of a bucket over what is needed is not enough to dip in to the last, as a share. */
 const STAYS_SHARE = 0.15;
 
@@ -31,6 +46,8 @@ const STAYS_SHARE = 0.15;
 })
 export class BeforePanel {
   private readonly screen = inject(DayScreen);
+  private readonly api = inject(StudioApi);
+  private readonly finder = inject(LoadFinder);
   protected readonly units = inject(Units);
   protected readonly toolWords = TOOL_WORDS;
   private readonly needs = computed(() => {
@@ -46,18 +63,64 @@ export class BeforePanel {
     }),
   );
   protected readonly lackCount = computed(() => this.buckets().reduce((sum, { lacks }) => sum + lacks.length, 0));
-  protected readonly kiln = computed(() => {
-    const kiln = this.needs()?.kiln;
-    if (!kiln || kiln.pieces === 0) return '';
-    const known = kiln.pieces - kiln.unknownPieces;
-    const room =
-      known === 0
-        ? ''
-        : `${known} pieces take ${(kiln.areaCm2 / 10_000).toFixed(2)} m² of shelf with ${FINGER_MM} mm between them; the tallest wants posts of ${kiln.tallestMm + POST_ROOM_MM} mm.`;
-    const unknown =
-      kiln.unknownPieces > 0 ? ` The size of ${kiln.unknownPieces} is not known: they were put on the day before sizes were noted.` : '';
-    return `${room}${unknown} Compare it with your shelves: how pieces stand is not worked out yet.`.trim();
+  private readonly toFire = computed(() => {
+    const [day, standing] = [this.screen.day(), this.screen.state()?.standing];
+    if (!day || !standing) return undefined;
+    const items = standing.lots.map(({ item }) => item);
+    const lots = items.flatMap((item): LoadLot[] => {
+      const lot = lotFromItem(item, { id: item.id, dayId: day.id });
+      return lot ? [lot] : [];
+    });
+    const unknown = items.reduce((sum, { id, count }) => sum + (lots.some((lot) => lot.id === id) ? 0 : count), 0);
+    return { lots, unknown };
   });
+  private readonly places = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings() }));
+  /** How all of the day would stand in each kiln, worked out as for a load. */
+  protected readonly fits = toSignal(
+    toObservable(computed(() => ({ toFire: this.toFire(), places: this.places.value() }), { equal: isEqual })).pipe(
+      switchMap(({ toFire, places }) => {
+        const lots = toFire?.lots ?? [];
+        const kilns = (places?.kilns ?? []).filter(({ body }) => body.shelves.length > 0);
+        if (lots.length === 0 || kilns.length === 0) return of([]);
+        return forkJoin(kilns.map((kiln) => this.fitOf(kiln, lots, places!.firings)));
+      }),
+    ),
+    { initialValue: [] },
+  );
+  protected readonly kiln = computed(() => {
+    const toFire = this.toFire();
+    if (!toFire || toFire.lots.length + toFire.unknown === 0) return 'Nothing is to be fired.';
+    const unknown = toFire.unknown > 0 ? `The size of ${toFire.unknown} is not known: they were put on the day before sizes were noted.` : '';
+    return this.places.value()?.kilns.length === 0
+      ? `No kiln has a card yet: make one, and it is worked out how all of it stands. ${unknown}`.trim()
+      : unknown;
+  });
+
+  private fitOf(kiln: Kiln, lots: readonly LoadLot[], firings: readonly Firing[]): Observable<KilnFit> {
+    const pieces = loadPieces(lots);
+    const offsets = offsetsOf(kiln, firings);
+    const warmer = offsets.readings > 0 ? offsets.at(1).celsius - offsets.at(0).celsius : 0;
+    return this.finder.places(pieces, kilnToLoad(kiln.body, warmer)).pipe(
+      map((found): KilnFit => {
+        if (found.kind === 'failed') return { id: kiln.id, words: `${kiln.body.name}: ${found.message}`, out: [], isEnough: false };
+        const placed = pieces.length - found.leftOut.length;
+        const shelves = `${found.shelves.length} ${found.shelves.length === 1 ? 'shelf' : 'shelves'}`;
+        const isEnough = found.leftOut.length === 0;
+        return {
+          id: kiln.id,
+          words: isEnough
+            ? `All ${placed} stand in ${kiln.body.name}, on ${shelves}.`
+            : `${placed} of ${pieces.length} stand in ${kiln.body.name}, on ${shelves}.`,
+          out: lots.flatMap(({ id, name, code }) => {
+            const left = found.leftOut.filter(({ pieceId }) => lotIdOf(pieceId) === id);
+            const why = [...new Set(left.map((one) => LEFT_OUT_WORDS[one.why] ?? one.why))].join(', ');
+            return left.length > 0 ? [`${code ? `${code}: ` : ''}${left.length} × ${name} ${left.length === 1 ? 'stays' : 'stay'} out: ${why}`] : [];
+          }),
+          isEnough,
+        };
+      }),
+    );
+  }
 
   private lacksOf(need: BucketNeed): Lack[] {
     const bucket = this.screen.buckets.find(need.bucketId);

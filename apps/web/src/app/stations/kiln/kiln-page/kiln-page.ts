@@ -20,7 +20,8 @@ import { ResourceState } from '../../../ui/resource-state';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
 import { KilnDrawing, type ShelfLabel } from '../shelves/kiln-drawing';
-import { groundWords, offsetsOf, offsetWords } from '../shelves/shelf-words';
+import { groundWords, offsetWords } from '../shelves/shelf-words';
+import { offsetsOf } from '../../../data/state/kiln-offsets';
 import { draftOf, NEW_KILN, readDraft, withShelf, type KilnDraft } from './kiln-draft';
 
 const KINDS: readonly FieldOption<KilnDraft['kind']>[] = [

@@ -1,17 +1,6 @@
-import type { Firing, Kiln } from '@cazuela/contract';
-import { kilnOffsets, type KilnOffsets, type ShelfCone, type ShelfOffset, type WitnessedFiring } from '@cazuela/core';
+import type { KilnOffsets, ShelfCone, ShelfOffset } from '@cazuela/core';
 import type { Units } from '../../../data/units/units';
 import { shortCone } from '../kiln-words';
-
-/** Firings that were in this kiln: by its card, or by its name where there was no card yet. */
-export const firingsOf = ({ id, body }: { id: string | undefined; body: Pick<Kiln['body'], 'name'> }, firings: readonly Firing[]): Firing[] =>
-  firings.filter((firing) => (firing.body.kilnId === undefined ? firing.body.kiln === body.name : firing.body.kilnId === id));
-
-export const asWitnessed = ({ id, body }: Firing): WitnessedFiring => ({ id, points: body.points, witnesses: body.witnesses ?? [] });
-
-/** What the cones of all its firings taught of a kiln. */
-export const offsetsOf = ({ id, body }: { id: string | undefined; body: Kiln['body'] }, firings: readonly Firing[]): KilnOffsets =>
-  kilnOffsets(body, firingsOf({ id, body }, firings).map(asWitnessed));
 
 /** How much hotter a place is, and between what in four of five firings. */
 export const offsetWords = ({ celsius, lowCelsius, highCelsius }: ShelfOffset, units: Units): { figure: string; small: string } => ({

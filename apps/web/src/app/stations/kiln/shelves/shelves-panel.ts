@@ -8,7 +8,8 @@ import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import type { FieldOption } from '../../../ui/options';
 import { SelectField } from '../../../ui/select-field';
 import { KilnDrawing, type ShelfLabel } from './kiln-drawing';
-import { asWitnessed, groundWords, offsetsOf, shelfConeWords } from './shelf-words';
+import { groundWords, shelfConeWords } from './shelf-words';
+import { asWitnessed, offsetsOf } from '../../../data/state/kiln-offsets';
 
 /** How far a cone has bent, by eye. */
 const BENT: readonly FieldOption<number>[] = [

@@ -29,6 +29,7 @@ describe('the shelves of a firing', () => {
     records.answer('/results', []);
     records.answer('/pieces', [piece()]);
     records.answer('/days', []);
+    records.answer('/loads', []);
     await screen.settle();
     return screen;
   };

@@ -43,7 +43,7 @@ import { CoatLearner } from '../../../data/learning/coat-learner';
 import { Units } from '../../../data/units/units';
 import { drawnShape, sameParts } from './draft/drawn-shape';
 import { PieceDraft } from './draft/piece-draft';
-import { clayFactsOf } from './figures/clay-facts';
+import { clayFactsOf } from '../../../data/state/clay-facts';
 import { PieceFigures } from './figures/piece-figures';
 import { stepsOn, worstOn, type KnownOfPlan } from './figures/plan-on';
 import { PlanRun, type PlanToRun } from './run/plan-run';

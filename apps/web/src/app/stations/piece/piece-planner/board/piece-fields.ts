@@ -1,6 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PieceBody } from '@cazuela/contract';
-import { KILN_SETTINGS, notRefired, refired, USUAL_HOLD_MINUTES, type PlanFiring } from '@cazuela/core';
+import { MatButton } from '@angular/material/button';
+import { heightShareOf, KILN_SETTINGS, notRefired, refired, USUAL_HOLD_MINUTES, type PlanFiring, type ShelfPlace } from '@cazuela/core';
+import { combineLatest } from 'rxjs';
+import { apiResource } from '../../../../data/http/api-resource';
+import { StudioApi } from '../../../../data/http/studio-api';
+import { offsetsOf } from '../../../../data/state/kiln-offsets';
 import { COOLING_WORDS, PLACE_WORDS, USUAL_FIRING } from './firing-words';
 import { Units } from '../../../../data/units/units';
 import { NumberField } from '../../../../ui/number-field';
@@ -15,7 +20,7 @@ import type { FieldOption } from '../../../../ui/options';
 /** What a piece is made of, how many there are, how it is fired and how it stands in the kiln. */
 @Component({
   selector: 'cz-piece-fields',
-  imports: [Checkbox, NumberField, SelectField],
+  imports: [Checkbox, MatButton, NumberField, SelectField],
   templateUrl: './piece-fields.html',
   styles: `
     .fields {
@@ -44,6 +49,7 @@ export class PieceFields {
   protected readonly draft = inject(PieceDraft);
   protected readonly screen = inject(PieceScreen);
   private readonly units = inject(Units);
+  private readonly api = inject(StudioApi);
   protected readonly clayBodyOptions = computed((): FieldOption[] => this.screen.bodies().map((one) => [one.id, one.name] as const));
   protected readonly bisqueLotOptions = computed((): FieldOption[] => [
     ['', 'the newest'],
@@ -53,7 +59,42 @@ export class PieceFields {
   protected readonly settings = KILN_SETTINGS.map((setting) => [setting, SETTING_WORDS[setting]] as const);
 
   protected readonly coolings = COOLING_WORDS;
-  protected readonly places = PLACE_WORDS;
+  private readonly kilns = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings() }));
+  /** Shelves of the studio’s kilns, with how hot cones showed each to be. */
+  private readonly kilnPlaces = computed(() => {
+    const { kilns = [], firings = [] } = this.kilns.value() ?? {};
+    return kilns.flatMap(({ id, body }) => {
+      const offsets = offsetsOf({ id, body }, firings);
+      return [...body.shelves]
+        .sort((a, b) => b.heightMm - a.heightMm)
+        .map((shelf) => {
+          const offset = offsets.at(heightShareOf(shelf, body.chamber));
+          const band = `${this.units.temperatureStep(offset.lowCelsius)} to ${this.units.temperatureStep(offset.highCelsius)}`;
+          const ground = offsets.readings > 0 ? `from ${band}` : 'a guess until a cone is read there';
+          return {
+            key: `${id} ${shelf.id}`,
+            firing: { kilnId: id, shelfId: shelf.id, placeCelsius: Math.round(offset.celsius) },
+            name: `${shelf.name} of ${body.name}`,
+            words: `${body.name}, ${shelf.name}: ${this.units.temperatureStep(offset.celsius)}, ${ground}`,
+          };
+        });
+    });
+  });
+  protected readonly places = computed((): FieldOption[] => [...PLACE_WORDS, ...this.kilnPlaces().map(({ key, words }) => [key, words] as const)]);
+  protected readonly placeKey = computed(() => {
+    const { kilnId, shelfId, place } = this.firing();
+    const key = `${kilnId} ${shelfId}`;
+    return this.kilnPlaces().some((one) => one.key === key) ? key : place;
+  });
+  /** Cones have told more of its shelf since it was planned. */
+  protected readonly learntSince = computed(() => {
+    const place = this.kilnPlaces().find(({ key }) => key === this.placeKey());
+    const planned = this.firing().placeCelsius;
+    if (!place || planned === undefined || place.firing.placeCelsius === planned) return undefined;
+    return {
+      words: `${place.name} is ${this.units.temperatureStep(place.firing.placeCelsius)} by its cones now; this is planned with ${this.units.temperatureStep(planned)}.`,
+    };
+  });
   protected readonly firing = computed(() => ({ ...USUAL_FIRING, ...this.body().plan.firing }));
   protected readonly beneath = computed(() => {
     const { fired = {} } = this.body().plan;
@@ -69,13 +110,21 @@ export class PieceFields {
 
   /** As usual is not kept in the plan. */
   protected change(change: PlanFiring): void {
-    const { holdMinutes, cooling, place } = { ...this.firing(), ...change };
+    const { holdMinutes, cooling, place, kilnId, shelfId, placeCelsius } = { ...this.firing(), ...change };
     const firing = {
+      ...(kilnId === undefined ? {} : { kilnId, shelfId, placeCelsius }),
       ...(holdMinutes === USUAL_HOLD_MINUTES ? {} : { holdMinutes }),
       ...(cooling === 'usual' ? {} : { cooling }),
       ...(place === 'middle' ? {} : { place }),
     };
     this.draft.plan({ firing: Object.keys(firing).length > 0 ? firing : undefined });
+  }
+
+  /** On a shelf of one of its kilns, or on one that is only cool or hot. */
+  protected stand(key: string): void {
+    const known = this.kilnPlaces().find((one) => one.key === key);
+    if (known) this.change({ place: 'middle', ...known.firing });
+    else this.change({ place: key as ShelfPlace, kilnId: undefined, shelfId: undefined, placeCelsius: undefined });
   }
 
   /** The coats of now are what was fired; taken back, they are planned again. */
