@@ -11,6 +11,7 @@ import { coatPageRows, coatRows } from './coat.bench';
 import { coreRows } from './core.bench';
 import { dayPageRows } from './day-page.bench';
 import { dayRows } from './day.bench';
+import { loadPageRows } from './load-page.bench';
 import { loadRows } from './load.bench';
 import { importRows } from './import.bench';
 import { jobRows } from './jobs.bench';
@@ -38,7 +39,7 @@ if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
 if (wanted('day')) show(dayRows());
 if (wanted('load')) show(loadRows());
-if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'load' && part !== 'jobs' && wanted(part))) {
+if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
   const database = await PrivateMariaDb.start(folder);
@@ -46,6 +47,7 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'load' &&
   try {
     if (wanted('coat')) show(await coatPageRows(server.address));
     if (wanted('day')) show(await dayPageRows(server.address));
+    if (wanted('load')) show(await loadPageRows(server.address));
     if (wanted('piece')) show(await pieceRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));

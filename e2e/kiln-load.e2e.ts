@@ -16,7 +16,10 @@ test('the kiln is loaded by keyboard from what the days glazed, two people at it
 
   // A piece is moved by keys, keeps its place through a reload, and somebody else sees it.
   await page.getByRole('button', { name: /^Shelf 1:/ }).press('Enter');
-  const piece = page.getByRole('group', { name: /^From above/ }).getByRole('button').first();
+  const piece = page
+    .getByRole('group', { name: /^From above/ })
+    .getByRole('button')
+    .first();
   const id = (await piece.getAttribute('data-piece'))!;
   const moved = page.locator(`[data-piece="${id}"]`);
   const before = (await moved.getAttribute('aria-label'))!;

@@ -54,7 +54,10 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
 
   // The next plan stands on that shelf, at the heat that was learnt.
   await page.goto('/piece');
-  await page.getByRole('link', { name: /Cup with a blue lip/ }).first().click();
+  await page
+    .getByRole('link', { name: /Cup with a blue lip/ })
+    .first()
+    .click();
   const stands = page.getByLabel('It stands', { exact: true });
   const learnt = await stands.locator('option', { hasText: /^Cocuyo, High: \+\d+ °C, from/ }).innerText();
   await stands.selectOption(learnt);

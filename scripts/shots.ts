@@ -11,8 +11,8 @@ import { startServer, stopServer } from './lib/server-process';
 /** `./cazuela shots`: one picture for each main view, from fresh demo data, into docs/screenshots. With names, only those. */
 interface Shot {
   name: string;
-  /** The name of the record at the end of the path. */
-  of?: { list: string; name: string };
+  /** The record at the end of the path, by its name; the first where left out. */
+  of?: { list: string; name?: string };
   path: string;
   /** Words that stand there only until all is computed. */
   until?: string;
@@ -38,7 +38,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'day', path: '/day' },
   { name: 'day-plan', path: '/day?bench=plan', until: 'Looking for a shorter day' },
   { name: 'kiln', path: '/kiln' },
-  { name: 'load', path: '/kiln/loads/', of: { list: 'loads', name: 'Abuela' } },
+  { name: 'load', path: '/kiln/loads/', of: { list: 'loads' } },
   { name: 'wall', path: '/wall' },
   { name: 'studio', path: '/studio' },
   { name: 'clay-body', path: '/studio/bodies/', of: { list: 'bodies', name: 'Barro Claro' } },
@@ -81,7 +81,7 @@ try {
   rmSync(folder, { recursive: true, force: true });
 }
 
-async function idOf(request: APIRequestContext, { list, name }: { list: string; name: string }): Promise<string> {
+async function idOf(request: APIRequestContext, { list, name }: { list: string; name?: string }): Promise<string> {
   const [studio] = (await (await request.get(`${server.address}/api/studios`)).json()) as [{ id: string }];
   const things = (await (await request.get(`${server.address}/api/studios/${studio.id}/${list}`)).json()) as {
     id: string;
@@ -89,7 +89,7 @@ async function idOf(request: APIRequestContext, { list, name }: { list: string; 
     recipeName?: string;
     body?: { name: string };
   }[];
-  const found = things.find((thing) => (thing.body?.name ?? thing.recipeName ?? thing.name) === name);
-  if (!found) throw new Error(`The demo has no ${name} among its ${list}.`);
+  const found = name === undefined ? things[0] : things.find((thing) => (thing.body?.name ?? thing.recipeName ?? thing.name) === name);
+  if (!found) throw new Error(`The demo has no ${name ?? 'record'} among its ${list}.`);
   return found.id;
 }

@@ -29,9 +29,9 @@ describe('pieces of a load, as large as they stand', () => {
 
   it('a lid beside its pot takes room, on it it makes the pot higher and heavier', () => {
     const lids: LoadLot = { ...LOT, id: 'lids', name: 'Lid', count: 2, heightMm: 30, grams: 100, setting: 'onRim' };
-    const pots = { ...LOT, grams: 300 };
-    expect(loadPieces([pots, lids])).toHaveLength(5);
-    const on = loadPieces([pots, { ...lids, onLotId: 'cups' }]);
+    const pot = { ...LOT, grams: 300 };
+    expect(loadPieces([pot, lids])).toHaveLength(5);
+    const on = loadPieces([pot, { ...lids, onLotId: 'cups' }]);
     expect(on.map(({ heightMm }) => heightMm)).toEqual([115, 115, 90]);
     expect(on[0]!.grams).toBe(400);
     // Its pots were taken out of the load: the lids stand by themselves.

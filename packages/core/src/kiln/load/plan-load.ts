@@ -155,7 +155,10 @@ const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
  * @example
  * whyNever({ id: 'vase', footprint: { kind: 'circle', radiusMm: 40 }, heightMm: 500 }, { outline: { kind: 'round', diameterMm: 300 }, heightMm: 400, shelves: 3, shelfThickMm: 18, postsMm: [] }) // 'tooTall'
  */
-export function whyNever(piece: LoadPiece, { outline, heightMm, shelfCarriesGrams, keptFree }: KilnToLoad): (typeof LEFT_OUT_WHY)[number] | undefined {
+export function whyNever(
+  piece: LoadPiece,
+  { outline, heightMm, shelfCarriesGrams, keptFree }: KilnToLoad,
+): (typeof LEFT_OUT_WHY)[number] | undefined {
   requirePositive('heightMm', piece.heightMm);
   requirePositive(
     'widthMm',

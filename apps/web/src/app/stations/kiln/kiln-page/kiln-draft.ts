@@ -15,6 +15,8 @@ export interface KilnDraft {
   mostCelsius: number | null;
   thermocoupleMm: number | null;
   shelfCarriesGrams: number | null;
+  shelfThickMm: number | null;
+  hasHalfShelves: boolean;
   note: string;
 }
 
@@ -30,10 +32,22 @@ export const NEW_KILN: KilnDraft = {
   mostCelsius: null,
   thermocoupleMm: null,
   shelfCarriesGrams: null,
+  shelfThickMm: null,
+  hasHalfShelves: false,
   note: '',
 };
 
-export function draftOf({ chamber, postsMm, powerWatts, mostCelsius, thermocoupleMm, shelfCarriesGrams, ...rest }: KilnBody): KilnDraft {
+export function draftOf({
+  chamber,
+  postsMm,
+  powerWatts,
+  mostCelsius,
+  thermocoupleMm,
+  shelfCarriesGrams,
+  shelfThickMm,
+  hasHalfShelves,
+  ...rest
+}: KilnBody): KilnDraft {
   const sizes =
     chamber.kind === 'round' ? { widthMm: chamber.diameterMm, depthMm: chamber.diameterMm } : { widthMm: chamber.widthMm, depthMm: chamber.depthMm };
   return {
@@ -46,6 +60,8 @@ export function draftOf({ chamber, postsMm, powerWatts, mostCelsius, thermocoupl
     mostCelsius: mostCelsius ?? null,
     thermocoupleMm: thermocoupleMm ?? null,
     shelfCarriesGrams: shelfCarriesGrams ?? null,
+    shelfThickMm: shelfThickMm ?? null,
+    hasHalfShelves: hasHalfShelves ?? false,
   };
 }
 
@@ -61,7 +77,7 @@ export function readDraft(draft: KilnDraft): { body: KilnBody } | { problem: str
     .filter((text) => text !== '')
     .map(Number);
   if (postsMm.some((post) => !(post > 0))) return { problem: 'Posts are heights in mm with commas between them: 100, 150, 150.' };
-  const optional = (field: 'powerWatts' | 'mostCelsius' | 'thermocoupleMm' | 'shelfCarriesGrams'): object =>
+  const optional = (field: 'powerWatts' | 'mostCelsius' | 'thermocoupleMm' | 'shelfCarriesGrams' | 'shelfThickMm'): object =>
     draft[field] === null ? {} : { [field]: draft[field] };
   const read = kilnBodySchema.safeParse({
     name: name.trim(),
@@ -72,6 +88,8 @@ export function readDraft(draft: KilnDraft): { body: KilnBody } | { problem: str
     ...optional('mostCelsius'),
     ...optional('thermocoupleMm'),
     ...optional('shelfCarriesGrams'),
+    ...optional('shelfThickMm'),
+    ...(draft.hasHalfShelves ? { hasHalfShelves: true } : {}),
     note,
   });
   return read.success ? { body: read.data } : { problem: name.trim() === '' ? 'Give the kiln a name.' : read.error.issues[0]!.message };

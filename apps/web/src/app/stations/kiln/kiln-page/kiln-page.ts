@@ -11,6 +11,7 @@ import { titleOf } from '../../../data/state/address';
 import { Units } from '../../../data/units/units';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
 import { RecordMenu } from '../../../parts/records/record-menu';
+import { Checkbox } from '../../../ui/checkbox';
 import { EmptyState } from '../../../ui/empty-state';
 import { askBeforeLeaving } from '../../../ui/forms/unsaved-input';
 import { Notice } from '../../../ui/notice';
@@ -32,7 +33,20 @@ const KINDS: readonly FieldOption<KilnDraft['kind']>[] = [
 /** The card of a kiln: its chamber, where its shelves stand, and how hot cones showed each of them to be. */
 @Component({
   selector: 'cz-kiln-page',
-  imports: [EmptyState, KilnDrawing, MatButton, MatIcon, NumberField, PutAwayNote, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
+  imports: [
+    Checkbox,
+    EmptyState,
+    KilnDrawing,
+    MatButton,
+    MatIcon,
+    NumberField,
+    PutAwayNote,
+    RecordMenu,
+    ResourceState,
+    RouterLink,
+    SelectField,
+    TextField,
+  ],
   templateUrl: './kiln-page.html',
   styleUrl: './kiln-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

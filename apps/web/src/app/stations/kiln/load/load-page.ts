@@ -1,4 +1,4 @@
-import { ApplicationRef, ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, ChangeDetectorRef, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -52,7 +52,7 @@ export class LoadPage {
   protected readonly screen = inject(LoadScreen);
   private readonly units = inject(Units);
   private readonly notice = inject(Notice);
-  private readonly app = inject(ApplicationRef);
+  private readonly changes = inject(ChangeDetectorRef);
   protected readonly printing = signal(false);
   protected readonly chosen = signal('');
   private readonly chosenShelf = signal('');
@@ -60,13 +60,12 @@ export class LoadPage {
     const shelves = this.screen.shelves();
     return shelves.find(({ id }) => id === this.chosenShelf()) ?? shelves[0];
   });
+  private readonly placed = computed(() => {
+    const out = new Set(this.screen.unplaced().map(({ id }) => id));
+    return this.screen.pieces().filter(({ id }) => !out.has(id));
+  });
   protected readonly summary = computed(() =>
-    loadSummary(
-      this.screen.pieces(),
-      this.screen.unplaced().length,
-      this.screen.shelves().filter(({ pieces }) => pieces.length > 0).length,
-      this.units,
-    ),
+    loadSummary(this.placed(), this.screen.shelves().filter(({ pieces }) => pieces.length > 0).length, this.units),
   );
   protected readonly labels = computed((): StackLabel[] => {
     const wrong = new Set(this.screen.faults().map(({ shelfId }) => shelfId));
@@ -209,6 +208,6 @@ export class LoadPage {
   /** Drawn only when it is printed: every shelf once more is much to draw at each move. */
   protected toPaper(isPrinting: boolean): void {
     this.printing.set(isPrinting);
-    this.app.tick();
+    this.changes.detectChanges();
   }
 }

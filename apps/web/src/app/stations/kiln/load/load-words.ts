@@ -74,13 +74,12 @@ export function faultWords(fault: LoadFault, { nameOf, units }: { nameOf: (piece
   }
 }
 
-/** What is told of a load in one line. */
-export function loadSummary(pieces: readonly LoadPiece[], unplaced: number, shelves: number, units: Units): string {
-  const known = pieces.every(({ grams }) => grams !== undefined);
-  const grams = pieces.reduce((sum, piece) => sum + (piece.grams ?? 0), 0);
+/** What stands in a load, in one line. */
+export function loadSummary(placed: readonly LoadPiece[], shelves: number, units: Units): string {
+  const known = placed.every(({ grams }) => grams !== undefined);
+  const grams = placed.reduce((sum, piece) => sum + (piece.grams ?? 0), 0);
   const weight = grams > 0 ? `, about ${units.sack(grams)} of clay${known ? '' : ' as far as known'}` : '';
-  const placed = pieces.length - unplaced;
-  return `${placed} ${placed === 1 ? 'piece' : 'pieces'} on ${shelves} ${shelves === 1 ? 'shelf' : 'shelves'}${weight}.`;
+  return `${placed.length} ${placed.length === 1 ? 'piece' : 'pieces'} on ${shelves} ${shelves === 1 ? 'shelf' : 'shelves'}${weight}.`;
 }
 
 /** Shelves are counted from the lowest up, each stack of half shelves by itself. */

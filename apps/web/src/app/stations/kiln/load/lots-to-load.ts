@@ -33,7 +33,7 @@ export function lotsToLoad({ days, tiles, loads, results }: Records, nowMs: numb
   const lots = loads.flatMap(({ events }) => replayLoad(events).lots);
   const loaded = new Set(lots.flatMap(({ itemId, tileId }) => [itemId, tileId]));
   const fired = new Set(results.map(({ body }) => body.lotId));
-  const pots = [...days]
+  const ofDays = [...days]
     .sort((a, b) => (a.date < b.date ? -1 : 1))
     .flatMap((day) => {
       const standing = dayStanding(day);
@@ -43,7 +43,7 @@ export function lotsToLoad({ days, tiles, loads, results }: Records, nowMs: numb
       });
     });
   const dipped = tiles.filter(({ id, body }) => body.dippedAt && !body.firedAt && !loaded.has(id)).map((tile) => tileToLoad(tile, nowMs));
-  const all = [...pots, ...dipped];
+  const all = [...ofDays, ...dipped];
   return [...all.filter(({ ready }) => ready.kind !== 'notGlazed'), ...all.filter(({ ready }) => ready.kind === 'notGlazed')];
 }
 

@@ -87,7 +87,7 @@ export class PieceInLoad {
   protected readonly others = computed(() => this.screen.shelves().filter(({ id }) => id !== this.shelf()?.id));
   protected readonly canHaveShelf = computed(() => this.screen.shelves().length < (this.screen.toLoad()?.shelves ?? 0));
   /** Pots of the same plan on which a lid can be fired. */
-  protected readonly pots = computed(() => {
+  protected readonly potLot = computed(() => {
     const { pieceId, dayId, id, setting, onLotId } = this.lot();
     if (setting !== 'onRim' || onLotId) return undefined;
     return this.screen.standing().lots.find((one) => one.id !== id && one.pieceId === pieceId && one.dayId === dayId && one.setting !== 'onRim');
