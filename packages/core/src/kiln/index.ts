@@ -27,3 +27,9 @@ export { loadPieceId, loadPieces, lotIdOf, type LoadLot } from './load/load-lot'
 export { replayLoad, type LoadEvent, type LoadLotChange, type LoadStanding } from './load/replay-load';
 export { lotFromItem, readyForKiln, type ReadyForKiln } from './load/lot-from-item';
 export { kilnWarnings } from './load/kiln-warnings';
+export { hoursToCool, scheduleCurve, USUAL_PACE, type FiringSchedule, type FiringSegment, type KilnPace } from './firing/schedule';
+export { fullnessFactor, heatAfter, kilnModel, storedJoule, type KilnHeat, type KilnModel, type KilnToModel } from './firing/kiln-model';
+export { SimulatedKiln, type KilnReading, type KilnTrouble } from './firing/simulated-kiln';
+export { coolingHoursOf } from './firing/cooling-pace';
+export { foretellFiring, type FiringForetold } from './firing/foretell-firing';
+export { firingProgress, type FiringProgress, type FiringTrouble } from './firing/firing-progress';
