@@ -52,7 +52,7 @@ export const loadShelfSchema = z.strictObject({
 const lotChangeSchema = z.strictObject({
   count: countOfLot.optional(),
   setting: z.enum(KILN_SETTINGS).optional(),
-  wants: wantsSchema.optional(),
+  wants: wantsSchema.nullable().optional(),
   isDry: z.boolean().optional(),
   grams: gramsSchema.optional(),
   onLotId: idSchema.nullable().optional(),

@@ -92,10 +92,13 @@ describe('a kiln of two masses', () => {
   it('keeps its energy: what went in is stored or lost, to a millionth', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.record({ share: fc.double({ min: 0, max: 1, noNaN: true }), seconds: fc.integer({ min: 1, max: 7_200 }), isDoorOpen: fc.boolean() }), {
-          minLength: 1,
-          maxLength: 20,
-        }),
+        fc.array(
+          fc.record({ share: fc.double({ min: 0, max: 1, noNaN: true }), seconds: fc.integer({ min: 1, max: 7_200 }), isDoorOpen: fc.boolean() }),
+          {
+            minLength: 1,
+            maxLength: 20,
+          },
+        ),
         (story) => {
           const heat = story.reduce((now, during) => heatAfter(now, MODEL, during), COLD);
           const balance = heat.inJoule - heat.lostJoule - storedJoule(heat, MODEL);

@@ -89,6 +89,13 @@ describe('two people load one kiln', () => {
     expect(undone.lastUndoable!.id).toBe('2');
   });
 
+  it('what wants a hot shelf is said of its lot, and taken back', () => {
+    const hot: LoadEvent = { ...head('2', 1), type: 'lotChanged', lotId: 'cups', change: { wants: 'hot' } };
+    expect(loadPieces(replayLoad([added, hot]).lots)[0]).toMatchObject({ wants: 'hot' });
+    const any: LoadEvent = { ...head('3', 2), type: 'lotChanged', lotId: 'cups', change: { wants: null } };
+    expect(replayLoad([added, hot, any]).lots[0]).not.toHaveProperty('wants');
+  });
+
   it('lids go on their pots and off again, shelves change their order, and a firing closes it', () => {
     const events: LoadEvent[] = [
       added,

@@ -43,7 +43,8 @@ const COOLED_CELSIUS = 20;
  * scheduleCurve({ segments: [{ celsiusPerHour: 100, toCelsius: 1220, holdMinutes: 10 }] })[1] // { hours: 12, celsius: 1220 }
  */
 export function scheduleCurve({ segments }: FiringSchedule, pace: KilnPace = USUAL_PACE): FiringPoint[] {
-  if (segments.length === 0) throw new PotterError('emptyList', 'segments', 0, 'A firing needs at least one step: a rate, where it ends, and a hold.');
+  if (segments.length === 0)
+    throw new PotterError('emptyList', 'segments', 0, 'A firing needs at least one step: a rate, where it ends, and a hold.');
   requirePositive('fastestCelsiusPerHour', pace.fastestCelsiusPerHour);
   requirePositive('coolingHours', pace.coolingHours);
   const points: FiringPoint[] = [{ hours: 0, celsius: pace.roomCelsius }];
@@ -73,7 +74,11 @@ export function scheduleCurve({ segments }: FiringSchedule, pace: KilnPace = USU
  * @example
  * hoursToCool(1220, 100, { coolingHours: 6, roomCelsius: 20 }) // 16.248303
  */
-export function hoursToCool(fromCelsius: number, toCelsius: number, { coolingHours, roomCelsius }: Pick<KilnPace, 'coolingHours' | 'roomCelsius'>): number {
+export function hoursToCool(
+  fromCelsius: number,
+  toCelsius: number,
+  { coolingHours, roomCelsius }: Pick<KilnPace, 'coolingHours' | 'roomCelsius'>,
+): number {
   if (!(toCelsius > roomCelsius))
     throw new PotterError('wrongSide', 'toCelsius', toCelsius, 'A kiln never cools below its room: say a temperature above that.');
   return fromCelsius <= toCelsius ? 0 : coolingHours * Math.log((fromCelsius - roomCelsius) / (toCelsius - roomCelsius));

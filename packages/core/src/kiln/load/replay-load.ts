@@ -5,7 +5,11 @@ import { loadPieceId, type LoadLot } from './load-lot';
 import type { LoadShelf, ShelfSide } from './stack-shelves';
 
 /** What can change of a lot once it is on the load. */
-export type LoadLotChange = Partial<Pick<LoadLot, 'count' | 'setting' | 'wants' | 'isDry' | 'grams'>> & { onLotId?: string | null | undefined };
+export type LoadLotChange = Partial<Pick<LoadLot, 'count' | 'setting' | 'isDry' | 'grams'>> & {
+  /** Null takes them away. */
+  onLotId?: string | null | undefined;
+  wants?: LoadLot['wants'] | null;
+};
 
 export type LoadEvent = EventHead &
   (
@@ -93,10 +97,11 @@ export function replayLoad(events: readonly LoadEvent[]): LoadStanding {
   };
 }
 
-function changed(lot: LoadLot, { onLotId, ...change }: LoadLotChange): LoadLot {
-  const { onLotId: before, ...rest } = lot;
-  const on = onLotId === undefined ? before : (onLotId ?? undefined);
-  return { ...rest, ...change, ...(on ? { onLotId: on } : {}) };
+function changed(lot: LoadLot, { onLotId, wants, ...change }: LoadLotChange): LoadLot {
+  const { onLotId: onBefore, wants: wantsBefore, ...rest } = lot;
+  const on = onLotId === undefined ? onBefore : onLotId;
+  const wish = wants === undefined ? wantsBefore : wants;
+  return { ...rest, ...change, ...(on ? { onLotId: on } : {}), ...(wish ? { wants: wish } : {}) };
 }
 
 const without = (shelves: readonly LoadShelf[], pieceId: string): LoadShelf[] =>

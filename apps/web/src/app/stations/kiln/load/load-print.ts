@@ -96,7 +96,7 @@ export class LoadPrint {
       return {
         shelf,
         name: shelfName(shelf, this.screen.shelves()),
-        height: `${this.units.length(shelf.fromMm)} above the lowest shelf${shelf.columnMm.length > 0 ? `; three columns of ${shelf.columnMm.map((mm) => this.units.length(mm)).join(' + ')} for the next one` : ''}.`,
+        height: `${shelf.fromMm > 0 ? `${this.units.length(shelf.fromMm)} above the lowest shelf` : 'The lowest shelf'}${shelf.columnMm.length > 0 ? `; three columns of ${shelf.columnMm.map((mm) => this.units.length(mm)).join(' + ')} for the next one` : ''}.`,
         lots: ids.flatMap((id) => {
           const lot = this.screen.standing().lots.find((one) => one.id === id);
           if (!lot) return [];

@@ -11,6 +11,7 @@ import {
   replayLoad,
   stackShelves,
   type LoadEvent,
+  type LoadLot,
   type LoadPiece,
   type LoadShelf,
   type LoadStanding,
@@ -212,9 +213,15 @@ export class LoadScreen {
   /** Puts lots on the load, and finds places for them beside what stands there, or for all where nothing stands. */
   add(lotIds: readonly string[]): void {
     const lots = this.more().filter(({ lot }) => lotIds.includes(lot.id));
-    for (const { lot } of lots) this.log.note('load', this.id(), { type: 'lotAdded', lot });
+    for (const { lot } of lots) this.log.note('load', this.id(), { type: 'lotAdded', lot: { ...lot, ...this.wishOf(lot) } });
     if (this.standing().shelves.length === 0) this.findPlaces();
     else this.findRest();
+  }
+
+  /** What its plan says of the shelf it is for. */
+  private wishOf({ pieceId }: LoadLot): Pick<LoadLot, 'wants'> {
+    const place = this.records.value()?.pieces.find(({ id }) => id === pieceId)?.body.plan.firing?.place;
+    return place === 'hot' || place === 'cool' ? { wants: place } : {};
   }
 
   orderShelves(shelves: readonly LoadShelf[]): void {

@@ -19,6 +19,12 @@ import { LoadScreen } from './load-screen';
 import { pieceName, readyWords, SETTING_WORDS, shelfName } from './load-words';
 import { leftOnDay } from './lots-to-load';
 
+const WISHES: readonly FieldOption<'any' | 'hot' | 'cool'>[] = [
+  ['any', 'any shelf'],
+  ['hot', 'a hot shelf'],
+  ['cool', 'a cool shelf'],
+];
+
 /** One piece of a load: whether it is dry, what speaks against it at the heat of its shelf, and where else it could stand. */
 @Component({
   selector: 'cz-piece-in-load',
@@ -52,6 +58,7 @@ export class PieceInLoad {
   protected readonly units = inject(Units);
   protected readonly settingWords = SETTING_WORDS;
   protected readonly settings: readonly FieldOption<KilnSetting>[] = KILN_SETTINGS.map((setting) => [setting, SETTING_WORDS[setting]]);
+  protected readonly wishes = WISHES;
   protected readonly name = computed(() => `${this.screen.looks().get(this.pieceId())?.code}: ${pieceName(this.lot(), this.pieceId())}`);
   protected readonly size = computed(() => {
     const { footprint, heightMm } = this.lot();
@@ -104,6 +111,10 @@ export class PieceInLoad {
 
   protected change(words: string, change: LoadLotChange): void {
     this.screen.note(words, { type: 'lotChanged', lotId: this.lot().id, change });
+  }
+
+  protected wish(wants: 'any' | 'hot' | 'cool'): void {
+    this.change('What it wants', { wants: wants === 'any' ? null : wants });
   }
 
   protected fix({ change, words }: PlanFix): void {

@@ -7,6 +7,7 @@ import { Units } from '../../../data/units/units';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import type { FieldOption } from '../../../ui/options';
 import { SelectField } from '../../../ui/select-field';
+import { ConePicture } from './cone-picture';
 import { KilnDrawing, type ShelfLabel } from './kiln-drawing';
 import { groundWords, shelfConeWords } from './shelf-words';
 import { asWitnessed, offsetsOf } from '../../../data/state/kiln-offsets';
@@ -23,7 +24,7 @@ const BENT: readonly FieldOption<number>[] = [
 /** What each shelf of a firing saw: cones are read on it by eye, and where nobody read one it is told from the others. */
 @Component({
   selector: 'cz-shelves-panel',
-  imports: [KilnDrawing, MatButton, RouterLink, SelectField],
+  imports: [ConePicture, KilnDrawing, MatButton, RouterLink, SelectField],
   template: `
     @if (kiln(); as kiln) {
       <div class="sides">
@@ -35,6 +36,14 @@ const BENT: readonly FieldOption<number>[] = [
         />
         <div>
           <h3>Cones read by eye, shelf by shelf</h3>
+          <ul class="plain-list scale" aria-label="How far a cone has bent">
+            @for (option of bent; track option[0]) {
+              <li>
+                <cz-cone-picture [fraction]="option[0]" />
+                <span class="small">{{ option[1] }}</span>
+              </li>
+            }
+          </ul>
           @for (row of rows(); track row.shelf.id) {
             <div class="shelf" role="group" [attr.aria-label]="row.shelf.name">
               <span class="name">{{ row.shelf.name }}</span>
@@ -47,6 +56,7 @@ const BENT: readonly FieldOption<number>[] = [
                 (changed)="readCone(row.shelf.id, $event)"
               />
               @if (row.read) {
+                <cz-cone-picture [fraction]="row.read.fraction" />
                 <cz-select
                   label="How far it bent"
                   labelHidden
@@ -84,10 +94,20 @@ const BENT: readonly FieldOption<number>[] = [
     }
     .shelf {
       display: grid;
-      grid-template-columns: 5.5rem 7.5rem minmax(0, 1fr);
+      grid-template-columns: 5rem 7rem 3.2rem minmax(0, 1fr);
       align-items: center;
       gap: 0.5rem;
       padding: 0.2rem 0;
+    }
+    .scale {
+      display: grid;
+      grid-template-columns: repeat(5, minmax(0, 1fr));
+      gap: 0.4rem;
+      margin-bottom: 0.5rem;
+    }
+    .scale span {
+      display: block;
+      line-height: 1.2;
     }
     .name {
       font-weight: 600;
@@ -97,6 +117,9 @@ const BENT: readonly FieldOption<number>[] = [
         grid-template-columns: 5.5rem minmax(0, 1fr);
         cz-select {
           grid-column: 2;
+        }
+        cz-cone-picture {
+          grid-column: 1;
         }
       }
     }

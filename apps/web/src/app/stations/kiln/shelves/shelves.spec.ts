@@ -52,6 +52,9 @@ describe('the shelves of a firing', () => {
     const again = await open([{ ...of, body: { ...of.body, kilnId: card.id, witnesses: [read] } }], [card]);
     await again.choose('How far it bent', 'half way');
     expect(put().body.witnesses).toEqual([{ ...read, fraction: 0.5 }]);
+    // Beside it, and in the scale to hold it against: five pictures and its own.
+    expect(again.all('cz-cone-picture')).toHaveLength(6);
+    expect(new Set(again.all('cz-cone-picture path.cone').map((one) => one.getAttribute('d'))).size).toBe(5);
   });
 
   it('each shelf tells its cone: read there, or from what the others showed', async () => {
