@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { KilnBody } from '@cazuela/contract';
+import type { KilnBody, ScheduleBody } from '@cazuela/contract';
 import { coneReached, heightShareOf, shiftedFiring, type FiringPoint, type ShelfWitness } from '@cazuela/core';
 import type { DemoLoad } from './demo-load';
 
@@ -49,7 +49,37 @@ export async function loadKilns({ context, studioId, transaction }: DemoLoad): P
     },
   ];
   for (const { id, body } of kilns) await context.models.kilns.create({ id, studioId, version: 1, name: body.name, body }, { transaction });
+  await loadSchedules({ context, studioId, transaction });
   return kilns;
+}
+
+/** How the studio fires: glaze to cone 6, and bisque. */
+async function loadSchedules({ context, studioId, transaction }: Pick<DemoLoad, 'context' | 'studioId' | 'transaction'>): Promise<void> {
+  const bodies: ScheduleBody[] = [
+    {
+      name: 'Cone 6, slow end',
+      wantedCone: '6',
+      segments: [
+        { celsiusPerHour: 80, toCelsius: 120, holdMinutes: 30 },
+        { celsiusPerHour: 140, toCelsius: 1_100, holdMinutes: 0 },
+        { celsiusPerHour: 60, toCelsius: 1_206, holdMinutes: 10 },
+        { celsiusPerHour: 80, toCelsius: 950, holdMinutes: 0 },
+      ],
+      note: 'The last hundred degrees slowly; down slowly to 950 for Marisma.',
+    },
+    {
+      name: 'Bisque, cone 05',
+      wantedCone: '05',
+      segments: [
+        { celsiusPerHour: 50, toCelsius: 120, holdMinutes: 120 },
+        { celsiusPerHour: 100, toCelsius: 600, holdMinutes: 0 },
+        { celsiusPerHour: 120, toCelsius: 1_015, holdMinutes: 20 },
+      ],
+      note: 'Two hours of drying first.',
+    },
+  ];
+  for (const body of bodies)
+    await context.models.schedules.create({ id: uuid(), studioId, version: 1, name: body.name, body, earlier: [] }, { transaction });
 }
 
 /** Cones of some shelves, as an eye reads them to a quarter; `elsewhere` is how much hotter that firing was everywhere, °C. */

@@ -14,6 +14,7 @@ import {
   recipeSchema,
   resultSchema,
   runnerTileSchema,
+  scheduleSchema,
   seriesSchema,
   tileSchema,
 } from '@cazuela/contract';
@@ -34,6 +35,7 @@ export const LISTS: readonly { path: string; schema: z.ZodType }[] = [
   { path: '/days', schema: daySchema },
   { path: '/kilns', schema: kilnSchema },
   { path: '/loads', schema: loadSchema },
+  { path: '/schedules', schema: scheduleSchema },
   { path: '/firings', schema: firingSchema },
   { path: '/results', schema: resultSchema },
 ];

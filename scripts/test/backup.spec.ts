@@ -29,6 +29,7 @@ const LISTS = [
   'days',
   'kilns',
   'loads',
+  'schedules',
   'firings',
   'results',
 ];

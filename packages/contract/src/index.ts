@@ -179,6 +179,16 @@ export {
   type KilnBody,
 } from './kiln/kiln-card';
 export {
+  firingScheduleSchema,
+  firingSegmentSchema,
+  scheduleBodySchema,
+  scheduleCreateSchema,
+  scheduleSchema,
+  scheduleUpdateSchema,
+  type Schedule,
+  type ScheduleBody,
+} from './kiln/schedule';
+export {
   footprintSchema,
   loadCreateSchema,
   loadEventSchema,

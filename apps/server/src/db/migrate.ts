@@ -19,6 +19,7 @@ import { putAwayAndExamples } from './migrations/012-put-away-and-examples';
 import { dayPlanning } from './migrations/013-day-planning';
 import { kilns } from './migrations/014-kilns';
 import { loads } from './migrations/015-loads';
+import { schedules } from './migrations/016-schedules';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -37,6 +38,7 @@ export const MIGRATIONS: readonly Migration[] = [
   dayPlanning,
   kilns,
   loads,
+  schedules,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

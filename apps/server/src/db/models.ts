@@ -22,6 +22,7 @@ import type {
   FiringRow,
   KilnRow,
   LoadRow,
+  ScheduleRow,
   PhotoRow,
   ResultRow,
   PutAwayRow,
@@ -52,6 +53,7 @@ export interface Models {
   days: Table<DayRow>;
   kilns: Table<KilnRow>;
   loads: Table<LoadRow>;
+  schedules: Table<ScheduleRow>;
   firings: Table<FiringRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
@@ -166,6 +168,7 @@ export function defineModels(sequelize: Sequelize): Models {
     pieces: table('pieces', { id, studioId: ref, version, name, clayBodyId: ref, body: json('body'), createdAt: time }),
     days: table('days', { id, studioId: ref, version, date: DataTypes.DATEONLY, items: json('items'), planning: json('planning'), createdAt: time }),
     kilns: table('kilns', { id, studioId: ref, version, name, body: json('body') }),
+    schedules: table('schedules', { id, studioId: ref, version, name, body: json('body'), earlier: json('earlier') }),
     loads: table('loads', { id, studioId: ref, version, kilnId: ref, createdAt: time }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),

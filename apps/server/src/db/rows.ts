@@ -8,6 +8,8 @@ import type {
   CoatWindowDocument,
   FiringBody,
   KilnBody,
+  Schedule,
+  ScheduleBody,
   PieceBody,
   PowderBody,
   RecordKind,
@@ -190,6 +192,14 @@ export interface LoadRow {
   version: number;
   kilnId: string;
   createdAt: Date;
+}
+export interface ScheduleRow {
+  id: string;
+  studioId: string;
+  version: number;
+  name: string;
+  body: ScheduleBody;
+  earlier: Schedule['earlier'];
 }
 export interface FiringRow {
   id: string;

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
-import type { EventsAnswer, Kiln, Load, StreamStamp } from '@cazuela/contract';
-import { replayLoad, type LoadEvent, type LoadLot } from '@cazuela/core';
-import { head } from '../made-up';
+import type { EventsAnswer, Firing, Kiln, Load, Schedule, StreamStamp } from '@cazuela/contract';
+import { replayLoad, scheduleCurve, type LoadEvent, type LoadLot } from '@cazuela/core';
+import { head, NOW } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
 describe('loads of a kiln, kept in MariaDB', () => {
@@ -71,5 +71,38 @@ describe('loads of a kiln, kept in MariaDB', () => {
     const firingId = uuid();
     await send(load, { ...head('Maia'), type: 'fired', firingId });
     expect(replayLoad((await again(load)).events).firingId).toBe(firingId);
+  });
+});
+
+describe('schedules of firings, kept in MariaDB', () => {
+  let server: ServerUnderTest;
+  beforeAll(async () => {
+    server = await serverUnderTest();
+  });
+  const body = (toCelsius: number) => ({
+    name: 'Cone 6',
+    wantedCone: '6',
+    segments: [{ celsiusPerHour: 100, toCelsius, holdMinutes: 10 }],
+    note: '',
+  });
+
+  it('each change keeps how it was before; sent twice it counts once, and a stale one is told', async () => {
+    const id = uuid();
+    await server.post('/schedules', { id, body: body(1_200) }).expect(201);
+    await server.put(`/schedules/${id}`, { version: 1, body: body(1_210) }).expect(200);
+    const again = (await server.put(`/schedules/${id}`, { version: 1, body: body(1_210) }).expect(200)).body as Schedule;
+    expect(again).toMatchObject({ version: 2, earlier: [{ version: 1, body: { segments: [{ toCelsius: 1_200 }] } }] });
+    await server.put(`/schedules/${id}`, { version: 1, body: body(1_220) }).expect(409);
+    const list = (await server.get('/schedules').expect(200)).body as Schedule[];
+    expect(list).toEqual([again]);
+  });
+
+  it('a firing keeps the schedule as it was when it was fired; steps that lead nowhere are refused', async () => {
+    await server.post('/schedules', { id: uuid(), body: { ...body(1_200), segments: [] } }).expect(422);
+    const schedule = { id: uuid(), version: 3, name: 'Cone 6', segments: body(1_206).segments };
+    const points = scheduleCurve({ segments: schedule.segments });
+    const firing = { kiln: 'Abuela', startedAt: NOW, wantedCone: '6', witnessCone: null, points, schedule };
+    const kept = (await server.post('/firings', { id: uuid(), body: firing }).expect(201)).body as Firing;
+    expect(kept.body.schedule).toEqual(schedule);
   });
 });

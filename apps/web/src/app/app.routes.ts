@@ -96,6 +96,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/kiln/kiln-page/kiln-page').then((m) => m.KilnPage),
   },
   {
+    path: 'kiln/schedules/:id',
+    title: 'Schedule · Cazuela',
+    loadComponent: () => import('./stations/kiln/schedule/schedule-page').then((m) => m.SchedulePage),
+  },
+  {
     path: 'kiln/loads/:id',
     title: 'Load · Cazuela',
     loadComponent: () => import('./stations/kiln/load/load-page').then((m) => m.LoadPage),

@@ -16,6 +16,7 @@ export const RECORD_KINDS = [
   'day',
   'kiln',
   'load',
+  'schedule',
   'firing',
   'result',
 ] as const;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { shelfWitnessSchema } from './kiln-card';
+import { firingScheduleSchema } from './schedule';
 import { coneSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 
 export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(500), celsius: z.number().min(-50).max(1500) });
@@ -12,6 +13,8 @@ export const firingBodySchema = z.strictObject({
   points: z.array(firingPointSchema).min(2, 'A firing needs at least two points.').max(5000),
   /** The card of its kiln; left out where there was none. */
   kilnId: idSchema.optional(),
+  /** The schedule by which it was fired, as it was then. */
+  schedule: z.strictObject({ id: idSchema, version: versionSchema, name: nameSchema, ...firingScheduleSchema.shape }).optional(),
   /** Cones read by eye on its shelves: they count before the curve there. */
   witnesses: z
     .array(shelfWitnessSchema)

@@ -5,6 +5,8 @@ import {
   kilnUpdateSchema,
   loadCreateSchema,
   loadUpdateSchema,
+  scheduleCreateSchema,
+  scheduleUpdateSchema,
   resultCreateSchema,
   resultUpdateSchema,
 } from '@cazuela/contract';
@@ -13,6 +15,7 @@ import { createFiring, listFirings, updateFiring } from './firings';
 import { createKiln, listKilns, updateKiln } from './kilns';
 import { createLoad, listLoads, stampOfLoad, updateLoad } from './loads';
 import { createResult, listResults, updateResult } from './results';
+import { createSchedule, listSchedules, updateSchedule } from './schedules';
 
 export const kilnRoutes: readonly Route[] = [
   route({ method: 'get', path: '/kilns', handle: listKilns }),
@@ -22,6 +25,9 @@ export const kilnRoutes: readonly Route[] = [
   route({ method: 'post', path: '/loads', body: loadCreateSchema, handle: createLoad }),
   route({ method: 'put', path: '/loads/:id', body: loadUpdateSchema, handle: updateLoad }),
   route({ method: 'get', path: '/loads/:id/stamp', handle: stampOfLoad }),
+  route({ method: 'get', path: '/schedules', handle: listSchedules }),
+  route({ method: 'post', path: '/schedules', body: scheduleCreateSchema, handle: createSchedule }),
+  route({ method: 'put', path: '/schedules/:id', body: scheduleUpdateSchema, handle: updateSchedule }),
   route({ method: 'get', path: '/firings', handle: listFirings }),
   route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
   route({ method: 'put', path: '/firings/:id', body: firingUpdateSchema, handle: updateFiring }),

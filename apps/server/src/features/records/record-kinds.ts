@@ -78,6 +78,7 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
     nameOf: async (row, { kilns }) => `${await nameIn(kilns, row['kilnId'])}, ${dateOf(row['createdAt'])}`,
     owned: (row) => [history('load', row)],
   },
+  schedule: { table: 'schedules', words: 'schedule', nameOf: named },
   firing: { table: 'firings', words: 'firing', nameOf: (row) => `${String(body(row)['kiln'])}, ${dateOf(row['startedAt'])}` },
   result: {
     table: 'results',

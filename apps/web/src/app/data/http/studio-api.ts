@@ -14,6 +14,9 @@ import {
   firingSchema,
   kilnSchema,
   loadSchema,
+  scheduleSchema,
+  type Schedule,
+  type ScheduleBody,
   photoAnswerSchema,
   exampleChangedSchema,
   exampleSchema,
@@ -175,6 +178,10 @@ export class StudioApi {
 
   kilns = (): Observable<Kiln[]> => this.list('/kilns', kilnSchema);
   createKiln = (id: string, body: KilnBody): Observable<Kiln> => this.post('/kilns', { id, body }, kilnSchema);
+  schedules = (): Observable<Schedule[]> => this.list('/schedules', scheduleSchema);
+  createSchedule = (id: string, body: ScheduleBody): Observable<Schedule> => this.post('/schedules', { id, body }, scheduleSchema);
+  updateSchedule = (id: string, version: number, body: ScheduleBody): Observable<Schedule> =>
+    this.put(`/schedules/${id}`, { version, body }, scheduleSchema);
   loads = (): Observable<Load[]> => this.list('/loads', loadSchema);
   createLoad = (id: string, kilnId: string): Observable<Load> => this.post('/loads', { id, kilnId }, loadSchema);
   updateLoad = (id: string, version: number, kilnId: string): Observable<Load> => this.put(`/loads/${id}`, { version, kilnId }, loadSchema);

@@ -15,6 +15,7 @@ export const RECORD_WORDS: Readonly<Record<RecordKind, readonly [one: string, ma
   day: ['day', 'days'],
   kiln: ['kiln', 'kilns'],
   load: ['load of a kiln', 'loads of kilns'],
+  schedule: ['schedule', 'schedules'],
   firing: ['firing', 'firings'],
   result: ['result', 'results'],
 };
@@ -25,6 +26,7 @@ const PAGES: Partial<Record<RecordKind, string>> = {
   body: '/studio/bodies',
   kiln: '/kiln/kilns',
   load: '/kiln/loads',
+  schedule: '/kiln/schedules',
   piece: '/piece',
   tile: '/coat/tile',
   runner: '/piece/runners',

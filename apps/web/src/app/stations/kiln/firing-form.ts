@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { firingBodySchema, type Firing, type Kiln } from '@cazuela/contract';
-import { attempt, coneReached, firingFromPeak, peakForCone, peakOfFiring } from '@cazuela/core';
+import { firingBodySchema, type Firing, type FiringBody, type Kiln, type Schedule } from '@cazuela/contract';
+import { attempt, coneReached, firingFromPeak, peakForCone, peakOfFiring, scheduleCurve } from '@cazuela/core';
 import { merge } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../data/http/mutation';
@@ -14,6 +14,7 @@ import { DateTimeField } from '../../ui/date-time-field';
 import { contractForm, formProblem } from '../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
 import { NumberField } from '../../ui/number-field';
+import type { FieldOption } from '../../ui/options';
 import { SelectField } from '../../ui/select-field';
 import { TextField } from '../../ui/text-field';
 import { coneWords } from './kiln-words';
@@ -37,6 +38,9 @@ export class FiringForm {
   readonly cards = input<readonly Kiln[]>([]);
   /** The kiln that is fired, where that is known. */
   readonly kilnName = input('');
+  /** Schedules of the studio, and the one that was chosen before the form was opened. */
+  readonly schedules = input<readonly Schedule[]>([]);
+  readonly scheduleId = input('');
   /** A firing noted before, to be corrected. */
   readonly correcting = input<Firing>();
   readonly kept = output<string>();
@@ -48,6 +52,8 @@ export class FiringForm {
   protected readonly form = new FormGroup({
     ...contractForm(firingBodySchema, { wantedCone: '6' }).controls,
     kiln: new FormControl('', { nonNullable: true }),
+    /** Empty where only the peak is set. */
+    scheduleId: new FormControl('', { nonNullable: true }),
     /** In the device's own time, to the minute. */
     startedAt: new FormControl(localMinute(inject(NOW)()), { nonNullable: true }),
     peakCelsius: new FormControl<number | null>(null),
@@ -59,8 +65,22 @@ export class FiringForm {
     () => this.keeping.failure()?.problem,
   );
   private readonly typed = toSignal(this.form.valueChanges);
+  protected readonly chosen = computed(() => {
+    this.typed();
+    return this.correcting() ? undefined : this.schedules().find(({ id }) => id === this.form.controls.scheduleId.value);
+  });
+  protected readonly scheduleOptions = computed((): FieldOption[] => [
+    ['', 'peak and hold'],
+    ...this.schedules().map(({ id, body }) => [id, body.name] as const),
+  ]);
   protected readonly curve = computed(() => {
     this.typed();
+    const chosen = this.chosen();
+    if (chosen)
+      return attempt(() => {
+        const points = scheduleCurve(chosen.body);
+        return { points, words: coneWords(coneReached({ firing: points })) };
+      });
     const { peakCelsius, hoursUp, holdMinutes } = this.form.getRawValue();
     if (peakCelsius === null || hoursUp === null || holdMinutes === null) return undefined;
     return attempt(() => {
@@ -75,6 +95,15 @@ export class FiringForm {
     merge(wantedCone.valueChanges, hoursUp.valueChanges, holdMinutes.valueChanges)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.solvePeak());
+    effect(() => {
+      const { scheduleId } = this.form.controls;
+      if (this.scheduleId() && scheduleId.pristine) scheduleId.setValue(this.scheduleId());
+    });
+    effect(() => {
+      const chosen = this.chosen();
+      const { wantedCone: wanted } = this.form.controls;
+      if (chosen && wanted.value !== chosen.body.wantedCone) wanted.setValue(chosen.body.wantedCone);
+    });
     effect(() => {
       const { kiln } = this.form.controls;
       if (this.kilnName() && kiln.pristine) kiln.setValue(this.kilnName());
@@ -120,6 +149,7 @@ export class FiringForm {
       witnessCone: before?.body.witnessCone ?? null,
       // A curve that was not changed stays as it was logged.
       points: asNoted ? before.body.points : curve.value.points,
+      ...(before?.body.schedule ? { schedule: before.body.schedule } : scheduleOf(this.chosen())),
     };
     this.keeping.run(before ? this.api.updateFiring(id, before.version, body) : this.api.createFiring(id, body), () => {
       this.form.markAsPristine();
@@ -128,6 +158,15 @@ export class FiringForm {
     });
   }
 }
+
+/** The schedule as it is now: it may be changed later. */
+const scheduleOf = (chosen: Schedule | undefined): Pick<FiringBody, 'schedule'> => {
+  if (!chosen) return {};
+  const { id, version, body } = chosen;
+  return {
+    schedule: { id, version, name: body.name, segments: body.segments, ...(body.reduction ? { reduction: body.reduction } : {}) },
+  };
+};
 
 type Peak = Partial<Record<'peakCelsius' | 'hoursUp' | 'holdMinutes', number | null>>;
 const isSamePeak = (one: Peak, other: Peak): boolean =>

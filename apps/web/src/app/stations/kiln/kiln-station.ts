@@ -54,6 +54,8 @@ import { titleOf } from '../../data/state/address';
 export class KilnStation {
   /** From the address: the firing. */
   readonly firing = input<string>();
+  /** From the address: the schedule by which is fired now. */
+  readonly schedule = input<string>();
   /** From the address: the load that is fired now. */
   readonly load = input<string>();
   /** From the address: the result to correct. */
@@ -75,6 +77,7 @@ export class KilnStation {
       pieces: this.api.pieces(),
       days: this.api.days(),
       loads: this.api.loads(),
+      schedules: this.api.schedules(),
     }),
   );
   protected readonly firings = computed(() => this.away.without('firing', this.all.value()?.firings ?? []));
@@ -118,7 +121,8 @@ export class KilnStation {
   protected readonly oddFiring = computed(
     () => this.firing() !== undefined && this.all.value() !== undefined && !this.all.value()!.firings.some((one) => one.id === this.firing()),
   );
-  protected readonly planning = linkedSignal(() => this.load() !== undefined);
+  protected readonly planning = linkedSignal(() => this.load() !== undefined || this.schedule() !== undefined);
+  protected readonly schedules = computed(() => this.away.without('schedule', this.all.value()?.schedules ?? []));
   protected readonly loading = createMutation();
   private readonly allLoads = computed(() => this.all.value()?.loads ?? []);
   /** Loads that are not fired yet, newest first. */

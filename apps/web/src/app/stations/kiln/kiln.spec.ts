@@ -21,6 +21,7 @@ describe('the kiln', () => {
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
     records.answer('/loads', []);
+    records.answer('/schedules', []);
     await screen.settle();
     return screen;
   };
@@ -51,6 +52,7 @@ describe('the kiln', () => {
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
     records.answer('/loads', []);
+    records.answer('/schedules', []);
     await screen.settle();
     expect(screen.text).toContain('look, and choose again');
     expect(screen.field('Witness cone, read by eye').value).toBe('6');
@@ -100,6 +102,7 @@ describe('correcting what was noted', () => {
     records.answer('/pieces', [CUP]);
     records.answer('/days', []);
     records.answer('/loads', []);
+    records.answer('/schedules', []);
     await screen.settle();
     return screen;
   };

@@ -30,6 +30,7 @@ describe('the shelves of a firing', () => {
     records.answer('/pieces', [piece()]);
     records.answer('/days', []);
     records.answer('/loads', []);
+    records.answer('/schedules', []);
     await screen.settle();
     return screen;
   };
