@@ -4,10 +4,12 @@ import {
   bucketSchema,
   daySchema,
   firingSchema,
+  loadSchema,
   pieceSchema,
   runnerTileSchema,
   recipeSchema,
   resultSchema,
+  scheduleSchema,
   type Bucket,
   type Recipe,
   type Result,
@@ -43,8 +45,14 @@ describe('the demo studio', () => {
       .length(3)
       .parse(await get('/runner-tiles'));
     z.array(daySchema)
-      .length(1)
+      .length(2)
       .parse(await get('/days'));
+    z.array(loadSchema)
+      .length(1)
+      .parse(await get('/loads'));
+    z.array(scheduleSchema)
+      .length(2)
+      .parse(await get('/schedules'));
     z.array(firingSchema)
       .min(10)
       .parse(await get('/firings'));
