@@ -57,3 +57,28 @@ test('before the day begins it is known whether all of it finds room in the kiln
   await expect(page.getByRole('article', { name: /\d+ of 81 stand in Abuela, on 4 shelves|All 81 stand in Abuela/ })).toBeVisible();
   await expect(page.getByRole('article', { name: /of 81 stand in Grillo/ })).toContainText('out: ');
 });
+
+test('a schedule is typed and tells what it does; a firing by it keeps it as it was', async ({ page }) => {
+  await page.goto('/kiln/schedules/new');
+  await page.getByLabel('Name').fill('Cone 6, quick');
+  const told = page.getByRole('region', { name: 'What it does' });
+  await expect(told.getByText(/by these steps/)).toBeVisible();
+  const rate = page.getByRole('group', { name: 'Step 2' }).getByLabel('Rate an hour');
+  await rate.fill('900');
+  await rate.press('Tab');
+  await expect(told.getByText(/Abuela cannot follow from/)).toBeVisible();
+  await rate.fill('150');
+  await rate.press('Tab');
+  await expect(told.getByText('Abuela can follow it, by its card.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the schedule' }).press('Enter');
+  await expect(page).toHaveURL(/\/kiln\/schedules\/[0-9a-f-]{36}$/);
+  await page.getByRole('group', { name: 'Step 3' }).getByLabel('Hold').fill('20');
+  await page.getByRole('group', { name: 'Step 3' }).getByLabel('Hold').press('Tab');
+  await page.getByRole('button', { name: 'Keep the schedule' }).press('Enter');
+  await expect(page.getByRole('list', { name: 'Earlier versions' })).toContainText('Version 1');
+  await page.getByRole('link', { name: 'Fire with it' }).press('Enter');
+  const form = page.getByRole('form', { name: 'A firing' });
+  await expect(form.getByLabel('By the schedule').locator('option:checked')).toHaveText('Cone 6, quick');
+  await form.getByRole('button', { name: 'Keep the firing' }).press('Enter');
+  await expect(page.getByText('Fired by Cone 6, quick, version 2.')).toBeVisible();
+});

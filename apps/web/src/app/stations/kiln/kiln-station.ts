@@ -9,7 +9,8 @@ import { Clock } from '../../data/state/clock';
 import { createMutation } from '../../data/http/mutation';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
-import { BenchLog } from '../../data/offline/bench-log';
+import { BenchLog, withLocalEvents } from '../../data/offline/bench-log';
+import { Outbox } from '../../data/offline/outbox';
 import { formatDate, formatDateTime, formatDayTime, formatWhen } from '../../data/units/times';
 import { Units } from '../../data/units/units';
 import { FiringCurve } from '../../parts/firing-curve';
@@ -63,6 +64,7 @@ export class KilnStation {
   private readonly api = inject(StudioApi);
   private readonly router = inject(Router);
   private readonly log = inject(BenchLog);
+  private readonly outbox = inject(Outbox);
   private readonly away = inject(PutAwayStore);
   protected readonly clock = inject(Clock);
   protected readonly units = inject(Units);
@@ -124,7 +126,10 @@ export class KilnStation {
   protected readonly planning = linkedSignal(() => this.load() !== undefined || this.schedule() !== undefined);
   protected readonly schedules = computed(() => this.away.without('schedule', this.all.value()?.schedules ?? []));
   protected readonly loading = createMutation();
-  private readonly allLoads = computed(() => this.all.value()?.loads ?? []);
+  /** With what was done here and is not in the records yet. */
+  private readonly allLoads = computed(() =>
+    (this.all.value()?.loads ?? []).map((load) => ({ ...load, events: withLocalEvents(load.events, this.outbox.localEvents('load', load.id)) })),
+  );
   /** Loads that are not fired yet, newest first. */
   protected readonly loads = computed(() =>
     this.away
