@@ -26,6 +26,8 @@ test.describe('with the keyboard alone', () => {
     await page.keyboard.type('18:30');
     await page.keyboard.press('Tab');
     await page.keyboard.press('Tab');
+    await expect(page.getByLabel('By the schedule')).toBeFocused();
+    await page.keyboard.press('Tab');
     await expect(page.getByLabel('Cone wanted')).toBeFocused();
     await page.keyboard.type('5');
     await page.keyboard.press('Tab');
