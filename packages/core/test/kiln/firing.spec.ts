@@ -162,13 +162,13 @@ describe('a firing that runs', () => {
   });
 
   it('a power cut is a gap and a kiln that cooled; the log goes on after it', () => {
-    const { trouble } = progress({ powerCut: { fromSeconds: 5 * 3_600, untilSeconds: 6 * 3_600 } }, 6.2);
+    const { trouble } = progress({ powerCuts: [{ fromSeconds: 5 * 3_600, untilSeconds: 6 * 3_600 }] }, 6.2);
     expect(trouble.find(({ kind }) => kind === 'gap')).toMatchObject({ fromHours: expect.closeTo(5, 0) as number });
     expect(trouble.map(({ kind }) => kind)).toContain('behind');
   });
 
   it('an open door and a thermocouple that reads wrong move what is in the kiln, not what is wanted', () => {
-    const open = logOf({ doorOpen: { fromSeconds: 3 * 3_600, untilSeconds: 3.4 * 3_600 } }, 3.4).at(-1)!.celsius;
+    const open = logOf({ doorOpen: [{ fromSeconds: 3 * 3_600, untilSeconds: 3.4 * 3_600 }] }, 3.4).at(-1)!.celsius;
     expect(open).toBeLessThanOrEqual(logOf({}, 3.4).at(-1)!.celsius);
     const kiln = new SimulatedKiln(MODEL, wanted, { readsOver: 15 });
     const reading = kiln.run(8 * 3_600)!;

@@ -15,13 +15,19 @@ export interface KilnReading {
 
 /** What goes wrong in a simulated firing; nothing where left out. All times since its start, s. */
 export interface KilnTrouble {
-  powerCut?: { fromSeconds: number; untilSeconds: number } | undefined;
-  doorOpen?: { fromSeconds: number; untilSeconds: number } | undefined;
+  powerCuts?: readonly TroubleSpan[] | undefined;
+  doorOpen?: readonly TroubleSpan[] | undefined;
   /** One of so many elements dies then. */
   deadElement?: { fromSeconds: number; elements: number } | undefined;
   /** The thermocouple reads so much too hot, °C, and lags behind by this, s. */
   readsOver?: number | undefined;
   lagSeconds?: number | undefined;
+}
+
+/** From when to when, s; without an end it goes on. */
+export interface TroubleSpan {
+  fromSeconds: number;
+  untilSeconds?: number | undefined;
 }
 
 /** How often the controller sets its elements, s. */
@@ -57,7 +63,7 @@ export class SimulatedKiln {
   run(seconds: number): KilnReading | undefined {
     const until = this.seconds + seconds;
     while (this.seconds < until) this.step(Math.min(CONTROL_SECONDS, until - this.seconds));
-    if (isWithin(this.seconds, this.trouble.powerCut)) return undefined;
+    if (isWithin(this.seconds, this.trouble.powerCuts)) return undefined;
     return { seconds: this.seconds, celsius: this.feltCelsius + (this.trouble.readsOver ?? 0), setCelsius: this.wanted(), share: this.share };
   }
 
@@ -66,9 +72,9 @@ export class SimulatedKiln {
   }
 
   private step(seconds: number): void {
-    const { powerCut, doorOpen, deadElement, readsOver = 0, lagSeconds = USUAL_LAG_SECONDS } = this.trouble;
+    const { powerCuts, doorOpen, deadElement, readsOver = 0, lagSeconds = USUAL_LAG_SECONDS } = this.trouble;
     const lacks = this.wanted() - (this.feltCelsius + readsOver);
-    this.share = isWithin(this.seconds, powerCut) ? 0 : this.controlled(lacks, seconds);
+    this.share = isWithin(this.seconds, powerCuts) ? 0 : this.controlled(lacks, seconds);
     const alive = deadElement && this.seconds >= deadElement.fromSeconds ? 1 - 1 / deadElement.elements : 1;
     this.heat = heatAfter(this.heat, this.model, { share: this.share * alive, seconds, isDoorOpen: isWithin(this.seconds, doorOpen) });
     this.feltCelsius += (this.heat.wareCelsius - this.feltCelsius) * (1 - Math.exp(-seconds / lagSeconds));
@@ -84,5 +90,5 @@ export class SimulatedKiln {
   }
 }
 
-const isWithin = (seconds: number, span: { fromSeconds: number; untilSeconds: number } | undefined): boolean =>
-  span !== undefined && seconds >= span.fromSeconds && seconds < span.untilSeconds;
+const isWithin = (seconds: number, spans: readonly TroubleSpan[] = []): boolean =>
+  spans.some(({ fromSeconds, untilSeconds = Infinity }) => seconds >= fromSeconds && seconds < untilSeconds);
