@@ -6,7 +6,10 @@ import type { Context } from './context';
 import { connect } from './db/connect';
 import { migrateUp } from './db/migrate';
 import { defineModels } from './db/models';
-import { attachScales } from './devices/scale-socket';
+import { controllerSocket } from './devices/controller-socket';
+import { attachDevices } from './devices/device-sockets';
+import { runPracticeKilns } from './devices/practice-kilns';
+import { scaleSocket } from './devices/scale-socket';
 import { makeLog } from './http/log';
 import { blockOtherDecoders } from './features/photos/photo-file';
 import { ensureStudio } from './features/studios/ensure-studio';
@@ -28,11 +31,13 @@ export async function start(config: Config, prepare?: (context: Context) => Prom
   await ensureStudio(context);
   const server = createServer(createApp(context));
   setLimits(server);
-  const detachScales = attachScales(server, context);
+  const detachDevices = attachDevices(server, context, [scaleSocket(context), controllerSocket(context)]);
+  const stopPractice = runPracticeKilns(context);
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   const stop = async (): Promise<void> => {
-    detachScales();
+    detachDevices();
+    await stopPractice();
     server.closeIdleConnections();
     await new Promise((resolve) => {
       server.close(resolve);

@@ -6,7 +6,9 @@ import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import type { Studio } from '@cazuela/contract';
 import { createApp } from '../src/app';
-import { attachScales } from '../src/devices/scale-socket';
+import { controllerSocket } from '../src/devices/controller-socket';
+import { attachDevices } from '../src/devices/device-sockets';
+import { scaleSocket } from '../src/devices/scale-socket';
 import { configFrom } from '../src/config';
 import type { Context } from '../src/context';
 import { connect } from '../src/db/connect';
@@ -58,12 +60,12 @@ export async function serverUnderTest(env: Record<string, string> = {}, address 
   await migrateUp(config.db);
   const studio = await newStudio(context, 'Taller La Perdiz');
   const server = createServer(createApp(context));
-  const detachScales = attachScales(server, context);
+  const detachDevices = attachDevices(server, context, [scaleSocket(context), controllerSocket(context)]);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   let stopped: Promise<void> | undefined;
   const stop = (): Promise<void> => {
-    detachScales();
+    detachDevices();
     return (stopped ??= closeAll(server, sequelize));
   };
   running.push(stop);

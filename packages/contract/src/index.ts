@@ -201,7 +201,22 @@ export {
   type Load,
 } from './kiln/load';
 export {
+  beginLogSchema,
+  CONTROLLER_SOCKET,
+  firingEventSchema,
+  firingLogSchema,
   firingPointSchema,
+  LOG_SOURCES,
+  logImportSchema,
+  logReadingsSchema,
+  practiceStateSchema,
+  READINGS_IN_ONE_SEND,
+  type FiringEvent,
+  type FiringLog,
+  type LogReadings,
+  type PracticeState,
+} from './kiln/firing-log';
+export {
   firingBodySchema,
   firingSchema,
   firingCreateSchema,

@@ -9,11 +9,11 @@ export interface Stream {
 }
 
 /**
- * Locks the rows of batches, buckets, days and loads until the transaction ends, always in the same order (batches, buckets, days, loads; then by id), so that
+ * Locks the rows of batches, buckets, days, loads and firings until the transaction ends, always in the same order (batches, buckets, days, firings, loads; then by id), so that
  * two requests for the same two rows never wait for each other. Returns the rows that exist, by `stream:streamId`.
  */
 export async function lockStreams({ models }: Context, streams: readonly Stream[], transaction: Transaction): Promise<Set<string>> {
-  const tables = { batch: models.batches, bucket: models.buckets, day: models.days, load: models.loads } as unknown as Record<
+  const tables = { batch: models.batches, bucket: models.buckets, day: models.days, load: models.loads, firing: models.firings } as unknown as Record<
     Stream['stream'],
     ModelStatic<Model>
   >;

@@ -20,6 +20,7 @@ import { dayPlanning } from './migrations/013-day-planning';
 import { kilns } from './migrations/014-kilns';
 import { loads } from './migrations/015-loads';
 import { schedules } from './migrations/016-schedules';
+import { firingLogs } from './migrations/017-firing-logs';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -39,6 +40,7 @@ export const MIGRATIONS: readonly Migration[] = [
   kilns,
   loads,
   schedules,
+  firingLogs,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

@@ -19,7 +19,9 @@ import type {
   BenchEventRow,
   PieceRow,
   DayRow,
+  FiringLogRow,
   FiringRow,
+  KilnReadingRow,
   KilnRow,
   LoadRow,
   ScheduleRow,
@@ -55,6 +57,8 @@ export interface Models {
   loads: Table<LoadRow>;
   schedules: Table<ScheduleRow>;
   firings: Table<FiringRow>;
+  firingLogs: Table<FiringLogRow>;
+  kilnReadings: Table<KilnReadingRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
   putAway: Table<PutAwayRow>;
@@ -171,6 +175,27 @@ export function defineModels(sequelize: Sequelize): Models {
     schedules: table('schedules', { id, studioId: ref, version, name, body: json('body'), earlier: json('earlier') }),
     loads: table('loads', { id, studioId: ref, version, kilnId: ref, createdAt: time }),
     firings: table('firings', { id, studioId: ref, version, startedAt: time, body: json('body') }),
+    firingLogs: table('firing_logs', {
+      firingId: { type: DataTypes.CHAR(36), primaryKey: true },
+      studioId: ref,
+      kilnId: ref,
+      runningKilnId: ref,
+      source: DataTypes.STRING(12),
+      beganAt: time,
+      endedAt: time,
+      readings: version,
+      curve: json('curve'),
+      reader: json('reader'),
+      practice: json('practice'),
+    }),
+    kilnReadings: table('kiln_readings', {
+      firingId: { type: DataTypes.CHAR(36), primaryKey: true },
+      seconds: { type: DataTypes.DOUBLE, primaryKey: true },
+      studioId: ref,
+      celsius: DataTypes.DOUBLE,
+      setCelsius: DataTypes.DOUBLE,
+      share: DataTypes.DOUBLE,
+    }),
     photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
     results: table('results', {
       id,

@@ -1,4 +1,4 @@
-import type { BatchPlan, BucketContents, DayItem, DayPlanning } from '@cazuela/core';
+import type { BatchPlan, BucketContents, DayItem, DayPlanning, FiringPoint, GrowingLog, KilnModel, KilnTrouble, LogReading } from '@cazuela/core';
 import type {
   BatchCreate,
   BenchEvent,
@@ -7,6 +7,7 @@ import type {
   CoatDipBody,
   CoatWindowDocument,
   FiringBody,
+  FiringLog,
   KilnBody,
   Schedule,
   ScheduleBody,
@@ -207,6 +208,47 @@ export interface FiringRow {
   version: number;
   startedAt: Date;
   body: FiringBody;
+}
+/** What a reader of lines knows of a log beside its curve. */
+export interface LogReader {
+  last?: LogReading | undefined;
+  /** Added to the controller's own clock, s. */
+  offsetSeconds?: number | undefined;
+  /** The controller that sends, and when it last did, ms. */
+  sender?: { name: string; atMs: number } | undefined;
+  fault?: string | undefined;
+}
+/** A practice kiln: all that is needed to run it again from its begin. */
+export interface PracticeRun {
+  speed: number;
+  /** At this moment, ms, it was so far, s of its own clock. */
+  anchorMs: number;
+  anchorSeconds: number;
+  model: KilnModel;
+  curve: FiringPoint[];
+  trouble: KilnTrouble;
+}
+export interface FiringLogRow {
+  firingId: string;
+  studioId: string;
+  kilnId: string | null;
+  /** Null when it is over. */
+  runningKilnId: string | null;
+  source: FiringLog['source'];
+  beganAt: Date;
+  endedAt: Date | null;
+  readings: number;
+  curve: GrowingLog;
+  reader: LogReader;
+  practice: PracticeRun | null;
+}
+export interface KilnReadingRow {
+  firingId: string;
+  seconds: number;
+  studioId: string;
+  celsius: number;
+  setCelsius: number | null;
+  share: number | null;
 }
 export interface PhotoRow {
   id: string;

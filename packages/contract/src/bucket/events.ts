@@ -28,6 +28,7 @@ import {
   versionSchema,
 } from '../common/basics';
 import { loadEventSchema } from '../kiln/load';
+import { firingEventSchema } from '../kiln/firing-log';
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
 const minutesSchema = z
@@ -225,6 +226,7 @@ export const benchEventSchema = z.discriminatedUnion('stream', [
   z.strictObject({ stream: z.literal('bucket'), streamId: idSchema, event: bucketEventSchema }),
   z.strictObject({ stream: z.literal('day'), streamId: idSchema, event: dayEventSchema }),
   z.strictObject({ stream: z.literal('load'), streamId: idSchema, event: loadEventSchema }),
+  z.strictObject({ stream: z.literal('firing'), streamId: idSchema, event: firingEventSchema }),
 ]);
 export type BenchEvent = z.infer<typeof benchEventSchema>;
 

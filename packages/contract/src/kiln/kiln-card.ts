@@ -33,6 +33,12 @@ export const kilnBodySchema = z
     shelfThickMm: z.number().gt(0).max(100, 'A shelf is at most 100 mm thick.').optional(),
     /** Two half shelves beside one another, each with heights of its own. */
     hasHalfShelves: z.boolean().optional(),
+    /** It is not opened while it is hotter, °C. */
+    openBelowCelsius: z
+      .number()
+      .min(25, 'A kiln never gets colder than its room.')
+      .max(100, 'Over 100 °C a kiln burns hands and cracks pots: not hotter than that.')
+      .optional(),
     note: noteSchema,
   })
   .refine(({ shelves, chamber }) => shelves.every(({ heightMm }) => heightMm < chamber.heightMm), 'A shelf stands below the lid of its kiln.')

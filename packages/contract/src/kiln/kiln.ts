@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { shelfWitnessSchema } from './kiln-card';
+import { firingEventSchema, firingLogSchema, firingPointSchema, logImportSchema } from './firing-log';
 import { firingScheduleSchema } from './schedule';
 import { coneSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
 
-export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(500), celsius: z.number().min(-50).max(1500) });
 export const firingBodySchema = z.strictObject({
   kiln: nameSchema,
   startedAt: timeSchema,
@@ -23,9 +23,18 @@ export const firingBodySchema = z.strictObject({
     .optional(),
 });
 export type FiringBody = z.infer<typeof firingBodySchema>;
-export const firingSchema = z.strictObject({ id: idSchema, version: versionSchema, body: firingBodySchema });
+export const firingSchema = z.strictObject({
+  id: idSchema,
+  version: versionSchema,
+  body: firingBodySchema,
+  /** What was read of it by a controller or is from a file; left out where there is none. */
+  log: firingLogSchema.optional(),
+  /** What was noted by hand. */
+  events: z.array(firingEventSchema).optional(),
+});
 export type Firing = z.infer<typeof firingSchema>;
-export const firingCreateSchema = z.strictObject({ id: idSchema, body: firingBodySchema });
+/** With the readings of a file, where it is made of one: both are kept, or neither. */
+export const firingCreateSchema = z.strictObject({ id: idSchema, body: firingBodySchema, readings: logImportSchema.optional() });
 export const firingUpdateSchema = z.strictObject({ version: versionSchema, body: firingBodySchema });
 
 export const FAULTS = [

@@ -45,3 +45,5 @@ export { type LogColumns } from './log/log-columns';
 export { type LogTimeUnit } from './log/log-times';
 export { learntPace, type LearntPace, type LoggedFiring } from './log/learnt-pace';
 export { firedEnergy, hoursAtFullPower, type FiredEnergy, type MeterReading } from './log/fired-energy';
+export { EMPTY_LOG, grownLog, type GrowingLog } from './log/growing-log';
+export { timeOfLine, type TimeOfLine } from './log/time-of-line';

@@ -3,8 +3,10 @@ import {
   cleanLog,
   coneReached,
   curveFromLog,
+  EMPTY_LOG,
   firedEnergy,
   GAP_SECONDS,
+  grownLog,
   heatWorkHours,
   hoursAtFullPower,
   kilnModel,
@@ -15,6 +17,7 @@ import {
   scheduleCurve,
   SimulatedKiln,
   thinLog,
+  timeOfLine,
   unreadBounds,
   USUAL_PACE,
   type FiringPoint,
@@ -257,5 +260,61 @@ describe('what logs teach of a kiln', () => {
     const kiln = new SimulatedKiln(kilnModel(GRILLO, 8_000), WANTED);
     kiln.run(14 * 3_600);
     expect(hoursAtFullPower(read, GAP_SECONDS) * 7 * 3.6e6).toBeCloseTo(kiln.now.inJoule, -7);
+  });
+});
+
+describe('a log that grows while the kiln is hot', () => {
+  it('in pieces is the same curve as at once, and its past never changes', () => {
+    const all = firedLog(16, { powerCuts: [{ fromSeconds: 5 * 3_600, untilSeconds: 5.5 * 3_600 }] }, 20);
+    all[700] = { ...all[700]!, celsius: 1_800 };
+    let log = EMPTY_LOG;
+    for (let at = 0; at < all.length; at += 37) {
+      const known = all.slice(0, at + 37);
+      const grown = grownLog(
+        log,
+        known.filter(({ seconds }) => seconds >= log.settled.seconds),
+      );
+      expect(grown.points.slice(0, log.settled.points)).toEqual(log.points.slice(0, log.settled.points));
+      log = grown;
+    }
+    const whole = grownLog(EMPTY_LOG, all);
+    expect(log.dropped).toBe(1);
+    expect(log.fullPowerHours).toBeCloseTo(whole.fullPowerHours, 6);
+    expect(log.points.length).toBeLessThan(250);
+    const work = ({ points }: { points: FiringPoint[] }): number => heatWorkHours({ firing: points, activationKjPerMol: 350 });
+    expect(work(log) / work(whole)).toBeCloseTo(1, 1);
+    expect(log.points.every(({ hours }, at) => at === 0 || hours > log.points[at - 1]!.hours)).toBe(true);
+  });
+
+  it('of nothing is nothing', () => {
+    expect(grownLog(EMPTY_LOG, []).points).toEqual([]);
+  });
+});
+
+describe('the clock of a controller', () => {
+  const line = { beganAtMs: Date.UTC(2026, 11, 1, 6), receivedSeconds: 3_600 };
+  const elapsed = (seconds: number) => ({ kind: 'elapsed' as const, seconds });
+
+  it('counts where it is about right; where it is wrong, from when its first line came', () => {
+    expect(timeOfLine({ ...line, time: elapsed(3_500) })).toEqual({ seconds: 3_500, offsetSeconds: 0 });
+    expect(timeOfLine({ ...line, time: elapsed(60) })).toEqual({ seconds: 3_600, offsetSeconds: 3_540 });
+    const anHourWrong = { kind: 'clock' as const, atMs: Date.UTC(2026, 11, 1, 8) };
+    expect(timeOfLine({ ...line, time: anHourWrong })).toEqual({ seconds: 3_600, offsetSeconds: -3_600 });
+    expect(timeOfLine({ ...line, time: anHourWrong, offsetSeconds: -3_600, lastSeconds: 3_570 })).toMatchObject({ seconds: 3_600 });
+    expect(timeOfLine(line)).toEqual({ seconds: 3_600, offsetSeconds: 0 });
+  });
+
+  it('that begins anew after a power cut goes on from when its line came', () => {
+    expect(timeOfLine({ ...line, time: elapsed(20), offsetSeconds: 0, lastSeconds: 3_000 })).toEqual({ seconds: 3_600, offsetSeconds: 3_580 });
+  });
+
+  it('that is set forward makes no gap; a practice kiln may run ahead', () => {
+    expect(timeOfLine({ ...line, time: elapsed(7_200), offsetSeconds: 0, lastSeconds: 3_590 })).toEqual({ seconds: 3_600, offsetSeconds: -3_600 });
+    expect(timeOfLine({ ...line, time: elapsed(7_200), offsetSeconds: 0, lastSeconds: 3_590, mayRunAhead: true })).toMatchObject({ seconds: 7_200 });
+  });
+
+  it('a line sent twice, or late, is not read twice', () => {
+    expect(timeOfLine({ ...line, time: elapsed(3_580), offsetSeconds: 0, lastSeconds: 3_580 })).toBeUndefined();
+    expect(timeOfLine({ ...line, time: elapsed(3_500), offsetSeconds: 0, lastSeconds: 3_590 })).toBeUndefined();
   });
 });

@@ -1,23 +1,42 @@
 import type * as z from 'zod';
 import { heatWorkHours, FLOW_ACTIVATION } from '@cazuela/core';
 import type { Firing, FiringBody, firingCreateSchema, firingUpdateSchema } from '@cazuela/contract';
+import { inTransaction } from '../../db/in-transaction';
 import { createOnce, updateVersioned } from '../../db/versioned';
-import type { FiringRow } from '../../db/rows';
+import { ProblemError } from '../../http/problem-error';
 import type { Call } from '../../http/route';
+import { keepImported } from './logs/import-log';
+import { firingFromRow, readFiring, withReadings } from './read-firing';
 
 export async function listFirings({ context, studioId }: Call<unknown>): Promise<Firing[]> {
   const rows = await context.models.firings.findAll({ where: { studioId }, order: [['startedAt', 'DESC']], limit: 200 });
-  return rows.map((row) => firingFromRow(row.get()));
+  return withReadings(
+    context,
+    studioId,
+    rows.map((row) => row.get()),
+  );
 }
 
-export async function createFiring({ context, studioId, body: { id, body } }: Call<z.infer<typeof firingCreateSchema>>): Promise<Firing> {
+export const getFiring = ({ context, studioId, id }: Call<unknown>): Promise<Firing> => readFiring(context, studioId, id);
+
+export async function createFiring({ context, studioId, body: sent }: Call<z.infer<typeof firingCreateSchema>>): Promise<Firing> {
+  const { id, body, readings } = sent;
   requireCurve(body);
-  return firingFromRow(await createOnce(context.models.firings, { id, studioId, version: 1, startedAt: new Date(body.startedAt), body }));
+  const values = { id, studioId, version: 1, startedAt: new Date(body.startedAt), body };
+  if (!readings) await createOnce(context.models.firings, values);
+  else
+    await inTransaction(context.sequelize, async (transaction) => {
+      const known = await context.models.firings.findOne({ where: { id }, transaction });
+      if (known && known.get().studioId !== studioId) throw new ProblemError('conflict', 'This id is taken by another studio.');
+      if (!known) await context.models.firings.create(values, { transaction });
+      await keepImported(context, { studioId, firingId: id, body, readings }, transaction);
+    });
+  return readFiring(context, studioId, id);
 }
 
 export async function updateFiring({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof firingUpdateSchema>>): Promise<Firing> {
   requireCurve(body);
-  const row = await updateVersioned({
+  await updateVersioned({
     table: context.models.firings,
     where: { id, studioId },
     version,
@@ -25,12 +44,10 @@ export async function updateFiring({ context, studioId, id, body: { version, bod
     missing: 'There is no such firing.',
     toContract: firingFromRow,
   });
-  return firingFromRow(row);
+  return readFiring(context, studioId, id);
 }
 
 /** The core refuses a curve that goes back in time. */
 function requireCurve(body: FiringBody): void {
   heatWorkHours({ firing: body.points, activationKjPerMol: FLOW_ACTIVATION });
 }
-
-const firingFromRow = (row: FiringRow): Firing => ({ id: row.id, version: row.version, body: row.body });

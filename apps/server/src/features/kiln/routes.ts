@@ -1,4 +1,5 @@
 import {
+  beginLogSchema,
   firingCreateSchema,
   firingUpdateSchema,
   kilnCreateSchema,
@@ -9,9 +10,13 @@ import {
   scheduleUpdateSchema,
   resultCreateSchema,
   resultUpdateSchema,
+  logImportSchema,
+  practiceStateSchema,
 } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
-import { createFiring, listFirings, updateFiring } from './firings';
+import { createFiring, getFiring, listFirings, updateFiring } from './firings';
+import { importLog } from './logs/import-log';
+import { beginLog, endLog, listReadings, setPractice } from './logs/run-log';
 import { createKiln, listKilns, updateKiln } from './kilns';
 import { createLoad, listLoads, stampOfLoad, updateLoad } from './loads';
 import { createResult, listResults, updateResult } from './results';
@@ -30,6 +35,12 @@ export const kilnRoutes: readonly Route[] = [
   route({ method: 'put', path: '/schedules/:id', body: scheduleUpdateSchema, handle: updateSchedule }),
   route({ method: 'get', path: '/firings', handle: listFirings }),
   route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
+  route({ method: 'get', path: '/firings/:id', handle: getFiring }),
+  route({ method: 'post', path: '/firings/:id/begin', body: beginLogSchema, handle: beginLog }),
+  route({ method: 'post', path: '/firings/:id/end', handle: endLog }),
+  route({ method: 'put', path: '/firings/:id/practice', body: practiceStateSchema, handle: setPractice }),
+  route({ method: 'get', path: '/firings/:id/readings', handle: listReadings }),
+  route({ method: 'post', path: '/firings/:id/readings', body: logImportSchema, handle: importLog }),
   route({ method: 'put', path: '/firings/:id', body: firingUpdateSchema, handle: updateFiring }),
   route({ method: 'get', path: '/results', handle: listResults }),
   route({ method: 'post', path: '/results', body: resultCreateSchema, handle: createResult }),

@@ -2,7 +2,7 @@ import { ForeignKeyConstraintError, type Transaction } from 'sequelize';
 import type { RecordKind, RecordUses } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
-import { lockStreams } from '../../db/lock-streams';
+import { lockStreams, type Stream } from '../../db/lock-streams';
 import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { findRecord, tableOf, usesOf, type RecordAddress } from './find-record';
@@ -10,7 +10,7 @@ import { kindOf } from './kind-of';
 import { RECORD_TABLES } from './record-kinds';
 
 /** Records that are a list of events, and are locked as such. */
-const STREAMS: readonly RecordKind[] = ['batch', 'bucket', 'day', 'load'];
+const STREAMS: readonly RecordKind[] = ['batch', 'bucket', 'day', 'load', 'firing'];
 
 export async function readRecordUses(call: Call<unknown>): Promise<RecordUses> {
   const { context, studioId, id } = call;
@@ -33,8 +33,7 @@ export async function deleteRecord(call: Call<unknown>): Promise<{ kind: RecordK
 /** Deletes a record with what belongs to it. Throws `conflict` with what hangs on it, and deletes nothing then. */
 export async function deleteForGood(context: Context, address: RecordAddress, transaction: Transaction): Promise<void> {
   const { studioId, kind, id } = address;
-  if (STREAMS.includes(kind))
-    await lockStreams(context, [{ studioId, stream: kind as 'batch' | 'bucket' | 'day' | 'load', streamId: id }], transaction);
+  if (STREAMS.includes(kind)) await lockStreams(context, [{ studioId, stream: kind as Stream['stream'], streamId: id }], transaction);
   const found = await findRecord(context, address, transaction);
   if (found.uses.length > 0) {
     throw new ProblemError('conflict', `${found.name} is needed by ${found.uses.join(', ')}: put it away instead.`);

@@ -28,16 +28,16 @@ export async function findRecord(context: Context, { studioId, kind, id }: Recor
   if (!found) throw new ProblemError('notFound', `There is no such ${words}: it may have been deleted.`);
   const row = found.get() as Record<string, unknown>;
   const owned = await Promise.all(
-    (ownedOf?.(row) ?? []).map(async (one) => ({ owned: one, rows: await rowsOf(context, one, { studioId, transaction }) })),
+    (ownedOf?.(row) ?? []).map(async (one) => ({ owned: one, count: await countOf(context, one, { studioId, transaction }) })),
   );
   // Versions of a recipe are mentioned by their own ids.
-  const ids = [id, ...owned.filter((one) => one.owned.table === 'recipeVersions').flatMap(({ rows }) => rows.map((one) => String(one['id'])))];
+  const ids = [id, ...(kind === 'recipe' ? await versionIds(context, { studioId, id, transaction }) : [])];
   const uses: string[] = [];
   for (const where of MENTIONING) {
     const count = await mentions(context, where, { studioId, kind, id, ids, owned: owned.map((one) => one.owned), transaction });
     if (count > 0) uses.push(`${count} ${count === 1 ? where.one : where.many}`);
   }
-  return { row, name: await nameOf(row, context.models), uses, owned: owned.map((one) => ({ owned: one.owned, count: one.rows.length })) };
+  return { row, name: await nameOf(row, context.models), uses, owned };
 }
 
 export const usesOf = ({ name, uses, owned }: FoundRecord): RecordUses => ({
@@ -46,13 +46,21 @@ export const usesOf = ({ name, uses, owned }: FoundRecord): RecordUses => ({
   goesWith: owned.filter(({ count }) => count > 0).map(({ owned: { one, many }, count }) => `${count} ${count === 1 ? one : many}`),
 });
 
-async function rowsOf(
-  context: Context,
-  { table, where }: Owned,
-  { studioId, transaction }: { studioId: string; transaction: Transaction | undefined },
-): Promise<Record<string, unknown>[]> {
-  const rows = await tableOf(context, table).findAll({ where: { ...where, studioId }, attributes: ['id'], ...(transaction ? { transaction } : {}) });
-  return rows.map((row) => row.get() as Record<string, unknown>);
+interface Within {
+  studioId: string;
+  transaction: Transaction | undefined;
+}
+
+const countOf = (context: Context, { table, where }: Owned, { studioId, transaction }: Within): Promise<number> =>
+  tableOf(context, table).count({ where: { ...where, studioId }, ...(transaction ? { transaction } : {}) });
+
+async function versionIds({ models }: Context, { studioId, id, transaction }: Within & { id: string }): Promise<string[]> {
+  const rows = await models.recipeVersions.findAll({
+    where: { recipeId: id, studioId },
+    attributes: ['id'],
+    ...(transaction ? { transaction } : {}),
+  });
+  return rows.map((row) => row.get().id);
 }
 
 /** Ids are random, so their text in a JSON column is a mention and nothing else. */

@@ -79,7 +79,16 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
     owned: (row) => [history('load', row)],
   },
   schedule: { table: 'schedules', words: 'schedule', nameOf: named },
-  firing: { table: 'firings', words: 'firing', nameOf: (row) => `${String(body(row)['kiln'])}, ${dateOf(row['startedAt'])}` },
+  firing: {
+    table: 'firings',
+    words: 'firing',
+    nameOf: (row) => `${String(body(row)['kiln'])}, ${dateOf(row['startedAt'])}`,
+    owned: (row) => [
+      history('firing', row),
+      { table: 'kilnReadings', where: { firingId: row['id'] }, one: 'reading of its log', many: 'readings of its log' },
+      { table: 'firingLogs', where: { firingId: row['id'] }, one: 'log', many: 'logs' },
+    ],
+  },
   result: {
     table: 'results',
     words: 'result',
@@ -114,5 +123,6 @@ export const MENTIONING: readonly Mentioning[] = [
   { table: 'days', columns: ['items'], one: 'day', many: 'days' },
   { table: 'loads', columns: ['kilnId'], one: 'load', many: 'loads' },
   { table: 'firings', columns: ['body'], one: 'firing', many: 'firings' },
+  { table: 'firingLogs', columns: ['kilnId'], one: 'log of a firing', many: 'logs of firings' },
   { table: 'results', columns: ['pieceId', 'firingId', 'photoId', 'body', 'glazedWith'], one: 'result', many: 'results' },
 ];
