@@ -103,6 +103,8 @@ export const RUNNER_COLUMNS = [
   'notes',
 ] as const;
 
+export const LOG_COLUMNS = ['time', 'seconds', 'celsius', 'set_celsius', 'share_on'] as const;
+
 /**
  * Returns which table a heading belongs to; undefined when it is none of ours.
  *

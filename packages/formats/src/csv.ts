@@ -36,6 +36,23 @@ export function readTable(text: string): CsvTable {
 }
 
 /**
+ * Returns the cells of a table whose columns nobody knows yet, as text, line by line: commas, semicolons or tabs. Lines without a cell are left out.
+ *
+ * @param text - the file
+ * @example
+ * readCells('0:00;20,5\n0:10;31,0') // [['0:00', '20,5'], ['0:10', '31,0']]
+ */
+export function readCells(text: string): string[][] {
+  const clean = text.replace(/^\ufeff/, '');
+  // A log may begin with lines about itself: the most frequent sign of all lines counts.
+  const sample = clean.slice(0, 20_000);
+  const count = (sign: string): number => sample.split(sign).length;
+  const delimiter = count(';') * 2 > count('\n') ? ';' : count('\t') * 2 > count('\n') ? '\t' : ',';
+  const { data } = Papa.parse<string[]>(clean, { skipEmptyLines: 'greedy', delimiter });
+  return data.map((cells) => cells.map(plain));
+}
+
+/**
  * Returns a table as text: commas, quotes where needed, Windows line ends and a byte order mark, as every spreadsheet reads it.
  *
  * @param heading - names of the columns

@@ -17,6 +17,8 @@ export {
 } from './portable';
 export { toPortableRecipe, fromPortableBody } from './portable-recipe';
 export { dipsToCsv, runnersToCsv, type NamedDip } from './measured-to-csv';
+export { readCells } from './csv';
+export { logToCsv } from './log-to-csv';
 export { powdersToCsv, recipesToCsv, batchesToCsv } from './to-csv';
 export { readFile, type ReadFile } from './read-file';
 export { importParts, type ImportPart } from './import-parts';

@@ -2,8 +2,8 @@ import { PotterError } from '../checks/potter-error';
 import { requireNumber } from '../checks/require';
 import type { FiringPoint } from './heat-work';
 
-/** A kiln may be opened when it no longer burns hands and shocks pots, °C. A usual habit, not a law. */
-export const OPEN_BELOW_CELSIUS = 90;
+/** A kiln may be opened when it no longer burns hands and shocks pots, °C: the highest that is ever told; a potter may set it lower. */
+export const OPEN_BELOW_CELSIUS = 100;
 
 export type KilnNow =
   | { kind: 'notStarted' }
@@ -14,17 +14,18 @@ export type KilnNow =
 /**
  * Returns where a firing stands after some hours, read off its curve: an estimate wherever nobody logged the kiln.
  *
- * @param question - `firing`, two points or more; `hours` since its start
+ * @param question - `firing`, two points or more; `hours` since its start; `openCelsius`, below which the potter opens it
  * @throws PotterError for fewer points, or hours that are no number
  * @example
  * kilnNow({ firing: REFERENCE_FIRING, hours: 4 }).kind // 'firing'
  */
-export function kilnNow({ firing, hours }: { firing: readonly FiringPoint[]; hours: number }): KilnNow {
+export function kilnNow(question: { firing: readonly FiringPoint[]; hours: number; openCelsius?: number | undefined }): KilnNow {
+  const { firing, hours, openCelsius = OPEN_BELOW_CELSIUS } = question;
   if (firing.length < 2) throw new PotterError('emptyList', 'firing', firing.length, 'A firing needs at least two points.');
   requireNumber('hours', hours);
   if (hours < firing[0]!.hours) return { kind: 'notStarted' };
   const peak = firing.reduce((best, point) => (point.celsius >= best.celsius ? point : best));
-  const opensAtHours = hoursBelow(firing, peak.hours);
+  const opensAtHours = hoursBelow(firing, peak.hours, Math.min(openCelsius, OPEN_BELOW_CELSIUS));
   if (hours >= opensAtHours) return { kind: 'canBeOpened' };
   return { kind: hours <= peak.hours ? 'firing' : 'cooling', celsius: celsiusAt(firing, hours), opensAtHours };
 }
@@ -47,12 +48,12 @@ export function celsiusAt(firing: readonly FiringPoint[], hours: number): number
 }
 
 /** Hours until the curve has come down to a temperature at which it may be opened; its end when it never does. */
-function hoursBelow(firing: readonly FiringPoint[], peakHours: number): number {
+function hoursBelow(firing: readonly FiringPoint[], peakHours: number, openCelsius: number): number {
   for (let i = 1; i < firing.length; i++) {
     const a = firing[i - 1]!;
     const b = firing[i]!;
-    if (b.hours > peakHours && b.celsius <= OPEN_BELOW_CELSIUS && a.celsius > OPEN_BELOW_CELSIUS) {
-      return a.hours + ((b.hours - a.hours) * (a.celsius - OPEN_BELOW_CELSIUS)) / (a.celsius - b.celsius);
+    if (b.hours > peakHours && b.celsius <= openCelsius && a.celsius > openCelsius) {
+      return a.hours + ((b.hours - a.hours) * (a.celsius - openCelsius)) / (a.celsius - b.celsius);
     }
   }
   return firing.at(-1)!.hours;

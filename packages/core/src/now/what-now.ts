@@ -28,7 +28,16 @@ export interface StudioNow {
   unweighedRecipes?: readonly { id: string; name: string }[];
   /** Planned pieces that were on no day and came out of no kiln yet, newest first. */
   unglazedPieces?: readonly { id: string; name: string; count: number }[];
-  firings: readonly { id: string; kiln: string; startedAt: string; points: readonly FiringPoint[] }[];
+  firings: readonly {
+    id: string;
+    kiln: string;
+    startedAt: string;
+    points: readonly FiringPoint[];
+    /** It was read until then; left out where nobody read it. */
+    readUntilHours?: number | undefined;
+    /** Below this the potter opens the kiln. */
+    openCelsius?: number | undefined;
+  }[];
   /** Ids of firings that have a result already. */
   readFiringIds: ReadonlySet<string>;
   /** Step tiles that were fired and not looked at yet. */
@@ -61,7 +70,7 @@ export type NowItem =
     }
   | { kind: 'dryEnough'; name: string; count: number; nextWords: string }
   | { kind: 'drying'; name: string; count: number; untilAt: string }
-  | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string }
+  | { kind: 'kiln'; firingId: string; kiln: string; celsius: number; cooling: boolean; opensAt: string; isRead: boolean }
   | { kind: 'toRead'; firingId: string; kiln: string; startedAt: string }
   | { kind: 'tileToRead'; code: string; glazeName: string; bucketId: string; bodyId: string }
   | { kind: 'neverMeasured'; bucketId: string; name: string }
@@ -134,14 +143,17 @@ function drying({ day, nowAt }: StudioNow): NowItem[] {
 }
 
 function kilns({ firings, nowAt, readFiringIds }: StudioNow): NowItem[] {
-  return firings.flatMap(({ id, kiln, startedAt, points }): NowItem[] => {
+  return firings.flatMap(({ id, kiln, startedAt, points, readUntilHours, openCelsius }): NowItem[] => {
     const startMs = Date.parse(startedAt);
-    const hours = (Date.parse(nowAt) - startMs) / HOUR_MS;
-    const now = kilnNow({ firing: points, hours });
+    // A practice kiln runs ahead of the clock.
+    const hours = Math.max((Date.parse(nowAt) - startMs) / HOUR_MS, readUntilHours ?? -Infinity);
+    const now = kilnNow({ firing: points, hours, openCelsius });
     if (now.kind === 'notStarted') return [{ kind: 'firingToCome', firingId: id, kiln, startsAt: startedAt }];
     if (now.kind !== 'canBeOpened') {
       const opensAt = new Date(startMs + now.opensAtHours * HOUR_MS).toISOString();
-      return [{ kind: 'kiln', firingId: id, kiln, celsius: now.celsius, cooling: now.kind === 'cooling', opensAt }];
+      return [
+        { kind: 'kiln', firingId: id, kiln, celsius: now.celsius, cooling: now.kind === 'cooling', opensAt, isRead: readUntilHours !== undefined },
+      ];
     }
     const isRecent = hours < READ_WITHIN_DAYS * 24;
     return isRecent && !readFiringIds.has(id) ? [{ kind: 'toRead', firingId: id, kiln, startedAt }] : [];

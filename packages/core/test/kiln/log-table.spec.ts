@@ -59,6 +59,12 @@ describe('a log from a file of any kiln', () => {
     expect(log.readings).toHaveLength(58);
   });
 
+  it('lines about the log before its table are passed over', () => {
+    const log = logFromTable(table('Kiln in the hall\nfirmware 2\n\ntime,temp\n0:00,20\n1:00,x\n2:00,200\n3:00,300\n4:00,400\n5:00,500'));
+    expect(log.readings.map(({ seconds }) => seconds / 3_600)).toEqual([0, 2, 3, 4, 5]);
+    expect(log.unreadRows).toEqual([6]);
+  });
+
   it('what the potter says goes before the guess', () => {
     const rows = table('a,b,c\n0,20,500\n1,40,600\n2,60,700');
     expect(logFromTable(rows).columns.celsius).toBe(2);

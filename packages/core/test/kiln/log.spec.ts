@@ -4,13 +4,16 @@ import {
   coneReached,
   curveFromLog,
   EMPTY_LOG,
+  foretellFiring,
   firedEnergy,
   GAP_SECONDS,
   grownLog,
   heatWorkHours,
   hoursAtFullPower,
   kilnModel,
+  learntEnergy,
   learntPace,
+  mergedReadings,
   LINE_CELSIUS,
   readControllerLine,
   reviewFiring,
@@ -204,6 +207,19 @@ describe('readings typed now and then', () => {
   });
 });
 
+describe('a hand beside the machine', () => {
+  it('fills what the machine did not read, and only that', () => {
+    const machine = [0, 0.2, 0.4, 6, 6.2].map((hours) => ({ hours, celsius: 20 + hours * 100 }));
+    const read = mergedReadings(machine, [
+      { hours: 3, celsius: 333 },
+      { hours: 0.3, celsius: 55 },
+      { hours: -1, celsius: 20 },
+    ]);
+    expect(read.map(({ hours }) => hours)).toEqual([0, 0.2, 0.4, 3, 6, 6.2]);
+    expect(read[3]!.celsius).toBe(333);
+  });
+});
+
 describe('after the firing', () => {
   const whole = (trouble: KilnTrouble = {}): FiringPoint[] => asPoints(firedLog(30, trouble));
 
@@ -245,6 +261,19 @@ describe('what logs teach of a kiln', () => {
     const often = Array.from({ length: 60 }, (_, at) => ({ hours: at / 20, celsius: Math.min(1_200, 20 + at * 20) }));
     expect(learntPace(GRILLO, [{ points: often }]).fastestCelsiusPerHour).toBeCloseTo(400);
     expect(learntPace(GRILLO, [{ points: fast.slice(0, 2) }]).fastestCelsiusPerHour).toBe(USUAL_PACE.fastestCelsiusPerHour);
+  });
+
+  it('what it takes beside its card: the next firing is foretold by that', () => {
+    const { kilowattHours } = foretellFiring(CONE_6, kilnModel(GRILLO, 8_000));
+    const firing = (factor: number) => ({ schedule: CONE_6, loadGrams: 8_000, kilowattHours: factor * kilowattHours });
+    expect(learntEnergy(GRILLO, [firing(1.2), firing(1.2)])).toEqual({ factor: expect.closeTo(1.2) as number, firings: 2 });
+    expect(learntEnergy(GRILLO, [firing(0)])).toEqual({ factor: 1, firings: 0 });
+    expect(
+      learntEnergy(
+        GRILLO,
+        Array.from({ length: 9 }, () => firing(0.9)),
+      ).firings,
+    ).toBe(5);
   });
 
   it('its energy, by the meter where it was read, else by the time it was on', () => {

@@ -39,7 +39,7 @@ export function hasHeader(rows: readonly (readonly string[])[]): boolean {
  */
 export function logColumns(rows: readonly (readonly string[])[]): LogColumns | undefined {
   const isHeaded = hasHeader(rows);
-  const names = isHeaded ? rows[0]! : [];
+  const names = isHeaded ? rows[0]!.map((name) => name.replaceAll('_', ' ')) : [];
   const sample = rows.slice(isHeaded ? 1 : 0, SAMPLE_ROWS);
   const width = Math.max(0, ...sample.map((row) => row.length));
   const columns = Array.from({ length: width }, (_, at) => columnOf(at, names[at] ?? '', sample));

@@ -29,13 +29,15 @@ const FEWEST = 2;
 /**
  * Returns the log in a table of any usual columns and units: what is which is guessed from headings and figures, unless the potter says it.
  *
- * @param rows - cells as text, with or without a heading
+ * @param file - cells as text, with or without a heading, and with lines about the log before it
  * @param choices - what the potter said
  * @throws PotterError where no time or no temperature is to be found, or fewer than two readings
  * @example
  * logFromTable([['min', '°F'], ['0', '68'], ['60', '212']]).readings[1] // { seconds: 3600, celsius: 100 }
  */
-export function logFromTable(rows: readonly (readonly string[])[], choices: LogTableChoices = {}): LogFromTable {
+export function logFromTable(file: readonly (readonly string[])[], choices: LogTableChoices = {}): LogFromTable {
+  const skipped = linesBefore(file);
+  const rows = file.slice(skipped);
   const guess = logColumns(rows);
   const columns = { ...guess, ...choices.columns } as Partial<LogColumns>;
   if (columns.time === undefined || columns.celsius === undefined)
@@ -66,7 +68,7 @@ export function logFromTable(rows: readonly (readonly string[])[], choices: LogT
   for (const [at, row] of cells.entries()) {
     const [seconds, degree] = [times.seconds[at], degrees[at]];
     if (seconds === undefined || degree === undefined) {
-      if (row.some((cell) => cell.trim() !== '')) unreadRows.push(at + (isHeaded ? 2 : 1));
+      if (row.some((cell) => cell.trim() !== '')) unreadRows.push(skipped + at + (isHeaded ? 2 : 1));
       continue;
     }
     const set = columns.setCelsius === undefined ? undefined : numberIn(row[columns.setCelsius] ?? '');
@@ -92,6 +94,14 @@ export function logFromTable(rows: readonly (readonly string[])[], choices: LogT
     ...(times.startsAt ? { startsAt: times.startsAt } : {}),
     unreadRows,
   };
+}
+
+/** Lines that have fewer cells than the table below them tell something else: a name, a serial number. */
+function linesBefore(rows: readonly (readonly string[])[]): number {
+  const filled = (row: readonly string[] | undefined): number => row?.filter((cell) => cell.trim() !== '').length ?? 0;
+  const usual = filled(rows[Math.floor(rows.length / 2)]);
+  const first = rows.findIndex((row) => filled(row) >= Math.min(2, usual) && (filled(row) >= usual || /\d/.test(row[0] ?? '')));
+  return Math.max(0, first);
 }
 
 function looksFahrenheit(words: string, degrees: readonly (number | undefined)[]): boolean {

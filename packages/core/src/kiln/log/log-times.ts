@@ -8,7 +8,7 @@ export interface LogTimes {
   unit: LogTimeUnit;
   /** Of each row; undefined where it could not be read. */
   seconds: (number | undefined)[];
-  /** When the first row was, by its own clock without a zone, as `2026-12-01T06:00`; left out where the column does not say. */
+  /** When the first row was, by its own clock, as `2026-12-01T06:00`, with Z behind it where that is UTC; left out where the column does not say. */
   startsAt?: string | undefined;
 }
 
@@ -53,7 +53,7 @@ function readEpoch(numbers: readonly (number | undefined)[], perSecond: number):
   return {
     unit: 'clock',
     seconds: numbers.map((number) => (number === undefined ? undefined : (number - first) / perSecond)),
-    startsAt: new Date((first / perSecond) * 1_000).toISOString().slice(0, 16),
+    startsAt: `${new Date((first / perSecond) * 1_000).toISOString().slice(0, 16)}Z`,
   };
 }
 
@@ -89,7 +89,7 @@ function readDates(cells: readonly string[]): LogTimes | undefined {
   return {
     unit: 'clock',
     seconds: atMs.map((at) => (at === undefined ? undefined : (at - first) / 1_000)),
-    startsAt: new Date(first).toISOString().slice(0, 16),
+    startsAt: `${new Date(first).toISOString().slice(0, 16)}${/Z$/.test(there[0]!.input) ? 'Z' : ''}`,
   };
 }
 
