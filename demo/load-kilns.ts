@@ -11,10 +11,15 @@ export interface LoadedKiln {
   heightCelsius: number;
 }
 
+export interface LoadedSchedule {
+  id: string;
+  body: ScheduleBody;
+}
+
 const shelf = (name: string, heightMm: number): KilnBody['shelves'][number] => ({ id: uuid(), name, heightMm });
 
 /** "Abuela", front-loading, whose top is hot; "Grillo", small, of which nobody has read a cone yet. */
-export async function loadKilns({ context, studioId, transaction }: DemoLoad): Promise<LoadedKiln[]> {
+export async function loadKilns({ context, studioId, transaction }: DemoLoad): Promise<{ kilns: LoadedKiln[]; schedules: LoadedSchedule[] }> {
   const kilns: LoadedKiln[] = [
     {
       id: uuid(),
@@ -49,12 +54,11 @@ export async function loadKilns({ context, studioId, transaction }: DemoLoad): P
     },
   ];
   for (const { id, body } of kilns) await context.models.kilns.create({ id, studioId, version: 1, name: body.name, body }, { transaction });
-  await loadSchedules({ context, studioId, transaction });
-  return kilns;
+  return { kilns, schedules: await loadSchedules({ context, studioId, transaction }) };
 }
 
 /** How the studio fires: glaze to cone 6, and bisque. */
-async function loadSchedules({ context, studioId, transaction }: Pick<DemoLoad, 'context' | 'studioId' | 'transaction'>): Promise<void> {
+async function loadSchedules({ context, studioId, transaction }: Pick<DemoLoad, 'context' | 'studioId' | 'transaction'>): Promise<LoadedSchedule[]> {
   const bodies: ScheduleBody[] = [
     {
       name: 'Cone 6, slow end',
@@ -78,8 +82,10 @@ async function loadSchedules({ context, studioId, transaction }: Pick<DemoLoad, 
       note: 'Two hours of drying first.',
     },
   ];
-  for (const body of bodies)
-    await context.models.schedules.create({ id: uuid(), studioId, version: 1, name: body.name, body, earlier: [] }, { transaction });
+  const schedules = bodies.map((body) => ({ id: uuid(), body }));
+  for (const { id, body } of schedules)
+    await context.models.schedules.create({ id, studioId, version: 1, name: body.name, body, earlier: [] }, { transaction });
+  return schedules;
 }
 
 /** Cones of some shelves, as an eye reads them to a quarter; `elsewhere` is how much hotter that firing was everywhere, °C. */

@@ -1,11 +1,12 @@
 import { v7 as uuid } from 'uuid';
-import { type FiringPoint, seededUniform } from '@cazuela/core';
+import { type FiringPoint, scheduleCurve, seededUniform, thinLog } from '@cazuela/core';
 import type { FAULTS, FiringBody, Result } from '@cazuela/contract';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
 import { factsOf, itemOf } from './load-days';
 import type { LoadedPiece } from './load-pieces';
-import { conesOn, loadKilns, type LoadedKiln } from './load-kilns';
+import { conesOn, loadKilns, type LoadedKiln, type LoadedSchedule } from './load-kilns';
+import { keepLog, readLog } from './load-logs';
 import { potPicture } from './picture';
 
 type Fault = (typeof FAULTS)[number];
@@ -19,6 +20,10 @@ interface ResultStory {
 
 /** Peak at which the demo's kilns, with their hold and cooling, reach cone 6. */
 const CONE_6_PEAK = 1206;
+
+/** The firing of which a log is there, and what it went through. */
+const LOGGED = 1;
+const HALF_AN_HOUR = { fromSeconds: 6 * 3_600, untilSeconds: 6.5 * 3_600 };
 
 /** What came out of the kiln, newest firing first. */
 const STORIES: readonly ResultStory[][] = [
@@ -54,18 +59,32 @@ const STORIES: readonly ResultStory[][] = [
 export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<LoadedKiln[]> {
   const random = seededUniform(41);
   const glazes = await factsOf(load, buckets);
-  const kilns = await loadKilns(load);
+  const { kilns, schedules } = await loadKilns(load);
   const [abuela, grillo] = kilns as [LoadedKiln, LoadedKiln];
-  await createFiring(load, abuela, { startedAt: load.clock.ago({ hours: 13, minutes: 20 }), points: curve(CONE_6_PEAK, 1), witnessCone: null });
+  const slow = asFired(schedules[0]!);
+  const wanted = scheduleCurve(slow);
+  const lit = { startedAt: load.clock.ago({ hours: 13, minutes: 20 }), points: wanted, witnessCone: null, schedule: slow };
+  const readings = readLog(abuela, wanted, { hours: 13.3 });
+  await keepLog(load, { firingId: await createFiring(load, abuela, lit), kiln: abuela, startedAt: lit.startedAt, readings, isRunning: true });
   for (let i = 0; i < 14; i++) {
     const kiln = i % 4 === 3 ? grillo : abuela;
     const soft = i === 4 ? 14 : Math.round(random() * 8 - 4);
     const startedAt = load.clock.ago({ days: 12 * i + 3, hours: 5 });
-    const points = curve(CONE_6_PEAK - soft, kiln === grillo ? 0.6 : 1);
+    // One of them was read by its controller, through half an hour without power.
+    const log = i === LOGGED ? readLog(kiln, wanted, { hours: 44, trouble: { powerCuts: [HALF_AN_HOUR] } }) : undefined;
+    const points = log ? wanted : curve(CONE_6_PEAK - soft, kiln === grillo ? 0.6 : 1);
+    const seen = log ? thinLog(log).map(({ seconds, celsius }) => ({ hours: seconds / 3_600, celsius })) : points;
     // Of the last firings, cones were read on the shelves of the large one.
     const names = kiln === abuela && i > 0 && i < 6 ? ['Lowest', 'Third', 'Top'].slice(0, 1 + (i % 3)) : [];
-    const witnesses = conesOn(kiln, points, { names, elsewhere: Math.round(random() * 6 - 3) });
-    const firingId = await createFiring(load, kiln, { startedAt, points, witnessCone: soft > 10 ? '5' : '6', witnesses });
+    const witnesses = conesOn(kiln, seen, { names, elsewhere: Math.round(random() * 6 - 3) });
+    const firingId = await createFiring(load, kiln, {
+      startedAt,
+      points,
+      witnessCone: soft > 10 ? '5' : '6',
+      witnesses,
+      ...(log ? { schedule: slow } : {}),
+    });
+    if (log) await keepLog(load, { firingId, kiln, startedAt, readings: log, isRunning: false });
     for (const [index, story] of (STORIES[i] ?? []).entries()) {
       const piece = pieces[story.piece]!;
       const glaze = piece.body.plan.zones.outside[0] ?? piece.body.plan.zones.inside[0]!;
@@ -120,7 +139,7 @@ function sgOfThatDay(buckets: LoadedBuckets, bucketId: string, random: () => num
 async function createFiring(
   load: DemoLoad,
   { id: kilnId, body: { name } }: LoadedKiln,
-  firing: Pick<FiringBody, 'startedAt' | 'points' | 'witnessCone' | 'witnesses'>,
+  firing: Pick<FiringBody, 'startedAt' | 'points' | 'witnessCone' | 'witnesses' | 'schedule'>,
 ): Promise<string> {
   const id = uuid();
   const { startedAt, witnesses = [], ...rest } = firing;
@@ -131,6 +150,9 @@ async function createFiring(
   );
   return id;
 }
+
+/** A schedule as a firing keeps it. */
+const asFired = ({ id, body: { name, segments } }: LoadedSchedule): NonNullable<FiringBody['schedule']> => ({ id, version: 1, name, segments });
 
 /** A cone 6 firing that ends at a peak; a small kiln goes faster. */
 function curve(peak: number, pace: number): FiringPoint[] {

@@ -101,6 +101,16 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/kiln/schedule/schedule-page').then((m) => m.SchedulePage),
   },
   {
+    path: 'kiln/firings/:id',
+    title: 'Firing · Cazuela',
+    loadComponent: () => import('./stations/kiln/firing/firing-page').then((m) => m.FiringPage),
+  },
+  {
+    path: 'kiln/log-file',
+    title: 'A log from a file · Cazuela',
+    loadComponent: () => import('./stations/kiln/log-file/log-file-page').then((m) => m.LogFilePage),
+  },
+  {
     path: 'kiln/loads/:id',
     title: 'Load · Cazuela',
     loadComponent: () => import('./stations/kiln/load/load-page').then((m) => m.LoadPage),

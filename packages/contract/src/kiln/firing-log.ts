@@ -92,6 +92,8 @@ export const firingLogSchema = z.strictObject({
   /** Time on, as if at full power. */
   fullPowerHours: z.number().min(0),
   practice: practiceStateSchema.optional(),
+  /** The practice kiln's own clock, s since it was lit. */
+  practiceSeconds: z.number().min(0).optional(),
   /** What the controller said of itself last, where that was a fault. */
   fault: z.string().max(80).optional(),
 });

@@ -65,13 +65,20 @@ export class FiringCurve {
   readonly points = input.required<readonly FiringPoint[]>();
   readonly startedAt = input.required<string>();
   readonly nowAt = input.required<string>();
+  /** It was read until then, by its controller or by hand; undefined where nobody read it. */
+  readonly readUntilHours = input<number>();
+  /** Below this its potter opens it. */
+  readonly openCelsius = input<number>();
   private readonly units = inject(Units);
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
-  private readonly hours = computed(() => (Date.parse(this.nowAt()) - Date.parse(this.startedAt())) / HOUR_MS);
+  /** A practice kiln runs ahead of the clock. */
+  private readonly hours = computed(() =>
+    Math.max((Date.parse(this.nowAt()) - Date.parse(this.startedAt())) / HOUR_MS, this.readUntilHours() ?? -Infinity),
+  );
   private readonly last = computed(() => this.points().at(-1)!.hours || 1);
   private readonly peak = computed(() => Math.max(...this.points().map((point) => point.celsius)));
-  private readonly state = computed(() => kilnNow({ firing: this.points(), hours: this.hours() }));
+  private readonly state = computed(() => kilnNow({ firing: this.points(), hours: this.hours(), openCelsius: this.openCelsius() }));
   protected readonly grids = computed(() =>
     [300, 600, 900, 1200]
       .filter((celsius) => celsius <= this.peak())
@@ -98,9 +105,11 @@ export class FiringCurve {
   });
   protected readonly opens = computed(() => {
     const state = this.state();
-    return state.kind === 'firing' || state.kind === 'cooling'
-      ? `Can be opened about ${formatWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString())}, by its curve. Nobody logged it: look at the kiln’s own display.`
-      : '';
+    if (state.kind !== 'firing' && state.kind !== 'cooling') return '';
+    const at = formatWhen(new Date(Date.parse(this.startedAt()) + state.opensAtHours * HOUR_MS).toISOString());
+    return this.readUntilHours() === undefined
+      ? `Can be opened about ${at}, by its curve. Nobody logged it: look at the kiln’s own display.`
+      : `Can be opened about ${at}, by what was read of it; not before.`;
   });
   protected readonly words = computed(
     () => `Firing curve, peak ${this.units.temperature(this.peak())}. ${this.spot() ? `Now about ${this.spot()!.text}.` : ''}`,

@@ -100,7 +100,7 @@ export function logFromTable(file: readonly (readonly string[])[], choices: LogT
 function linesBefore(rows: readonly (readonly string[])[]): number {
   const filled = (row: readonly string[] | undefined): number => row?.filter((cell) => cell.trim() !== '').length ?? 0;
   const usual = filled(rows[Math.floor(rows.length / 2)]);
-  const first = rows.findIndex((row) => filled(row) >= Math.min(2, usual) && (filled(row) >= usual || /\d/.test(row[0] ?? '')));
+  const first = rows.findIndex((row) => filled(row) >= Math.min(2, usual) && (filled(row) >= usual || /^\s*\d/.test(row[0] ?? '')));
   return Math.max(0, first);
 }
 

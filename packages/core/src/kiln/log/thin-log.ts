@@ -3,6 +3,8 @@ import { GAP_SECONDS, type LogReading } from './log-reading';
 
 /** A line this near to all that was read is as good as the readings, °C. */
 export const LINE_CELSIUS = 1.5;
+/** Well below a gap, so that rounding makes none. */
+const OFTEN_SECONDS = 0.8 * GAP_SECONDS;
 
 /**
  * Returns the readings between which straight lines stay near all others; both ends of a gap are always kept, and
@@ -43,7 +45,7 @@ function keepOften(readings: readonly LogReading[], isKept: Uint8Array): void {
   let last = readings[0]!.seconds;
   for (let at = 1; at < readings.length; at++) {
     const next = readings[at + 1];
-    if (next && next.seconds - last > GAP_SECONDS) isKept[at] = 1;
+    if (next && next.seconds - last > OFTEN_SECONDS && readings[at]!.seconds > last) isKept[at] = 1;
     if (isKept[at] === 1) last = readings[at]!.seconds;
   }
 }

@@ -1,6 +1,7 @@
 import type { FiringEvent, FiringLog, PracticeState } from '@cazuela/contract';
 import type { Context } from '../../../context';
 import type { FiringLogRow, PracticeRun } from '../../../db/rows';
+import { secondsOf } from './practice-run';
 
 /** Logs and hand-written notes of firings, as their answers carry them. */
 export interface FiringReadings {
@@ -9,14 +10,18 @@ export interface FiringReadings {
 }
 
 /** What was read and noted of each of these firings; one question to each table. */
-export async function readingsOf({ models }: Context, studioId: string, firingIds: readonly string[]): Promise<ReadonlyMap<string, FiringReadings>> {
+export async function readingsOf(
+  { models, now }: Context,
+  studioId: string,
+  firingIds: readonly string[],
+): Promise<ReadonlyMap<string, FiringReadings>> {
   const found = new Map<string, FiringReadings>(firingIds.map((id) => [id, {}]));
   if (firingIds.length === 0) return found;
   const [logs, notes] = await Promise.all([
     models.firingLogs.findAll({ where: { studioId, firingId: [...firingIds] } }),
     models.benchEvents.findAll({ where: { studioId, stream: 'firing', streamId: [...firingIds] }, order: [['seq', 'ASC']] }),
   ]);
-  for (const row of logs) found.get(row.get().firingId)!.log = logFromRow(row.get());
+  for (const row of logs) found.get(row.get().firingId)!.log = logFromRow(row.get(), now().getTime());
   for (const row of notes) {
     const firing = found.get(row.get().streamId)!;
     firing.events = [...(firing.events ?? []), row.get().body as FiringEvent];
@@ -24,7 +29,7 @@ export async function readingsOf({ models }: Context, studioId: string, firingId
   return found;
 }
 
-export function logFromRow({ source, beganAt, endedAt, readings, curve, reader, practice }: FiringLogRow): FiringLog {
+export function logFromRow({ source, beganAt, endedAt, readings, curve, reader, practice }: FiringLogRow, nowMs: number): FiringLog {
   const { last, fault } = reader;
   return {
     source,
@@ -36,6 +41,7 @@ export function logFromRow({ source, beganAt, endedAt, readings, curve, reader, 
     last: last ? { seconds: last.seconds, celsius: last.celsius, setCelsius: last.setCelsius ?? null, share: last.share ?? null } : null,
     fullPowerHours: curve.fullPowerHours,
     ...(practice ? { practice: practiceState(practice) } : {}),
+    ...(practice && endedAt === null ? { practiceSeconds: secondsOf(practice, nowMs) } : {}),
     ...(fault ? { fault } : {}),
   };
 }

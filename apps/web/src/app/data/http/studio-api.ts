@@ -61,6 +61,9 @@ import {
   type KilnBody,
   type Load,
   type FiringBody,
+  logReadingsSchema,
+  type LogReadings,
+  type PracticeState,
   type Piece,
   type PieceBody,
   type PowderBody,
@@ -188,7 +191,15 @@ export class StudioApi {
   loadStamp = (id: string): Observable<StreamStamp> => this.get(`/loads/${id}/stamp`, streamStampSchema);
   updateKiln = (id: string, version: number, body: KilnBody): Observable<Kiln> => this.put(`/kilns/${id}`, { version, body }, kilnSchema);
   firings = (): Observable<Firing[]> => this.list('/firings', firingSchema);
-  createFiring = (id: string, body: FiringBody): Observable<Firing> => this.post('/firings', { id, body }, firingSchema);
+  firing = (id: string): Observable<Firing> => this.get(`/firings/${id}`, firingSchema);
+  createFiring = (id: string, body: FiringBody, readings?: LogReadings): Observable<Firing> =>
+    this.post('/firings', { id, body, ...(readings ? { readings } : {}) }, firingSchema);
+  beginLog = (id: string, practice?: PracticeState): Observable<Firing> =>
+    this.post(`/firings/${id}/begin`, practice ? { practice } : {}, firingSchema);
+  endLog = (id: string): Observable<Firing> => this.post(`/firings/${id}/end`, {}, firingSchema);
+  setPractice = (id: string, practice: PracticeState): Observable<Firing> => this.put(`/firings/${id}/practice`, practice, firingSchema);
+  logReadings = (id: string): Observable<LogReadings> => this.get(`/firings/${id}/readings`, logReadingsSchema);
+  importLog = (id: string, readings: LogReadings): Observable<Firing> => this.post(`/firings/${id}/readings`, readings, firingSchema);
   updateFiring = (id: string, version: number, body: FiringBody): Observable<Firing> => this.put(`/firings/${id}`, { version, body }, firingSchema);
   results = (): Observable<Result[]> => this.list('/results', resultSchema);
   createResult = (id: string, body: ResultBody): Observable<Result> => this.post('/results', { id, body }, resultSchema);

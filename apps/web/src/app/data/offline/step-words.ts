@@ -56,6 +56,8 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   shelfRemoved: 'A shelf taken out',
   shelvesOrdered: 'Shelves in another order',
   fired: 'A load fired',
+  kilnRead: 'The kiln’s display read',
+  meterRead: 'The meter read',
 };
 
 /** Figures of an event and their units. */
@@ -70,6 +72,8 @@ const FIGURES: readonly (readonly [field: string, unit: string])[] = [
   ['drips', ' drips'],
   ['minutes', ' min'],
   ['factor', ' times'],
+  ['celsius', ' °C'],
+  ['kilowattHours', ' kWh'],
 ];
 
 /** Returns an event in a few words with its figures and its note, e.g. “Water added, 150 g”. */

@@ -91,6 +91,18 @@ export class Units {
     return this.preferences().temperature === 'C' ? `${formatFixed(celsius, 0)} °C` : `${formatFixed(celsiusToFahrenheit(celsius), 0)} °F`;
   }
 
+  /** How far apart two temperatures are: "25 °C", "45 °F". */
+  temperatureSpan(celsius: number): string {
+    const isMetric = this.preferences().temperature === 'C';
+    return `${Math.round(Math.abs(isMetric ? celsius : (celsius * 9) / 5))} ${isMetric ? '°C' : '°F'}`;
+  }
+
+  /** How fast a kiln goes: "120 °C/h", "216 °F/h"; down with a minus. */
+  rate(celsiusPerHour: number): string {
+    const sign = Math.round(celsiusPerHour) < 0 ? '−' : '';
+    return `${sign}${this.temperatureSpan(celsiusPerHour)}/h`;
+  }
+
   /** How much hotter or colder: "+8 °C", "−14 °F". */
   temperatureStep(celsius: number): string {
     const isMetric = this.preferences().temperature === 'C';

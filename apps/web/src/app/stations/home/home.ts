@@ -1,11 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { whatNow } from '@cazuela/core';
-import { combineLatest } from 'rxjs';
+import type { Firing } from '@cazuela/contract';
+import { DAY_MS, whatNow, type FiringPoint } from '@cazuela/core';
+import { combineLatest, EMPTY, filter, switchMap, timer } from 'rxjs';
 import { Clock, NOW } from '../../data/state/clock';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
+import { firingRead, openBelowOf } from '../../data/state/firing-read';
+import { paceOf } from '../../data/state/kiln-pace';
 import { StudioStore } from '../../data/state/studio-store';
 import { localDay, formatDateTime } from '../../data/units/times';
 import { Units } from '../../data/units/units';
@@ -19,6 +23,10 @@ import { PutAwayStore } from '../../data/state/put-away-store';
 import { FirstHourPanel } from '../../parts/first-hour/first-hour-panel';
 import { FirstHourStore } from '../../data/state/first-hour-store';
 
+/** No firing takes longer. */
+const RECENT_DAYS = 7;
+/** A kiln that is read is looked at so often, ms. */
+const LOOK_AGAIN_MS = 10_000;
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
@@ -41,17 +49,19 @@ export class Home {
       batches: this.api.batches(),
       buckets: this.api.buckets(),
       days: this.api.days(),
-      firings: this.api.firings(),
+      kilns: this.api.kilns(),
+      loads: this.api.loads(),
       results: this.api.results(),
       recipes: this.api.recipes(),
       tiles: this.api.tiles(),
       pieces: this.api.pieces(),
     }),
   );
+  private readonly firings = apiResource(() => this.api.firings());
   protected readonly today = computed(() => formatDateTime(this.clock.at()));
   private readonly items = computed(() => {
-    const all = this.all.value();
-    if (!all) return [];
+    const [all, firings] = [this.all.value(), this.firings.value()];
+    if (!all || !firings) return [];
     return whatNow({
       nowAt: this.clock.at(),
       batches: this.away.without('batch', all.batches).map((batch) => ({
@@ -69,8 +79,8 @@ export class Home {
       })),
       day: this.away.without('day', all.days).find((day) => day.date === localDay(this.now())),
       firings: this.away
-        .without('firing', all.firings)
-        .map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, points: firing.body.points })),
+        .without('firing', firings)
+        .map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, ...this.readOf(firing) })),
       unreadTiles: this.away
         .without('tile', all.tiles)
         .filter(({ body }) => body.cone !== undefined && body.strips.every((strip) => strip.verdict === undefined))
@@ -91,11 +101,32 @@ export class Home {
   protected readonly otherRows = computed(() => this.rows().slice(MOST_ROWS));
   protected readonly hotKiln = computed(() => {
     const item = this.items().find((candidate) => candidate.kind === 'kiln');
-    const firing = item && this.all.value()?.firings.find((candidate) => candidate.id === item.firingId);
-    return item && firing ? { item, firing } : undefined;
+    const firing = item && this.firings.value()?.find((candidate) => candidate.id === item.firingId);
+    return item && firing ? { item, firing, ...this.readOf(firing) } : undefined;
   });
   private readonly firstHour = inject(FirstHourStore);
   /** A studio in its first hour is led; nothing else waits there. */
   protected readonly isLed = this.firstHour.isOpen;
   protected readonly nowAt = this.clock.at;
+
+  constructor() {
+    // A kiln that is read moves on; a page in the background asks for nothing.
+    const isRead = computed(() => this.firings.value()?.some(({ log }) => log?.endedAt === null) ?? false);
+    toObservable(isRead)
+      .pipe(
+        switchMap((reads) => (reads ? timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS) : EMPTY)),
+        filter(() => document.visibilityState !== 'hidden'),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.firings.reload());
+  }
+
+  private readOf(firing: Firing): { points: readonly FiringPoint[]; readUntilHours: number | undefined; openCelsius: number | undefined } {
+    const { kilns = [], loads = [] } = this.all.value() ?? {};
+    // Only a hot kiln is asked for how it cools.
+    const isRecent = Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt) < RECENT_DAYS * DAY_MS;
+    const pace = isRecent ? paceOf(firing, { kilns, loads, firings: this.firings.value() ?? [] }) : undefined;
+    const { curve, readUntilHours } = firingRead(firing, pace);
+    return { points: curve, readUntilHours, openCelsius: openBelowOf(firing, kilns) };
+  }
 }

@@ -67,11 +67,10 @@ export function nowRow(item: NowItem, units: Units): NowRow {
     case 'kiln':
       return {
         tag: item.cooling ? 'Cooling' : 'Firing',
-        what: `${item.kiln}, about ${units.temperature(item.celsius)} by its curve`,
+        what: `${item.kiln}, ${item.isRead ? units.temperature(item.celsius) : `about ${units.temperature(item.celsius)} by its curve`}`,
         why: `Can be opened ${formatWhen(item.opensAt)}`,
         action: 'See the firing',
-        link: ['/kiln'],
-        query: { firing: item.firingId },
+        link: ['/kiln/firings', item.firingId],
         tone: 'plain',
       };
     case 'toRead':
@@ -100,8 +99,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         what: `${item.kiln} is to be lit`,
         why: formatWhen(item.startsAt),
         action: 'See the firing',
-        link: ['/kiln'],
-        query: { firing: item.firingId },
+        link: ['/kiln/firings', item.firingId],
         tone: 'plain',
       };
     case 'unfinishedDay':

@@ -18,7 +18,9 @@ import { coneWords, nearestCone } from './kiln-words';
 import { readyOf } from './load/lots-to-load';
 import { shelvesOfLots } from './load/shelves-of-lots';
 import { ShelvesPanel } from './shelves/shelves-panel';
+import { firingRead } from '../../data/state/firing-read';
 import { asWitnessed, offsetsOf } from '../../data/state/kiln-offsets';
+import { paceOf } from '../../data/state/kiln-pace';
 import { FiringForm } from './firing-form';
 import { lotChoices } from './lot-choices';
 import { ResultForm, type ShelfChoice } from './result-form';
@@ -93,9 +95,20 @@ export class KilnStation {
     const firings = this.all.value()?.firings ?? [];
     return firings.find((firing) => firing.id === this.firing()) ?? this.firings()[0];
   });
+  /** What was read of it, beside what was wanted. */
+  protected readonly read = computed(() => {
+    const firing = this.chosen();
+    const all = this.all.value();
+    return firing && firingRead(firing, all && paceOf(firing, all));
+  });
+  protected readonly logWords = computed(() => {
+    const read = this.read();
+    if (read?.isRunning) return 'Its log, as it is read';
+    return read?.readUntilHours === undefined ? 'Read it: controller, display or file' : 'What was read of it';
+  });
   protected readonly byCurve = computed(() => {
     const firing = this.chosen();
-    return firing && attempt(() => coneReached({ firing: firing.body.points }));
+    return firing && attempt(() => coneReached({ firing: this.read()!.curve }));
   });
   protected readonly curveWords = computed(() => {
     const reached = this.byCurve();
@@ -109,8 +122,11 @@ export class KilnStation {
     const firing = this.chosen();
     return (
       firing !== undefined &&
-      kilnNow({ firing: firing.body.points, hours: (Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt)) / HOUR_MS }).kind ===
-        'canBeOpened'
+      kilnNow({
+        firing: this.read()!.curve,
+        hours: Math.max((Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt)) / HOUR_MS, this.read()!.readUntilHours ?? -Infinity),
+        openCelsius: this.card()?.body.openBelowCelsius,
+      }).kind === 'canBeOpened'
     );
   });
   protected readonly results = computed(() =>

@@ -8,8 +8,8 @@ import { saveFile } from '../../data/devices/save-file';
 import { stepWords } from '../../data/offline/step-words';
 import { formatWhen } from '../../data/units/times';
 
-const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day', load: '/kiln/loads' } as const;
-const PLACE_WORDS = { batch: 'in its batch', bucket: 'in its bucket', day: 'on the day', load: 'on its load' } as const;
+const PLACES = { batch: '/weigh', bucket: '/bucket', day: '/day', load: '/kiln/loads', firing: '/kiln/firings' } as const;
+const PLACE_WORDS = { batch: 'in its batch', bucket: 'in its bucket', day: 'on the day', load: 'on its load', firing: 'with its firing' } as const;
 
 interface Row {
   refusal: Refusal;

@@ -17,6 +17,7 @@ export interface KilnDraft {
   shelfCarriesGrams: number | null;
   shelfThickMm: number | null;
   hasHalfShelves: boolean;
+  openBelowCelsius: number | null;
   note: string;
 }
 
@@ -34,6 +35,7 @@ export const NEW_KILN: KilnDraft = {
   shelfCarriesGrams: null,
   shelfThickMm: null,
   hasHalfShelves: false,
+  openBelowCelsius: null,
   note: '',
 };
 
@@ -46,6 +48,7 @@ export function draftOf({
   shelfCarriesGrams,
   shelfThickMm,
   hasHalfShelves,
+  openBelowCelsius,
   ...rest
 }: KilnBody): KilnDraft {
   const sizes =
@@ -62,6 +65,7 @@ export function draftOf({
     shelfCarriesGrams: shelfCarriesGrams ?? null,
     shelfThickMm: shelfThickMm ?? null,
     hasHalfShelves: hasHalfShelves ?? false,
+    openBelowCelsius: openBelowCelsius ?? null,
   };
 }
 
@@ -77,7 +81,7 @@ export function readDraft(draft: KilnDraft): { body: KilnBody } | { problem: str
     .filter((text) => text !== '')
     .map(Number);
   if (postsMm.some((post) => !(post > 0))) return { problem: 'Posts are heights in mm with commas between them: 100, 150, 150.' };
-  const optional = (field: 'powerWatts' | 'mostCelsius' | 'thermocoupleMm' | 'shelfCarriesGrams' | 'shelfThickMm'): object =>
+  const optional = (field: 'powerWatts' | 'mostCelsius' | 'thermocoupleMm' | 'shelfCarriesGrams' | 'shelfThickMm' | 'openBelowCelsius'): object =>
     draft[field] === null ? {} : { [field]: draft[field] };
   const read = kilnBodySchema.safeParse({
     name: name.trim(),
@@ -89,6 +93,7 @@ export function readDraft(draft: KilnDraft): { body: KilnBody } | { problem: str
     ...optional('thermocoupleMm'),
     ...optional('shelfCarriesGrams'),
     ...optional('shelfThickMm'),
+    ...optional('openBelowCelsius'),
     ...(draft.hasHalfShelves ? { hasHalfShelves: true } : {}),
     note,
   });

@@ -1,12 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { FiringPoint, FiringSchedule } from '@cazuela/core';
-import { line } from 'd3-shape';
 import { Units } from '../../../data/units/units';
+import { CurveScale } from '../curve-scale';
 
 const WIDTH = 420;
 const HEIGHT = 250;
-const LEFT = 62;
-const FOOT = 26;
 
 /** A schedule as its curve, and how a kiln would follow it: drawn while it is typed. */
 @Component({
@@ -65,42 +63,22 @@ export class ScheduleCurve {
   private readonly units = inject(Units);
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
-  protected readonly left = LEFT;
   private readonly last = computed(() => this.wanted().at(-1)?.hours || 1);
   private readonly peak = computed(() => Math.max(100, ...this.wanted().map(({ celsius }) => celsius)));
-  protected readonly celsius = computed(() =>
-    [300, 600, 900, 1200].filter((one) => one <= this.peak()).map((one) => ({ y: this.y(one), text: this.units.temperature(one) })),
-  );
-  protected readonly hours = computed(() => {
-    const every = [1, 2, 4, 6, 12, 24, 48].find((one) => this.last() / one <= 7) ?? 96;
-    return Array.from({ length: Math.floor(this.last() / every) }, (_, at) => ({ x: this.x((at + 1) * every), text: `${(at + 1) * every} h` }));
-  });
+  private readonly scale = computed(() => new CurveScale(WIDTH, HEIGHT, this.last(), this.peak()));
+  protected readonly left = new CurveScale(WIDTH, HEIGHT, 1, 1).left;
+  protected readonly celsius = computed(() => this.scale().celsiusGrid(this.units));
+  protected readonly hours = computed(() => this.scale().hoursGrid());
   protected readonly smoke = computed(() => {
     const reduction = this.reduction();
     if (!reduction) return undefined;
+    const { y } = this.scale();
     const [top, foot] = [reduction.fromCelsius, reduction.toCelsius].sort((a, b) => b - a);
-    return { y: this.y(Math.min(top!, this.peak())), high: Math.max(0, this.y(foot!) - this.y(Math.min(top!, this.peak()))) };
+    return { y: y(Math.min(top!, this.peak())), high: Math.max(0, y(foot!) - y(Math.min(top!, this.peak()))) };
   });
-  protected readonly wantedPath = computed(() => this.path(this.wanted()));
-  protected readonly followedPath = computed(() => this.path(this.followed()));
+  protected readonly wantedPath = computed(() => this.scale().path(this.wanted()));
+  protected readonly followedPath = computed(() => this.scale().path(this.followed()));
   protected readonly told = computed(
     () => `The curve of these steps: to ${this.units.temperature(this.peak())}, over ${Math.round(this.last())} hours`,
   );
-
-  private path(points: readonly FiringPoint[]): string {
-    return (
-      line<FiringPoint>(
-        ({ hours }) => this.x(hours),
-        ({ celsius }) => this.y(celsius),
-      )(points) ?? ''
-    );
-  }
-
-  private x(hours: number): number {
-    return LEFT + ((WIDTH - LEFT - 4) * hours) / this.last();
-  }
-
-  private y(celsius: number): number {
-    return 8 + (HEIGHT - FOOT - 8) * (1 - celsius / (1.04 * this.peak()));
-  }
 }

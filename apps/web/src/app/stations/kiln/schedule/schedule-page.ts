@@ -2,18 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import {
-  attempt,
-  coneReached,
-  foretellFiring,
-  fullnessFactor,
-  kilnModel,
-  kilnNow,
-  scheduleCurve,
-  USUAL_PACE,
-  type FiringSchedule,
-  type KilnPace,
-} from '@cazuela/core';
+import { attempt, coneReached, foretellFiring, kilnModel, kilnNow, scheduleCurve, USUAL_PACE, type FiringSchedule } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { apiResource } from '../../../data/http/api-resource';
@@ -21,6 +10,7 @@ import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
 import { deviceSignal } from '../../../data/offline/kept-signal';
 import { titleOf } from '../../../data/state/address';
+import { kilnHabits, type KilnHabits } from '../../../data/state/kiln-pace';
 import { StudioStore } from '../../../data/state/studio-store';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { formatDateTime } from '../../../data/units/times';
@@ -77,7 +67,7 @@ export class SchedulePage {
   protected readonly when = formatDateTime;
   protected readonly saving = createMutation();
   protected readonly schedules = apiResource(() => this.api.schedules());
-  private readonly kilns = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings() }));
+  private readonly kilns = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings(), loads: this.api.loads() }));
   protected readonly known = computed(() => this.schedules.value()?.find(({ id }) => id === this.id()));
   protected readonly missing = computed(() => this.id() !== 'new' && this.schedules.value() !== undefined && !this.known());
   private readonly start = computed((): ScheduleDraft => {
@@ -123,27 +113,28 @@ export class SchedulePage {
   );
   protected readonly currency = computed(() => this.studio()?.currency ?? '');
   private readonly kiln = computed(() => this.kilns.value()?.kilns.find(({ id }) => id === this.kilnId()));
-  /** Its natural cooling: a guess until firings are logged; slower when it is full. */
-  private readonly pace = computed((): KilnPace => {
-    const kiln = this.kiln();
-    const fuller = kiln ? fullnessFactor(kiln.body, this.loadGrams()) : 1;
-    return { ...USUAL_PACE, coolingHours: USUAL_PACE.coolingHours * fuller };
+  /** Its natural cooling and its energy, by its logs: guesses until firings are logged; slower when it is full. */
+  private readonly habits = computed(() => {
+    const [records, kiln] = [this.kilns.value(), this.kiln()];
+    return records && kiln ? kilnHabits(kiln, records, this.loadGrams()) : undefined;
   });
   protected readonly foretold = computed(() => {
     const read = this.read();
     if (!('body' in read)) return undefined;
     const { segments, reduction } = read.body;
     const schedule: FiringSchedule = { segments, reduction };
-    const pace = this.pace();
+    const habits = this.habits();
+    const pace = habits?.pace ?? USUAL_PACE;
     const curve = attempt(() => scheduleCurve(schedule, pace));
     if (curve.kind !== 'ok') return undefined;
     const kiln = this.kiln();
     const made = kiln && attempt(() => foretellFiring(schedule, kilnModel(kiln.body, this.loadGrams()), pace));
     const run = made?.kind === 'ok' ? made.value : undefined;
     const cone = attempt(() => coneReached({ firing: curve.value }));
-    const open = kilnNow({ firing: curve.value, hours: 0 });
+    const open = kilnNow({ firing: curve.value, hours: 0, openCelsius: kiln?.body.openBelowCelsius });
     const opensAt = 'opensAtHours' in open ? open.opensAtHours : 0;
     const cost = this.price().perKilowattHour;
+    const kilowattHours = (run?.kilowattHours ?? 0) * (habits?.energy.factor ?? 1);
     return {
       wanted: curve.value,
       followed: run?.followed ?? [],
@@ -151,13 +142,13 @@ export class SchedulePage {
       cone: cone.kind === 'ok' ? `${capital(coneWords(cone.value))} by these steps` : '',
       hours: `${Math.round(opensAt)} h until it can be opened, with its cooling.`,
       energy: run
-        ? `About ${Math.round(run.kilowattHours)} kWh${cost === null ? '' : `, ${(run.kilowattHours * cost).toFixed(2)} ${this.currency()}`}.`
+        ? `About ${Math.round(kilowattHours)} kWh${cost === null ? '' : `, ${(kilowattHours * cost).toFixed(2)} ${this.currency()}`}.`
         : 'Its energy: choose a kiln with a card.',
       behind: run?.behind
-        ? `${kiln!.body.name} cannot follow from ${this.units.temperature(run.behind.fromCelsius)}: ${Math.round(run.behind.wantedPerHour)} °C an hour wanted, about ${Math.max(0, Math.round(run.behind.canPerHour))} can come.`
+        ? `${kiln!.body.name} cannot follow from ${this.units.temperature(run.behind.fromCelsius)}: ${this.units.rate(run.behind.wantedPerHour)} wanted, about ${this.units.rate(Math.max(0, run.behind.canPerHour))} can come.`
         : undefined,
       follows: kiln ? `${kiln.body.name} can follow it, by its card.` : '',
-      ground: `${kiln?.body.powerWatts ? 'From the power and size on its card' : 'From the size of the kiln; its power is a guess: put it on its card'}; its cooling is a usual guess, slower the fuller it is. Good to a third or so.`,
+      ground: `${kiln?.body.powerWatts ? 'From the power and size on its card' : 'From the size of the kiln; its power is a guess: put it on its card'}; ${habitWords(habits)}`,
     };
   });
 
@@ -212,6 +203,16 @@ export class SchedulePage {
     this.draft.set(this.start());
     this.schedules.reload();
   }
+}
+
+/** What the cooling and the energy rest on. */
+function habitWords(habits: KilnHabits | undefined): string {
+  const logs = (count: number): string => `${count} ${count === 1 ? 'log' : 'logs'}`;
+  const cooling =
+    habits && habits.pace.coolingLogs > 0 ? `its cooling is learnt from ${logs(habits.pace.coolingLogs)}` : 'its cooling is a usual guess';
+  const energy =
+    habits && habits.energy.firings > 0 ? `its energy is put right by ${logs(habits.energy.firings)}` : 'its energy is good to a third or so';
+  return `${cooling}, slower the fuller it is; ${energy}.`;
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

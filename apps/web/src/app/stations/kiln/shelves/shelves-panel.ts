@@ -10,6 +10,7 @@ import { SelectField } from '../../../ui/select-field';
 import { ConePicture } from './cone-picture';
 import { KilnDrawing, type ShelfLabel } from './kiln-drawing';
 import { groundWords, shelfConeWords } from './shelf-words';
+import { curveOf } from '../../../data/state/firing-read';
 import { asWitnessed, offsetsOf } from '../../../data/state/kiln-offsets';
 
 /** How far a cone has bent, by eye. */
@@ -153,7 +154,7 @@ export class ShelvesPanel {
     const shelves = [...(this.kiln()?.body.shelves ?? [])].sort((a, b) => b.heightMm - a.heightMm);
     return shelves.map((shelf) => {
       const read = this.read().find(({ shelfId }) => shelfId === shelf.id);
-      const offset = read && attempt(() => shelfOffsetCelsius({ firing: this.firing().body.points, witness: read }));
+      const offset = read && attempt(() => shelfOffsetCelsius({ firing: curveOf(this.firing()), witness: read }));
       return { shelf, read, trouble: offset?.kind === 'refused' ? offset.error.message : '' };
     });
   });
