@@ -31,7 +31,7 @@ import { FieldControl } from './field-control';
 import { SENTENCE } from './forms/sentence';
 
 /** What a field measures: it decides the unit, and which other units may be typed. */
-export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature';
+export type Quantity = 'plain' | 'mass' | 'smallVolume' | 'bigVolume' | 'length' | 'coat' | 'temperature' | 'temperatureRate';
 
 export interface TypedNumber {
   /** In g, mL, mm or plain; null when the field is empty or holds no number. */
@@ -48,7 +48,9 @@ const FAMILY: Record<Quantity, readonly string[]> = {
   length: ['mm', 'cm', 'in'],
   coat: ['mm', 'thou', 'in'],
   temperature: [],
+  temperatureRate: [],
 };
+const FAHRENHEIT_PER_CELSIUS = 1.8;
 /** An inch is shown finer than a millimetre. */
 const INCH_DECIMALS = 2;
 
@@ -133,6 +135,8 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
         return this.units.coatUnit();
       case 'temperature':
         return this.units.temperatureUnit();
+      case 'temperatureRate':
+        return `${this.units.temperatureUnit()}/h`;
     }
   });
   /** From the first key until the field is left or Enter is pressed. */
@@ -206,7 +210,7 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   private format(value: number | null | undefined): string {
     if (value === null || value === undefined || !Number.isFinite(value)) return '';
     const unit = this.ownUnit();
-    const shown = unit ? fromCanonical(value, unit) : this.isFahrenheit() ? celsiusToFahrenheit(value) : value;
+    const shown = unit ? fromCanonical(value, unit) : this.inDegrees(value);
     // At most so many decimals, without trailing zeros: 30 stays 30; a thousand has no comma inside a field.
     return formatFixed(shown, this.decimals() + (unit === 'in' ? INCH_DECIMALS : 0))
       .replace(/,/g, '')
@@ -239,12 +243,21 @@ export class NumberField extends FieldControl<number | null, TypedNumber> implem
   }
 
   private isFahrenheit(): boolean {
-    return this.quantity() === 'temperature' && this.shownUnit() === '°F';
+    return this.units.temperatureUnit() === '°F';
+  }
+
+  /** A temperature, or a rate of it, as it is shown; any other number as it is. */
+  private inDegrees(value: number): number {
+    if (!this.isFahrenheit()) return value;
+    if (this.quantity() === 'temperatureRate') return value * FAHRENHEIT_PER_CELSIUS;
+    return this.quantity() === 'temperature' ? celsiusToFahrenheit(value) : value;
   }
 
   private canonical(value: number, unit: Unit | undefined): number {
     if (unit) return toCanonical({ value, unit });
-    return this.isFahrenheit() ? fahrenheitToCelsius(value) : value;
+    if (!this.isFahrenheit()) return value;
+    if (this.quantity() === 'temperatureRate') return value / FAHRENHEIT_PER_CELSIUS;
+    return this.quantity() === 'temperature' ? fahrenheitToCelsius(value) : value;
   }
 
   private suffix(): string {

@@ -59,7 +59,9 @@ export function planLoad(pieces: readonly LoadPiece[], kiln: KilnToLoad): KilnLo
       if (other.waiting.length < best.waiting.length) best = other;
     }
   }
-  for (const { id } of best.waiting) leftOut.push({ pieceId: id, why: best.isShortOfPosts ? 'noPosts' : 'noRoom' });
+  // Posts are missing only for what would stand with posts of any height.
+  const outAnyway = best.isShortOfPosts ? new Set(fillShelves(able, { ...kiln, postsMm: [] }).waiting.map(({ id }) => id)) : undefined;
+  for (const { id } of best.waiting) leftOut.push({ pieceId: id, why: outAnyway && !outAnyway.has(id) ? 'noPosts' : 'noRoom' });
   return { shelves: stackShelves(warmestOrder(best.shelves, pieces, kiln), pieces, kiln), leftOut };
 }
 

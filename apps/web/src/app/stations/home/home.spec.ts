@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import type { FiringLog, Kiln } from '@cazuela/contract';
 import type { NowItem } from '@cazuela/core';
 import { ago, batch, bucket, day, firing, id, piece, RECIPE, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
@@ -9,12 +10,12 @@ import { nowRow } from './now-words';
 
 describe('what now?', () => {
   const open = async (
-    has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles' | 'pieces', unknown[]>>,
+    has: Partial<Record<'batches' | 'buckets' | 'days' | 'firings' | 'results' | 'recipes' | 'tiles' | 'pieces' | 'kilns' | 'loads', unknown[]>>,
   ): Promise<Screen<Home>> => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(Home);
-    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes', 'tiles', 'pieces'] as const)
+    for (const kind of ['batches', 'buckets', 'days', 'firings', 'results', 'recipes', 'tiles', 'pieces', 'kilns', 'loads'] as const)
       records.answer(`/${kind}`, has[kind] ?? []);
     await screen.settle();
     return screen;
@@ -41,6 +42,37 @@ describe('what now?', () => {
     const screen = await open({ recipes: [RECIPE], firings: [firing(12)] });
     expect(screen.text).toContain('Abuela, cooling');
     expect(screen.all('svg').some((svg) => /Firing curve, peak 1,206 °C\. Now about/.test(svg.getAttribute('aria-label') ?? ''))).toBe(true);
+  });
+
+  it('a kiln that is read stands there as it was read, and opens when its potter set it', async () => {
+    const kiln: Kiln = {
+      id: id(),
+      version: 1,
+      body: { name: 'Abuela', chamber: { kind: 'round', diameterMm: 450, heightMm: 600 }, shelves: [], postsMm: [], openBelowCelsius: 60, note: '' },
+    };
+    const lit = firing(12);
+    const log: FiringLog = {
+      source: 'controller',
+      beganAt: lit.body.startedAt,
+      endedAt: null,
+      readings: 3,
+      dropped: 0,
+      points: [
+        { hours: 0, celsius: 20 },
+        { hours: 10, celsius: 1_206 },
+        { hours: 11.9, celsius: 843 },
+      ],
+      last: { seconds: 42_840, celsius: 843, setCelsius: null, share: 0 },
+      fullPowerHours: 5,
+    };
+    const at = async (card: Kiln): Promise<string> => {
+      const { text } = await open({ recipes: [RECIPE], kilns: [card], firings: [{ ...lit, body: { ...lit.body, kilnId: card.id }, log }] });
+      expect(text).toMatch(/Abuela, 8[34]\d °C/);
+      expect(text).not.toContain('Nobody logged it');
+      return /Can be opened about ([^,]+), by what was read of it/.exec(text)![1]!;
+    };
+    const usual = await at({ ...kiln, body: { ...kiln.body, openBelowCelsius: undefined } });
+    expect(await at(kiln)).not.toBe(usual);
   });
 
   it('nothing waiting is said, not shown as emptiness', async () => {

@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Firing } from '@cazuela/contract';
 import { DAY_MS, whatNow, type FiringPoint } from '@cazuela/core';
-import { combineLatest, EMPTY, filter, switchMap, timer } from 'rxjs';
+import { catchError, combineLatest, EMPTY, exhaustMap, filter, switchMap, timer } from 'rxjs';
 import { Clock, NOW } from '../../data/state/clock';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
@@ -49,6 +49,7 @@ export class Home {
       batches: this.api.batches(),
       buckets: this.api.buckets(),
       days: this.api.days(),
+      firings: this.api.firings(),
       kilns: this.api.kilns(),
       loads: this.api.loads(),
       results: this.api.results(),
@@ -57,10 +58,12 @@ export class Home {
       pieces: this.api.pieces(),
     }),
   );
-  private readonly firings = apiResource(() => this.api.firings());
+  /** Read again while a kiln is hot. */
+  private readonly newerFirings = signal<Firing[] | undefined>(undefined);
+  private readonly firings = computed(() => this.newerFirings() ?? this.all.value()?.firings);
   protected readonly today = computed(() => formatDateTime(this.clock.at()));
   private readonly items = computed(() => {
-    const [all, firings] = [this.all.value(), this.firings.value()];
+    const [all, firings] = [this.all.value(), this.firings()];
     if (!all || !firings) return [];
     return whatNow({
       nowAt: this.clock.at(),
@@ -101,7 +104,7 @@ export class Home {
   protected readonly otherRows = computed(() => this.rows().slice(MOST_ROWS));
   protected readonly hotKiln = computed(() => {
     const item = this.items().find((candidate) => candidate.kind === 'kiln');
-    const firing = item && this.firings.value()?.find((candidate) => candidate.id === item.firingId);
+    const firing = item && this.firings()?.find((candidate) => candidate.id === item.firingId);
     return item && firing ? { item, firing, ...this.readOf(firing) } : undefined;
   });
   private readonly firstHour = inject(FirstHourStore);
@@ -111,21 +114,22 @@ export class Home {
 
   constructor() {
     // A kiln that is read moves on; a page in the background asks for nothing.
-    const isRead = computed(() => this.firings.value()?.some(({ log }) => log?.endedAt === null) ?? false);
+    const isRead = computed(() => this.firings()?.some(({ log }) => log?.endedAt === null) ?? false);
     toObservable(isRead)
       .pipe(
         switchMap((reads) => (reads ? timer(LOOK_AGAIN_MS, LOOK_AGAIN_MS) : EMPTY)),
         filter(() => document.visibilityState !== 'hidden'),
+        exhaustMap(() => this.api.firings().pipe(catchError(() => EMPTY))),
         takeUntilDestroyed(),
       )
-      .subscribe(() => this.firings.reload());
+      .subscribe((firings) => this.newerFirings.set(firings));
   }
 
   private readOf(firing: Firing): { points: readonly FiringPoint[]; readUntilHours: number | undefined; openCelsius: number | undefined } {
     const { kilns = [], loads = [] } = this.all.value() ?? {};
     // Only a hot kiln is asked for how it cools.
     const isRecent = Date.parse(this.clock.at()) - Date.parse(firing.body.startedAt) < RECENT_DAYS * DAY_MS;
-    const pace = isRecent ? paceOf(firing, { kilns, loads, firings: this.firings.value() ?? [] }) : undefined;
+    const pace = isRecent ? paceOf(firing, { kilns, loads, firings: this.firings() ?? [] }) : undefined;
     const { curve, readUntilHours } = firingRead(firing, pace);
     return { points: curve, readUntilHours, openCelsius: openBelowOf(firing, kilns) };
   }

@@ -163,7 +163,7 @@ export class KilnStation {
     const [all, load] = [this.all.value(), this.loadToFire()];
     if (!all || !load) return undefined;
     const waits = replayLoad(load.events).lots.flatMap((lot) => {
-      const ready = readyOf(lot, { days: all.days, tiles: [] }, Date.parse(this.clock.at()));
+      const ready = readyOf(lot, { days: all.days, tiles: [], runners: [] }, Date.parse(this.clock.at()));
       return ready.kind === 'drying' && !lot.isDry ? [ready.dryAt] : [];
     });
     const last = waits.sort().at(-1);

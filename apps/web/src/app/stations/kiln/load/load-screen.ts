@@ -62,6 +62,7 @@ export class LoadScreen {
       firings: this.api.firings(),
       days: this.api.days(),
       tiles: this.api.tiles(),
+      runners: this.api.runnerTiles(),
       results: this.api.results(),
       pieces: this.api.pieces(),
       buckets: this.api.buckets(),

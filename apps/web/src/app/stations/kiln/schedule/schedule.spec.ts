@@ -48,6 +48,7 @@ describe('a schedule of firings', () => {
     records.answer('/schedules', [SCHEDULE]);
     records.answer('/kilns', [KILN]);
     records.answer('/firings', []);
+    records.answer('/loads', []);
     await screen.settle();
     return screen;
   };
@@ -69,7 +70,7 @@ describe('a schedule of firings', () => {
     const screen = await open();
     await screen.type('Rate an hour', '900');
     await screen.leave('Rate an hour');
-    expect(screen.text).toMatch(/Grillo cannot follow from .* °C: 900 °C an hour wanted, about \d+ can come/);
+    expect(screen.text).toMatch(/Grillo cannot follow from .* °C: 900 °C\/h wanted, about \d+ °C\/h can come/);
   });
 
   it('is kept at its version, and an earlier one is taken up again', async () => {
