@@ -13,6 +13,7 @@ import { dayPageRows } from './day-page.bench';
 import { dayRows } from './day.bench';
 import { loadPageRows } from './load-page.bench';
 import { loadRows } from './load.bench';
+import { logPageRows, logRows } from './log.bench';
 import { importRows } from './import.bench';
 import { jobRows } from './jobs.bench';
 import { listRows } from './list.bench';
@@ -22,7 +23,7 @@ import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'day', 'load', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
+const PARTS = ['core', 'coat', 'run', 'day', 'load', 'log', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -39,6 +40,7 @@ if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
 if (wanted('day')) show(dayRows());
 if (wanted('load')) show(loadRows());
+if (wanted('log')) show(logRows());
 if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));
   const folder = mkdtempSync(join(tmpdir(), 'cazuela-bench-'));
@@ -48,6 +50,7 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' &&
     if (wanted('coat')) show(await coatPageRows(server.address));
     if (wanted('day')) show(await dayPageRows(server.address));
     if (wanted('load')) show(await loadPageRows(server.address));
+    if (wanted('log')) show(await logPageRows(server.address));
     if (wanted('piece')) show(await pieceRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));

@@ -30,6 +30,8 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/kiln',
     `/kiln/kilns/${await first('kilns')}`,
     `/kiln/loads/${await first('loads')}`,
+    `/kiln/firings/${await first('firings')}`,
+    '/kiln/log-file',
     `/kiln/schedules/${await first('schedules')}`,
     '/wall',
     '/studio',
