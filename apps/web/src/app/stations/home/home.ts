@@ -30,6 +30,9 @@ const LOOK_AGAIN_MS = 10_000;
 /** Rows shown before the rest is folded. */
 const MOST_ROWS = 4;
 
+/** A practice kiln is never taken for a hot one. */
+export const kilnWords = ({ body, log }: Firing): string => (log?.source === 'practice' ? `${body.kiln} (practice)` : body.kiln);
+
 @Component({
   selector: 'cz-home',
   imports: [BucketRow, Expansion, FiringCurve, FirstHourPanel, MatButton, ResourceState, RouterLink],
@@ -83,7 +86,7 @@ export class Home {
       day: this.away.without('day', all.days).find((day) => day.date === localDay(this.now())),
       firings: this.away
         .without('firing', firings)
-        .map((firing) => ({ id: firing.id, kiln: firing.body.kiln, startedAt: firing.body.startedAt, ...this.readOf(firing) })),
+        .map((firing) => ({ id: firing.id, kiln: kilnWords(firing), startedAt: firing.body.startedAt, ...this.readOf(firing) })),
       unreadTiles: this.away
         .without('tile', all.tiles)
         .filter(({ body }) => body.cone !== undefined && body.strips.every((strip) => strip.verdict === undefined))
@@ -110,6 +113,7 @@ export class Home {
   private readonly firstHour = inject(FirstHourStore);
   /** A studio in its first hour is led; nothing else waits there. */
   protected readonly isLed = this.firstHour.isOpen;
+  protected readonly kilnWords = kilnWords;
   protected readonly nowAt = this.clock.at;
 
   constructor() {

@@ -26,7 +26,7 @@ export class CurveScale {
 
   /** Hours along the foot, as many as can be read. */
   hoursGrid(): { x: number; text: string; hours: number }[] {
-    const every = [1, 2, 4, 6, 12, 24, 48].find((one) => this.lastHours / one <= 7) ?? 96;
+    const every = [1, 2, 4, 6, 12, 24, 48].find((one) => this.lastHours / one <= this.width / 60) ?? 96;
     return Array.from({ length: Math.floor(this.lastHours / every) }, (_, at) => {
       const hours = (at + 1) * every;
       return { x: this.x(hours), text: `${hours} h`, hours };

@@ -14,7 +14,7 @@ export function troubleWords(trouble: FiringTrouble, units: Units): string {
     case 'slow':
       return `${units.rate(trouble.wantedPerHour)} are wanted, ${units.rate(Math.max(0, trouble.comePerHour))} come: a dead element, a low voltage, or too much in it? An electrician looks at it when it is cold and off.`;
     case 'behind':
-      return `${units.temperatureSpan(trouble.byCelsius)} behind what was wanted.`;
+      return `${units.temperatureSpan(trouble.byCelsius)} behind what was wanted. If that grows, it lacks power: an element, or too much in it?`;
     case 'over':
       return `${units.temperatureSpan(trouble.byCelsius)} hotter than wanted: a relay that hangs, or a schedule of another firing? If it goes on rising, switch it off at the wall.`;
     case 'cooling':

@@ -4,8 +4,10 @@ import { formatDayTime } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { CurveScale } from '../curve-scale';
 
-const WIDTH = 640;
-const HEIGHT = 330;
+/** On a phone the drawing is smaller, so that its words stay as large as the others. */
+const IS_PHONE = typeof matchMedia === 'function' && matchMedia('(max-width: 700px)').matches;
+const WIDTH = IS_PHONE ? 370 : 640;
+const HEIGHT = IS_PHONE ? 250 : 330;
 const GAP_HOURS = GAP_SECONDS / 3_600;
 /** An arrow key moves the reader so far, hours. */
 const STEP_HOURS = 0.25;

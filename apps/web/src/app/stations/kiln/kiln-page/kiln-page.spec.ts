@@ -29,6 +29,7 @@ describe('the card of a kiln', () => {
     const screen = await Screen.open(KilnPage, inputs);
     records.answer('/kilns', kilns);
     records.answer('/firings', firings);
+    records.answer('/loads', []);
     await screen.settle();
     return screen;
   };
@@ -88,5 +89,27 @@ describe('the card of a kiln', () => {
     await screen.settle();
     expect(screen.text).toContain('Somebody changed this kiln meanwhile');
     expect(screen.field('Name').value).toBe('La Abuela');
+  });
+
+  it('tells how it cools by its logs, and that nobody knows where there is none', async () => {
+    const card = kiln();
+    const none = await open([card], { id: card.id });
+    expect(none.text).toContain('how fast it cools is a usual guess');
+    const points = Array.from({ length: 100 }, (_, at) => ({
+      hours: at / 4,
+      celsius: at < 40 ? 20 + 30 * at : 20 + 1_180 * Math.exp(-(at - 40) / 4 / 5),
+    }));
+    const startedAt = '2026-02-01T08:00:00.000Z';
+    const fired: Firing = {
+      id: id(),
+      version: 1,
+      body: { kiln: 'Abuela', kilnId: card.id, startedAt, wantedCone: '6', witnessCone: null, points: [...REFERENCE_FIRING] },
+      log: { source: 'file', beganAt: startedAt, endedAt: startedAt, readings: 100, dropped: 0, points, last: null, fullPowerHours: 0 },
+    };
+    const one = await open([card], { id: card.id }, [fired]);
+    expect(one.text).toContain('falls to a third in 5.0 h (from 1 log).');
+    // A practice firing teaches nothing of the real kiln.
+    const practice = await open([card], { id: card.id }, [{ ...fired, log: { ...fired.log!, source: 'practice' } }]);
+    expect(practice.text).toContain('how fast it cools is a usual guess');
   });
 });

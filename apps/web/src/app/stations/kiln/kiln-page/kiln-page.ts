@@ -23,6 +23,8 @@ import { TextField } from '../../../ui/text-field';
 import { KilnDrawing, type ShelfLabel } from '../shelves/kiln-drawing';
 import { groundWords, offsetWords } from '../shelves/shelf-words';
 import { offsetsOf } from '../../../data/state/kiln-offsets';
+import { kilnHabits } from '../../../data/state/kiln-pace';
+import { habitWords } from '../habit-words';
 import { draftOf, NEW_KILN, readDraft, withShelf, type KilnDraft } from './kiln-draft';
 
 const KINDS: readonly FieldOption<KilnDraft['kind']>[] = [
@@ -64,6 +66,7 @@ export class KilnPage {
   protected readonly saving = createMutation();
   protected readonly kilns = apiResource(() => this.api.kilns());
   private readonly firings = apiResource(() => this.api.firings());
+  private readonly loads = apiResource(() => this.api.loads());
   protected readonly known = computed(() => this.kilns.value()?.find((kiln) => kiln.id === this.id()));
   protected readonly missing = computed(() => this.id() !== 'new' && this.kilns.value() !== undefined && !this.known());
   private readonly start = computed((): KilnDraft => {
@@ -103,6 +106,11 @@ export class KilnPage {
     });
   });
   protected readonly ground = computed(() => groundWords(this.offsets()));
+  /** How it cools and what it takes, by its logs. */
+  protected readonly habits = computed(() => {
+    const [known, firings] = [this.known(), this.firings.value()];
+    return known && firings ? habitWords(kilnHabits(known, { firings, loads: this.loads.value() ?? [] })) : '';
+  });
 
   constructor() {
     titleOf(() => this.known()?.body.name);

@@ -8,9 +8,9 @@ import { v7 as uuid } from 'uuid';
 import { apiResource } from '../../../data/http/api-resource';
 import { createMutation } from '../../../data/http/mutation';
 import { StudioApi } from '../../../data/http/studio-api';
-import { deviceSignal } from '../../../data/offline/kept-signal';
 import { titleOf } from '../../../data/state/address';
-import { kilnHabits, type KilnHabits } from '../../../data/state/kiln-pace';
+import { energyPrice } from '../../../data/state/energy-price';
+import { kilnHabits } from '../../../data/state/kiln-pace';
 import { StudioStore } from '../../../data/state/studio-store';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
 import { formatDateTime } from '../../../data/units/times';
@@ -26,6 +26,7 @@ import type { FieldOption } from '../../../ui/options';
 import { ResourceState } from '../../../ui/resource-state';
 import { SelectField } from '../../../ui/select-field';
 import { TextField } from '../../../ui/text-field';
+import { habitGround } from '../habit-words';
 import { coneWords } from '../kiln-words';
 import { ScheduleCurve } from './schedule-curve';
 import { draftOf, NEW_SCHEDULE, readSchedule, withSegment, type ScheduleDraft, type SegmentDraft } from './schedule-draft';
@@ -105,12 +106,7 @@ export class SchedulePage {
     ...(this.kilns.value()?.kilns ?? []).map(({ id, body }) => [id, body.name] as const),
   ]);
   protected readonly loadGrams = signal(USUAL_LOAD_GRAMS);
-  /** What energy costs is known at this device. */
-  protected readonly price = deviceSignal<{ perKilowattHour: number | null }>('energy-price', { perKilowattHour: null }, (kept) =>
-    typeof kept === 'object' && kept !== null && 'perKilowattHour' in kept && typeof kept.perKilowattHour === 'number'
-      ? { perKilowattHour: kept.perKilowattHour }
-      : undefined,
-  );
+  protected readonly price = energyPrice();
   protected readonly currency = computed(() => this.studio()?.currency ?? '');
   private readonly kiln = computed(() => this.kilns.value()?.kilns.find(({ id }) => id === this.kilnId()));
   /** Its natural cooling and its energy, by its logs: guesses until firings are logged; slower when it is full. */
@@ -148,7 +144,7 @@ export class SchedulePage {
         ? `${kiln!.body.name} cannot follow from ${this.units.temperature(run.behind.fromCelsius)}: ${this.units.rate(run.behind.wantedPerHour)} wanted, about ${this.units.rate(Math.max(0, run.behind.canPerHour))} can come.`
         : undefined,
       follows: kiln ? `${kiln.body.name} can follow it, by its card.` : '',
-      ground: `${kiln?.body.powerWatts ? 'From the power and size on its card' : 'From the size of the kiln; its power is a guess: put it on its card'}; ${habitWords(habits)}`,
+      ground: `${kiln?.body.powerWatts ? 'From the power and size on its card' : 'From the size of the kiln; its power is a guess: put it on its card'}; ${habitGround(habits)}`,
     };
   });
 
@@ -203,16 +199,6 @@ export class SchedulePage {
     this.draft.set(this.start());
     this.schedules.reload();
   }
-}
-
-/** What the cooling and the energy rest on. */
-function habitWords(habits: KilnHabits | undefined): string {
-  const logs = (count: number): string => `${count} ${count === 1 ? 'log' : 'logs'}`;
-  const cooling =
-    habits && habits.pace.coolingLogs > 0 ? `its cooling is learnt from ${logs(habits.pace.coolingLogs)}` : 'its cooling is a usual guess';
-  const energy =
-    habits && habits.energy.firings > 0 ? `its energy is put right by ${logs(habits.energy.firings)}` : 'its energy is good to a third or so';
-  return `${cooling}, slower the fuller it is; ${energy}.`;
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
