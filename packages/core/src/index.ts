@@ -22,4 +22,5 @@ export * from './run';
 export * from './learning';
 export * from './layering';
 export * from './day';
+export * from './results';
 export * from './now';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
-import type { Kiln, Load } from '@cazuela/contract';
+import type { Firing, Kiln, Load } from '@cazuela/contract';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { HOUR_MS, attempt, coneReached, kilnNow, replayLoad, shelfCones, type ShelfWitness } from '@cazuela/core';
@@ -91,9 +91,15 @@ export class KilnStation {
     const stood = this.stood();
     return lotChoices(this.all.value()?.days ?? [], this.all.value()?.results ?? []).map((lot) => ({ ...lot, ...stood.get(lot.lotId) }));
   });
+  /** As the last write here answered: the next one goes on from it, before the lists are read again. */
+  private readonly justChanged = signal<Firing | undefined>(undefined);
+  protected readonly allFirings = computed(() => {
+    const newer = this.justChanged();
+    return (this.all.value()?.firings ?? []).map((firing) => (newer?.id === firing.id && newer.version > firing.version ? newer : firing));
+  });
   protected readonly chosen = computed(() => {
-    const firings = this.all.value()?.firings ?? [];
-    return firings.find((firing) => firing.id === this.firing()) ?? this.firings()[0];
+    const id = this.firing() ?? this.firings()[0]?.id;
+    return this.allFirings().find((one) => one.id === id) ?? this.firings()[0];
   });
   /** What was read of it, beside what was wanted. */
   protected readonly read = computed(() => {
@@ -179,7 +185,6 @@ export class KilnStation {
   protected readonly kilns = computed(() => [
     ...new Set([...this.cards().map(({ body }) => body.name), ...(this.all.value()?.firings ?? []).map((firing) => firing.body.kiln)]),
   ]);
-  protected readonly allFirings = computed(() => this.all.value()?.firings ?? []);
   /** The card of the kiln that was fired. */
   protected readonly card = computed(() => {
     const [firing, cards] = [this.chosen(), this.all.value()?.kilns ?? []];
@@ -242,7 +247,12 @@ export class KilnStation {
   protected witness(cone: string): void {
     const firing = this.chosen();
     if (!firing) return;
-    this.reading.run(this.api.updateFiring(firing.id, firing.version, { ...firing.body, witnessCone: cone || null }), () => this.all.reload());
+    this.reading.run(this.api.updateFiring(firing.id, firing.version, { ...firing.body, witnessCone: cone || null }), (newer) => this.take(newer));
+  }
+
+  private take(newer: Firing): void {
+    this.justChanged.set(newer);
+    this.all.reload();
   }
 
   /** Cones of its shelves: each counts on its own shelf. */
@@ -250,7 +260,7 @@ export class KilnStation {
     const [firing, card] = [this.chosen(), this.card()];
     if (!firing || !card) return;
     const body = { ...firing.body, kilnId: firing.body.kilnId ?? card.id, witnesses };
-    this.reading.run(this.api.updateFiring(firing.id, firing.version, body), () => this.all.reload());
+    this.reading.run(this.api.updateFiring(firing.id, firing.version, body), (newer) => this.take(newer));
   }
 
   constructor() {

@@ -121,6 +121,18 @@ describe('correcting what was noted', () => {
     });
   });
 
+  it('two cones read one after the other: the second goes on from what the first made of the firing', async () => {
+    const screen = await open({ firing: of.id });
+    const version = (): number => records.http.expectOne((one) => one.method === 'PUT').request.body.version as number;
+    await screen.choose('Witness cone, read by eye', '6');
+    const first = records.http.expectOne((one) => one.method === 'PUT');
+    first.flush({ ...of, version: 2, body: { ...of.body, witnessCone: '6' } });
+    await screen.settle();
+    // The lists are not read again yet.
+    await screen.choose('Witness cone, read by eye', '7');
+    expect(version()).toBe(2);
+  });
+
   it('a firing: its peak is read from its curve, and a curve that is not touched stays as it was', async () => {
     const screen = await open({ firing: of.id });
     await screen.press('Correct what was noted');
