@@ -117,6 +117,7 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
             coneReached: soft > 10 ? '5' : '6',
             stars: story.stars,
             faults: story.faults,
+            ...(story.faults.some(({ fault }) => fault === 'ran' || fault === 'stuck') ? {} : { foot: 'clean' }),
             note: story.note,
             photoId,
           },

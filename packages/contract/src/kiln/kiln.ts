@@ -63,6 +63,8 @@ export const resultBodySchema = z.strictObject({
   faults: z.array(z.strictObject({ fault: z.enum(FAULTS), where: z.enum(['inside', 'outside', 'rim', 'foot']) })).max(20),
   /** How far its lowest edge ran below where it was glazed, measured on the fired piece. */
   ranMm: z.number().min(0).max(500, 'A glaze runs at most 500 mm: check the unit.').optional(),
+  /** Whether glaze came to the foot; left out where nobody looked. */
+  foot: z.enum(['clean', 'touched']).optional(),
   note: noteSchema,
   photoId: idSchema.nullable(),
 });

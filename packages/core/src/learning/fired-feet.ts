@@ -12,7 +12,7 @@ const MOST_FEET = 40;
 /** A fired piece, as the records keep it. */
 export interface FiredPiece {
   firedAt: string;
-  body: { pieceId: string; coneReached: string; faults: readonly { fault: string; where: string }[] };
+  body: { pieceId: string; coneReached: string; faults: readonly { fault: string; where: string }[]; foot?: 'clean' | 'touched' | undefined };
 }
 
 /** A bucket that knows which version of its recipe is in it. */
@@ -20,7 +20,8 @@ export type BucketOfRecipe = GlazeInBucket & { recipeVersionId: string | null };
 
 /**
  * Returns what the feet of fired pieces say of how their glazes flow: a foot that stayed clean, or stuck. At most the 40 newest results are
- * looked at. A result says nothing where its bucket holds another recipe by now, or where more than one glaze decides the foot.
+ * looked at. A result says nothing where nobody looked at the foot, where its bucket holds another recipe by now, or where more than one glaze
+ * decides the foot.
  *
  * @param records - what the studio has
  * @param records.results - the results of the studio
@@ -44,7 +45,8 @@ export function feetSeen({
   const newest = [...results].sort((a, b) => b.firedAt.localeCompare(a.firedAt)).slice(0, MOST_FEET);
   return newest.flatMap(({ body }): FootSeen[] => {
     const plan = pieces.find((piece) => piece.id === body.pieceId)?.body.plan;
-    if (!plan) return [];
+    const isClean = isFootClean(body);
+    if (!plan || isClean === undefined) return [];
     const asked = attempt(() => footToTell({ plan, shape: shapeOf(plan), glazes: facts, firingRatio: flowInFiring({ cone: body.coneReached }) }));
     if (asked.kind !== 'ok' || !asked.value) return [];
     const { bucketId, lnReach } = asked.value;
@@ -52,8 +54,14 @@ export function feetSeen({
     const planned = plan.versions?.find((one) => one.bucketId === bucketId);
     // The bucket holds another recipe by now: its glaze is not the one that was fired.
     if (!bucket || (planned && planned.recipeVersionId !== bucket.recipeVersionId)) return [];
-    return [{ glazeId: glazeIdOf(bucket), lnReach, isClean: !body.faults.some(isAtFoot) }];
+    return [{ glazeId: glazeIdOf(bucket), lnReach, isClean }];
   });
+}
+
+/** Undefined where nobody said a word about it. */
+function isFootClean({ faults, foot }: FiredPiece['body']): boolean | undefined {
+  if (faults.some(isAtFoot) || foot === 'touched') return false;
+  return foot === 'clean' ? true : undefined;
 }
 
 const isAtFoot = ({ fault, where }: { fault: string; where: string }): boolean => fault === 'stuck' || (fault === 'ran' && where === 'foot');

@@ -126,7 +126,10 @@ describe('fired feet', () => {
     putAside: [],
     versions: [{ bucketId: 'ash', recipeVersionId: 'v1', number: 1 }],
   };
-  const fired = (faults: FiredPiece['body']['faults']): FiredPiece => ({ firedAt: '2026-03-01', body: { pieceId: 'p', coneReached: '6', faults } });
+  const fired = (faults: FiredPiece['body']['faults'], foot?: 'clean' | 'touched'): FiredPiece => ({
+    firedAt: '2026-03-01',
+    body: { pieceId: 'p', coneReached: '6', faults, foot },
+  });
   const seen = (results: readonly FiredPiece[], bucket = BUCKET) =>
     feetSeen({ results, pieces: [{ id: 'p', body: { plan } }], facts: [glazeOf('ash')], buckets: [bucket] });
 
@@ -134,10 +137,16 @@ describe('fired feet', () => {
     const flowAfter = (feet: ReturnType<typeof seen>) => withFeet({ facts: [glazeOf('ash')], feet, buckets: [BUCKET] })[0]!.flow.flow;
     const before = glazeOf('ash').flow.flow;
     expect(flowAfter(seen([fired([{ fault: 'stuck', where: 'foot' }])]))).toBeGreaterThan(before);
-    expect(flowAfter(seen([fired([])]))).toBeLessThan(before);
+    expect(flowAfter(seen([fired([], 'clean')]))).toBeLessThan(before);
+    expect(flowAfter(seen([fired([], 'touched')]))).toBeGreaterThan(before);
   });
 
   it('say nothing of a bucket that holds another recipe by now', () => {
-    expect(seen([fired([])], { ...BUCKET, recipeVersionId: 'v2' })).toEqual([]);
+    expect(seen([fired([], 'clean')], { ...BUCKET, recipeVersionId: 'v2' })).toEqual([]);
+  });
+
+  it('a foot of which nobody said a word says nothing: it is not a clean one', () => {
+    expect(seen([fired([])])).toEqual([]);
+    expect(seen([fired([{ fault: 'dull', where: 'inside' }])])).toEqual([]);
   });
 });

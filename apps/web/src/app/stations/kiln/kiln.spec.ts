@@ -168,6 +168,7 @@ describe('noting a result', () => {
     await screen.press('pinholed');
     await screen.choose('pinholed, where', 'inside');
     await screen.type('What it looks like', 'two holes');
+    await screen.choose('Its foot', 'clean');
     await screen.press('Keep the result');
     const { body } = records.http.expectOne((one) => one.url.endsWith('/results')).request.body as { body: ResultBody };
     expect(body).toEqual({
@@ -176,6 +177,7 @@ describe('noting a result', () => {
       coneReached: '6',
       stars: 4,
       faults: [{ fault: 'pinholed', where: 'inside' }],
+      foot: 'clean',
       note: 'two holes',
       photoId: null,
     });

@@ -25,6 +25,12 @@ import { ExplainedText } from '../../parts/words/explained-text';
 type Fault = ResultBody['faults'][number];
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 
+const FEET: readonly FieldOption[] = [
+  ['', 'not looked at'],
+  ['clean', 'clean'],
+  ['touched', 'glaze came to it'],
+];
+
 /** A shelf with the cone it saw. */
 export interface ShelfChoice {
   shelfId: string;
@@ -57,6 +63,7 @@ export class ResultForm {
   private readonly api = inject(StudioApi);
   protected readonly keeping = createMutation();
   protected readonly faults = FAULTS;
+  protected readonly feet = FEET;
   protected readonly places = plainOptions(PLACES);
   protected readonly cones = CONE_OPTIONS;
   protected readonly form = new FormGroup({
@@ -65,6 +72,8 @@ export class ResultForm {
     lotId: new FormControl('', { nonNullable: true }),
     shelfId: new FormControl('', { nonNullable: true }),
     faults: new FormControl<readonly Fault[]>([], { nonNullable: true }),
+    /** Empty where nobody looked. */
+    foot: new FormControl<'' | 'clean' | 'touched'>('', { nonNullable: true }),
     /** Empty where nobody measured it. */
     ranMm: new FormControl<number | null>(null),
   });
@@ -124,7 +133,14 @@ export class ResultForm {
       const result = this.correcting();
       if (!result) return;
       const { photoId, firingId: _firing, faults, ...said } = result.body;
-      this.form.reset({ ...said, lotId: said.lotId ?? '', shelfId: said.shelfId ?? '', faults: [...faults], ranMm: said.ranMm ?? null });
+      this.form.reset({
+        ...said,
+        lotId: said.lotId ?? '',
+        shelfId: said.shelfId ?? '',
+        foot: said.foot ?? '',
+        faults: [...faults],
+        ranMm: said.ranMm ?? null,
+      });
       this.keptPhotoId.set(photoId);
     });
     askBeforeLeaving(() => this.form.dirty);
@@ -170,13 +186,14 @@ export class ResultForm {
     if (!this.form.value.pieceId || this.photoSays()) return;
     const file = this.photo();
     const photo$: Observable<{ id: string } | undefined> = file ? this.api.photo(file) : of(undefined);
-    const { faults, ranMm, lotId, shelfId, ...said } = this.form.getRawValue();
+    const { faults, ranMm, lotId, shelfId, foot, ...said } = this.form.getRawValue();
     const body = {
       ...said,
       faults: [...faults],
       ...(lotId ? { lotId } : {}),
       ...(shelfId ? { shelfId } : {}),
       ...(ranMm === null ? {} : { ranMm }),
+      ...(foot === '' ? {} : { foot }),
       firingId: this.firingId(),
     };
     const before = this.correcting();

@@ -56,7 +56,7 @@ describe('the piece planner', () => {
       const fired = piece({ zones: { inside: [], outside: [coat(WHITE.id, 1.2)], rim: [], foot: [] }, waxFootMm: 12 });
       const screen = await open(fired);
       if (faults) {
-        records.answer('/results', [result(fired, firing(40), { faults })]);
+        records.answer('/results', [result(fired, firing(40), { faults, foot: faults.length === 0 ? 'clean' : undefined })]);
         records.answer('/pieces', [fired]);
         await screen.settle();
       }
