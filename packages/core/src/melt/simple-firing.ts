@@ -63,7 +63,7 @@ export function peakOfFiring({ points }: { points: readonly FiringPoint[] }): { 
  * @param question - `cone`, as in CONES; `hoursUp`, above 0; `holdMinutes`, 0 or more
  * @throws PotterError for a cone that is not in the table, or what lies outside
  * @example
- * peakForCone({ cone: '6', hoursUp: 9.5, holdMinutes: 10 }) // 1205.8613
+ * peakForCone({ cone: '6', hoursUp: 9.5, holdMinutes: 10 }) // 1205.8609849150034
  */
 export function peakForCone({ cone, hoursUp, holdMinutes }: { cone: string; hoursUp: number; holdMinutes: number }): number {
   const celsius = coneCelsius(cone);

@@ -84,8 +84,16 @@ export function hoursToCool(
   return fromCelsius <= toCelsius ? 0 : coolingHours * Math.log((fromCelsius - roomCelsius) / (toCelsius - roomCelsius));
 }
 
-/** Pieces of equal fall on a logarithmic scale: the bend is drawn where it is. */
-function naturalCooling({ hours, celsius }: FiringPoint, toCelsius: number, pace: KilnPace): FiringPoint[] {
+/**
+ * Returns the points of a kiln's natural cooling, in pieces of equal time, the first of them after the beginning.
+ *
+ * @param from - where it begins
+ * @param toCelsius - where it ends; at least a degree over the room
+ * @param pace - its time constant and the room
+ * @example
+ * naturalCooling({ hours: 10, celsius: 1220 }, 40, USUAL_PACE).at(-1).hours // 34.566067
+ */
+export function naturalCooling({ hours, celsius }: FiringPoint, toCelsius: number, pace: KilnPace): FiringPoint[] {
   const all = hoursToCool(celsius, Math.max(toCelsius, pace.roomCelsius + 1), pace);
   return Array.from({ length: COOLING_PIECES }, (_, at): FiringPoint => {
     const after = (all * (at + 1)) / COOLING_PIECES;

@@ -1,7 +1,7 @@
 import { PotterError } from '../../checks/potter-error';
 import type { FiringPoint } from '../../melt/heat-work';
 import { celsiusAt } from '../../melt/kiln-now';
-import { hoursToCool, USUAL_PACE, type KilnPace } from '../firing/schedule';
+import { naturalCooling, USUAL_PACE, type KilnPace } from '../firing/schedule';
 
 /** A firing as it was read, and as it goes on from there. */
 export interface LoggedCurve {
@@ -11,7 +11,6 @@ export interface LoggedCurve {
 }
 
 const COOLED_OVER_ROOM = 20;
-const COOLING_PIECES = 16;
 /** This near to its hottest, °C, it has been there. */
 const NEAR_PEAK_CELSIUS = 15;
 
@@ -54,10 +53,5 @@ function shifted(wanted: readonly FiringPoint[], last: FiringPoint): FiringPoint
 
 function cooling(last: FiringPoint, pace: KilnPace): FiringPoint[] {
   const until = pace.roomCelsius + COOLED_OVER_ROOM;
-  if (last.celsius <= until) return [];
-  const all = hoursToCool(last.celsius, until, pace);
-  return Array.from({ length: COOLING_PIECES }, (_, at): FiringPoint => {
-    const after = (all * (at + 1)) / COOLING_PIECES;
-    return { hours: last.hours + after, celsius: pace.roomCelsius + (last.celsius - pace.roomCelsius) * Math.exp(-after / pace.coolingHours) };
-  });
+  return last.celsius <= until ? [] : naturalCooling(last, until, pace);
 }

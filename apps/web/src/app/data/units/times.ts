@@ -10,6 +10,9 @@ export function formatWhen(at: string): string {
   return format(moment, 'EEE d MMM');
 }
 
+/** Returns a moment in the device's own time to the minute, as fields of a day and a time take it: "2026-03-10T18:30". */
+export const localMinute = (at: Date): string => format(at, "yyyy-MM-dd'T'HH:mm");
+
 export const formatTime = (at: string): string => format(new Date(at), 'HH:mm');
 export const formatDate = (at: string): string => format(new Date(at), 'EEEE d MMMM');
 export const formatDateTime = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');

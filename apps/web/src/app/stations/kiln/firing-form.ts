@@ -10,6 +10,7 @@ import { createMutation } from '../../data/http/mutation';
 import { StudioApi } from '../../data/http/studio-api';
 import { NOW } from '../../data/state/clock';
 import { CONE_OPTIONS } from '../../data/units/cone-options';
+import { localMinute } from '../../data/units/times';
 import { DateTimeField } from '../../ui/date-time-field';
 import { contractForm, formProblem } from '../../ui/forms/contract-form';
 import { askBeforeLeaving } from '../../ui/forms/unsaved-input';
@@ -171,5 +172,3 @@ const scheduleOf = (chosen: Schedule | undefined): Pick<FiringBody, 'schedule'> 
 type Peak = Partial<Record<'peakCelsius' | 'hoursUp' | 'holdMinutes', number | null>>;
 const isSamePeak = (one: Peak, other: Peak): boolean =>
   one.peakCelsius === other.peakCelsius && one.hoursUp === other.hoursUp && one.holdMinutes === other.holdMinutes;
-
-const localMinute = (date: Date): string => new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);

@@ -11,7 +11,7 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { NOW } from '../../../data/state/clock';
 import { PutAwayStore } from '../../../data/state/put-away-store';
 import { CONE_OPTIONS } from '../../../data/units/cone-options';
-import { formatDateTime } from '../../../data/units/times';
+import { formatDateTime, localMinute } from '../../../data/units/times';
 import { Units } from '../../../data/units/units';
 import { Checkbox } from '../../../ui/checkbox';
 import { DateTimeField } from '../../../ui/date-time-field';
@@ -194,5 +194,3 @@ export class LogFilePage {
     void this.router.navigate(['/kiln/firings', id]);
   }
 }
-
-const localMinute = (date: Date): string => new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
