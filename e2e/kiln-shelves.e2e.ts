@@ -7,12 +7,13 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
   await page.keyboard.type('Cocuyo');
   const high = page.getByLabel('Inside high');
   await high.fill('500');
-  for (const [name, height] of [
-    ['Low', '40'],
-    ['High', '350'],
+  for (const [name, height, count] of [
+    ['Low', '40', 1],
+    ['High', '350', 2],
   ] as const) {
     await page.getByRole('button', { name: 'A shelf', exact: true }).focus();
     await page.keyboard.press('Enter');
+    await expect(page.getByLabel(/^Shelf \d+$/)).toHaveCount(count);
     const last = page.getByLabel(/^Shelf \d+$/).last();
     await last.fill(name);
     await page

@@ -81,6 +81,8 @@ export const glazedWithSchema = z.strictObject({
   seconds: z.number().nullable(),
   /** Nobody timed it: these are the seconds of the plan. */
   secondsPlanned: z.boolean().optional(),
+  /** The seconds of the plan, beside those that were timed. */
+  plannedSeconds: z.number().optional(),
   doneAt: timeSchema.nullable(),
 });
 export const resultSchema = z.strictObject({

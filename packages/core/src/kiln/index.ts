@@ -49,3 +49,4 @@ export { EMPTY_LOG, grownLog, type GrowingLog } from './log/growing-log';
 export { timeOfLine, type TimeOfLine } from './log/time-of-line';
 export { mergedReadings } from './log/merged-readings';
 export { learntEnergy, type EnergyFiring, type LearntEnergy } from './log/learnt-energy';
+export { firingRates, type FiringRates } from './log/firing-rates';

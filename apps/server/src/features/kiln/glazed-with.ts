@@ -46,6 +46,7 @@ function stepWith(step: DayItem['steps'][number], { ended }: DayStanding, bucket
     coatMm: step.coatMm ?? null,
     seconds: done?.seconds ?? step.seconds ?? null,
     ...(done?.seconds === undefined && step.seconds !== undefined ? { secondsPlanned: true } : {}),
+    ...(done?.seconds !== undefined && step.seconds !== undefined ? { plannedSeconds: step.seconds } : {}),
     doneAt: end && done ? end.at : null,
   };
 }

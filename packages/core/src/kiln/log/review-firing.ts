@@ -1,5 +1,6 @@
 import { attempt, PotterError } from '../../checks/potter-error';
 import { CONE_ACTIVATION, coneReached, heatWorkHours, type ConeReached, type FiringPoint } from '../../melt/heat-work';
+import { firstAtHours, hottestPoint, lastAtHours, NEAR_PEAK_CELSIUS, nearPeakMinutes } from './curve-times';
 
 /** What was different from what was wanted, when a firing was over. */
 export type FiringDifference =
@@ -19,7 +20,6 @@ const PEAK_CELSIUS = 8;
 const CONE_RATIO = 0.15;
 const WAY_SHARE = 0.08;
 const HOLD_MINUTES = 6;
-const NEAR_PEAK_CELSIUS = 10;
 const COOLING_SHARE = 0.2;
 const FALL_CELSIUS = 20;
 const GAP_HOURS = 0.25;
@@ -34,7 +34,7 @@ const GAP_HOURS = 0.25;
  */
 export function reviewFiring({ log, wanted }: { log: readonly FiringPoint[]; wanted: readonly FiringPoint[] }): FiringDifference[] {
   if (log.length < 2) throw new PotterError('emptyList', 'log', log.length, 'Too little was read of this firing to compare it.');
-  const [came, meant] = [hottest(log), hottest(wanted)];
+  const [came, meant] = [hottestPoint(log), hottestPoint(wanted)];
   const differences: FiringDifference[] = [];
   const cones = attempt(() => ({ wanted: coneReached({ firing: wanted }), came: coneReached({ firing: log }) }));
   const ratio = attempt(() => Math.log(workOf(log) / workOf(wanted)));
@@ -42,9 +42,9 @@ export function reviewFiring({ log, wanted }: { log: readonly FiringPoint[]; wan
   if (cones.kind === 'ok' && ratio.kind === 'ok' && Math.abs(ratio.value) > CONE_RATIO) differences.push({ kind: 'cone', ...cones.value });
   if (Math.abs(came.celsius - meant.celsius) > PEAK_CELSIUS)
     differences.push({ kind: 'peak', wantedCelsius: meant.celsius, cameCelsius: came.celsius });
-  const [wantedHours, cameHours] = [firstAt(wanted, meant.celsius - NEAR_PEAK_CELSIUS), firstAt(log, came.celsius - NEAR_PEAK_CELSIUS)];
+  const [wantedHours, cameHours] = [firstAtHours(wanted, meant.celsius - NEAR_PEAK_CELSIUS), firstAtHours(log, came.celsius - NEAR_PEAK_CELSIUS)];
   if (Math.abs(cameHours - wantedHours) > WAY_SHARE * Math.max(1, wantedHours)) differences.push({ kind: 'way', wantedHours, cameHours });
-  const [wantedMinutes, cameMinutes] = [nearPeak(wanted, meant.celsius), nearPeak(log, came.celsius)];
+  const [wantedMinutes, cameMinutes] = [nearPeakMinutes(wanted), nearPeakMinutes(log)];
   if (Math.abs(cameMinutes - wantedMinutes) > HOLD_MINUTES) differences.push({ kind: 'hold', wantedMinutes, cameMinutes });
   const [slow, was] = [coolingHours(wanted), coolingHours(log)];
   if (slow !== undefined && was !== undefined && Math.abs(was - slow) > COOLING_SHARE * slow)
@@ -53,32 +53,10 @@ export function reviewFiring({ log, wanted }: { log: readonly FiringPoint[]; wan
 }
 
 const workOf = (firing: readonly FiringPoint[]): number => heatWorkHours({ firing, activationKjPerMol: CONE_ACTIVATION });
-const hottest = (curve: readonly FiringPoint[]): FiringPoint => curve.reduce((best, point) => (point.celsius > best.celsius ? point : best));
-
-/** When it first reaches a temperature, hours. */
-function firstAt(curve: readonly FiringPoint[], celsius: number): number {
-  const at = curve.findIndex((point) => point.celsius >= celsius);
-  const [a, b] = [curve[at - 1], curve[at]];
-  if (!b) return curve.at(-1)!.hours;
-  return a && b.celsius > a.celsius ? a.hours + ((b.hours - a.hours) * (celsius - a.celsius)) / (b.celsius - a.celsius) : b.hours;
-}
-
-/** When it last was at a temperature on its way down, hours; undefined where it never came down to it. */
-function lastAt(curve: readonly FiringPoint[], celsius: number): number | undefined {
-  const at = curve.findLastIndex((point) => point.celsius >= celsius);
-  const [a, b] = [curve[at], curve[at + 1]];
-  if (!a || !b) return undefined;
-  return a.hours + ((b.hours - a.hours) * (a.celsius - celsius)) / (a.celsius - b.celsius);
-}
-
-function nearPeak(curve: readonly FiringPoint[], peakCelsius: number): number {
-  const [from, until] = [firstAt(curve, peakCelsius - NEAR_PEAK_CELSIUS), lastAt(curve, peakCelsius - NEAR_PEAK_CELSIUS)];
-  return until === undefined ? 0 : Math.max(0, until - from) * 60;
-}
 
 function coolingHours(curve: readonly FiringPoint[]): number | undefined {
-  if (hottest(curve).celsius < 1_050) return undefined;
-  const [from, until] = [lastAt(curve, 1_000), lastAt(curve, 800)];
+  if (hottestPoint(curve).celsius < 1_050) return undefined;
+  const [from, until] = [lastAtHours(curve, 1_000), lastAtHours(curve, 800)];
   return from === undefined || until === undefined ? undefined : until - from;
 }
 

@@ -16,11 +16,12 @@ import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayLink } from '../../parts/records/put-away-link';
 import { ExplainedText } from '../../parts/words/explained-text';
 import { addressed } from '../../data/state/address';
+import { WhyPanel } from './why-panel';
 
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [EmptyState, ExplainedText, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
+  imports: [WhyPanel, EmptyState, ExplainedText, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

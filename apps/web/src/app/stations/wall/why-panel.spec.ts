@@ -1,0 +1,85 @@
+import type { Result } from '@cazuela/contract';
+import { CAUSES_OF_FAULTS, REACH_CAUSES } from '@cazuela/core';
+import { TestBed } from '@angular/core/testing';
+import { Units } from '../../data/units/units';
+import { bucket, firing, id, piece, result, summaryOf } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { causeWords, worthRecording } from './cause-words';
+import { WhyPanel } from './why-panel';
+
+const WHITE = bucket();
+const of = firing(60);
+const cup = piece({ zones: { inside: [], outside: [{ id: id(), bucketId: WHITE.id, method: 'dip', coatMm: 0.6 }], rim: [], foot: [] } });
+
+describe('why a piece has a fault', () => {
+  let records: FakeRecords;
+  const open = async (fired: Result, others: Result[] = []): Promise<Screen<WhyPanel>> => {
+    records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(WhyPanel, { result: fired });
+    const lists: Record<string, unknown[]> = { '/buckets': [summaryOf(WHITE)], '/pieces': [cup], '/firings': [of], '/results': [fired, ...others] };
+    for (const request of records.http.match(({ method }) => method === 'GET')) {
+      const path = request.request.url.replace(/^\/api\/studios\/[^/]+/, '');
+      request.flush(lists[path] ?? []);
+    }
+    await screen.settle();
+    return screen;
+  };
+  const thin = (glazedWith: Partial<Result['glazedWith'][number]>): Result => ({
+    ...result(cup, of, { faults: [{ fault: 'thin', where: 'outside' }] }),
+    glazedWith: [
+      {
+        words: 'Dip the outside',
+        bucketId: WHITE.id,
+        bucketName: 'White',
+        bucketCode: 'B1',
+        sg: null,
+        coatMm: 0.6,
+        seconds: null,
+        doneAt: '2026-03-08T10:00:00.000Z',
+        ...glazedWith,
+      },
+    ],
+  });
+
+  it('a dip that was timed much too short is the first cause, with its figure and its chance', async () => {
+    const { text } = await open(thin({ seconds: 2, plannedSeconds: 4 }));
+    expect(text).toContain('Thin, outside: why?');
+    expect(text).toMatch(/in the glaze for 50 % of the planned time\s*9\d %/);
+    expect(text).toContain('worth recording next time: the SG on the day');
+    expect(text).toContain('from usual strengths, not yet by pieces of this studio');
+  });
+
+  it('seconds that nobody timed blame nothing: that is said', async () => {
+    const { text } = await open(thin({ seconds: 4, secondsPlanned: true }));
+    expect(text).toContain('Nothing that was recorded explains it.');
+    expect(text).toContain('the seconds, timed');
+  });
+
+  it('what never does it here weighs less: good pieces teach too', async () => {
+    const good = Array.from({ length: 30 }, (): Result => ({ ...thin({ seconds: 2, plannedSeconds: 4 }), body: { ...thin({}).body, faults: [] } }));
+    const alone = await open(thin({ seconds: 2, plannedSeconds: 4 }));
+    const share = (text: string): number => Number(/planned time\s*(\d+) %/.exec(text)?.[1] ?? 0);
+    const before = share(alone.text);
+    const after = await open(thin({ seconds: 2, plannedSeconds: 4 }), good);
+    expect(share(after.text)).toBeLessThan(before);
+    expect(after.text).toContain('put right by the 31 pieces that were looked at here');
+  });
+
+  it('a run is told by the run of its plan', async () => {
+    const { text } = await open({ ...thin({}), body: { ...thin({}).body, faults: [{ fault: 'stuck', where: 'foot' }] } });
+    expect(text).toContain('the run of its plan');
+    expect(text).not.toContain('why?');
+  });
+
+  it('every cause has words with its figure, and something to record where nobody did', async () => {
+    await open(thin({}));
+    const units = TestBed.inject(Units);
+    for (const id of [...CAUSES_OF_FAULTS.map((cause) => cause.id), ...REACH_CAUSES]) {
+      expect(causeWords(id, {}, units)).not.toBe(id);
+      expect(causeWords(id, {}, units)).not.toMatch(/NaN|undefined/);
+      expect(worthRecording([id])).toHaveLength(1);
+    }
+  });
+});

@@ -1,0 +1,130 @@
+import { attempt } from '../checks/potter-error';
+import { coatDeviation } from '../day/deviation';
+import type { FiringRates } from '../kiln/log/firing-rates';
+import { CONES } from '../melt/cones';
+import type { GlazeFacts } from '../plan/facts';
+import { coatingKindOf, type Layer } from '../plan/layer';
+import type { PiecePlan } from '../plan/piece-plan';
+import type { FaultRecord } from './fault-record';
+
+/** A coat as it was planned and done. */
+export interface CoatAsDone {
+  bucketId: string;
+  plannedMm?: number | undefined;
+  plannedSeconds?: number | undefined;
+  /** Timed or typed; left out where nobody did. */
+  seconds?: number | undefined;
+  sg?: number | undefined;
+}
+
+/** A fired piece with what is known of its glazes, its clay and its firing. */
+export interface PieceAsFired {
+  plan: Pick<PiecePlan, 'zones' | 'refire'>;
+  coats: readonly CoatAsDone[];
+  glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'coneLow' | 'coneHigh'>[];
+  /** SG range and coat window, by bucket. */
+  ranges: ReadonlyMap<string, { lowSg: number; highSg: number }>;
+  windows: ReadonlyMap<string, { thinMm: number; thickMm: number }>;
+  clay?: { bisqueCone?: string | undefined; lowCone?: string | undefined; lightness?: number | undefined } | undefined;
+  coneReached: string;
+  /** Of what was read of its firing; left out where nobody read it. */
+  rates?: FiringRates | undefined;
+  /** It was fired with glaze before. */
+  isRefired?: boolean | undefined;
+}
+
+/** Where on a piece a fault is. */
+export type FaultPlace = 'inside' | 'outside' | 'rim' | 'foot';
+
+/** A clay darker than this brings iron and gas, 0 black – 1 white. */
+const DARK = 0.35;
+/** A flow figure known no better than this is a guess, and blames nothing: sd of ln F. */
+const KNOWN_FLOW_SD = 0.6;
+/** From here on a glaze has much of it, unity: it grows crystals when it cools slowly. */
+const MUCH = { CaO: 0.6, MgO: 0.25, ZnO: 0.2 } as const;
+const STIFF_OXIDES = ['SnO2', 'ZrO2', 'ZnO', 'MgO'] as const;
+
+/**
+ * Returns what was recorded of a fired piece at the place of a fault. What nobody timed, measured or read is left out.
+ *
+ * @param piece - as it was planned, done and fired
+ * @param where - the place of the fault
+ * @example
+ * recordOfPiece({ plan: { zones: { inside: [], outside: [], rim: [], foot: [] } }, coats: [], glazes: [], ranges: new Map(), windows: new Map(), coneReached: '6' }, 'outside')
+ * // {}
+ */
+export function recordOfPiece(piece: PieceAsFired, where: FaultPlace): FaultRecord {
+  const layers = layersAt(piece.plan, where);
+  const [top, below] = [layers.at(-1), layers.at(-2)];
+  const glaze = piece.glazes.find(({ bucketId }) => bucketId === top?.bucketId);
+  const coat = piece.coats.find(({ bucketId }) => bucketId === top?.bucketId);
+  const window = top && piece.windows.get(top.bucketId);
+  const range = top && piece.ranges.get(top.bucketId);
+  const shrinkBelow = below && piece.glazes.find(({ bucketId }) => bucketId === below.bucketId)?.shrinkShare;
+  const record: FaultRecord = {
+    coatMm: coat && coatDoneMm(coat, range),
+    windowLowMm: window?.thinMm,
+    windowTopMm: window?.thickMm,
+    upperShrinkPercent: glaze?.shrinkShare,
+    shrinkDifference: glaze && shrinkBelow !== undefined ? Math.max(0, glaze.shrinkShare - shrinkBelow) : undefined,
+    stiffeningPercent: glaze && percentOf(glaze),
+    flowFigure: glaze && glaze.flow.lnSd <= KNOWN_FLOW_SD ? glaze.flow.flow : undefined,
+    conesOver: conesFrom(glaze?.coneHigh, piece.coneReached),
+    conesUnder: conesFrom(piece.coneReached, glaze?.coneLow),
+    muchCalciaMagnesiaZinc: glaze && hasMuch(glaze.unity),
+    bisqueConesOver04: conesFrom('04', piece.clay?.bisqueCone),
+    bisqueConesUnder05: conesFrom(piece.clay?.bisqueCone, '05'),
+    bodyIsDark: piece.clay?.lightness === undefined ? undefined : piece.clay.lightness < DARK,
+    bodyConesUnder: conesFrom(piece.coneReached, piece.clay?.lowCone),
+    sgUnder: coat?.sg === undefined || !range ? undefined : Math.max(0, range.lowSg - coat.sg),
+    sgOver: coat?.sg === undefined || !range ? undefined : Math.max(0, coat.sg - range.highSg),
+    secondsShare: coat?.seconds === undefined || !coat.plannedSeconds ? undefined : coat.seconds / coat.plannedSeconds,
+    coatsDiffer: coatsDiffer(piece),
+    refired: piece.isRefired ?? (piece.plan.refire ? true : undefined),
+    ...piece.rates,
+  };
+  return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as FaultRecord;
+}
+
+/** Glazes at a place, bottom up; the rim has those of the outside where it has none of its own. */
+function layersAt({ zones }: PieceAsFired['plan'], where: FaultPlace): Layer[] {
+  const glazes = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => coatingKindOf(layer) === 'glaze');
+  const own = glazes(zones[where]);
+  return own.length > 0 || where === 'inside' ? own : glazes(zones.outside);
+}
+
+/** The coat that its seconds and SG say; undefined where nobody timed or measured it. */
+function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: CoatAsDone, range?: { lowSg: number; highSg: number }): number | undefined {
+  if (plannedMm === undefined || (seconds === undefined && sg === undefined)) return undefined;
+  const plannedSg = range && (range.lowSg + range.highSg) / 2;
+  const made = attempt(() => coatDeviation({ coatMm: plannedMm, seconds: plannedSeconds, sg: plannedSg }, { seconds, sg }));
+  return made.kind === 'ok' ? made.value.coatMm : undefined;
+}
+
+/** The thicker of inside and outside over the thinner; undefined unless both were timed or measured. */
+function coatsDiffer({ plan, coats, ranges }: PieceAsFired): number | undefined {
+  const sum = (layers: readonly Layer[]): number | undefined =>
+    layers.reduce<number | undefined>((all, { bucketId }) => {
+      const coat = coats.find((one) => one.bucketId === bucketId);
+      const done = coat && coatDoneMm(coat, ranges.get(bucketId));
+      return all === undefined || done === undefined ? undefined : all + done;
+    }, 0);
+  const [inside, outside] = [sum(plan.zones.inside), sum(plan.zones.outside)];
+  return inside && outside ? Math.max(inside / outside, outside / inside) : undefined;
+}
+
+function percentOf({ firedPercent }: Pick<GlazeFacts, 'firedPercent'>): number | undefined {
+  if (Object.keys(firedPercent).length === 0) return undefined;
+  return STIFF_OXIDES.reduce((sum, oxide) => sum + (firedPercent[oxide] ?? 0), 0);
+}
+
+function hasMuch(unity: Readonly<Record<string, number>>): boolean | undefined {
+  if (Object.keys(unity).length === 0) return undefined;
+  return Object.entries(MUCH).some(([oxide, least]) => (unity[oxide] ?? 0) >= least);
+}
+
+/** How many cones the second is over the first; 0 where it is not. */
+function conesFrom(low: string | undefined, high: string | undefined): number | undefined {
+  const [a, b] = [low, high].map((cone) => CONES.findIndex((one) => one.cone === cone));
+  return a === undefined || b === undefined || a < 0 || b < 0 ? undefined : Math.max(0, b - a);
+}
