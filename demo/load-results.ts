@@ -93,6 +93,8 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
       const photoId = uuid();
       const createdAt = new Date(load.clock.ago({ days: 12 * i + 1, hours: index }));
       await load.context.models.photos.create({ id: photoId, studioId: load.studioId, ...picture, createdAt }, { transaction: load.transaction });
+      // What came out thin was in the glaze for half of its time.
+      const isThin = story.faults.some(({ fault }) => fault === 'thin');
       const glazedWith: Result['glazedWith'] = itemOf(piece, glazes).steps.map((step) => ({
         words: step.words,
         bucketId: step.bucketId ?? null,
@@ -100,7 +102,8 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
         bucketCode: null,
         sg: step.bucketId ? sgOfThatDay(buckets, step.bucketId, random) : null,
         coatMm: step.coatMm ?? null,
-        seconds: step.seconds ?? null,
+        seconds: step.seconds === undefined ? null : isThin ? Math.round(5 * step.seconds) / 10 : step.seconds,
+        ...(step.seconds === undefined ? {} : { plannedSeconds: step.seconds }),
         doneAt: load.clock.ago({ days: 12 * i + 4 }),
       }));
       await load.context.models.results.create(

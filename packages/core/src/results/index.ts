@@ -2,4 +2,4 @@ export { FIRED_FAULTS, REACH_CAUSES, type FaultRecord, type FiredFault, type Rea
 export { CAUSES_OF_FAULTS, evidenceOf, type CauseOfFault } from './cause-table';
 export { causesOfFault, strengthKey, type CauseStrengths, type FaultCauses, type LikelyCause } from './fault-causes';
 export { learntStrengths, type JudgedPiece } from './learnt-strengths';
-export { recordOfPiece, type CoatAsDone, type FaultPlace, type PieceAsFired } from './piece-record';
+export { recordOfPiece, type FiredCoat, type FaultPlace, type GlazedPiece } from './piece-record';

@@ -8,7 +8,7 @@ import type { PiecePlan } from '../plan/piece-plan';
 import type { FaultRecord } from './fault-record';
 
 /** A coat as it was planned and done. */
-export interface CoatAsDone {
+export interface FiredCoat {
   bucketId: string;
   plannedMm?: number | undefined;
   plannedSeconds?: number | undefined;
@@ -18,9 +18,9 @@ export interface CoatAsDone {
 }
 
 /** A fired piece with what is known of its glazes, its clay and its firing. */
-export interface PieceAsFired {
+export interface GlazedPiece {
   plan: Pick<PiecePlan, 'zones' | 'refire'>;
-  coats: readonly CoatAsDone[];
+  coats: readonly FiredCoat[];
   glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'coneLow' | 'coneHigh'>[];
   /** SG range and coat window, by bucket. */
   ranges: ReadonlyMap<string, { lowSg: number; highSg: number }>;
@@ -53,7 +53,7 @@ const STIFF_OXIDES = ['SnO2', 'ZrO2', 'ZnO', 'MgO'] as const;
  * recordOfPiece({ plan: { zones: { inside: [], outside: [], rim: [], foot: [] } }, coats: [], glazes: [], ranges: new Map(), windows: new Map(), coneReached: '6' }, 'outside')
  * // {}
  */
-export function recordOfPiece(piece: PieceAsFired, where: FaultPlace): FaultRecord {
+export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecord {
   const layers = layersAt(piece.plan, where);
   const [top, below] = [layers.at(-1), layers.at(-2)];
   const glaze = piece.glazes.find(({ bucketId }) => bucketId === top?.bucketId);
@@ -87,14 +87,14 @@ export function recordOfPiece(piece: PieceAsFired, where: FaultPlace): FaultReco
 }
 
 /** Glazes at a place, bottom up; the rim has those of the outside where it has none of its own. */
-function layersAt({ zones }: PieceAsFired['plan'], where: FaultPlace): Layer[] {
+function layersAt({ zones }: GlazedPiece['plan'], where: FaultPlace): Layer[] {
   const glazes = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => coatingKindOf(layer) === 'glaze');
   const own = glazes(zones[where]);
   return own.length > 0 || where === 'inside' ? own : glazes(zones.outside);
 }
 
 /** The coat that its seconds and SG say; undefined where nobody timed or measured it. */
-function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: CoatAsDone, range?: { lowSg: number; highSg: number }): number | undefined {
+function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: FiredCoat, range?: { lowSg: number; highSg: number }): number | undefined {
   if (plannedMm === undefined || (seconds === undefined && sg === undefined)) return undefined;
   const plannedSg = range && (range.lowSg + range.highSg) / 2;
   const made = attempt(() => coatDeviation({ coatMm: plannedMm, seconds: plannedSeconds, sg: plannedSg }, { seconds, sg }));
@@ -102,7 +102,7 @@ function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: CoatAsDone, rang
 }
 
 /** The thicker of inside and outside over the thinner; undefined unless both were timed or measured. */
-function coatsDiffer({ plan, coats, ranges }: PieceAsFired): number | undefined {
+function coatsDiffer({ plan, coats, ranges }: GlazedPiece): number | undefined {
   const sum = (layers: readonly Layer[]): number | undefined =>
     layers.reduce<number | undefined>((all, { bucketId }) => {
       const coat = coats.find((one) => one.bucketId === bucketId);

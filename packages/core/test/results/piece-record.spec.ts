@@ -6,11 +6,11 @@ import {
   USUAL_PACE,
   type FiringPoint,
   type Layer,
-  type PieceAsFired,
+  type GlazedPiece,
 } from '../../src/index';
 
 const layer = (bucketId: string, coatMm = 0.6): Layer => ({ id: `${bucketId}-layer`, bucketId, method: 'dip', coatMm });
-const glaze = (bucketId: string, change: Partial<PieceAsFired['glazes'][number]> = {}): PieceAsFired['glazes'][number] => ({
+const glaze = (bucketId: string, change: Partial<GlazedPiece['glazes'][number]> = {}): GlazedPiece['glazes'][number] => ({
   bucketId,
   shrinkShare: 15,
   flow: { flow: 60, lnSd: 0.5, basis: 'pottersWord' },
@@ -20,7 +20,7 @@ const glaze = (bucketId: string, change: Partial<PieceAsFired['glazes'][number]>
   coneHigh: '6',
   ...change,
 });
-const piece = (change: Partial<PieceAsFired> = {}): PieceAsFired => ({
+const piece = (change: Partial<GlazedPiece> = {}): GlazedPiece => ({
   plan: { zones: { inside: [layer('white')], outside: [layer('ash')], rim: [], foot: [] } },
   coats: [
     { bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 4, seconds: 8, sg: 1.5 },

@@ -5,10 +5,10 @@ import {
   glazeIdOf,
   recordOfPiece,
   unreadBounds,
-  type CoatAsDone,
+  type FiredCoat,
   type FaultPlace,
   type FaultRecord,
-  type PieceAsFired,
+  type GlazedPiece,
 } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
@@ -51,7 +51,7 @@ export class FaultRecords {
 }
 
 function recorder(known: Known): RecordOf {
-  const asFired = new Map<string, PieceAsFired | undefined>();
+  const asFired = new Map<string, GlazedPiece | undefined>();
   return (result, where) => {
     if (!asFired.has(result.id)) asFired.set(result.id, pieceAsFired(result, known));
     const piece = asFired.get(result.id);
@@ -59,7 +59,7 @@ function recorder(known: Known): RecordOf {
   };
 }
 
-function pieceAsFired(result: Result, known: Known): PieceAsFired | undefined {
+function pieceAsFired(result: Result, known: Known): GlazedPiece | undefined {
   const piece = known.pieces.find(({ id }) => id === result.body.pieceId)?.body;
   if (!piece) return undefined;
   const { buckets, facts } = known.glazes;
@@ -85,7 +85,7 @@ function pieceAsFired(result: Result, known: Known): PieceAsFired | undefined {
 }
 
 /** What nobody did, or nobody told, is no coat that was done. */
-function coatOf({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt }: Result['glazedWith'][number]): CoatAsDone[] {
+function coatOf({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt }: Result['glazedWith'][number]): FiredCoat[] {
   if (!bucketId) return [];
   const timed = doneAt !== null && seconds !== null && !secondsPlanned ? { seconds } : {};
   const planned = plannedSeconds ?? (secondsPlanned ? (seconds ?? undefined) : undefined);

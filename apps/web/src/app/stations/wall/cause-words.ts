@@ -4,16 +4,16 @@ import type { Units } from '../../data/units/units';
 type Say = (record: FaultRecord, units: Units) => string;
 interface CauseText {
   /** With the figure that was recorded. */
-  says: Say;
+  text: Say;
   /** What to record next time, where nobody did. */
   worth: string;
 }
 
 const COAT: CauseText = {
-  says: ({ coatMm, windowTopMm }, units) => `coat ${units.coat(coatMm ?? 0)} where ${units.coat(windowTopMm ?? 0)} is the top`,
+  text: ({ coatMm, windowTopMm }, units) => `coat ${units.coat(coatMm ?? 0)} where ${units.coat(windowTopMm ?? 0)} is the top`,
   worth: 'the seconds, and the window of this glaze on this clay',
 };
-const yes = (words: string, worth: string): CauseText => ({ says: () => words, worth });
+const yes = (words: string, worth: string): CauseText => ({ text: () => words, worth });
 const cones = (count: number | undefined): string => `${Math.round(count ?? 0)} ${Math.round(count ?? 0) === 1 ? 'cone' : 'cones'}`;
 const perHour = (units: Units, rate: number | undefined): string => units.rate(rate ?? 0);
 
@@ -21,40 +21,40 @@ const perHour = (units: Units, rate: number | undefined): string => units.rate(r
 const TEXTS: Readonly<Record<string, CauseText>> = {
   coatOverWindow: COAT,
   shrinkingGlaze: {
-    says: (of) => `the glaze shrinks: ${Math.round(of.upperShrinkPercent ?? 0)} % of it are clays that do`,
+    text: (of) => `the glaze shrinks: ${Math.round(of.upperShrinkPercent ?? 0)} % of it are clays that do`,
     worth: 'the recipe in its bucket',
   },
   openHairlines: yes('topped over hairlines that were not smeared shut', 'hairlines before the second coat'),
   wipeLeftOut: yes('dust, edges or the damp wipe were left out', 'whether it was wiped'),
-  denseBisque: { says: (of) => `bisque ${cones(of.bisqueConesOver04)} over cone 04`, worth: 'the cone of its bisque' },
+  denseBisque: { text: (of) => `bisque ${cones(of.bisqueConesOver04)} over cone 04`, worth: 'the cone of its bisque' },
   loadedDamp: {
-    says: (of) => `loaded after ${Math.round(100 * (of.driedShare ?? 0))} % of its drying time`,
+    text: (of) => `loaded after ${Math.round(100 * (of.driedShare ?? 0))} % of its drying time`,
     worth: 'the day of its glazing and its load',
   },
   stiffOxides: {
-    says: (of) => `${Math.round(of.stiffeningPercent ?? 0)} % tin, zircon, zinc and magnesia together`,
+    text: (of) => `${Math.round(of.stiffeningPercent ?? 0)} % tin, zircon, zinc and magnesia together`,
     worth: 'the recipe in its bucket',
   },
-  thickUnderglaze: { says: (of, units) => `underglaze ${units.coat(of.underglazeMm ?? 0)}`, worth: 'how thick the underglaze was' },
+  thickUnderglaze: { text: (of, units) => `underglaze ${units.coat(of.underglazeMm ?? 0)}`, worth: 'how thick the underglaze was' },
   strayWax: yes('wax strayed there', 'wax that strayed'),
-  softBisque: { says: (of) => `bisque ${cones(of.bisqueConesUnder05)} under cone 05`, worth: 'the cone of its bisque' },
+  softBisque: { text: (of) => `bisque ${cones(of.bisqueConesUnder05)} under cone 05`, worth: 'the cone of its bisque' },
   fastOver1000: {
-    says: (of, units) => `${perHour(units, of.fastestOver1000PerHour)} over ${units.temperature(1_000)}`,
+    text: (of, units) => `${perHour(units, of.fastestOver1000PerHour)} over ${units.temperature(1_000)}`,
     worth: 'the log of the firing',
   },
-  shortHold: { says: (of) => `held ${Math.round(of.holdMinutes ?? 0)} min at the hottest`, worth: 'the log of the firing' },
-  stiffGlaze: { says: (of) => `a stiff glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
+  shortHold: { text: (of) => `held ${Math.round(of.holdMinutes ?? 0)} min at the hottest`, worth: 'the log of the firing' },
+  stiffGlaze: { text: (of) => `a stiff glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
   darkOrGroggyBody: yes('a dark or groggy clay', 'the colour of the clay on its card'),
   blended: yes('beaten with a blender within the hour before', 'when the bucket was blended'),
-  coneOver: { says: (of) => `${cones(of.conesOver)} over the range of its glaze`, worth: 'the cone on its shelf' },
-  runnyGlaze: { says: (of) => `a runny glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
-  fastFromPeak: { says: (of, units) => `cooled from the hottest at ${perHour(units, of.fastestFromPeakPerHour)}`, worth: 'the log of the firing' },
+  coneOver: { text: (of) => `${cones(of.conesOver)} over the range of its glaze`, worth: 'the cone on its shelf' },
+  runnyGlaze: { text: (of) => `a runny glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
+  fastFromPeak: { text: (of, units) => `cooled from the hottest at ${perHour(units, of.fastestFromPeakPerHour)}`, worth: 'the log of the firing' },
   darkBody: yes('a dark clay', 'the colour of the clay on its card'),
   bothFacesThin: yes('glaze on both faces of a thin wall', 'how thick the wall is'),
-  sgUnder: { says: (of) => `SG ${(of.sgUnder ?? 0).toFixed(2)} under its range`, worth: 'the SG on the day' },
-  sgOver: { says: (of) => `SG ${(of.sgOver ?? 0).toFixed(2)} over its range`, worth: 'the SG on the day' },
-  secondsUnder: { says: (of) => `in the glaze for ${Math.round(100 * (of.secondsShare ?? 1))} % of the planned time`, worth: 'the seconds, timed' },
-  secondsOver: { says: (of) => `in the glaze for ${Math.round(100 * (of.secondsShare ?? 1))} % of the planned time`, worth: 'the seconds, timed' },
+  sgUnder: { text: (of) => `SG ${(of.sgUnder ?? 0).toFixed(2)} under its range`, worth: 'the SG on the day' },
+  sgOver: { text: (of) => `SG ${(of.sgOver ?? 0).toFixed(2)} over its range`, worth: 'the SG on the day' },
+  secondsUnder: { text: (of) => `in the glaze for ${Math.round(100 * (of.secondsShare ?? 1))} % of the planned time`, worth: 'the seconds, timed' },
+  secondsOver: { text: (of) => `in the glaze for ${Math.round(100 * (of.secondsShare ?? 1))} % of the planned time`, worth: 'the seconds, timed' },
   fullWall: yes('its wall was full of water', 'whether it was dry'),
   soakedPart: yes('a soaked part is near', 'what was soaked'),
   denserBisque: yes('the bisque is denser than its card', 'a thirst test of this bisque'),
@@ -63,26 +63,26 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
   moreCoats: yes('a coat more than planned', 'which coats were put on'),
   notStirred: yes('not stirred in time', 'when the bucket was stirred'),
   flocculated: yes('the slurry was flocculated', 'how the liquid stood'),
-  openedHot: { says: (of, units) => `opened at ${units.temperature(of.openedCelsius ?? 0)}`, worth: 'how hot it was when it was opened' },
-  fastAt570: { says: (of, units) => `${perHour(units, of.fastestAt570PerHour)} around ${units.temperature(570)}`, worth: 'the log of the firing' },
+  openedHot: { text: (of, units) => `opened at ${units.temperature(of.openedCelsius ?? 0)}`, worth: 'how hot it was when it was opened' },
+  fastAt570: { text: (of, units) => `${perHour(units, of.fastestAt570PerHour)} around ${units.temperature(570)}`, worth: 'the log of the firing' },
   refired: yes('fired before', 'which lot it is'),
-  unlikeCoats: { says: (of) => `inside and outside differ ${(of.coatsDiffer ?? 1).toFixed(1)} times`, worth: 'the seconds inside and outside' },
+  unlikeCoats: { text: (of) => `inside and outside differ ${(of.coatsDiffer ?? 1).toFixed(1)} times`, worth: 'the seconds inside and outside' },
   wideAndFlat: yes('wide and flat', 'its form'),
   bodyShrinksMore: yes('the clay shrinks more than the glaze when it cools', 'the expansion of the clay'),
   glazeShrinksMore: yes('the glaze shrinks more than the clay when it cools', 'the expansion of the clay'),
-  softBody: { says: (of) => `${cones(of.bodyConesUnder)} under the range of its clay`, worth: 'the cones of the clay on its card' },
-  coneUnder: { says: (of) => `${cones(of.conesUnder)} under the range of its glaze`, worth: 'the cone on its shelf' },
+  softBody: { text: (of) => `${cones(of.bodyConesUnder)} under the range of its clay`, worth: 'the cones of the clay on its card' },
+  coneUnder: { text: (of) => `${cones(of.conesUnder)} under the range of its glaze`, worth: 'the cone on its shelf' },
   slowCooling: {
-    says: (of, units) =>
+    text: (of, units) =>
       `cooled slowly, ${perHour(units, of.from1100To900PerHour)} from ${units.temperature(1_100)}, with much calcia, magnesia or zinc`,
     worth: 'the log of the firing',
   },
   coatUnderWindow: {
-    says: ({ coatMm, windowLowMm }, units) => `coat ${units.coat(coatMm ?? 0)} where ${units.coat(windowLowMm ?? 0)} is the least`,
+    text: ({ coatMm, windowLowMm }, units) => `coat ${units.coat(coatMm ?? 0)} where ${units.coat(windowLowMm ?? 0)} is the least`,
     worth: 'the seconds, and the window of this glaze on this clay',
   },
   coneOutside: {
-    says: (of) => `${cones(Math.max(of.conesOver ?? 0, of.conesUnder ?? 0))} outside the range of its glaze`,
+    text: (of) => `${cones(Math.max(of.conesOver ?? 0, of.conesUnder ?? 0))} outside the range of its glaze`,
     worth: 'the cone on its shelf',
   },
   otherAtmosphere: yes('another atmosphere than the recipe’s', 'the atmosphere of the firing'),
@@ -91,17 +91,17 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
   checkDiffered: yes('the closing weight or the sieve did not agree', 'the closing weight'),
   contaminated: yes('something got into the bucket', 'what got into the bucket'),
   coatOutside: {
-    says: ({ coatMm, windowLowMm, windowTopMm }, units) =>
+    text: ({ coatMm, windowLowMm, windowTopMm }, units) =>
       `coat ${units.coat(coatMm ?? 0)} outside ${units.coat(windowLowMm ?? 0)} to ${units.coat(windowTopMm ?? 0)}`,
     worth: 'the seconds, and the window of this glaze on this clay',
   },
   untestedBody: yes('a clay it was not tested on', 'tiles of it on this clay'),
   stainAgainstChemistry: yes('a stain against the chemistry of its base', 'the recipe in its bucket'),
   unlikeShrink: {
-    says: (of) => `the upper glaze shrinks by ${Math.round(of.shrinkDifference ?? 0)} points more than the one below`,
+    text: (of) => `the upper glaze shrinks by ${Math.round(of.shrinkDifference ?? 0)} points more than the one below`,
     worth: 'the recipes in both buckets',
   },
-  thickCoat: { says: (of, units) => `coat ${units.coat(of.coatMm ?? 0)}`, worth: 'the seconds' },
+  thickCoat: { text: (of, units) => `coat ${units.coat(of.coatMm ?? 0)}`, worth: 'the seconds' },
   powderyBelow: yes('a powdery coat below, bone dry', 'how the coat below felt'),
   coat: yes('the coat', 'the seconds'),
   overlap: yes('where glazes lie on one another', 'the overlap'),
@@ -114,7 +114,7 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
 };
 
 /** A cause with what was recorded. */
-export const causeWords = (id: string, record: FaultRecord, units: Units): string => TEXTS[id]?.says(record, units) ?? id;
+export const causeWords = (id: string, record: FaultRecord, units: Units): string => TEXTS[id]?.text(record, units) ?? id;
 
 /** What is worth recording next time, each once. */
 export const worthRecording = (ids: readonly string[]): string[] => [...new Set(ids.flatMap((id) => (TEXTS[id] ? [TEXTS[id].worth] : [])))];

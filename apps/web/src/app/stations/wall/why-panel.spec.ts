@@ -46,7 +46,7 @@ describe('why a piece has a fault', () => {
   it('a dip that was timed much too short is the first cause, with its figure and its chance', async () => {
     const { text } = await open(thin({ seconds: 2, plannedSeconds: 4 }));
     expect(text).toContain('Thin, outside: why?');
-    expect(text).toMatch(/in the glaze for 50 % of the planned time\s*9\d %/);
+    expect(text).toMatch(/In the glaze for 50 % of the planned time\s*9\d %/);
     expect(text).toContain('worth recording next time: the SG on the day');
     expect(text).toContain('from usual strengths, not yet by pieces of this studio');
   });

@@ -82,8 +82,8 @@ export class WhyPanel {
       return [
         {
           name: fault,
-          title: `${fault.charAt(0).toUpperCase()}${fault.slice(1)}, ${where}: why?`,
-          causes: causes.map(({ id, share }) => ({ words: causeWords(id, record, this.units), share: Math.round(100 * share) })),
+          title: `${capital(fault)}, ${where}: why?`,
+          causes: causes.map(({ id, share }) => ({ words: capital(causeWords(id, record, this.units)), share: Math.round(100 * share) })),
           unexplained: Math.round(100 * unexplained),
           worth: worthRecording(notRecorded),
         },
@@ -99,6 +99,7 @@ export class WhyPanel {
   });
 }
 
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 /** A run is told by the run itself, on the plan of the piece. */
 const isRun = (fault: string): boolean => fault === 'ran' || fault === 'stuck';
 const isTold = (fault: string): fault is FiredFault => isFired(fault) && !isRun(fault);
