@@ -74,8 +74,7 @@ describe('kiln and results, kept in MariaDB', () => {
         .expect(201)
     ).body as Day;
     await server
-      .post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4,
-        plannedSeconds: 2.4, sg: 1.47 } }] })
+      .post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47 } }] })
       .expect(201);
     const result = (await server.post('/results', { id: uuid(), body: resultBody({ lotId: itemId }) }).expect(201)).body as Result;
     expect(result.glazedWith).toEqual([
@@ -87,6 +86,7 @@ describe('kiln and results, kept in MariaDB', () => {
         sg: 1.47,
         coatMm: 0.5,
         seconds: 4,
+        plannedSeconds: 2.4,
         doneAt: NOW,
       },
     ]);
