@@ -19,7 +19,6 @@ const either = (...told: (boolean | undefined)[]): number | undefined =>
   told.every((one) => one === undefined) ? undefined : yes(told.includes(true));
 const ratio = (a: number | undefined, b: number | undefined): number | undefined =>
   a === undefined || b === undefined || b <= 0 ? undefined : a / b;
-const more = (a: number | undefined, than: number): number | undefined => (a === undefined ? undefined : a - than);
 const negative = (a: number | undefined): number | undefined => (a === undefined ? undefined : -a);
 
 const overTop = (record: FaultRecord): number | undefined => ratio(record.coatMm, record.windowTopMm);
@@ -108,7 +107,7 @@ const TABLE: Readonly<Record<Exclude<FiredFault, 'ran' | 'stuck'>, readonly Row[
   ],
   flaked: [
     ['unlikeShrink', (of) => of.shrinkDifference, 8, 20, 0.6],
-    ['thickCoat', (of) => more(of.coatMm, 0), 0.5, 1, 0.4],
+    ['thickCoat', (of) => of.coatMm, 0.5, 1, 0.4],
     ['powderyBelow', (of) => yes(of.powderyBelow), 0, 1, 0.4],
   ],
 };

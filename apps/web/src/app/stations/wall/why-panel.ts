@@ -55,7 +55,11 @@ const ENOUGH_PIECES = 8;
     h3 {
       margin: 0.4rem 0 0.2rem;
     }
+    .spread {
+      flex-wrap: nowrap;
+    }
     .figure {
+      white-space: nowrap;
       font-family: var(--figures);
       font-weight: 600;
     }

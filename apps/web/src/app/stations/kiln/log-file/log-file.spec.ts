@@ -1,5 +1,4 @@
-import type { Kiln } from '@cazuela/contract';
-import { READINGS_IN_ONE_SEND } from '@cazuela/contract';
+import { READINGS_IN_ONE_SEND, type Kiln } from '@cazuela/contract';
 import { firing, id } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';

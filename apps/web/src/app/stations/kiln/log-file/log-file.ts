@@ -1,5 +1,4 @@
-import type { LogReadings } from '@cazuela/contract';
-import { READINGS_IN_ONE_SEND } from '@cazuela/contract';
+import { READINGS_IN_ONE_SEND, type LogReadings } from '@cazuela/contract';
 import { attempt, logFromTable, thinLog, type Attempt, type LogFromTable, type LogReading, type LogTableChoices } from '@cazuela/core';
 import { decodeText, readCells } from '@cazuela/formats';
 
