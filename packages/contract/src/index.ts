@@ -207,6 +207,7 @@ export {
   firingLogSchema,
   firingPointSchema,
   LOG_SOURCES,
+  LONGEST_LOG_SECONDS,
   logImportSchema,
   logReadingsSchema,
   practiceStateSchema,

@@ -1,4 +1,5 @@
 import { readControllerLine, timeOfLine, type LogReading } from '@cazuela/core';
+import { LONGEST_LOG_SECONDS } from '@cazuela/contract';
 import type { Context } from '../context';
 import { inTransaction } from '../db/in-transaction';
 import type { FiringLogRow, LogReader } from '../db/rows';
@@ -31,6 +32,8 @@ export function readLines(context: Context, { studioId, kilnId, sender, lines }:
     const nowMs = context.now().getTime();
     const other = otherSender(row, sender, nowMs);
     if (other) return { kind: 'refused', words: other };
+    if (!row.practice && nowMs - row.beganAt.getTime() > LONGEST_LOG_SECONDS * 1_000)
+      return { kind: 'refused', words: 'this firing began over a month ago: end its log in Cazuela and begin a new one' };
     const read = readingsOf(row, lines, nowMs);
     const { last } = read.reader;
     if (read.unreadable === lines.length && !read.reader.fault)
@@ -71,7 +74,7 @@ function readingsOf(
       lastSeconds: reader.last?.seconds,
       mayRunAhead: practice !== null,
     });
-    if (!at) continue;
+    if (!at || at.seconds > LONGEST_LOG_SECONDS) continue;
     const { celsius, setCelsius, share } = line;
     const reading: LogReading = {
       // Milliseconds are no news of a kiln, and the same line sent twice has the same time.

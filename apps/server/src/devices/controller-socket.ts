@@ -9,8 +9,8 @@ const MOST_LINES_A_SECOND = 50;
 const MOST_WAITING = 1_000;
 
 /**
- * Controllers of kilns: lines of text in; each message is answered with `OK` and the second of the firing up to which all is stored, or with `ERR`
- * and why not. What was not answered with OK is to be sent again.
+ * Controllers of kilns: lines of text in. What came together is answered together: with `OK` and the second of the firing up to which all is stored,
+ * or with `ERR` and why not. What was not answered with OK is to be sent again.
  */
 export function controllerSocket(context: Context): DeviceSocket {
   const connected = new Map<string, WebSocket>();

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { v7 as uuid } from 'uuid';
 import { WebSocket } from 'ws';
-import { CONTROLLER_SOCKET, type Firing, type FiringBody, type Kiln, type LogReadings, type PracticeState } from '@cazuela/contract';
+import { CONTROLLER_SOCKET, firingSchema, type Firing, type FiringBody, type Kiln, type LogReadings, type PracticeState } from '@cazuela/contract';
 import { scheduleCurve, type FiringSchedule } from '@cazuela/core';
 import { PracticeKilns } from '../../src/devices/practice-kilns';
 import { head } from '../made-up';
@@ -79,6 +79,20 @@ describe('logs of firings, kept in MariaDB', () => {
       expect((await again(firing)).log).toMatchObject({ fault: 'ERR TC open', last: { celsius: 100 } });
       expect(await send('0:11:00 T=214F')).toBe('OK 660');
       expect((await again(firing)).log).not.toHaveProperty('fault');
+    });
+
+    it('noise on its line never makes the list of firings unreadable', async () => {
+      const kiln = await aKiln();
+      const firing = await aFiring(kiln, minutesAgo(3));
+      await begin(firing).expect(201);
+      const send = await controllerOf(kiln);
+      await send('0:01:00; 30; 99999; 900 %');
+      expect(await send('0:02:00; -2000')).toMatch(/^ERR not understood/);
+      expect(firingSchema.safeParse(await again(firing)).error).toBeUndefined();
+      const now = server.context.now;
+      server.context.now = () => new Date(Date.now() + 40 * 86_400_000);
+      expect(await send('0:03:00; 20')).toMatch(/^ERR this firing began over a month ago/);
+      server.context.now = now;
     });
 
     it('a spike of 1,800 °C is kept as it came, and is not in the curve', async () => {

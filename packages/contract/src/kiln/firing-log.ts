@@ -4,9 +4,9 @@ import { countSchema, idSchema, nameSchema, timeSchema } from '../common/basics'
 /** Where controllers of kilns send their lines of text: ?studio= &kiln= &controller=, its name. Each line is answered with OK or ERR. */
 export const CONTROLLER_SOCKET = '/api/devices/kiln';
 
-/** A month of seconds: no firing takes longer. */
-const MOST_SECONDS = 2_700_000;
-const MOST_READINGS = 100_000;
+/** A month: no firing takes longer. */
+export const LONGEST_LOG_SECONDS = 2_700_000;
+const MOST_READINGS = 1_000_000;
 /** Of one request: the file of a longer log is thinned where it is read. */
 export const READINGS_IN_ONE_SEND = 25_000;
 /** A wrong reading is kept as it came, and left out of the curve. */
@@ -18,7 +18,7 @@ export const firingPointSchema = z.strictObject({ hours: z.number().min(0).max(8
 /** Readings of a log, column by column: each list is as long as `seconds`. */
 const columns = {
   /** Since the log began. */
-  seconds: z.array(z.number().min(0).max(MOST_SECONDS, 'A firing takes a month at most.')).max(MOST_READINGS),
+  seconds: z.array(z.number().min(0).max(LONGEST_LOG_SECONDS, 'A firing takes a month at most.')).max(MOST_READINGS),
   celsius: z.array(celsiusSchema).max(MOST_READINGS),
   setCelsius: z.array(celsiusSchema.nullable()).max(MOST_READINGS).optional(),
   share: z.array(shareSchema.nullable()).max(MOST_READINGS).optional(),

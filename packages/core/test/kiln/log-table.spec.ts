@@ -72,6 +72,11 @@ describe('a log from a file of any kiln', () => {
     expect(log.readings[2]).toEqual({ seconds: 120, celsius: (60 - 32) / 1.8 });
   });
 
+  it('numbers that are no time of any calendar say no start, and break nothing', () => {
+    const log = logFromTable(table('timestamp,pv\n100000000000000000000,20\n100000000000000000000000,30'));
+    expect(log).not.toHaveProperty('startsAt');
+  });
+
   it('a file that is no log is refused in a potter’s words', () => {
     expect(() => logFromTable(table('name,note\nmug,blue'))).toThrow('Is it the log of a kiln?');
     expect(() => logFromTable([])).toThrow('Is it the log of a kiln?');

@@ -72,6 +72,9 @@ describe('a line of a controller', () => {
     expect(readControllerLine('hello').kind).toBe('unreadable');
     expect(readControllerLine('').kind).toBe('unreadable');
     expect(readControllerLine('9999999').kind).toBe('unreadable');
+    expect(readControllerLine('0:01:00 -2000').kind).toBe('unreadable');
+    // A set point that is noise takes the reading not with it.
+    expect(readControllerLine('0:01:00; 30; 99999')).toEqual({ kind: 'reading', time: { kind: 'elapsed', seconds: 60 }, celsius: 30 });
   });
 
   it('whatever comes over the cable, no figure is missing', () => {

@@ -17,7 +17,8 @@ const TEMPERATURE = labelled('temperature|temp|t|pv|tc\\d?');
 const SET_POINT = labelled('set ?point|set|sp|sv|target');
 const SHARE_ON = labelled('output|out|op|on|power|duty');
 const FAHRENHEIT = /\d\s*°?\s*f\b|°f/i;
-/** No thermocouple reads more, °C: such a line is noise. */
+/** No thermocouple reads less or more, °C: such a figure is noise. */
+const LEAST_CELSIUS = -300;
 const MOST_CELSIUS = 3_000;
 const LONGEST = 80;
 
@@ -40,13 +41,14 @@ export function readControllerLine(text: string): ControllerLine {
     : byPlace(rest, time !== undefined);
   if (read.celsius === undefined) return FAULT.test(line) ? { kind: 'fault', text: line.slice(0, LONGEST) } : unreadable(line);
   const celsius = toCelsius(read.celsius, isFahrenheit);
-  if (Math.abs(celsius) > MOST_CELSIUS) return unreadable(line);
+  if (!isReadable(celsius)) return unreadable(line);
+  const setCelsius = read.set === undefined ? undefined : toCelsius(read.set, isFahrenheit);
   const at = time ?? (read.elapsed === undefined ? undefined : { kind: 'elapsed' as const, seconds: read.elapsed });
   return {
     kind: 'reading',
     ...(at ? { time: at } : {}),
     celsius,
-    ...(read.set === undefined ? {} : { setCelsius: toCelsius(read.set, isFahrenheit) }),
+    ...(setCelsius === undefined || !isReadable(setCelsius) ? {} : { setCelsius }),
     ...(read.on === undefined ? {} : { share: read.on }),
   };
 }
@@ -89,6 +91,7 @@ function byPlace(rest: string, hasTime: boolean): ReadFields {
   };
 }
 
+const isReadable = (celsius: number): boolean => celsius >= LEAST_CELSIUS && celsius <= MOST_CELSIUS;
 const shareOf = (match: RegExpExecArray | null): number | undefined => (match ? toShare(toNumber(match[1])!, match[2] === '%') : undefined);
 
 /** A share over 1 is percent, said or not. */

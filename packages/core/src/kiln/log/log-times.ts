@@ -16,6 +16,8 @@ const DAY_SECONDS = 86_400;
 /** Numbers over this are seconds since 1970. */
 const EPOCH_SECONDS = 1e8;
 const EPOCH_MS = 1e11;
+/** Dates end there. */
+const LAST_MS = 8.64e15;
 /** A firing with its cooling takes between these, hours. */
 const SHORTEST_HOURS = 1.5;
 const LONGEST_HOURS = 120;
@@ -53,9 +55,13 @@ function readEpoch(numbers: readonly (number | undefined)[], perSecond: number):
   return {
     unit: 'clock',
     seconds: numbers.map((number) => (number === undefined ? undefined : (number - first) / perSecond)),
-    startsAt: `${new Date((first / perSecond) * 1_000).toISOString().slice(0, 16)}Z`,
+    ...startOf((first / perSecond) * 1_000),
   };
 }
+
+/** A number that is no time of any calendar says no start. */
+const startOf = (atMs: number): Pick<LogTimes, 'startsAt'> =>
+  Math.abs(atMs) <= LAST_MS ? { startsAt: `${new Date(atMs).toISOString().slice(0, 16)}Z` } : {};
 
 function unitOfName(name: string): 'seconds' | 'minutes' | 'hours' | undefined {
   if (/\b(s|sec(ond)?s?|sek(unden)?|segundos?)\b/i.test(name)) return 'seconds';
