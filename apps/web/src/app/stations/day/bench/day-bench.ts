@@ -151,9 +151,9 @@ export class DayBench {
     this.screen.buckets.note(bucketId, { type: 'codeRead' });
   }
 
-  protected whenWords({ fetchFromAt, startAt }: TimetableTask): string {
-    const fetch = Date.parse(startAt) - Date.parse(fetchFromAt) > SOON_MS ? `, fetch from ${this.at(fetchFromAt)}` : '';
-    return `${this.at(startAt)}${fetch}`;
+  /** From when its bucket may be fetched, where that is a while before. */
+  protected fetchWords({ fetchFromAt, startAt }: TimetableTask): string {
+    return Date.parse(startAt) - Date.parse(fetchFromAt) > SOON_MS ? `fetch from ${formatTime(fetchFromAt)}` : '';
   }
 
   private shareLeft(untilAt: string, waitMinutes: number): number {
