@@ -8,6 +8,8 @@ import { loadBuckets } from './load-buckets';
 import { loadCoats } from './load-coats';
 import { loadDays } from './load-days';
 import { loadKilnLoad } from './load-kiln-load';
+import type { LoadedKiln } from './load-kilns';
+import { loadOpening } from './load-opening';
 import { loadPieces } from './load-pieces';
 import { loadRecipes } from './load-recipes';
 import { loadResults } from './load-results';
@@ -54,7 +56,9 @@ async function load(context: Context, transaction: Transaction): Promise<void> {
   await loadTiles(job, buckets);
   await loadRunners(job, buckets);
   const days = await loadDays(job, pieces, buckets);
-  const [abuela] = await loadResults(job, pieces, buckets);
-  await loadKilnLoad(job, days, abuela!);
+  const { kilns, schedules } = await loadResults(job, pieces, buckets);
+  const [abuela, grillo] = kilns as [LoadedKiln, LoadedKiln];
+  await loadKilnLoad(job, days, abuela);
+  await loadOpening(job, { pieces, buckets, kiln: grillo, schedule: schedules[0]! });
   await loadShelf(job);
 }

@@ -56,7 +56,11 @@ const STORIES: readonly ResultStory[][] = [
 ];
 
 /** Six months of firings; the newest is cooling, its results are still to be read. */
-export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[], buckets: LoadedBuckets): Promise<LoadedKiln[]> {
+export async function loadResults(
+  load: DemoLoad,
+  pieces: readonly LoadedPiece[],
+  buckets: LoadedBuckets,
+): Promise<{ kilns: LoadedKiln[]; schedules: LoadedSchedule[] }> {
   const random = seededUniform(41);
   const glazes = await factsOf(load, buckets);
   const { kilns, schedules } = await loadKilns(load);
@@ -131,7 +135,7 @@ export async function loadResults(load: DemoLoad, pieces: readonly LoadedPiece[]
       );
     }
   }
-  return kilns;
+  return { kilns, schedules };
 }
 
 /** Somewhere in the range of its glaze. */

@@ -31,6 +31,7 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     `/kiln/kilns/${await first('kilns')}`,
     `/kiln/loads/${await first('loads')}`,
     `/kiln/firings/${await first('firings')}`,
+    `/kiln/firings/${(await studio.records<{ id: string }[]>(request, '/firings'))[1]!.id}/opening`,
     '/kiln/log-file',
     `/kiln/schedules/${await first('schedules')}`,
     '/wall',

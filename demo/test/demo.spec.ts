@@ -45,10 +45,10 @@ describe('the demo studio', () => {
       .length(3)
       .parse(await get('/runner-tiles'));
     z.array(daySchema)
-      .length(2)
+      .length(3)
       .parse(await get('/days'));
     z.array(loadSchema)
-      .length(1)
+      .length(2)
       .parse(await get('/loads'));
     z.array(scheduleSchema)
       .length(2)

@@ -193,7 +193,6 @@ export {
   loadCreateSchema,
   loadEventSchema,
   loadLotSchema,
-  loadPieceIdSchema,
   loadSchema,
   loadShelfSchema,
   loadUpdateSchema,
@@ -217,23 +216,19 @@ export {
   type LogReadings,
   type PracticeState,
 } from './kiln/firing-log';
+export { firingBodySchema, firingSchema, firingCreateSchema, firingUpdateSchema, type FiringBody, type Firing } from './kiln/kiln';
 export {
-  firingBodySchema,
-  firingSchema,
-  firingCreateSchema,
-  firingUpdateSchema,
-  FAULTS,
   resultBodySchema,
   glazedWithSchema,
   resultSchema,
   resultCreateSchema,
   resultUpdateSchema,
   photoAnswerSchema,
-  type FiringBody,
-  type Firing,
   type ResultBody,
   type Result,
-} from './kiln/kiln';
+} from './kiln/result';
+export { loadPieceIdSchema } from './kiln/load-piece-id';
+export { FAULTS, mostPhotos, piecesPhotographedSchema, piecesReadSchema, verdictSchema } from './kiln/opening';
 export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './studio/scale-device';
 export { searchHitSchema, type SearchHit } from './common/search';
 export {

@@ -21,6 +21,7 @@ import { kilns } from './migrations/014-kilns';
 import { loads } from './migrations/015-loads';
 import { schedules } from './migrations/016-schedules';
 import { firingLogs } from './migrations/017-firing-logs';
+import { photosOfOpenings } from './migrations/018-photos-of-openings';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -41,6 +42,7 @@ export const MIGRATIONS: readonly Migration[] = [
   loads,
   schedules,
   firingLogs,
+  photosOfOpenings,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

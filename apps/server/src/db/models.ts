@@ -196,7 +196,15 @@ export function defineModels(sequelize: Sequelize): Models {
       setCelsius: DataTypes.DOUBLE,
       share: DataTypes.DOUBLE,
     }),
-    photos: table('photos', { id, studioId: ref, width: version, height: version, jpeg: DataTypes.BLOB('medium'), createdAt: time }),
+    photos: table('photos', {
+      id,
+      studioId: ref,
+      firingId: { type: DataTypes.CHAR(36), allowNull: true },
+      width: version,
+      height: version,
+      jpeg: DataTypes.BLOB('medium'),
+      createdAt: time,
+    }),
     results: table('results', {
       id,
       studioId: ref,

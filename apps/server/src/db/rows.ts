@@ -253,6 +253,8 @@ export interface KilnReadingRow {
 export interface PhotoRow {
   id: string;
   studioId: string;
+  /** Taken when this firing was opened. */
+  firingId?: string | null;
   width: number;
   height: number;
   jpeg: Buffer;

@@ -106,6 +106,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/kiln/firing/firing-page').then((m) => m.FiringPage),
   },
   {
+    path: 'kiln/firings/:id/opening',
+    title: 'Opening the kiln · Cazuela',
+    loadComponent: () => import('./stations/kiln/opening/opening-page').then((m) => m.OpeningPage),
+  },
+  {
     path: 'kiln/log-file',
     title: 'A log from a file · Cazuela',
     loadComponent: () => import('./stations/kiln/log-file/log-file-page').then((m) => m.LogFilePage),

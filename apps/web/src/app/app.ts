@@ -4,6 +4,7 @@ import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } fro
 import { filter, map, pairwise, startWith, tap } from 'rxjs';
 import { Keys } from './data/devices/keys';
 import { Outbox } from './data/offline/outbox';
+import { PhotoQueue } from './data/photos/photo-queue';
 import { StudioStore } from './data/state/studio-store';
 import { FirstHourStrip } from './parts/first-hour/first-hour-strip';
 import { ConnectionStrip } from './shell/connection-strip';
@@ -26,6 +27,7 @@ export class App {
   private readonly trouble = inject(NavigationTrouble);
   private readonly main = viewChild.required<ElementRef<HTMLElement>>('main');
   private readonly outbox = inject(Outbox);
+  private readonly photos = inject(PhotoQueue);
   protected readonly keys = inject(Keys);
   protected readonly studio = inject(StudioStore);
   protected readonly stations = STATIONS;
@@ -49,7 +51,7 @@ export class App {
   constructor() {
     this.outbox.run$.pipe(takeUntilDestroyed()).subscribe();
     // Each screen tells that the studio cannot be fetched, and asks again.
-    this.studio.id$.pipe(takeUntilDestroyed()).subscribe({ error: () => undefined });
+    this.studio.id$.pipe(takeUntilDestroyed()).subscribe({ next: () => void this.photos.open(), error: () => undefined });
     this.keys.bind([
       ...STATIONS.map((station, index) => ({
         keys: [String(index + 1)],
@@ -67,9 +69,9 @@ export class App {
     link.scrollIntoView?.({ inline: 'center', block: 'nearest' });
   }
 
-  /** Events that are kept by this page alone would be lost with it: the browser asks first. */
+  /** Events and photos that are kept by this page alone would be lost with it: the browser asks first. */
   protected stay(event: BeforeUnloadEvent): void {
-    if (this.outbox.unkeptCount() > 0) event.preventDefault();
+    if (this.outbox.unkeptCount() + this.photos.unkeptCount() > 0) event.preventDefault();
   }
 
   protected find(): void {

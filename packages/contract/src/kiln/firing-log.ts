@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { piecesPhotographedSchema, piecesReadSchema } from './opening';
 import { countSchema, idSchema, nameSchema, timeSchema } from '../common/basics';
 
 /** Where controllers of kilns send their lines of text: ?studio= &kiln= &controller=, its name. Each line is answered with OK or ERR. */
@@ -45,7 +46,7 @@ export const logImportSchema = z
   .refine(areAsLong, NOT_AS_LONG);
 
 const head = { id: idSchema, at: timeSchema, by: nameSchema };
-/** What is noted beside a firing by hand. */
+/** What is noted beside a firing by hand, and what is said of its pieces when it is opened. */
 export const firingEventSchema = z.discriminatedUnion('type', [
   /** Read off the kiln's own display. */
   z.strictObject({
@@ -56,6 +57,8 @@ export const firingEventSchema = z.discriminatedUnion('type', [
   }),
   /** The electricity meter of the kiln. */
   z.strictObject({ ...head, type: z.literal('meterRead'), readAt: timeSchema, kilowattHours: z.number().min(0).max(100_000_000) }),
+  piecesReadSchema,
+  piecesPhotographedSchema,
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]);
 export type FiringEvent = z.infer<typeof firingEventSchema>;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { KILN_SETTINGS, SHELF_SIDES, type LoadEvent, type LoadLot, type LoadLotChange, type LoadShelf, type StandingPiece } from '@cazuela/core';
+import { loadPieceIdSchema } from './load-piece-id';
 import { countSchema, gramsSchema, idSchema, LIMITS, nameSchema, timeSchema, versionSchema } from '../common/basics';
 
 const sizeSchema = z.number().gt(0, 'A piece is more than 0 mm wide and high.').max(LIMITS.innerMm);
@@ -32,9 +33,6 @@ export const loadLotSchema = z.strictObject({
   onLotId: idSchema.optional(),
   isDry: z.boolean().optional(),
 }) satisfies z.ZodType<LoadLot>;
-
-/** The id of its lot, and its number in it. */
-export const loadPieceIdSchema = z.string().regex(/^[0-9a-f-]{36}:\d{1,4}$/, 'A piece of a load is called by its lot and its number.');
 
 export const standingPieceSchema = z.strictObject({
   pieceId: loadPieceIdSchema,

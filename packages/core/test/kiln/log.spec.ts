@@ -170,6 +170,13 @@ describe('the curve of a firing that is read', () => {
     expect(points.at(-1)!.hours - 14).toBeCloseTo(3 * Math.log(880 / 20));
   });
 
+  it('read for the first time long after its peak: it fired as it was wanted, and cools', () => {
+    const hours = WANTED.at(-1)!.hours + 6;
+    const { points } = curveFromLog({ log: [{ hours, celsius: 140 }], wanted: WANTED });
+    expect(Math.max(...points.map(({ celsius }) => celsius))).toBeCloseTo(1_215, 0);
+    expect(points.filter((point) => point.hours > hours).every(({ celsius }) => celsius < 140)).toBe(true);
+  });
+
   it('without a reading there is none', () => {
     expect(() => curveFromLog({ log: [], wanted: WANTED })).toThrow('Nothing was read');
   });

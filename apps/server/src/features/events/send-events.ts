@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { PotterError, type BucketEvent, type DayEvent } from '@cazuela/core';
-import { benchEventSchema, type BenchEvent, type EventsAnswer, type eventsSendSchema } from '@cazuela/contract';
+import { benchEventSchema, type BenchEvent, type EventsAnswer, type eventsSendSchema, type FiringEvent } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { inTransaction } from '../../db/in-transaction';
 import { lockStreams, streamKey, type Stream } from '../../db/lock-streams';
@@ -9,6 +9,7 @@ import { isAway, ProblemError } from '../../http/problem-error';
 import { illFormedText } from '../../http/well-formed';
 import { pairsOf, takeBackPairs } from '../buckets/take-back-pair';
 import { bookedBuckets, bookTicks } from '../days/book-ticks';
+import { keepReadings } from '../kiln/opening/keep-readings';
 import { appendToStream } from './append-events';
 
 /**
@@ -72,6 +73,7 @@ async function append(context: Context, target: Stream, events: BenchEvent['even
       }
       const fresh = await appendToStream(context, target, events, transaction);
       if (target.stream === 'day') await bookTicks(context, target, (fresh ?? []) as DayEvent[], transaction);
+      if (target.stream === 'firing') await keepReadings(context, target, (fresh ?? []) as FiringEvent[], transaction);
       await takeBackPairs(context, target, (fresh ?? []) as BucketEvent[], pairs, transaction);
       return undefined;
     });

@@ -1,10 +1,11 @@
 import type * as z from 'zod';
 import { heatWorkHours, FLOW_ACTIVATION } from '@cazuela/core';
-import type { Firing, FiringBody, firingCreateSchema, firingUpdateSchema } from '@cazuela/contract';
+import type { Firing, FiringBody, firingCreateSchema, firingUpdateSchema, StreamStamp } from '@cazuela/contract';
 import { inTransaction } from '../../db/in-transaction';
 import { createOnce, updateVersioned } from '../../db/versioned';
 import { ProblemError } from '../../http/problem-error';
 import type { Call } from '../../http/route';
+import { stampOfStream } from '../events/append-events';
 import { keepImported } from './logs/import-log';
 import { firingFromRow, readFiring, withReadings } from './read-firing';
 
@@ -18,6 +19,12 @@ export async function listFirings({ context, studioId }: Call<unknown>): Promise
 }
 
 export const getFiring = ({ context, studioId, id }: Call<unknown>): Promise<Firing> => readFiring(context, studioId, id);
+
+export async function stampOfFiring({ context, studioId, id }: Call<unknown>): Promise<StreamStamp> {
+  const row = await context.models.firings.findOne({ where: { id, studioId }, attributes: ['version'] });
+  if (!row) throw new ProblemError('notFound', 'There is no such firing.');
+  return stampOfStream(context, { studioId, stream: 'firing', streamId: id }, row.get().version);
+}
 
 export async function createFiring({ context, studioId, body: sent }: Call<z.infer<typeof firingCreateSchema>>): Promise<Firing> {
   const { id, body, readings } = sent;

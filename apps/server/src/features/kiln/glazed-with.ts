@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { dayStanding, placeWords, ZONES, type DayEvent, type DayItem, type DayStanding } from '@cazuela/core';
 import type { Result } from '@cazuela/contract';
 import type { Context } from '../../context';
@@ -14,21 +15,30 @@ export async function glazedWith(
   context: Context,
   studioId: string,
   { pieceId, lotId }: { pieceId: string; lotId?: string | null | undefined },
+  transaction: Transaction | null = null,
 ): Promise<GlazedWith> {
-  const buckets = await bucketNames(context, studioId);
-  if (!lotId) return plannedWith(context, studioId, { pieceId, buckets });
-  const found = await lotOf(context, studioId, lotId);
+  const buckets = await bucketNames(context, studioId, transaction);
+  if (!lotId) return plannedWith(context, studioId, { pieceId, buckets, transaction });
+  const found = await lotOf(context, studioId, lotId, transaction);
   return found ? found.item.steps.map((step) => stepWith(step, found.standing, buckets)) : [];
 }
 
 /** The lot with this id, also one that was split off on its day. */
-export async function lotOf(context: Context, studioId: string, lotId: string): Promise<{ item: DayItem; standing: DayStanding } | undefined> {
-  const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], attributes: ['id', 'items'] });
-  const split = await context.models.benchEvents.findAll({ where: { studioId, stream: 'day' }, attributes: ['streamId', 'body'] });
+export async function lotOf(
+  context: Context,
+  studioId: string,
+  lotId: string,
+  transaction: Transaction | null = null,
+): Promise<{ item: DayItem; standing: DayStanding } | undefined> {
+  const days = await context.models.days.findAll({ where: { studioId }, order: [['date', 'DESC']], attributes: ['id', 'items'], transaction });
+  const split = await context.models.benchEvents.findAll({ where: { studioId, stream: 'day' }, attributes: ['streamId', 'body'], transaction });
   const dayId = split.map((row) => row.get()).find(({ body }) => body.type === 'lotSplit' && body.newItemId === lotId)?.streamId;
   const day = days.map((row) => row.get()).find(({ id, items }) => id === dayId || items.some((item) => item.id === lotId));
   if (!day) return undefined;
-  const standing = dayStanding({ items: day.items, events: await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id }) });
+  const standing = dayStanding({
+    items: day.items,
+    events: await eventsOf<DayEvent>(context, { studioId, stream: 'day', streamId: day.id }, transaction ?? undefined),
+  });
   const item = standing.lots.find((lot) => lot.item.id === lotId)?.item;
   return item && { item, standing };
 }
@@ -51,8 +61,12 @@ function stepWith(step: DayItem['steps'][number], { ended }: DayStanding, bucket
   };
 }
 
-async function plannedWith(context: Context, studioId: string, { pieceId, buckets }: { pieceId: string; buckets: BucketNames }): Promise<GlazedWith> {
-  const piece = await context.models.pieces.findOne({ where: { id: pieceId, studioId } });
+async function plannedWith(
+  context: Context,
+  studioId: string,
+  { pieceId, buckets, transaction }: { pieceId: string; buckets: BucketNames; transaction: Transaction | null },
+): Promise<GlazedWith> {
+  const piece = await context.models.pieces.findOne({ where: { id: pieceId, studioId }, transaction });
   const plan = piece?.get().body.plan;
   if (!plan) return [];
   const places = [
@@ -79,8 +93,8 @@ async function plannedWith(context: Context, studioId: string, { pieceId, bucket
 }
 
 /** By id, and by the recipe of what is in them: a plan made before its glaze was mixed names the recipe. */
-async function bucketNames(context: Context, studioId: string): Promise<BucketNames> {
-  const rows = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents', 'recipeId'] });
+async function bucketNames(context: Context, studioId: string, transaction: Transaction | null): Promise<BucketNames> {
+  const rows = await context.models.buckets.findAll({ where: { studioId }, attributes: ['id', 'code', 'name', 'contents', 'recipeId'], transaction });
   const all = rows.map((row) => row.get());
   return new Map([
     ...all.flatMap((row) => (row.recipeId && row.contents ? [[row.recipeId, row] as const] : [])),

@@ -7,8 +7,11 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { glazedWith, lotOf } from './glazed-with';
 
+/** Results on the list, newest first: some fifty kilns. */
+const NEWEST = 2_000;
+
 export async function listResults({ context, studioId }: Call<unknown>): Promise<Result[]> {
-  const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: 500 });
+  const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: NEWEST });
   return toResults(
     context,
     studioId,
@@ -18,6 +21,7 @@ export async function listResults({ context, studioId }: Call<unknown>): Promise
 
 export async function createResult({ context, studioId, body: { id, body } }: Call<z.infer<typeof resultCreateSchema>>): Promise<Result> {
   await requireThere(context, studioId, body);
+  if (body.loadPieceId) throw new ProblemError('checkInput', 'A piece of a load is read at the opening of its kiln.');
   const row = await createOnce(context.models.results, {
     id,
     studioId,
@@ -35,6 +39,8 @@ export async function createResult({ context, studioId, body: { id, body } }: Ca
 export async function updateResult({ context, studioId, id, body: { version, body } }: Call<z.infer<typeof resultUpdateSchema>>): Promise<Result> {
   await requireThere(context, studioId, body);
   const before = await context.models.results.findOne({ where: { id, studioId }, attributes: ['body'] });
+  if (before?.get().body.loadPieceId)
+    throw new ProblemError('checkInput', 'This piece was read when its kiln was opened: correct it there, where nobody’s word is lost.');
   const row = await updateVersioned({
     table: context.models.results,
     where: { id, studioId },

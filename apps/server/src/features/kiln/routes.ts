@@ -14,7 +14,7 @@ import {
   practiceStateSchema,
 } from '@cazuela/contract';
 import { route, type Route } from '../../http/route';
-import { createFiring, getFiring, listFirings, updateFiring } from './firings';
+import { createFiring, getFiring, listFirings, stampOfFiring, updateFiring } from './firings';
 import { importLog } from './logs/import-log';
 import { beginLog, endLog, listReadings, setPractice } from './logs/run-log';
 import { createKiln, listKilns, updateKiln } from './kilns';
@@ -36,6 +36,7 @@ export const kilnRoutes: readonly Route[] = [
   route({ method: 'get', path: '/firings', handle: listFirings }),
   route({ method: 'post', path: '/firings', body: firingCreateSchema, handle: createFiring }),
   route({ method: 'get', path: '/firings/:id', handle: getFiring }),
+  route({ method: 'get', path: '/firings/:id/stamp', handle: stampOfFiring }),
   route({ method: 'post', path: '/firings/:id/begin', body: beginLogSchema, handle: beginLog }),
   route({ method: 'post', path: '/firings/:id/end', handle: endLog }),
   route({ method: 'put', path: '/firings/:id/practice', body: practiceStateSchema, handle: setPractice }),

@@ -25,7 +25,7 @@ export async function createPhoto({ context, studioId, request }: Call<unknown>)
 
 async function forgetUnused({ sequelize, now }: Context, studioId: string, transaction: Transaction): Promise<void> {
   await sequelize.query(
-    `DELETE FROM photos WHERE studio_id = ? AND created_at < ? AND NOT EXISTS (SELECT 1 FROM results WHERE results.photo_id = photos.id)`,
+    `DELETE FROM photos WHERE studio_id = ? AND created_at < ? AND firing_id IS NULL AND NOT EXISTS (SELECT 1 FROM results WHERE results.photo_id = photos.id)`,
     { replacements: [studioId, new Date(now().getTime() - FORGET_AFTER_MS)], transaction },
   );
 }

@@ -20,7 +20,7 @@ export interface FoundRecord {
 
 /** Throws `notFound`. With a transaction the row is locked until it ends. */
 export async function findRecord(context: Context, { studioId, kind, id }: RecordAddress, transaction?: Transaction): Promise<FoundRecord> {
-  const { table, words, nameOf, owned: ownedOf } = RECORD_TABLES[kind];
+  const { table, words, nameOf, owned: ownedOf, followsFrom } = RECORD_TABLES[kind];
   const found = await tableOf(context, table).findOne({
     where: { id, studioId },
     ...(transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {}),
@@ -32,7 +32,8 @@ export async function findRecord(context: Context, { studioId, kind, id }: Recor
   );
   // Versions of a recipe are mentioned by their own ids.
   const ids = [id, ...(kind === 'recipe' ? await versionIds(context, { studioId, id, transaction }) : [])];
-  const uses: string[] = [];
+  const from = followsFrom?.(row);
+  const uses: string[] = from ? [from] : [];
   for (const where of MENTIONING) {
     const count = await mentions(context, where, { studioId, kind, id, ids, owned: owned.map((one) => one.owned), transaction });
     if (count > 0) uses.push(`${count} ${count === 1 ? where.one : where.many}`);

@@ -20,6 +20,8 @@ interface RecordTable {
   words: string;
   nameOf: (row: AnyRow, models: Models) => string | Promise<string>;
   owned?: (row: AnyRow) => Owned[];
+  /** What it follows from, and would come back by. */
+  followsFrom?: (row: AnyRow) => string | undefined;
 }
 
 const body = (row: AnyRow): AnyRow => row['body'] as AnyRow;
@@ -93,6 +95,7 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
     table: 'results',
     words: 'result',
     nameOf: async (row, { pieces }) => `${await nameIn(pieces, row['pieceId'])}, ${dateOf(row['createdAt'])}`,
+    followsFrom: (row) => (body(row)['loadPieceId'] ? 'what was said at the opening of its kiln' : undefined),
     owned: (row) => (row['photoId'] ? [{ table: 'photos', where: { id: row['photoId'] }, one: 'photo', many: 'photos' }] : []),
   },
 };

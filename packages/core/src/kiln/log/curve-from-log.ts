@@ -11,6 +11,8 @@ export interface LoggedCurve {
 }
 
 const COOLED_OVER_ROOM = 20;
+/** A kiln that nobody read is hardly so much later than it was wanted, hours: read for the first time then, it cools. */
+const LATEST_HOURS = 3;
 /** This near to its hottest, °C, it has been there. */
 const NEAR_PEAK_CELSIUS = 15;
 
@@ -37,6 +39,8 @@ function isPastPeak(log: readonly FiringPoint[], wanted: readonly FiringPoint[])
   const hottest = (curve: readonly FiringPoint[]): FiringPoint => curve.reduce((best, point) => (point.celsius >= best.celsius ? point : best));
   if (wanted.length === 0) return true;
   const [read, meant, last] = [hottest(log), hottest(wanted), log.at(-1)!];
+  // Nobody read it before: what was wanted is taken as done.
+  if (log[0]!.hours > meant.hours + LATEST_HOURS) return true;
   return (read.celsius >= meant.celsius - NEAR_PEAK_CELSIUS && last.hours >= meant.hours) || read.celsius - last.celsius > 5 * NEAR_PEAK_CELSIUS;
 }
 

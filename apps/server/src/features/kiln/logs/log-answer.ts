@@ -1,7 +1,11 @@
+import { Op, type WhereOptions } from 'sequelize';
 import type { FiringEvent, FiringLog, PracticeState } from '@cazuela/contract';
 import type { Context } from '../../../context';
-import type { FiringLogRow, PracticeRun } from '../../../db/rows';
+import type { BenchEventRow, FiringLogRow, PracticeRun } from '../../../db/rows';
 import { secondsOf } from './practice-run';
+
+/** Events of an opening, by their text in the table. */
+const OF_OPENING = '%"type":"pieces%';
 
 /** Logs and hand-written notes of firings, as their answers carry them. */
 export interface FiringReadings {
@@ -9,17 +13,26 @@ export interface FiringReadings {
   events?: FiringEvent[];
 }
 
-/** What was read and noted of each of these firings; one question to each table. */
+/** What was read and noted of each of these firings; one question to each table. A list leaves out what was said of each piece at the opening. */
 export async function readingsOf(
   { models, now }: Context,
   studioId: string,
   firingIds: readonly string[],
+  { withOpening = false }: { withOpening?: boolean } = {},
 ): Promise<ReadonlyMap<string, FiringReadings>> {
   const found = new Map<string, FiringReadings>(firingIds.map((id) => [id, {}]));
   if (firingIds.length === 0) return found;
   const [logs, notes] = await Promise.all([
     models.firingLogs.findAll({ where: { studioId, firingId: [...firingIds] } }),
-    models.benchEvents.findAll({ where: { studioId, stream: 'firing', streamId: [...firingIds] }, order: [['seq', 'ASC']] }),
+    models.benchEvents.findAll({
+      where: {
+        studioId,
+        stream: 'firing',
+        streamId: [...firingIds],
+        ...(withOpening ? {} : { body: { [Op.notLike]: OF_OPENING } }),
+      } as WhereOptions<BenchEventRow>,
+      order: [['seq', 'ASC']],
+    }),
   ]);
   for (const row of logs) found.get(row.get().firingId)!.log = logFromRow(row.get(), now().getTime());
   for (const row of notes) {

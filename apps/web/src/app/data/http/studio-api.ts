@@ -189,6 +189,7 @@ export class StudioApi {
   createLoad = (id: string, kilnId: string): Observable<Load> => this.post('/loads', { id, kilnId }, loadSchema);
   updateLoad = (id: string, version: number, kilnId: string): Observable<Load> => this.put(`/loads/${id}`, { version, kilnId }, loadSchema);
   loadStamp = (id: string): Observable<StreamStamp> => this.get(`/loads/${id}/stamp`, streamStampSchema);
+  firingStamp = (id: string): Observable<StreamStamp> => this.get(`/firings/${id}/stamp`, streamStampSchema);
   updateKiln = (id: string, version: number, body: KilnBody): Observable<Kiln> => this.put(`/kilns/${id}`, { version, body }, kilnSchema);
   firings = (): Observable<Firing[]> => this.list('/firings', firingSchema);
   firing = (id: string): Observable<Firing> => this.get(`/firings/${id}`, firingSchema);

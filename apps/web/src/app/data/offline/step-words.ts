@@ -58,6 +58,8 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   fired: 'A load fired',
   kilnRead: 'The kiln’s display read',
   meterRead: 'The meter read',
+  piecesRead: 'Fired pieces read',
+  piecesPhotographed: 'A photo of fired pieces',
 };
 
 /** Figures of an event and their units. */

@@ -26,11 +26,16 @@ export interface FiringRead {
   isRunning: boolean;
 }
 
+/** What was read off a kiln or its meter by hand. */
+export type FiringNote = Extract<FiringEvent, { type: 'kilnRead' | 'meterRead' }>;
+
 /** Notes by hand that were not taken back, newest last. */
-export function notesOf(events: readonly FiringEvent[] = []): Exclude<FiringEvent, { type: 'undone' }>[] {
+export function notesOf(events: readonly FiringEvent[] = []): FiringNote[] {
   const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
-  return events.filter((event) => event.type !== 'undone').filter(({ id }) => !undone.has(id));
+  return events.filter(isNote).filter(({ id }) => !undone.has(id));
 }
+
+const isNote = (event: FiringEvent): event is FiringNote => event.type === 'kilnRead' || event.type === 'meterRead';
 
 /** Returns what was read of a firing beside what was wanted of it. */
 export function firingRead({ body, log, events }: Omit<Firing, 'id' | 'version'>, pace: KilnPace = USUAL_PACE): FiringRead {

@@ -79,8 +79,7 @@ export function nowRow(item: NowItem, units: Units): NowRow {
         what: `${item.kiln} can be unloaded`,
         why: `Fired ${formatWhen(item.startedAt)}, no result noted yet`,
         action: 'Read the results',
-        link: ['/kiln'],
-        query: { firing: item.firingId },
+        link: ['/kiln/firings', item.firingId, 'opening'],
         tone: 'plain',
       };
     case 'tileToRead':

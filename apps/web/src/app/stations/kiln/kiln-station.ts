@@ -5,6 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { HOUR_MS, attempt, coneReached, kilnNow, replayLoad, shelfCones, type ShelfWitness } from '@cazuela/core';
 import { v7 as uuid } from 'uuid';
 import { combineLatest } from 'rxjs';
+import { correctionOf } from '../../data/results/correction';
 import { Clock } from '../../data/state/clock';
 import { createMutation } from '../../data/http/mutation';
 import { apiResource } from '../../data/http/api-resource';
@@ -72,6 +73,7 @@ export class KilnStation {
   protected readonly units = inject(Units);
   protected readonly reading = createMutation();
   protected readonly when = formatWhen;
+  protected readonly correctionOf = correctionOf;
   protected readonly full = formatDateTime;
   protected readonly all = apiResource(() =>
     combineLatest({

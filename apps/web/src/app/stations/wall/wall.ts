@@ -15,6 +15,7 @@ import { PutAwayStore } from '../../data/state/put-away-store';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayLink } from '../../parts/records/put-away-link';
 import { ExplainedText } from '../../parts/words/explained-text';
+import { correctionOf } from '../../data/results/correction';
 import { addressed } from '../../data/state/address';
 import { WhyPanel } from './why-panel';
 
@@ -29,6 +30,8 @@ import { WhyPanel } from './why-panel';
 export class Wall {
   /** From the address: the result. */
   readonly result = input<string>();
+  /** From the address: what came out of one firing. */
+  readonly firing = input<string>();
   readonly called = input<string>();
   readonly fault = input<string>();
   readonly stars = input<string>();
@@ -39,6 +42,7 @@ export class Wall {
   private readonly away = inject(PutAwayStore);
   protected readonly units = inject(Units);
   protected readonly when = formatWhen;
+  protected readonly correctionOf = correctionOf;
   protected readonly faultOptions = [['', 'any fault or none'], ...plainOptions(FAULTS)] as const;
   protected readonly starOptions = [0, 1, 2, 3, 4, 5].map(
     (stars) => [stars, stars === 0 ? 'any stars' : stars === 1 ? '1 star and more' : `${stars} stars and more`] as const,
@@ -50,6 +54,7 @@ export class Wall {
     const all = this.all.value() ?? [];
     return (this.result() ? all : this.away.without('result', all))
       .filter((result) => !this.result() || result.id === this.result())
+      .filter((result) => !this.firing() || result.body.firingId === this.firing())
       .filter(
         (result) =>
           result.body.stars >= this.least() && (!this.chosenFault() || result.body.faults.some((entry) => entry.fault === this.chosenFault())),

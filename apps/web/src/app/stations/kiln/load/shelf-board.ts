@@ -17,6 +17,8 @@ export interface PieceLook {
   name: string;
   fill: string;
   isOnPlate: boolean;
+  /** Under its code, e.g. what was said of it. */
+  mark?: string;
 }
 
 const MARGIN_MM = 20;
@@ -113,6 +115,7 @@ export class ShelfBoard {
           gapMm: piece.isRunner ? RUNNER_GAP_MM : 0,
           fill: look?.fill ?? 'var(--kaolin)',
           code: look?.code ?? '',
+          mark: look?.mark ?? '',
           fontMm: Math.max(14, Math.min(26, Math.min(halfX, halfY) * 0.7)),
           isWrong: this.wrong().has(piece.id),
           label: `${look?.code ?? ''} ${look?.name ?? ''}, ${placeWords(place)}`,
