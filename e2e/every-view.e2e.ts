@@ -35,6 +35,7 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/kiln/log-file',
     `/kiln/schedules/${await first('schedules')}`,
     '/wall',
+    '/wall/changes',
     '/studio',
     '/studio/words',
     '/studio/put-away',

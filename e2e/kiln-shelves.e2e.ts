@@ -34,6 +34,7 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
   await page.getByRole('button', { name: 'Note a firing' }).click();
   const form = page.getByRole('form', { name: 'A firing' });
   await form.getByRole('combobox', { name: 'Kiln' }).fill('Cocuyo');
+  await form.getByRole('textbox', { name: 'Started' }).fill('05/01/2026');
   await form.getByRole('button', { name: 'Keep the firing' }).click();
   await expect(page.getByRole('region', { name: 'Cocuyo' })).toBeVisible();
   const shelf = (name: string) => page.getByRole('group', { name, exact: true });
@@ -49,7 +50,7 @@ test('a kiln is described by keyboard; cones read on its shelves teach how hot e
   await page.getByRole('link', { name: 'The kiln’s card' }).click();
   await expect(page.getByRole('img', { name: /^The kiln from the side: High \+\d+ °C/ })).toBeVisible();
   await page.goBack();
-  // Pots that stood there saw that cone.
+  // Pots that stood there saw that cone; it is long cool.
   await page.getByLabel('On which shelf').selectOption('High, cone 7');
   await expect(page.getByLabel('Cone it saw')).toHaveValue('7');
 

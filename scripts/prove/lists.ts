@@ -12,6 +12,7 @@ import {
   pieceSchema,
   powderSchema,
   recipeSchema,
+  resultChangeSchema,
   resultSchema,
   runnerTileSchema,
   scheduleSchema,
@@ -38,4 +39,5 @@ export const LISTS: readonly { path: string; schema: z.ZodType }[] = [
   { path: '/schedules', schema: scheduleSchema },
   { path: '/firings', schema: firingSchema },
   { path: '/results', schema: resultSchema },
+  { path: '/changes', schema: resultChangeSchema },
 ];

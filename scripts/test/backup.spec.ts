@@ -32,6 +32,7 @@ const LISTS = [
   'schedules',
   'firings',
   'results',
+  'changes',
 ];
 const FILES = ['cazuela.json', 'powders.csv', 'recipes.csv', 'batches.csv', 'dips.csv', 'runner-tiles.csv'];
 

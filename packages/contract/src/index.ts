@@ -227,6 +227,13 @@ export {
   type ResultBody,
   type Result,
 } from './kiln/result';
+export {
+  resultChangeBodySchema,
+  resultChangeCreateSchema,
+  resultChangeSchema,
+  type ResultChangeBody,
+  type ResultChangeEntry,
+} from './kiln/result-change';
 export { loadPieceIdSchema } from './kiln/load-piece-id';
 export { FAULTS, mostPhotos, piecesPhotographedSchema, piecesReadSchema, verdictSchema } from './kiln/opening';
 export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './studio/scale-device';

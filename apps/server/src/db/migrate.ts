@@ -22,6 +22,7 @@ import { loads } from './migrations/015-loads';
 import { schedules } from './migrations/016-schedules';
 import { firingLogs } from './migrations/017-firing-logs';
 import { photosOfOpenings } from './migrations/018-photos-of-openings';
+import { resultChanges } from './migrations/019-result-changes';
 
 /** Listed by hand, in order. */
 export const MIGRATIONS: readonly Migration[] = [
@@ -43,6 +44,7 @@ export const MIGRATIONS: readonly Migration[] = [
   schedules,
   firingLogs,
   photosOfOpenings,
+  resultChanges,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

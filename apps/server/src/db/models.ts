@@ -26,6 +26,7 @@ import type {
   LoadRow,
   ScheduleRow,
   PhotoRow,
+  ResultChangeRow,
   ResultRow,
   PutAwayRow,
   ExampleRecordRow,
@@ -61,6 +62,7 @@ export interface Models {
   kilnReadings: Table<KilnReadingRow>;
   photos: Table<PhotoRow>;
   results: Table<ResultRow>;
+  resultChanges: Table<ResultChangeRow>;
   putAway: Table<PutAwayRow>;
   exampleRecords: Table<ExampleRecordRow>;
 }
@@ -216,6 +218,7 @@ export function defineModels(sequelize: Sequelize): Models {
       glazedWith: json('glazedWith'),
       createdAt: time,
     }),
+    resultChanges: table('result_changes', { id, studioId: ref, body: json('body'), madeAt: time }),
     putAway: table('put_away', { ...recordKey, studioId: ref, at: { type: time, field: 'put_away_at' }, by: { type: name, field: 'put_away_by' } }),
     exampleRecords: table('example_records', { ...recordKey, studioId: ref }),
   };

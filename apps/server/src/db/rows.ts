@@ -17,6 +17,7 @@ import type {
   RecipeBody,
   Result,
   ResultBody,
+  ResultChangeBody,
   RunnerTileBody,
   SeriesBody,
   StockMove,
@@ -270,6 +271,13 @@ export interface ResultRow {
   body: ResultBody;
   glazedWith: Result['glazedWith'];
   createdAt: Date;
+}
+/** An entry of the ledger of changes. */
+export interface ResultChangeRow {
+  id: string;
+  studioId: string;
+  body: ResultChangeBody;
+  madeAt: Date;
 }
 /** A record that is out of the lists. */
 export interface PutAwayRow {

@@ -121,6 +121,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/kiln/load/load-page').then((m) => m.LoadPage),
   },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
+  {
+    path: 'wall/changes',
+    title: 'Changes · Cazuela',
+    loadComponent: () => import('./stations/wall/changes-page').then((m) => m.ChangesPage),
+  },
   { path: 'studio', title: 'Studio · Cazuela', loadComponent: () => import('./stations/studio/studio-page').then((m) => m.StudioPage) },
   { path: 'studio/device', title: 'This device · Cazuela', loadComponent: () => import('./stations/studio/device-page').then((m) => m.DevicePage) },
   {

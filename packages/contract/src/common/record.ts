@@ -19,6 +19,7 @@ export const RECORD_KINDS = [
   'schedule',
   'firing',
   'result',
+  'change',
 ] as const;
 export const recordKindSchema = z.enum(RECORD_KINDS, 'There is no such kind of record.');
 export type RecordKind = z.infer<typeof recordKindSchema>;

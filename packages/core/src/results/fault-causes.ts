@@ -77,17 +77,18 @@ export function causesOfFault(fault: FiredFault, record: FaultRecord, strengths:
 /** For a run: how far the chance to reach the shelf falls when one thing is set back to the plan. */
 function causesOfRun({ reach }: FaultRecord): FaultCauses {
   if (!reach) return { chance: LEAK, causes: [], unexplained: 1, notRecorded: [...REACH_CAUSES] };
-  const chance = Math.min(1, Math.max(LEAK, reach.chance));
+  const run = Math.min(1, Math.max(0, reach.chance));
+  // It may have run although the run itself says that it does not.
+  const chance = 1 - (1 - LEAK) * (1 - run);
   const causes = REACH_CAUSES.flatMap((id): LikelyCause[] => {
     const without = reach.without[id];
-    const share = without === undefined ? 0 : Math.min(1, Math.max(0, (chance - without) / chance));
+    const share = without === undefined ? 0 : Math.min(1, Math.max(0, (run - without) / chance));
     return share >= SHOWN_FROM ? [{ id, share }] : [];
   }).sort((a, b) => b.share - a.share);
-  const most = causes[0]?.share ?? 0;
   return {
     chance,
     causes,
-    unexplained: Math.min(1 - most, LEAK / chance),
+    unexplained: (LEAK * (1 - run)) / chance,
     notRecorded: REACH_CAUSES.filter((id) => reach.without[id] === undefined),
   };
 }

@@ -2,7 +2,9 @@ export { FIRED_FAULTS, REACH_CAUSES, type FaultRecord, type FiredFault, type Rea
 export { CAUSES_OF_FAULTS, evidenceOf, type CauseOfFault } from './cause-table';
 export { causesOfFault, strengthKey, type CauseStrengths, type FaultCauses, type LikelyCause } from './fault-causes';
 export { learntStrengths, type JudgedPiece } from './learnt-strengths';
-export { recordOfPiece, type FiredCoat, type FaultPlace, type GlazedPiece } from './piece-record';
+export type { FaultPlace, FiredCoat } from './fired-coat';
+export { recordOfPiece, type GlazedPiece } from './piece-record';
+export { coatTimesOf, factsOfPiece } from './changes/change-facts';
 export {
   FAULT_DEGREES,
   isOfOpening,
@@ -15,3 +17,8 @@ export {
   type SeenFault,
   type Verdict,
 } from './kiln-opening';
+export { CHANGE_KINDS, CHANGES, type ChangedThing, type ChangeKind, type ResultChange } from './changes/result-change';
+export { bestFirst, changesFor, type ChangeFacts } from './changes/one-change';
+export { runCauses, thinnerCoats, type RunCauses, type RunDone } from './changes/run-changes';
+export { planWithChange, scheduleWithChange } from './changes/make-change';
+export { changeOutcome, helpedBefore, type ChangeOutcome, type MadeChange, type TriedPiece } from './changes/change-outcome';

@@ -1,7 +1,7 @@
 import type { EventHead } from '../events/event-head';
 import { standingEvents } from '../events/event-order';
 import type { FiredFault } from './fault-record';
-import type { FaultPlace } from './piece-record';
+import type { FaultPlace } from './fired-coat';
 
 /** How bad a fault is: hardly seen, seen at once, spoils the piece. */
 export const FAULT_DEGREES = [1, 2, 3] as const;

@@ -1,25 +1,14 @@
-import { attempt } from '../checks/potter-error';
-import { coatDeviation } from '../day/deviation';
 import type { FiringRates } from '../kiln/log/firing-rates';
 import { CONES } from '../melt/cones';
 import type { GlazeFacts } from '../plan/facts';
-import { coatingKindOf, type Layer } from '../plan/layer';
+import type { Layer } from '../plan/layer';
 import type { PiecePlan } from '../plan/piece-plan';
 import type { FaultRecord } from './fault-record';
-
-/** A coat as it was planned and done. */
-export interface FiredCoat {
-  bucketId: string;
-  plannedMm?: number | undefined;
-  plannedSeconds?: number | undefined;
-  /** Timed or typed; left out where nobody did. */
-  seconds?: number | undefined;
-  sg?: number | undefined;
-}
+import { coatDoneMm, layersAt, type FaultPlace, type FiredCoat } from './fired-coat';
 
 /** A fired piece with what is known of its glazes, its clay and its firing. */
 export interface GlazedPiece {
-  plan: Pick<PiecePlan, 'zones' | 'refire'>;
+  plan: Pick<PiecePlan, 'zones' | 'refire' | 'cone'>;
   coats: readonly FiredCoat[];
   glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'coneLow' | 'coneHigh'>[];
   /** SG range and coat window, by bucket. */
@@ -32,9 +21,6 @@ export interface GlazedPiece {
   /** It was fired with glaze before. */
   isRefired?: boolean | undefined;
 }
-
-/** Where on a piece a fault is. */
-export type FaultPlace = 'inside' | 'outside' | 'rim' | 'foot';
 
 /** A clay darker than this brings iron and gas, 0 black – 1 white. */
 const DARK = 0.35;
@@ -84,21 +70,6 @@ export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecor
     ...piece.rates,
   };
   return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as FaultRecord;
-}
-
-/** Glazes at a place, bottom up; the rim has those of the outside where it has none of its own. */
-function layersAt({ zones }: GlazedPiece['plan'], where: FaultPlace): Layer[] {
-  const glazes = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => coatingKindOf(layer) === 'glaze');
-  const own = glazes(zones[where]);
-  return own.length > 0 || where === 'inside' ? own : glazes(zones.outside);
-}
-
-/** The coat that its seconds and SG say; undefined where nobody timed or measured it. */
-function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: FiredCoat, range?: { lowSg: number; highSg: number }): number | undefined {
-  if (plannedMm === undefined || (seconds === undefined && sg === undefined)) return undefined;
-  const plannedSg = range && (range.lowSg + range.highSg) / 2;
-  const made = attempt(() => coatDeviation({ coatMm: plannedMm, seconds: plannedSeconds, sg: plannedSg }, { seconds, sg }));
-  return made.kind === 'ok' ? made.value.coatMm : undefined;
 }
 
 /** The thicker of inside and outside over the thinner; undefined unless both were timed or measured. */

@@ -10,6 +10,7 @@ import {
   scheduleUpdateSchema,
   resultCreateSchema,
   resultUpdateSchema,
+  resultChangeCreateSchema,
   logImportSchema,
   practiceStateSchema,
 } from '@cazuela/contract';
@@ -20,6 +21,7 @@ import { beginLog, endLog, listReadings, setPractice } from './logs/run-log';
 import { createKiln, listKilns, updateKiln } from './kilns';
 import { createLoad, listLoads, stampOfLoad, updateLoad } from './loads';
 import { createResult, listResults, updateResult } from './results';
+import { createResultChange, listResultChanges } from './result-changes';
 import { createSchedule, listSchedules, updateSchedule } from './schedules';
 
 export const kilnRoutes: readonly Route[] = [
@@ -46,4 +48,6 @@ export const kilnRoutes: readonly Route[] = [
   route({ method: 'get', path: '/results', handle: listResults }),
   route({ method: 'post', path: '/results', body: resultCreateSchema, handle: createResult }),
   route({ method: 'put', path: '/results/:id', body: resultUpdateSchema, handle: updateResult }),
+  route({ method: 'get', path: '/changes', handle: listResultChanges }),
+  route({ method: 'post', path: '/changes', body: resultChangeCreateSchema, handle: createResultChange }),
 ];

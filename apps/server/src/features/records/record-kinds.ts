@@ -98,6 +98,7 @@ export const RECORD_TABLES: Readonly<Record<RecordKind, RecordTable>> = {
     followsFrom: (row) => (body(row)['loadPieceId'] ? 'what was said at the opening of its kiln' : undefined),
     owned: (row) => (row['photoId'] ? [{ table: 'photos', where: { id: row['photoId'] }, one: 'photo', many: 'photos' }] : []),
   },
+  change: { table: 'resultChanges', words: 'change', nameOf: (row) => `${String(body(row)['kind'])}, ${dateOf(row['madeAt'])}` },
 };
 
 /** Where the id of a record can stand, and how such a use is called. */
@@ -128,4 +129,5 @@ export const MENTIONING: readonly Mentioning[] = [
   { table: 'firings', columns: ['body'], one: 'firing', many: 'firings' },
   { table: 'firingLogs', columns: ['kilnId'], one: 'log of a firing', many: 'logs of firings' },
   { table: 'results', columns: ['pieceId', 'firingId', 'photoId', 'body', 'glazedWith'], one: 'result', many: 'results' },
+  { table: 'resultChanges', columns: ['body'], one: 'change in the ledger', many: 'changes in the ledger' },
 ];

@@ -35,7 +35,10 @@ import {
   recipeSchema,
   recipeUsesSchema,
   recipeVersionSchema,
+  resultChangeSchema,
   resultSchema,
+  type ResultChangeBody,
+  type ResultChangeEntry,
   searchHitSchema,
   seriesSchema,
   tileSchema,
@@ -205,6 +208,9 @@ export class StudioApi {
   results = (): Observable<Result[]> => this.list('/results', resultSchema);
   createResult = (id: string, body: ResultBody): Observable<Result> => this.post('/results', { id, body }, resultSchema);
   updateResult = (id: string, version: number, body: ResultBody): Observable<Result> => this.put(`/results/${id}`, { version, body }, resultSchema);
+
+  resultChanges = (): Observable<ResultChangeEntry[]> => this.list('/changes', resultChangeSchema);
+  createResultChange = (id: string, body: ResultChangeBody): Observable<ResultChangeEntry> => this.post('/changes', { id, body }, resultChangeSchema);
 
   photo(file: File): Observable<{ id: string; width: number; height: number }> {
     const form = new FormData();

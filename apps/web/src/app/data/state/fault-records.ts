@@ -25,6 +25,14 @@ interface Known {
   results: Result[];
 }
 
+/** All that was recorded of fired pieces. */
+export interface FiredPieces {
+  results: Result[];
+  firings: Firing[];
+  /** As it was planned, done and fired; undefined where its plan is gone. */
+  pieceOf: (result: Result) => GlazedPiece | undefined;
+}
+
 /** What was recorded of a fired piece, at each place of it. */
 export type RecordOf = (result: Result, where: FaultPlace) => FaultRecord | undefined;
 
@@ -37,8 +45,7 @@ export class FaultRecords {
   private readonly api = inject(StudioApi);
   private readonly glazes = inject(Glazes);
 
-  /** Emits what finds the record of a result, and all results; the record is undefined where the plan of the piece is gone. */
-  all(): Observable<{ recordOf: RecordOf; results: Result[] }> {
+  all(): Observable<FiredPieces> {
     return combineLatest({
       glazes: this.glazes.all(),
       pieces: this.api.pieces(),
@@ -46,18 +53,25 @@ export class FaultRecords {
       windows: this.api.coatWindows(),
       firings: this.api.firings(),
       results: this.api.results(),
-    }).pipe(map((known) => ({ recordOf: recorder(known), results: known.results })));
+    }).pipe(map((known) => ({ pieceOf: finder(known), results: known.results, firings: known.firings })));
   }
 }
 
-function recorder(known: Known): RecordOf {
+function finder(known: Known): FiredPieces['pieceOf'] {
   const asFired = new Map<string, GlazedPiece | undefined>();
-  return (result, where) => {
+  return (result) => {
     if (!asFired.has(result.id)) asFired.set(result.id, pieceAsFired(result, known));
-    const piece = asFired.get(result.id);
-    return piece && recordOfPiece(piece, where);
+    return asFired.get(result.id);
   };
 }
+
+/** What finds the record of a result at a place; undefined where the plan of the piece is gone. */
+export const recorderOf =
+  ({ pieceOf }: Pick<FiredPieces, 'pieceOf'>): RecordOf =>
+  (result, where) => {
+    const piece = pieceOf(result);
+    return piece && recordOfPiece(piece, where);
+  };
 
 function pieceAsFired(result: Result, known: Known): GlazedPiece | undefined {
   const piece = known.pieces.find(({ id }) => id === result.body.pieceId)?.body;

@@ -18,6 +18,7 @@ export const RECORD_WORDS: Readonly<Record<RecordKind, readonly [one: string, ma
   schedule: ['schedule', 'schedules'],
   firing: ['firing', 'firings'],
   result: ['result', 'results'],
+  change: ['change', 'changes'],
 };
 
 const PAGES: Partial<Record<RecordKind, string>> = {
@@ -41,6 +42,7 @@ export function recordLink({ kind, id, name }: { kind: RecordKind; id: string; n
   if (page) return { path: [page, id], query: {} };
   if (kind === 'day') return { path: ['/day'], query: { date: name } };
   if (kind === 'firing') return { path: ['/kiln'], query: { firing: id } };
+  if (kind === 'change') return { path: ['/wall/changes'], query: {} };
   if (kind === 'result') return { path: ['/wall'], query: { result: id } };
   return { path: ['/coat'], query: {} };
 }

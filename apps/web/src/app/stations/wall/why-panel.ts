@@ -1,112 +1,132 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Result } from '@cazuela/contract';
-import { causesOfFault, FIRED_FAULTS, learntStrengths, type FiredFault, type JudgedPiece } from '@cazuela/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import type { Result } from '@cazuela/contract';
+import {
+  causesOfFault,
+  changesFor,
+  coatTimesOf,
+  factsOfPiece,
+  FIRED_FAULTS,
+  learntStrengths,
+  recordOfPiece,
+  USUAL_CONE,
+  type FiredFault,
+  type GlazedPiece,
+  type JudgedPiece,
+  type RunCauses,
+} from '@cazuela/core';
+import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
-import { FaultRecords, type RecordOf } from '../../data/state/fault-records';
+import { StudioApi } from '../../data/http/studio-api';
+import { ledgerOf } from '../../data/results/result-changes';
+import { RunCausesFinder } from '../../data/results/run-causes-finder';
+import { FaultRecords, recorderOf, type RecordOf } from '../../data/state/fault-records';
+import { PieceQuestions } from '../../data/state/piece-questions';
 import { Units } from '../../data/units/units';
 import { ResourceState } from '../../ui/resource-state';
 import { causeWords, worthRecording } from './cause-words';
+import { OneChange } from './one-change';
 
 /** From here on the studio's own pieces are told as a ground. */
 const ENOUGH_PIECES = 8;
+const LEAST_TOLD = 25;
 
-/** Why a fired piece has its faults: likely causes among what was recorded, what was not, and what nothing explains. */
+/** Why a fired piece has its faults: likely causes among what was recorded, what was not, what nothing explains, and one thing to do otherwise. */
 @Component({
   selector: 'cz-why-panel',
-  imports: [ResourceState, RouterLink],
-  template: `
-    <cz-resource-state [resource]="known" />
-    @for (fault of told(); track $index) {
-      <section [attr.aria-label]="'Why it ' + fault.name">
-        <h3>{{ fault.title }}</h3>
-        @if (fault.causes.length > 0) {
-          <ol class="plain-list ruled">
-            @for (cause of fault.causes; track cause.words) {
-              <li class="spread">
-                <span>{{ cause.words }}</span> <span class="figure">{{ cause.share }} %</span>
-              </li>
-            }
-          </ol>
-        } @else {
-          <p>Nothing that was recorded explains it.</p>
-        }
-        @if (fault.unexplained >= 25 && fault.causes.length > 0) {
-          <p class="quiet small">{{ fault.unexplained }} %: none of these.</p>
-        }
-        @if (fault.worth.length > 0) {
-          <p class="quiet small">Not recorded, so not blamed; worth recording next time: {{ fault.worth.join('; ') }}.</p>
-        }
-      </section>
-    }
-    @if (hasRun()) {
-      <p>How far it runs, and what keeps it off the shelf, is told by <a [routerLink]="['/piece', result().body.pieceId]">the run of its plan</a>.</p>
-    }
-    @if (told().length > 0) {
-      <p class="quiet small">{{ ground() }}</p>
-    }
-  `,
-  styles: `
-    :host {
-      display: grid;
-      gap: 0.6rem;
-      max-width: 46rem;
-    }
-    h3 {
-      margin: 0.4rem 0 0.2rem;
-    }
-    .spread {
-      flex-wrap: nowrap;
-    }
-    .figure {
-      white-space: nowrap;
-      font-family: var(--figures);
-      font-weight: 600;
-    }
-  `,
+  imports: [OneChange, ResourceState, RouterLink],
+  templateUrl: './why-panel.html',
+  styleUrl: './why-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhyPanel {
   readonly result = input.required<Result>();
   private readonly units = inject(Units);
+  private readonly api = inject(StudioApi);
   private readonly records = inject(FaultRecords);
+  private readonly questions = inject(PieceQuestions);
+  private readonly runs = inject(RunCausesFinder);
   protected readonly known = apiResource(() => this.records.all());
+  protected readonly entries = apiResource(() => this.api.resultChanges());
   private readonly judged = computed((): JudgedPiece[] => {
     const known = this.known.value();
-    return known ? known.results.flatMap((result) => judgedOf(result, known.recordOf)) : [];
+    return known ? known.results.flatMap((result) => judgedOf(result, recorderOf(known))) : [];
   });
   private readonly strengths = computed(() => learntStrengths(this.judged()));
+  protected readonly ledger = computed(() => ledgerOf(this.entries.value() ?? [], this.known.value()?.results ?? []));
+  protected readonly firing = computed(() => this.known.value()?.firings.find(({ id }) => id === this.result().body.firingId));
+  private readonly piece = computed(() => this.known.value()?.pieceOf(this.result()));
+  protected readonly hasRun = computed(() => this.result().body.faults.some(({ fault }) => isRun(fault)));
+  /** How far it ran and why, worked out beside the page; undefined until then, and where its plan cannot be run. */
+  private readonly run = toSignal(
+    toObservable(computed(() => (this.hasRun() ? { result: this.result(), piece: this.piece() } : undefined))).pipe(
+      switchMap((asked) => {
+        if (!asked?.piece) return of(undefined);
+        const { result, piece } = asked;
+        return this.questions.all().pipe(
+          switchMap((questionOf) => {
+            const question = questionOf({ pieceId: result.body.pieceId });
+            if (!question) return of(undefined);
+            return this.runs.find({ question, coatTimes: coatTimesOf(piece), coneReached: result.body.coneReached });
+          }),
+          catchError(() => of(undefined)),
+        );
+      }),
+    ),
+  );
   protected readonly told = computed(() => {
-    const known = this.known.value();
-    if (!known) return [];
-    return this.result().body.faults.flatMap(({ fault, where }) => {
-      const record = isTold(fault) ? known.recordOf(this.result(), where) : undefined;
-      if (!isTold(fault) || !record) return [];
+    const piece = this.piece();
+    if (!piece) return [];
+    const { faults } = this.result().body;
+    const runs = faults.filter((one) => isRun(one.fault));
+    return faults.flatMap(({ fault, where }) => {
+      // What ran and what stuck is one thing, and is told once.
+      if (isRun(fault) && fault !== runs[0]!.fault) return [];
+      const run = isRun(fault) ? this.run() : undefined;
+      if (isRun(fault) && !run) return [];
+      const record = { ...recordOfPiece(piece, where), ...(run ? { reach: run.reach } : {}) };
       const { causes, unexplained, notRecorded } = causesOfFault(fault, record, this.strengths());
       return [
         {
-          name: fault,
-          title: `${capital(fault)}, ${where}: why?`,
-          causes: causes.map(({ id, share }) => ({ words: capital(causeWords(id, record, this.units)), share: Math.round(100 * share) })),
+          fault,
+          where,
+          title: `${capital((isRun(fault) ? runs : [{ fault, where }]).map((one) => `${one.fault}, ${one.where}`).join('; '))}: why?`,
+          causes: causes.map(({ id, share }) => ({
+            words: capital(run ? this.runWords(id, piece) : causeWords(id, record, this.units)),
+            share: Math.round(100 * share),
+          })),
           unexplained: Math.round(100 * unexplained),
           worth: worthRecording(notRecorded),
+          reach: run && this.reachWords(run),
+          changes: run ? run.changes : changesFor({ fault, record, facts: factsOfPiece(piece, where), strengths: this.strengths() }),
         },
       ];
     });
   });
-  protected readonly hasRun = computed(() => this.result().body.faults.some(({ fault }) => isRun(fault)));
+  protected readonly leastTold = LEAST_TOLD;
   protected readonly ground = computed(() => {
     const pieces = this.judged().length;
     const own =
       pieces >= ENOUGH_PIECES ? `put right by the ${pieces} pieces that were looked at here, good ones too` : 'not yet by pieces of this studio';
     return `Each figure is the chance that the cause was at work: from usual strengths, ${own}. Two causes may have worked together.`;
   });
+
+  /** What was done otherwise, with the figure of the plan beside it. */
+  private runWords(id: string, piece: GlazedPiece): string {
+    const times = [...coatTimesOf(piece).values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);
+    if (id === 'coat') return `coats ${times.toFixed(1)} times as thick as planned`;
+    if (id === 'cone') return `cone ${piece.coneReached} where it stood, cone ${piece.plan.cone ?? USUAL_CONE} in its plan`;
+    return causeWords(id, {}, this.units);
+  }
+
+  private reachWords({ reach }: RunCauses): string {
+    return `By its plan and what was recorded, the chance to reach what it stands on was ${Math.round(100 * reach.chance)} %, by a quick look.`;
+  }
 }
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
-/** A run is told by the run itself, on the plan of the piece. */
-const isRun = (fault: string): boolean => fault === 'ran' || fault === 'stuck';
-const isTold = (fault: string): fault is FiredFault => isFired(fault) && !isRun(fault);
+const isRun = (fault: FiredFault): boolean => fault === 'ran' || fault === 'stuck';
 const isFired = (fault: string): fault is FiredFault => (FIRED_FAULTS as readonly string[]).includes(fault);
 
 /** A piece with what is wrong with it; at the place of its first fault, outside where it has none. */

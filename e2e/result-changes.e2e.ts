@@ -1,0 +1,142 @@
+import { randomUUID } from 'node:crypto';
+import type { APIRequestContext } from '@playwright/test';
+import type { BucketSummary, Piece, Result, ResultChangeEntry } from '@cazuela/contract';
+import { expect, test, type StudioUnderTest } from './studio';
+
+test.use({ studioOf: 'result-changes' });
+
+const COAT_MM = 1.1;
+
+/** Two platters, glazed in Leche de Higo at some moment and fired days ago: their lot and their firing. */
+async function firedPlatters(
+  request: APIRequestContext,
+  {
+    studio,
+    piece,
+    bucketId,
+    at,
+    code,
+    coatMm,
+  }: { studio: StudioUnderTest; piece: Piece; bucketId: string; at: string; code: string; coatMm: number },
+): Promise<string> {
+  const [{ id: studioId }] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
+  const post = async (path: string, data: object): Promise<void> => {
+    const answer = await request.post(`${studio.address}/api/studios/${studioId}${path}`, { data });
+    expect(answer.ok(), await answer.text()).toBe(true);
+  };
+  const [dayId, itemId, stepId, firingId, loadId] = Array.from({ length: 5 }, () => randomUUID()) as [string, string, string, string, string];
+  const step = {
+    id: stepId,
+    itemId,
+    kind: 'layer',
+    words: 'Dip the outside',
+    bucketId,
+    bucketName: 'Leche de Higo',
+    seconds: 3,
+    coatMm,
+    laborSeconds: 30,
+    waitMinutes: 8,
+  };
+  const item = { id: itemId, pieceId: piece.id, name: piece.body.name, code, count: 2, heightMm: 40, widthMm: 260, steps: [step] };
+  const date = new Date(Date.now() + (code === 'P' ? -9 : 5) * 86_400_000).toISOString().slice(0, 10);
+  await post('/days', { id: dayId, date, items: [item] });
+  const head = { at, by: 'Maia' };
+  await post('/events', {
+    events: [{ stream: 'day', streamId: dayId, event: { ...head, id: randomUUID(), type: 'stepDone', stepId, seconds: 3, sg: 1.45 } }],
+  });
+  const points = [
+    { hours: 0, celsius: 20 },
+    { hours: 10, celsius: 1_206 },
+    { hours: 36, celsius: 60 },
+  ];
+  const startedAt = new Date(Date.now() - 72 * 3_600_000).toISOString();
+  await post('/firings', { id: firingId, body: { kiln: 'Grillo', startedAt, wantedCone: '6', witnessCone: '6', points } });
+  const kilns = await studio.records<{ id: string }[]>(request, '/kilns');
+  await post('/loads', { id: loadId, kilnId: kilns[0]!.id });
+  const lot = {
+    id: itemId,
+    dayId,
+    itemId,
+    pieceId: piece.id,
+    name: piece.body.name,
+    code,
+    count: 2,
+    footprint: { kind: 'circle', radiusMm: 130 },
+    heightMm: 40,
+  };
+  const events = [
+    { ...head, id: randomUUID(), type: 'lotAdded', lot },
+    { ...head, id: randomUUID(), type: 'fired', firingId },
+  ];
+  await post('/events', { events: events.map((event) => ({ stream: 'load', streamId: loadId, event })) });
+  return firingId;
+}
+
+test('a crawled platter: its cause, its change, its second firing, and that it helped', async ({ page, studio, request }) => {
+  const [{ id: studioId }] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
+  const platter = (await studio.records<Piece[]>(request, '/pieces')).find(({ body }) => body.name.startsWith('Platter'))!;
+  const bucketId = (await studio.records<BucketSummary[]>(request, '/buckets')).find(({ body }) => body.name === 'Leche de Higo')!.id;
+  const id = randomUUID();
+  const zones = { ...platter.body.plan.zones, rim: [], outside: [{ id: randomUUID(), bucketId, method: 'dip', coatMm: COAT_MM }] };
+  const body = { ...platter.body, name: 'Platter in white', plan: { ...platter.body.plan, order: [], zones } };
+  expect((await request.post(`${studio.address}/api/studios/${studioId}/pieces`, { data: { id, body } })).ok()).toBe(true);
+  const piece = (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.id === id)!;
+  const nineDaysAgo = new Date(Date.now() - 9 * 86_400_000).toISOString();
+  const first = await firedPlatters(request, { studio, piece, bucketId, at: nineDaysAgo, code: 'P', coatMm: COAT_MM });
+
+  // Read where it was opened, without a map of places.
+  await page.goto(`/kiln/firings/${first}/opening`);
+  await page.getByRole('radio', { name: '2 stars' }).click();
+  await page.getByRole('button', { name: /^crawled/ }).click();
+  await page.getByRole('button', { name: 'All 2 came out like this' }).click();
+  await page.getByRole('link', { name: 'All read: to the wall' }).click();
+
+  // Its cause, with the figures that were recorded, and one change.
+  await page.getByRole('link', { name: 'Why, Platter in white' }).first().click();
+  await expect(page.getByText(/^Coat 1\.1\d? mm where 0\.80 mm is the top|^Coat 1\.\d+ mm where 0\.80 mm is the top/)).toBeVisible();
+  await expect(page.getByText(/A thinner coat: 0\.\d+ mm instead of 1\.10 mm/)).toBeVisible();
+  await expect(page.getByText(/The chance to crawl:/)).toContainText(/\d+ %\s+as it was,\s*\d+ %\s+with it/);
+  await page.getByRole('button', { name: 'Make this change' }).click();
+  await expect(page.getByText(/Made by Inés.*: version 2 of the plan\./)).toBeVisible();
+  await expect(page.getByText('Not tried yet.')).toBeVisible();
+  const better = (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.id === id)!;
+  const coatMm = better.body.plan.zones.outside[0]!.coatMm;
+  expect(coatMm).toBeLessThan(0.8);
+  await page.getByRole('link', { name: 'Look at it' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('Platter in white');
+
+  // Glazed by the new plan, fired again, read: the ledger says that it helped.
+  const second = await firedPlatters(request, {
+    studio,
+    piece: better,
+    bucketId,
+    at: new Date(Date.now() + 60_000).toISOString(),
+    code: 'Q',
+    coatMm,
+  });
+  await page.goto(`/kiln/firings/${second}/opening`);
+  await page.getByRole('radio', { name: '5 stars' }).click();
+  await page.getByRole('button', { name: /^none/ }).click();
+  await page.getByRole('button', { name: 'All 2 came out like this' }).click();
+  await expect(page.getByText('All of it is on the wall.')).toBeVisible();
+  await expect.poll(async () => (await studio.records<Result[]>(request, '/results')).filter((one) => one.body.firingId === second).length).toBe(2);
+  await page.goto('/wall/changes');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Platter in white: crawled, outside' })).toContainText(
+    'helped: none of the next 2 has it',
+  );
+  const [entry] = (await studio.records<ResultChangeEntry[]>(request, '/changes')).filter((one) => one.body.pieceId === id);
+  expect(entry!.body).toMatchObject({ kind: 'thinnerCoat', decision: 'made', became: { what: 'plan', id, version: 2 } });
+});
+
+test('a change that is not wanted: its reason is kept, and the next best is offered', async ({ page, studio, request }) => {
+  const results = await studio.records<Result[]>(request, '/results');
+  const ran = results.find(({ body }) => body.faults.some(({ fault }) => fault === 'ran'))!;
+  await page.goto(`/wall?result=${ran.id}`);
+  await expect(page.getByText(/the chance to reach what it stands on was \d+ %/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Not this one' }).click();
+  await page.getByRole('textbox', { name: 'Why not' }).fill('the timer is broken');
+  await page.getByRole('button', { name: 'Keep that' }).click();
+  await expect(page.getByText(/Not wanted by Inés.*: the timer is broken\./)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/the timer is broken/)).toBeVisible();
+});

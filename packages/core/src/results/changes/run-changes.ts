@@ -1,0 +1,95 @@
+import { withLayers, type PiecePlan } from '../../plan/piece-plan';
+import type { PieceRunQuestion } from '../../run/piece-run';
+import { quickRun } from '../../run/quick-run';
+import { quickForecast, worstSide } from '../../run/run-forecast';
+import { withSafeCoats } from '../../run/safe-coats';
+import { quickSafeLine } from '../../run/safe-line';
+import type { FaultRecord } from '../fault-record';
+import { bestFirst } from './one-change';
+import type { ResultChange } from './result-change';
+
+/** What was done to a fired piece otherwise than planned, as far as it moves a run. */
+export interface RunDone {
+  /** How many times the planned coat, by bucket; those that nobody timed or measured are left out. */
+  coatTimes: ReadonlyMap<string, number>;
+  /** The cone that it saw where it stood; left out where nobody knows. */
+  coneReached?: string | undefined;
+}
+
+/** Why a piece ran, and what would have kept it off the shelf. */
+export interface RunCauses {
+  reach: NonNullable<FaultRecord['reach']>;
+  changes: ResultChange[];
+}
+
+/** Coats within this of the plan were kept. */
+const KEPT_SHARE = 0.05;
+
+/**
+ * Returns the chance that a piece reaches its shelf as it was done, how it falls when one thing is set back to the plan, and what could be changed in
+ * the plan. By quick looks: within a few percent of the draws.
+ *
+ * Source: science §6 and §10.
+ *
+ * @param question - plan, shape and glazes, as for `quickForecast`
+ * @param done - what was timed, measured and read
+ * @throws PotterError as `quickForecast`
+ * @example
+ * runCauses({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { coatTimes: new Map() }).reach.chance // 0
+ */
+export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached }: RunDone): RunCauses {
+  const chanceOf = (plan: PiecePlan): number => worstSide(quickForecast({ ...question, plan }))?.reachChance ?? 0;
+  const coats = (plan: PiecePlan): PiecePlan =>
+    withLayers(plan, (layer) => ({ ...layer, coatMm: layer.coatMm * (coatTimes.get(layer.bucketId) ?? 1) }));
+  const heat = (plan: PiecePlan): PiecePlan => (coneReached === undefined ? plan : atCone(plan, coneReached));
+  const asDone = heat(coats(question.plan));
+  const chance = chanceOf(asDone);
+  const isOtherCoat = [...coatTimes.values()].some((times) => Math.abs(times - 1) > KEPT_SHARE);
+  const without: RunCauses['reach']['without'] = {
+    ...(coatTimes.size > 0 ? { coat: isOtherCoat ? chanceOf(heat(question.plan)) : chance } : {}),
+    ...(coneReached === undefined ? {} : { cone: chanceOf(coats(question.plan)) }),
+  };
+  const before = { chanceBefore: chance };
+  const changes: ResultChange[] = [];
+  if (isOtherCoat) changes.push({ kind: 'keepSeconds', from: mostOf(coatTimes), to: 1, ...before, chanceAfter: without.coat! });
+  if (without.cone !== undefined) changes.push({ kind: 'coolerPlace', ...before, chanceAfter: without.cone });
+  // What the plan itself could be, with coats kept to it and at the heat that it saw.
+  const meant = heat(question.plan);
+  const line = quickSafeLine({ ...question, plan: meant });
+  if (line !== undefined && line > meant.waxFootMm)
+    changes.push({
+      kind: 'higherEdge',
+      from: meant.waxFootMm,
+      to: line,
+      ...before,
+      chanceAfter: chanceOf(heat(coats({ ...question.plan, waxFootMm: line }))),
+    });
+  const thinner = thinnerCoats(question, meant);
+  if (thinner) changes.push({ kind: 'thinnerCoat', ...thinner.figures, ...before, chanceAfter: chanceOf(heat(coats(thinner.plan))) });
+  return { reach: { chance, without }, changes: bestFirst(changes) };
+}
+
+/**
+ * Returns a plan with the coats outside so thin that they stay on it, and the thickest of them before and after; undefined where none is.
+ *
+ * @param question - plan, shape and glazes
+ * @param plan - at the heat that is meant
+ * @example
+ * thinnerCoats({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }) // undefined
+ */
+export function thinnerCoats(question: PieceRunQuestion, plan: PiecePlan): { plan: PiecePlan; figures: { from: number; to: number } } | undefined {
+  const quick = quickRun({ ...question, plan, side: 'outside' });
+  const thinner = quick && withSafeCoats(question.plan, quick);
+  if (!thinner) return undefined;
+  const thickest = (of: PiecePlan): number => Math.max(0, ...of.zones.outside.map(({ coatMm }) => coatMm));
+  return { plan: thinner, figures: { from: thickest(question.plan), to: thickest(thinner) } };
+}
+
+/** The same plan in the heat that it saw. */
+const atCone = (plan: PiecePlan, cone: string): PiecePlan => {
+  const { place: _place, placeCelsius: _celsius, kilnId: _kiln, shelfId: _shelf, ...firing } = plan.firing ?? {};
+  return { ...plan, cone, firing };
+};
+
+const mostOf = (times: ReadonlyMap<string, number>): number =>
+  [...times.values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);

@@ -1,0 +1,46 @@
+import { attempt } from '../checks/potter-error';
+import { coatDeviation } from '../day/deviation';
+import { coatingKindOf, type Layer } from '../plan/layer';
+import type { PiecePlan } from '../plan/piece-plan';
+
+/** Where on a piece a fault is. */
+export type FaultPlace = 'inside' | 'outside' | 'rim' | 'foot';
+
+/** A coat as it was planned and done. */
+export interface FiredCoat {
+  bucketId: string;
+  plannedMm?: number | undefined;
+  plannedSeconds?: number | undefined;
+  /** Timed or typed; left out where nobody did. */
+  seconds?: number | undefined;
+  sg?: number | undefined;
+}
+
+/**
+ * Returns the glazes at a place, bottom up; the rim has those of the outside where it has none of its own.
+ *
+ * @param plan - its `zones`
+ * @param where - the place
+ * @example
+ * layersAt({ zones: { inside: [], outside: [], rim: [], foot: [] } }, 'rim') // []
+ */
+export function layersAt({ zones }: Pick<PiecePlan, 'zones'>, where: FaultPlace): Layer[] {
+  const glazes = (layers: readonly Layer[]): Layer[] => layers.filter((layer) => coatingKindOf(layer) === 'glaze');
+  const own = glazes(zones[where]);
+  return own.length > 0 || where === 'inside' ? own : glazes(zones.outside);
+}
+
+/**
+ * Returns the coat that its seconds and SG say, mm; undefined where nobody timed or measured it.
+ *
+ * @param coat - as it was planned and done
+ * @param range - in which its SG should be; its middle is taken as planned
+ * @example
+ * coatDoneMm({ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2, seconds: 2 }) // 0.6
+ */
+export function coatDoneMm({ plannedMm, plannedSeconds, seconds, sg }: FiredCoat, range?: { lowSg: number; highSg: number }): number | undefined {
+  if (plannedMm === undefined || (seconds === undefined && sg === undefined)) return undefined;
+  const plannedSg = range && (range.lowSg + range.highSg) / 2;
+  const made = attempt(() => coatDeviation({ coatMm: plannedMm, seconds: plannedSeconds, sg: plannedSg }, { seconds, sg }));
+  return made.kind === 'ok' ? made.value.coatMm : undefined;
+}
