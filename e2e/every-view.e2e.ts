@@ -36,6 +36,7 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     `/kiln/schedules/${await first('schedules')}`,
     '/wall',
     '/wall/changes',
+    '/wall/glazes',
     '/studio',
     '/studio/words',
     '/studio/put-away',

@@ -23,4 +23,5 @@ export * from './learning';
 export * from './layering';
 export * from './day';
 export * from './results';
+export * from './wall';
 export * from './now';

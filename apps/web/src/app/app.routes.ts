@@ -122,6 +122,11 @@ const VIEWS: Routes = [
   },
   { path: 'wall', title: 'Wall · Cazuela', loadComponent: () => import('./stations/wall/wall').then((m) => m.Wall) },
   {
+    path: 'wall/glazes',
+    title: 'Glaze over glaze · Cazuela',
+    loadComponent: () => import('./stations/wall/glazes-page').then((m) => m.GlazesPage),
+  },
+  {
     path: 'wall/changes',
     title: 'Changes · Cazuela',
     loadComponent: () => import('./stations/wall/changes-page').then((m) => m.ChangesPage),

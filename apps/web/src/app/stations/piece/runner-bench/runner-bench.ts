@@ -1,5 +1,5 @@
 import { learnFromRunners } from '@cazuela/core';
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { RunnerTile } from '@cazuela/contract';
@@ -39,6 +39,9 @@ import { PutAwayLink } from '../../../parts/records/put-away-link';
 export class RunnerBench {
   /** Found by its code: it comes first. */
   readonly tile = input<string>();
+  /** From the address, where a pair is to be tested: its buckets. */
+  readonly below = input<string>();
+  readonly over = input<string>();
   private readonly api = inject(StudioApi);
   private readonly known = inject(Glazes);
   private readonly planner = inject(PlanRunner);
@@ -50,8 +53,8 @@ export class RunnerBench {
     this.away.without('runner', this.tiles()).sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())),
   );
   protected readonly glazes = computed(() => this.all.value()?.glazes.facts ?? []);
-  protected readonly lower = signal('');
-  protected readonly upper = signal('');
+  protected readonly lower = linkedSignal(() => this.below() ?? '');
+  protected readonly upper = linkedSignal(() => this.over() ?? '');
   protected readonly chosen = computed(() => this.lower() || (this.glazes()[0]?.bucketId ?? ''));
   protected readonly learnt = computed(() => {
     const found = this.all.value()?.glazes;

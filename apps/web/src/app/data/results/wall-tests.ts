@@ -1,0 +1,146 @@
+import { inject, Injectable } from '@angular/core';
+import type { BucketSummary, ClayBody, Day, Firing, Load, Piece, Result, RunnerTile, StepTile } from '@cazuela/contract';
+import { dayStanding, glazeIdOf, replayLoad, seenCombinations, USUAL_CONE, type TestState, type WallTest } from '@cazuela/core';
+import { combineLatest, map, type Observable } from 'rxjs';
+import { StudioApi } from '../http/studio-api';
+import { compareText } from '../units/compare';
+
+/** A glaze of the wall's edges. */
+export interface WallGlaze {
+  id: string;
+  name: string;
+  colour: string;
+  /** A bucket that holds it; undefined where none does. */
+  bucketId?: string | undefined;
+}
+
+/** All that hangs on the wall, with its edges. */
+export interface WallOfTests {
+  tests: WallTest[];
+  glazes: WallGlaze[];
+  bodies: ClayBody[];
+}
+
+interface Known {
+  pieces: Piece[];
+  results: Result[];
+  tiles: StepTile[];
+  runners: RunnerTile[];
+  days: Day[];
+  loads: Load[];
+  firings: Firing[];
+}
+
+/** Every piece and tile of the studio, as a test of the glazes that are seen on it. */
+@Injectable({ providedIn: 'root' })
+export class WallTests {
+  private readonly api = inject(StudioApi);
+
+  all(): Observable<WallOfTests> {
+    return combineLatest({
+      buckets: this.api.buckets(),
+      recipes: this.api.recipes(),
+      bodies: this.api.bodies(),
+      pieces: this.api.pieces(),
+      results: this.api.results(),
+      tiles: this.api.tiles(),
+      runners: this.api.runnerTiles(),
+      days: this.api.days(),
+      loads: this.api.loads(),
+      firings: this.api.firings(),
+    }).pipe(
+      map(({ buckets, recipes, bodies, ...known }) => {
+        const glazeOf = new Map<string, string>([
+          ...recipes.map(({ id }) => [id, id] as const),
+          ...buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)] as const),
+        ]);
+        const tests = testsOf(known, (bucketId) => glazeOf.get(bucketId));
+        const seen = new Set(tests.flatMap(({ lowerId, upperId }) => [lowerId, upperId]));
+        const bucketOf = new Map(buckets.map((bucket) => [glazeIdOf(bucket), bucket]));
+        const glazes: WallGlaze[] = [
+          ...recipes.map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: bucketOf.get(id)?.id })),
+          ...buckets
+            .filter((bucket) => glazeIdOf(bucket) === bucket.id && (seen.has(bucket.id) || isOneGlaze(bucket)))
+            .map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: id })),
+        ];
+        return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies };
+      }),
+    );
+  }
+}
+
+/** A bought glaze without a recipe; scraps of several are tested by nobody. */
+const isOneGlaze = ({ contents }: BucketSummary): boolean => contents !== null && (contents.glazes?.length ?? 1) <= 1;
+
+function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined): WallTest[] {
+  const { pieces, results, tiles, runners } = known;
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const firedIds = new Set(results.map(({ body }) => body.pieceId));
+  const states = statesOf(known);
+  const ofResults = results.flatMap(({ id, pieceName, firedAt, body }): WallTest[] => {
+    const piece = byId.get(body.pieceId);
+    if (!piece) return [];
+    return seenCombinations(piece.body.plan, glazeId).map((combination) => ({
+      ...combination,
+      of: { kind: 'result', id, name: pieceName },
+      state: 'fired',
+      bodyId: piece.body.bodyId,
+      cone: body.coneReached,
+      at: firedAt,
+      ...(body.stars > 0 ? { stars: body.stars } : {}),
+      isFaulty: body.faults.length > 0,
+      ...(body.photoId ? { photoId: body.photoId } : {}),
+    }));
+  });
+  const ofPlans = pieces
+    .filter(({ id }) => !firedIds.has(id) || states.has(id))
+    .flatMap(({ id, body, createdAt }): WallTest[] =>
+      seenCombinations(body.plan, glazeId).map((combination) => ({
+        ...combination,
+        of: { kind: 'piece', id, name: body.name },
+        state: states.get(id) ?? 'planned',
+        bodyId: body.bodyId,
+        cone: body.plan.cone ?? USUAL_CONE,
+        at: createdAt,
+      })),
+    );
+  const ofTiles = tiles.map(({ id, code, body, createdAt }): WallTest => ({
+    upperId: body.glazeId,
+    of: { kind: 'tile', id, name: `Step tile ${code}` },
+    state: body.firedAt ? 'fired' : body.dippedAt ? 'glazed' : 'planned',
+    bodyId: body.bodyId,
+    cone: body.cone ?? USUAL_CONE,
+    at: body.firedAt ?? createdAt,
+  }));
+  const ofRunners = runners.map(({ id, code, body, createdAt }): WallTest => {
+    const [lower, upper] = body.layers;
+    return {
+      ...(upper ? { lowerId: lower!.glazeId, upperId: upper.glazeId } : { upperId: lower!.glazeId }),
+      of: { kind: 'runner', id, name: `Runner tile ${code}` },
+      state: body.firedAt || body.runMm !== undefined ? 'fired' : 'planned',
+      cone: body.cone ?? USUAL_CONE,
+      at: body.firedAt ?? createdAt,
+    };
+  });
+  return [...ofResults, ...ofPlans, ...ofTiles, ...ofRunners];
+}
+
+/** How far the pots of a plan are that were not read yet, by the plan. */
+function statesOf({ days, loads, firings, results }: Known): Map<string, Exclude<TestState, 'planned' | 'fired'>> {
+  const read = new Set(results.map(({ body }) => body.lotId));
+  const firingIds = new Set(firings.map(({ id }) => id));
+  const inKiln = new Set(
+    loads.flatMap(({ events }) => {
+      const { firingId, lots } = replayLoad(events);
+      return firingId !== undefined && firingIds.has(firingId) ? lots.map(({ itemId }) => itemId) : [];
+    }),
+  );
+  const states = new Map<string, Exclude<TestState, 'planned' | 'fired'>>();
+  for (const day of days)
+    for (const { item, open } of dayStanding(day).lots) {
+      if (read.has(item.id) || open < item.steps.length || item.count === 0) continue;
+      if (inKiln.has(item.id)) states.set(item.pieceId, 'inKiln');
+      else if (!states.has(item.pieceId)) states.set(item.pieceId, 'glazed');
+    }
+  return states;
+}

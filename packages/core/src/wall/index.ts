@@ -1,0 +1,2 @@
+export { combinationKey, seenCombinations, type Combination } from './combination';
+export { TEST_STATES, wallCells, type TestState, type WallCell, type WallTest } from './wall-cells';

@@ -1,0 +1,76 @@
+import { combinationKey, type Combination } from './combination';
+
+/** How far a test is, from a plan to a fired piece. */
+export const TEST_STATES = ['planned', 'glazed', 'inKiln', 'fired'] as const;
+export type TestState = (typeof TEST_STATES)[number];
+
+/** One piece or tile that shows a combination. */
+export interface WallTest extends Combination {
+  /** What it is, and its id. */
+  of: { kind: 'result' | 'piece' | 'tile' | 'runner'; id: string; name: string };
+  state: TestState;
+  /** Left out where nobody knows: a runner tile. */
+  bodyId?: string | undefined;
+  cone: string;
+  /** When it was planned, or fired. */
+  at: string;
+  /** 1–5; left out where none were given. */
+  stars?: number | undefined;
+  isFaulty?: boolean | undefined;
+  photoId?: string | undefined;
+}
+
+/** One cell of the wall. */
+export interface WallCell extends Combination {
+  /** The furthest of its tests. */
+  state: TestState;
+  fired: number;
+  /** Of its fired tests that have stars, the middle. */
+  stars?: number | undefined;
+  /** Verdicts are two stars apart, or more. */
+  isDisputed: boolean;
+  photoId?: string | undefined;
+  /** Newest first. */
+  tests: WallTest[];
+}
+
+const APART_STARS = 2;
+
+/**
+ * Returns the cells of the wall that are not empty, by `combinationKey`.
+ *
+ * @param tests - all pieces and tiles, in any order
+ * @param slice - of one body and one cone; of all where left out. What is on a body that nobody knows is in no slice of a body
+ * @example
+ * wallCells([{ upperId: 'ash', of: { kind: 'tile', id: 't', name: 'T1' }, state: 'fired', cone: '6', at: '2026-03-01' }]).get('/ash')?.fired // 1
+ */
+export function wallCells(tests: readonly WallTest[], slice: { bodyId?: string | undefined; cone?: string | undefined } = {}): Map<string, WallCell> {
+  const groups = new Map<string, WallTest[]>();
+  for (const test of tests) {
+    if (slice.bodyId !== undefined && test.bodyId !== slice.bodyId) continue;
+    if (slice.cone !== undefined && test.cone !== slice.cone) continue;
+    const key = combinationKey(test);
+    const group = groups.get(key);
+    if (group) group.push(test);
+    else groups.set(key, [test]);
+  }
+  return new Map([...groups].map(([key, group]) => [key, cellOf(group)]));
+}
+
+function cellOf(group: WallTest[]): WallCell {
+  const tests = [...group].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+  const fired = tests.filter(({ state }) => state === 'fired');
+  const stars = fired.flatMap((test) => test.stars ?? []).sort((a, b) => a - b);
+  const photoId = fired.find((test) => test.photoId !== undefined)?.photoId;
+  const { lowerId, upperId } = tests[0]!;
+  return {
+    ...(lowerId === undefined ? {} : { lowerId }),
+    upperId,
+    state: TEST_STATES[Math.max(...tests.map(({ state }) => TEST_STATES.indexOf(state)))]!,
+    fired: fired.length,
+    ...(stars.length > 0 ? { stars: stars[Math.floor((stars.length - 1) / 2)] } : {}),
+    isDisputed: stars.length > 1 && stars.at(-1)! - stars[0]! >= APART_STARS,
+    ...(photoId === undefined ? {} : { photoId }),
+    tests,
+  };
+}
