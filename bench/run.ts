@@ -21,9 +21,10 @@ import { shelfRows } from './shelf.bench';
 import { show } from './measure';
 import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
+import { resultRows } from './result.bench';
 import { runRows } from './run.bench';
 
-const PARTS = ['core', 'coat', 'run', 'day', 'load', 'log', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
+const PARTS = ['core', 'coat', 'run', 'day', 'load', 'log', 'result', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -40,6 +41,7 @@ if (wanted('coat')) show(coatRows());
 if (wanted('run')) show(runRows());
 if (wanted('day')) show(dayRows());
 if (wanted('load')) show(loadRows());
+if (wanted('result')) show(resultRows());
 if (wanted('log')) show(logRows());
 if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' && wanted(part))) {
   await ensureBuilt((line) => console.log(line));

@@ -8,7 +8,7 @@ import { factsOf, itemOf } from './load-days';
 import type { LoadedKiln, LoadedSchedule } from './load-kilns';
 import type { LoadedPiece } from './load-pieces';
 
-const CUPS = 8;
+const CUPS = 5;
 const BOTTLES = 2;
 /** The last of the cups were in the glaze for longer than planned. */
 const SECONDS_SHARE = 1.5;

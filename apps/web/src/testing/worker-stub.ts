@@ -7,6 +7,7 @@ import { doAlternativesJob, type AlternativesJob } from '../app/stations/piece/p
 import { answerCoatLearning, type CoatLearningQuestion } from '../app/data/learning/coat-learning-protocol';
 import { doDayPlanJob, type DayPlanJob, type DayPlanMessage } from '../app/stations/day/plan/day-plan-protocol';
 import { doCoatRiskJob, type CoatRiskJob } from '../app/stations/day/bench/coat-risk-job';
+import { doNextTestsJob, type NextTestsJob } from '../app/data/results/next-tests-job';
 import { doRunCausesJob, type RunCausesJob } from '../app/data/results/run-causes-job';
 import { doLoadJob, type LoadJob } from '../app/data/loads/load-job';
 import type { ReadAnswer, ReadQuestion } from '../app/stations/recipe/files-page/read-file-protocol';
@@ -75,6 +76,15 @@ export const runCausesWorker = (): AtOnce => ({
   onerror: null,
   postMessage(job: RunCausesJob) {
     this.onmessage?.call(this as Worker, { data: doRunCausesJob(job) } as MessageEvent);
+  },
+  terminate: () => undefined,
+});
+
+export const nextTestsWorker = (): AtOnce => ({
+  onmessage: null,
+  onerror: null,
+  postMessage(job: NextTestsJob) {
+    this.onmessage?.call(this as Worker, { data: doNextTestsJob(job) } as MessageEvent);
   },
   terminate: () => undefined,
 });

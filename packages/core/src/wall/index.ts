@@ -1,2 +1,3 @@
 export { combinationKey, seenCombinations, type Combination } from './combination';
 export { TEST_STATES, wallCells, type TestState, type WallCell, type WallTest } from './wall-cells';
+export { foretoldStars, nextTests, type GlazeToTest, type NextTest, type NextTestQuestion, type PlannedUse, type TestCell } from './next-test';

@@ -1,5 +1,5 @@
 import type { Piece, Result } from '@cazuela/contract';
-import { bucket, firing, id, piece, result, summaryOf } from '../../../testing/made-up';
+import { bucket, CLAY, firing, id, piece, result, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { GlazesPage } from './glazes-page';
@@ -25,10 +25,14 @@ describe('glaze over glaze', () => {
       '/pieces': pieces,
       '/results': results,
       '/firings': [of],
+      '/bodies': [CLAY],
     };
-    for (const request of records.http.match(({ method }) => method === 'GET'))
-      request.flush(lists[request.request.url.replace(/^\/api\/studios\/[^/]+/, '')] ?? []);
-    await screen.settle();
+    // What is on the wall first, then what the next test needs to know.
+    for (let round = 0; round < 2; round++) {
+      for (const request of records.http.match(({ method }) => method === 'GET'))
+        request.flush(lists[request.request.url.replace(/^\/api\/studios\/[^/]+/, '')] ?? []);
+      await screen.settle();
+    }
     return screen;
   };
 
@@ -45,7 +49,7 @@ describe('glaze over glaze', () => {
   it('a plan is a cell too, and one on the clay stands in the first row', async () => {
     const screen = await open([alone], []);
     await screen.press('White on the clay: planned');
-    expect(screen.text).toContain('White on the clay You have made this one: planned.');
+    expect(screen.text).toContain('White on the clay On its way: planned.');
     await screen.press('Ash over Ash: not made');
     expect(screen.text).toContain('One glaze over itself is one glaze.');
   });
@@ -69,6 +73,18 @@ describe('glaze over glaze', () => {
     await press('Home');
     expect(document.activeElement!.getAttribute('aria-label')).toBe('Ash over White: planned');
     screen.root.remove();
+  });
+
+  it('what to test next, with why and with what: a tap leads to its cell', async () => {
+    const screen = await open([overWhite], [result(overWhite, of, { stars: 4 })]);
+    expect(screen.text).toContain('What to test next');
+    expect(screen.text).toMatch(/need 0\.\d\d, news \d\.\d\d, promise 0\.\d\d/);
+    const titles = screen.all('.see').map((one) => one.textContent.trim());
+    expect(titles).not.toContain('Ash over White');
+    await screen.press(titles[0]!);
+    expect(screen.text).toContain('Not made yet.');
+    await screen.press('What to test next');
+    expect(screen.text).toContain(titles[0]!);
   });
 
   it('slices: another cone shows what was made there', async () => {

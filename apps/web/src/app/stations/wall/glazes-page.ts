@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { combinationKey, wallCells, type TestState, type WallCell, type WallTest } from '@cazuela/core';
+import { combinationKey, wallCells, type NextTest, type TestState, type WallCell, type WallTest } from '@cazuela/core';
+import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
+import { NextTests } from '../../data/results/next-tests';
 import { WallTests, type WallGlaze } from '../../data/results/wall-tests';
 import { addressed } from '../../data/state/address';
 import { formatWhen } from '../../data/units/times';
@@ -13,6 +16,12 @@ import { ResourceState } from '../../ui/resource-state';
 import { SelectField } from '../../ui/select-field';
 
 const STATE_WORDS: Readonly<Record<TestState, string>> = { planned: 'planned', glazed: 'glazed', inKiln: 'in the kiln', fired: 'fired' };
+const WHY: Readonly<Record<NextTest['because'], string>> = {
+  need: 'Pieces are planned with it, and how far it runs is not known well.',
+  news: 'Nothing like it was ever fired here.',
+  promise: 'What is like it came out well.',
+};
+const SUGGESTIONS = 5;
 const CLAY = { id: '', name: 'on the clay', colour: 'var(--slip)' };
 const ARROWS: Readonly<Record<string, readonly [row: number, column: number]>> = {
   ArrowUp: [-1, 0],
@@ -48,6 +57,7 @@ export class GlazesPage {
   readonly cell = input<string>();
   private readonly api = inject(StudioApi);
   private readonly wall = inject(WallTests);
+  private readonly suggestions = inject(NextTests);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly body = addressed('clay', () => this.clay());
   protected readonly cone = addressed('at', () => this.at());
@@ -83,6 +93,31 @@ export class GlazesPage {
       }),
     }));
   });
+  private readonly found = toSignal(
+    toObservable(this.all.value).pipe(
+      switchMap((wall) => (wall ? this.suggestions.find(wall, SUGGESTIONS) : of(undefined))),
+      catchError(() => of([])),
+    ),
+  );
+  protected readonly nextFound = computed(() => this.found() !== undefined);
+  protected readonly next = computed(() =>
+    (this.found() ?? []).flatMap((test) => {
+      const lower = test.lowerId === undefined ? CLAY : this.glazes().find(({ id }) => id === test.lowerId);
+      const upper = this.glazes().find(({ id }) => id === test.upperId);
+      const body = this.all.value()?.bodies.find(({ id }) => id === test.bodyId);
+      if (!lower || !upper) return [];
+      const parts = [`need ${test.need.toFixed(2)}`, `news ${test.news.toFixed(2)}`, `promise ${test.promise.toFixed(2)}`];
+      return [
+        {
+          key: combinationKey(test),
+          title: titleOf(lower, upper),
+          why: `${WHY[test.because]}${body ? ` On ${body.name}, cone ${test.cone}.` : ''}`,
+          figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${costWords(test.cost)}` : ''}`,
+          plan: planOf(lower, upper),
+        },
+      ];
+    }),
+  );
   /** One stop for Tab. */
   protected readonly focusKey = computed(() => this.chosen() || this.rows()[0]?.cells[0]?.key || '');
   protected readonly summary = computed(() => {
@@ -101,17 +136,16 @@ export class GlazesPage {
     const otherKey = combinationKey({ lowerId: upper.id, upperId: lower.id });
     const other = this.cells().get(otherKey);
     const below = lower === CLAY ? undefined : (lower as WallGlaze);
-    const hasBuckets = upper.bucketId !== undefined && (below === undefined || below.bucketId !== undefined) && below?.id !== upper.id;
     return {
       title: titleOf(lower, upper),
-      words: cell ? `You have made this one: ${cellWords(cell)}.` : 'Not made yet.',
+      words: cell ? `${cell.fired > 0 ? 'You have made this one' : 'On its way'}: ${cellWords(cell)}.` : 'Not made yet.',
       disputed: cell?.isDisputed ?? false,
       tests: (cell?.tests ?? []).map((test) => this.testRow(test)),
       other:
         below && below.id !== upper.id
           ? { key: otherKey, title: titleOf(upper, below), words: other ? `${cellWords(other)}.` : 'not made yet.' }
           : undefined,
-      plan: hasBuckets ? { below: below?.bucketId ?? upper.bucketId!, ...(below ? { over: upper.bucketId! } : {}) } : undefined,
+      plan: planOf(lower, upper),
       lack: below?.id === upper.id ? 'One glaze over itself is one glaze.' : 'One of them is in no bucket: mix it first.',
     };
   });
@@ -158,6 +192,16 @@ export class GlazesPage {
         .join(', '),
     };
   }
+}
+
+const costWords = (cost: number): string =>
+  cost >= 0.3 ? 'one of them is in no bucket' : 'a bucket is out of its range, or no kiln is being loaded';
+
+/** The buckets of a runner tile; undefined where one is in none, or both are the same. */
+function planOf(lower: Partial<WallGlaze>, upper: WallGlaze): Record<string, string> | undefined {
+  if (upper.bucketId === undefined || lower.id === upper.id) return undefined;
+  if (lower.id === '') return { below: upper.bucketId };
+  return lower.bucketId === undefined ? undefined : { below: lower.bucketId, over: upper.bucketId };
 }
 
 const titleOf = (lower: { id: string; name: string }, upper: { name: string }): string =>
