@@ -11,8 +11,10 @@ import { startServer, stopServer } from './lib/server-process';
 /** `./cazuela shots`: one picture for each main view, from fresh demo data, into docs/screenshots. With names, only those. */
 interface Shot {
   name: string;
-  /** The record at the end of the path, by its name; the first where left out. */
-  of?: { list: string; name?: string };
+  /** The record at the end of the path, by its name, or by its place in the list; the first where left out. */
+  of?: { list: string; name?: string; at?: number };
+  /** What follows it in the address. */
+  then?: string;
   path: string;
   /** Words that stand there only until all is computed. */
   until?: string;
@@ -28,7 +30,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'recipes', path: '/recipe' },
   { name: 'recipe', path: '/recipe/', of: { list: 'recipes', name: 'Marisma' } },
   { name: 'weigh-plan', path: '/weigh' },
-  { name: 'series', path: '/weigh/series' },
   { name: 'weigh-bench', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' } },
   { name: 'bucket', path: '/bucket/', of: { list: 'buckets', name: 'Marisma' } },
   { name: 'coat', path: '/coat' },
@@ -38,8 +39,9 @@ const SHOTS: readonly Shot[] = [
   { name: 'kiln', path: '/kiln' },
   { name: 'firing', path: '/kiln/firings/', of: { list: 'firings' } },
   { name: 'load', path: '/kiln/loads/', of: { list: 'loads' } },
+  { name: 'opening', path: '/kiln/firings/', of: { list: 'firings', at: 1 }, then: '/opening' },
   { name: 'wall', path: '/wall' },
-  { name: 'studio', path: '/studio' },
+  { name: 'wall-glazes', path: '/wall/glazes', until: 'Looking at all that was made' },
   { name: 'clay-body', path: '/studio/bodies/', of: { list: 'bodies', name: 'Barro Claro' } },
   { name: 'what-now-phone', path: '/', viewport: PHONE, dark: true },
   { name: 'weigh-bench-phone', path: '/weigh/', of: { list: 'batches', name: 'Noche Honda' }, viewport: PHONE },
@@ -63,7 +65,7 @@ try {
       colorScheme: shot.dark ? 'dark' : 'light',
       locale: 'en-GB',
     });
-    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : ''));
+    await page.goto(server.address + shot.path + (shot.of ? await idOf(page.request, shot.of) : '') + (shot.then ?? ''));
     await page.getByRole('heading').first().waitFor();
     await page.getByRole('status', { name: 'Fetching' }).waitFor({ state: 'detached' });
     // A day asks all the time what others did: the network never rests.
@@ -80,7 +82,7 @@ try {
   rmSync(folder, { recursive: true, force: true });
 }
 
-async function idOf(request: APIRequestContext, { list, name }: { list: string; name?: string }): Promise<string> {
+async function idOf(request: APIRequestContext, { list, name, at = 0 }: NonNullable<Shot['of']>): Promise<string> {
   const [studio] = (await (await request.get(`${server.address}/api/studios`)).json()) as [{ id: string }];
   const things = (await (await request.get(`${server.address}/api/studios/${studio.id}/${list}`)).json()) as {
     id: string;
@@ -88,7 +90,7 @@ async function idOf(request: APIRequestContext, { list, name }: { list: string; 
     recipeName?: string;
     body?: { name: string };
   }[];
-  const found = name === undefined ? things[0] : things.find((thing) => (thing.body?.name ?? thing.recipeName ?? thing.name) === name);
+  const found = name === undefined ? things[at] : things.find((thing) => (thing.body?.name ?? thing.recipeName ?? thing.name) === name);
   if (!found) throw new Error(`The demo has no ${name ?? 'record'} among its ${list}.`);
   return found.id;
 }

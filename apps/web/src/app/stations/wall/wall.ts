@@ -19,6 +19,13 @@ import { correctionOf } from '../../data/results/correction';
 import { addressed } from '../../data/state/address';
 import { WhyPanel } from './why-panel';
 
+/** Pieces of one lot that came out alike are told once; one with a photo of its own is not like the others. */
+function alikeTogether(groups: Map<string, Result[]>, result: Result): Map<string, Result[]> {
+  const { loadPieceId, shelfId: _shelf, coneReached, ...said } = result.body;
+  const key = loadPieceId ? JSON.stringify({ ...said, coneReached }) : result.id;
+  return groups.set(key, [...(groups.get(key) ?? []), result]);
+}
+
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
@@ -52,7 +59,7 @@ export class Wall {
   protected readonly shown = computed(() => {
     const words = this.chosenWords().trim().toLowerCase();
     const all = this.all.value() ?? [];
-    return (this.result() ? all : this.away.without('result', all))
+    const told = (this.result() ? all : this.away.without('result', all))
       .filter((result) => !this.result() || result.id === this.result())
       .filter((result) => !this.firing() || result.body.firingId === this.firing())
       .filter(
@@ -62,7 +69,8 @@ export class Wall {
       .filter((result) =>
         [result.pieceName, result.body.note, ...result.glazedWith.map((coat) => coat.bucketName ?? '')].join(' ').toLowerCase().includes(words),
       )
-      .map((result) => ({ ...result, coats: result.glazedWith.filter((coat) => coat.bucketName) }));
+      .reduce(alikeTogether, new Map<string, Result[]>());
+    return [...told.values()].map((alike) => ({ ...alike[0]!, count: alike.length, coats: alike[0]!.glazedWith.filter((coat) => coat.bucketName) }));
   });
 
   /** Seconds nobody timed are called planned. */

@@ -18,7 +18,7 @@ const FEET = [
   ['clean', 'clean'],
   ['touched', 'glaze on it'],
 ] as const;
-const MOST_SUGGESTIONS = 3;
+const MOST_SUGGESTIONS = 2;
 const LONGEST_SUGGESTION = 40;
 const draftSchema = z.strictObject({ key: z.string(), note: z.string() });
 

@@ -1,0 +1,51 @@
+import type { Result } from '@cazuela/contract';
+import { firing, id, piece, result } from '../../../testing/made-up';
+import { FakeRecords } from '../../../testing/records';
+import { Screen } from '../../../testing/screen';
+import { Wall } from './wall';
+
+const of = firing(60);
+const cup = piece();
+const lotId = id();
+const ofLot = (number: number, change: Partial<Result['body']> = {}): Result =>
+  result(cup, of, { stars: 4, faults: [], lotId, loadPieceId: `${lotId}:${number}`, ...change });
+
+describe('the wall', () => {
+  const open = async (results: Result[], inputs: Record<string, unknown> = {}): Promise<Screen<Wall>> => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const screen = await Screen.open(Wall, inputs);
+    records.answer('/results', results);
+    for (const request of records.http.match(({ method }) => method === 'GET')) request.flush([]);
+    await screen.settle();
+    return screen;
+  };
+
+  it('twelve that came out alike are told once; the cracked one, and one with its own photo, by themselves', async () => {
+    const alike = Array.from({ length: 10 }, (_, at) => ofLot(at + 1));
+    const screen = await open([...alike, ofLot(11, { stars: 1, faults: [{ fault: 'cracked', where: 'rim' }] }), ofLot(12, { photoId: id() })]);
+    const headings = screen.all('h2').map((one) => one.textContent.replace(/★/g, '').trim());
+    expect(headings).toEqual(['10 × Cup', 'Cup', 'Cup']);
+    expect(screen.text).toContain('cracked (rim)');
+  });
+
+  it('what was noted by hand is never put together', async () => {
+    const screen = await open([result(cup, of, { stars: 4, faults: [] }), result(cup, of, { stars: 4, faults: [] })]);
+    expect(screen.all('h2')).toHaveLength(2);
+  });
+
+  it('what came out of one firing, and what is corrected where', async () => {
+    const other = firing(200);
+    const screen = await open([ofLot(1), result(cup, other, { stars: 2, faults: [] })], { firing: of.id });
+    expect(screen.all('h2')).toHaveLength(1);
+    expect(screen.button('Correct Cup').getAttribute('href')).toBe(
+      `/kiln/firings/${of.id}/opening?piece=${encodeURIComponent(`${lotId}:1`)}`.replace('%3A', ':'),
+    );
+    expect(screen.has('Show the whole wall')).toBe(true);
+  });
+
+  it('an empty wall says what to do', async () => {
+    const screen = await open([]);
+    expect(screen.text).toContain('The wall is empty.');
+  });
+});
