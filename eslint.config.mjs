@@ -29,6 +29,9 @@ const CORE_FOLDERS = [
   'learning',
   'layering',
   'day',
+  'kiln',
+  'results',
+  'wall',
   'now',
 ];
 const CORE = './packages/core/src';

@@ -2,8 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import type { BucketSummary } from '@cazuela/contract';
 import { glazeIdOf, rangeVerdict, seenCombinations, USUAL_CONE, type GlazeToTest, type NextTest, type TestCell } from '@cazuela/core';
 import { converter } from 'culori';
-import { combineLatest, map, Observable, switchMap } from 'rxjs';
+import { combineLatest, map, switchMap, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
+import { workerAnswer } from '../worker-answer';
 import { Glazes, type StudioGlazes } from '../state/glazes';
 import { PieceQuestions } from '../state/piece-questions';
 import type { NextTestsJob } from './next-tests-job';
@@ -50,21 +51,8 @@ export class NextTests {
           },
         };
       }),
-      switchMap((job) => this.ask(job)),
+      switchMap((job) => workerAnswer<NextTestsJob, NextTest[]>(nextTestsWorker, job)),
     );
-  }
-
-  private ask(job: NextTestsJob): Observable<NextTest[]> {
-    return new Observable((subscriber) => {
-      const worker = nextTestsWorker();
-      worker.onmessage = ({ data }: MessageEvent<NextTest[]>) => {
-        subscriber.next(data);
-        subscriber.complete();
-      };
-      worker.onerror = () => subscriber.complete();
-      worker.postMessage(job);
-      return () => worker.terminate();
-    });
   }
 }
 

@@ -20,10 +20,12 @@ import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { ledgerOf } from '../../data/results/result-changes';
-import { RunCausesFinder } from '../../data/results/run-causes-finder';
+import type { RunCausesJob } from '../../data/results/run-causes-job';
+import { runCausesWorker } from '../../data/results/run-causes.worker-factory';
 import { FaultRecords, recorderOf, type RecordOf } from '../../data/state/fault-records';
 import { PieceQuestions } from '../../data/state/piece-questions';
 import { Units } from '../../data/units/units';
+import { workerAnswer } from '../../data/worker-answer';
 import { ResourceState } from '../../ui/resource-state';
 import { causeWords, worthRecording } from './cause-words';
 import { OneChange } from './one-change';
@@ -46,7 +48,6 @@ export class WhyPanel {
   private readonly api = inject(StudioApi);
   private readonly records = inject(FaultRecords);
   private readonly questions = inject(PieceQuestions);
-  private readonly runs = inject(RunCausesFinder);
   protected readonly known = apiResource(() => this.records.all());
   protected readonly entries = apiResource(() => this.api.resultChanges());
   private readonly judged = computed((): JudgedPiece[] => {
@@ -68,7 +69,8 @@ export class WhyPanel {
           switchMap((questionOf) => {
             const question = questionOf({ pieceId: result.body.pieceId });
             if (!question) return of(undefined);
-            return this.runs.find({ question, coatTimes: coatTimesOf(piece), coneReached: result.body.coneReached });
+            const job: RunCausesJob = { question, coatTimes: coatTimesOf(piece), coneReached: result.body.coneReached };
+            return workerAnswer<RunCausesJob, RunCauses | undefined>(runCausesWorker, job);
           }),
           catchError(() => of(undefined)),
         );

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { CoatRisk, DayItem, DayStep } from '@cazuela/core';
-import { catchError, defer, Observable, of, shareReplay, switchMap } from 'rxjs';
+import { catchError, defer, of, shareReplay, switchMap, type Observable } from 'rxjs';
+import { workerAnswer } from '../../../data/worker-answer';
 import { PieceQuestions } from '../../../data/state/piece-questions';
 import type { CoatRiskJob } from './coat-risk-job';
 import { coatRiskWorker } from './coat-risk.worker-factory';
@@ -26,15 +27,6 @@ export class CoatRisks {
   }
 
   private ask(job: CoatRiskJob): Observable<CoatRisk | undefined> {
-    return new Observable((subscriber) => {
-      const worker = coatRiskWorker();
-      worker.onmessage = ({ data }: MessageEvent<CoatRisk | undefined>) => {
-        subscriber.next(data);
-        subscriber.complete();
-      };
-      worker.onerror = () => subscriber.complete();
-      worker.postMessage(job);
-      return () => worker.terminate();
-    });
+    return workerAnswer(coatRiskWorker, job);
   }
 }
