@@ -47,8 +47,10 @@ test.describe('tasks of the bench, from the start', () => {
     await pressNext(page);
     await expect(page.getByRole('heading', { name: 'Mix it' })).toBeVisible();
     await expect(page.getByText('was skipped')).toHaveCount(0);
-    const batch = (await studio.records<Batch[]>(request, '/batches')).find((one) => one.plan.baseGrams === 400)!;
-    expect(batch.linesDone).toBe(batch.plan.lines.length);
+    const kept = async (): Promise<Batch> => (await studio.records<Batch[]>(request, '/batches')).find((one) => one.plan.baseGrams === 400)!;
+    // The last line is on the device at once, and in the records a moment later.
+    await expect.poll(async () => (await kept()).linesDone).toBe((await kept()).plan.lines.length);
+    const batch = await kept();
     const { events } = await studio.records<Batch>(request, `/batches/${batch.id}`);
     expect(JSON.stringify(events)).toContain('A77');
     expect(JSON.stringify(events)).toContain('some lumps in the bag');

@@ -37,6 +37,10 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/wall',
     '/wall/changes',
     '/wall/glazes',
+    `/wall/compare?of=${(await studio.records<{ id: string }[]>(request, '/results'))
+      .slice(0, 3)
+      .map(({ id }) => id)
+      .join()}`,
     '/studio',
     '/studio/words',
     '/studio/put-away',

@@ -127,6 +127,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/wall/glazes-page').then((m) => m.GlazesPage),
   },
   {
+    path: 'wall/compare',
+    title: 'Side by side · Cazuela',
+    loadComponent: () => import('./stations/wall/compare-page').then((m) => m.ComparePage),
+  },
+  {
     path: 'wall/changes',
     title: 'Changes · Cazuela',
     loadComponent: () => import('./stations/wall/changes-page').then((m) => m.ChangesPage),

@@ -12,9 +12,11 @@ import { plainOptions } from '../../ui/options';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
 import { PutAwayStore } from '../../data/state/put-away-store';
+import { LinerCaution } from '../../parts/liner-caution';
 import { RecordMenu } from '../../parts/records/record-menu';
 import { PutAwayLink } from '../../parts/records/put-away-link';
 import { ExplainedText } from '../../parts/words/explained-text';
+import { cautionsOf } from '../../data/results/cautions';
 import { correctionOf } from '../../data/results/correction';
 import { addressed } from '../../data/state/address';
 import { WhyPanel } from './why-panel';
@@ -29,7 +31,7 @@ function alikeTogether(groups: Map<string, Result[]>, result: Result): Map<strin
 /** What the kiln gave back, each with its bucket, SG, coat and plan. */
 @Component({
   selector: 'cz-wall',
-  imports: [WhyPanel, EmptyState, ExplainedText, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
+  imports: [WhyPanel, EmptyState, ExplainedText, LinerCaution, MatButton, PutAwayLink, RecordMenu, ResourceState, RouterLink, SelectField, TextField],
   templateUrl: './wall.html',
   styleUrl: './wall.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,6 +52,7 @@ export class Wall {
   protected readonly units = inject(Units);
   protected readonly when = formatWhen;
   protected readonly correctionOf = correctionOf;
+  protected readonly cautionsOf = cautionsOf;
   protected readonly faultOptions = [['', 'any fault or none'], ...plainOptions(FAULTS)] as const;
   protected readonly starOptions = [0, 1, 2, 3, 4, 5].map(
     (stars) => [stars, stars === 0 ? 'any stars' : stars === 1 ? '1 star and more' : `${stars} stars and more`] as const,
@@ -76,6 +79,12 @@ export class Wall {
   /** Seconds nobody timed are called planned. */
   protected secondsWords({ seconds, secondsPlanned }: Result['glazedWith'][number]): string {
     return seconds === null ? '' : `${this.units.seconds(seconds)}${secondsPlanned ? ' planned' : ''}`;
+  }
+
+  /** Its photos after the first. */
+  protected more({ body }: Result): string[] | undefined {
+    const rest = (body.photoIds ?? []).slice(1);
+    return rest.length > 0 ? rest : undefined;
   }
 
   protected faultWords(faults: Result['body']['faults']): string {

@@ -4,14 +4,16 @@ import { FAULTS } from '@cazuela/contract';
 import { FAULT_DEGREES, type FiredFault, type SeenFault, type Verdict } from '@cazuela/core';
 import * as z from 'zod';
 import { StudioApi } from '../../../data/http/studio-api';
+import { cautionsOf } from '../../../data/results/cautions';
 import { sessionSignal } from '../../../data/offline/kept-signal';
 import { PhotoQueue } from '../../../data/photos/photo-queue';
 import { PhotoButton } from '../../../ui/photo-button';
+import { LinerCaution } from '../../../parts/liner-caution';
 import { StarsField } from '../../../ui/stars-field';
 import { TextArea } from '../../../ui/text-area';
 import { shelfName } from '../load/load-words';
 import { OpeningScreen, type OpenedPiece } from './opening-screen';
-import { cautionsOf, DEGREE_WORDS, FAULT_KEYS } from './opening-words';
+import { DEGREE_WORDS, FAULT_KEYS } from './opening-words';
 
 const PLACES = ['inside', 'outside', 'rim', 'foot'] as const;
 const FEET = [
@@ -25,7 +27,7 @@ const draftSchema = z.strictObject({ key: z.string(), note: z.string() });
 /** What is said of one fired piece: a tap each, kept at once. */
 @Component({
   selector: 'cz-verdict-panel',
-  imports: [MatButton, PhotoButton, StarsField, TextArea],
+  imports: [LinerCaution, MatButton, PhotoButton, StarsField, TextArea],
   templateUrl: './verdict-panel.html',
   styleUrl: './verdict-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
