@@ -29,7 +29,10 @@ export class NextTests {
           const run = fired.has(body.name) ? undefined : questionOf({ pieceId: id });
           return run ? [{ run, combinations: seenCombinations(body.plan, (bucketId) => glazeOf.get(bucketId) ?? bucketId) }] : [];
         });
-        const onBodies = wall.tests.flatMap(({ bodyId, ...test }) => (bodyId === undefined ? [] : [{ ...test, bodyId }]));
+        // A runner tile is of no body of its own: its pair is tested, or about to be, on each.
+        const onBodies = wall.tests.flatMap(({ bodyId, ...test }) =>
+          bodyId === undefined ? wall.bodies.map(({ id }) => ({ ...test, bodyId: id })) : [{ ...test, bodyId }],
+        );
         const cellOf = ({ lowerId, upperId, bodyId, cone }: TestCell): TestCell => ({
           ...(lowerId === undefined ? {} : { lowerId }),
           upperId,

@@ -1,4 +1,4 @@
-import type { Piece, Result } from '@cazuela/contract';
+import type { Piece, Result, RunnerTile } from '@cazuela/contract';
 import { bucket, CLAY, firing, id, piece, result, summaryOf } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
@@ -16,7 +16,12 @@ const overWhite = piece({ zones: { inside: [], outside: [coat(WHITE.id), coat(AS
 const alone = piece({ zones: { inside: [coat(WHITE.id)], outside: [], rim: [], foot: [] } });
 
 describe('glaze over glaze', () => {
-  const open = async (pieces: Piece[], results: Result[], inputs: Record<string, unknown> = {}): Promise<Screen<GlazesPage>> => {
+  const open = async (
+    pieces: Piece[],
+    results: Result[],
+    inputs: Record<string, unknown> = {},
+    runners: RunnerTile[] = [],
+  ): Promise<Screen<GlazesPage>> => {
     const records = new FakeRecords();
     records.openStudio();
     const screen = await Screen.open(GlazesPage, inputs);
@@ -24,6 +29,7 @@ describe('glaze over glaze', () => {
       '/buckets': [summaryOf(WHITE), summaryOf(ASH)],
       '/pieces': pieces,
       '/results': results,
+      '/runner-tiles': runners,
       '/firings': [of],
       '/bodies': [CLAY],
     };
@@ -85,6 +91,21 @@ describe('glaze over glaze', () => {
     expect(screen.text).toContain('Not made yet.');
     await screen.press('What to test next');
     expect(screen.text).toContain(titles[0]!);
+  });
+
+  it('a pair of which a runner tile is planned is not told again', async () => {
+    const layer = (of: typeof WHITE) => ({ bucketId: of.id, glazeId: of.id, glazeName: of.body.name, coatMm: 0.5, meltsTo: 0.5 });
+    const tile: RunnerTile = {
+      id: id(),
+      version: 1,
+      code: 'R1',
+      createdAt: '2026-03-01T10:00:00.000Z',
+      body: { layers: [layer(ASH), layer(WHITE)], bandMm: 20, by: 'Inés', notes: '' },
+    };
+    const titles = async (runners: RunnerTile[]): Promise<string[]> =>
+      (await open([overWhite], [result(overWhite, of, { stars: 4 })], {}, runners)).all('.see').map((one) => one.textContent.trim());
+    expect(await titles([])).toContain('White over Ash');
+    expect(await titles([tile])).not.toContain('White over Ash');
   });
 
   it('slices: another cone shows what was made there', async () => {
