@@ -9,9 +9,9 @@ const plain =
   () =>
     words;
 const rate =
-  (words: string): Say =>
+  (words: (units: Units) => string): Say =>
   ({ from, to }, units) =>
-    `${words}: ${units.rate(to ?? 0)} instead of ${units.rate(from ?? 0)}`;
+    `${words(units)}: ${units.rate(to ?? 0)} instead of ${units.rate(from ?? 0)}`;
 const coat =
   (words: string): Say =>
   ({ from, to }, units) =>
@@ -35,11 +35,11 @@ const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   harderBisque: plain('Bisque to cone 05'),
   coolerPlace: plain('A cooler place in the kiln'),
   hotterPlace: plain('A hotter place in the kiln'),
-  slowerOver1000: rate('Slower at the end of the firing'),
+  slowerOver1000: rate(() => 'Slower at the end of the firing'),
   holdLonger: ({ from, to }) => `Hold at the hottest: ${Math.round(to ?? 0)} min instead of ${Math.round(from ?? 0)}`,
-  slowerFromPeak: rate('Fall slower from the hottest'),
-  fasterCooling: rate('Fall faster between 1,100 and 900 °C'),
-  slowerAt570: rate('Slower around 570 °C'),
+  slowerFromPeak: rate(() => 'Fall slower from the hottest'),
+  fasterCooling: rate((units) => `Fall faster between ${units.temperature(1_100)} and ${units.temperature(900)}`),
+  slowerAt570: rate((units) => `Slower around ${units.temperature(570)}`),
   openLater: ({ from, to }, units) => `Open it under ${units.temperature(to ?? 100)}: it was at ${units.temperature(from ?? 0)}`,
   calcineClay: ({ from, to }) => `Calcine a part of its clay: ${Math.round(to ?? 0)} % that shrinks instead of ${Math.round(from ?? 0)} %`,
   closerFit: plain('A recipe that fits this clay: with silica for a glaze that crazes, without for one that shivers'),
