@@ -7,6 +7,8 @@ export interface FlowGuess {
   basis: 'startingGuess' | 'pottersWord' | 'runnerTile';
   /** How many fired feet it rests on as well. */
   feet?: number;
+  /** How many fired pieces whose run was measured it rests on as well. */
+  pieces?: number;
 }
 
 /** How a potter says a glaze moves, at a normal dip, with the middle of its run in mm. */

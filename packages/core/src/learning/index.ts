@@ -9,5 +9,4 @@ export { bisqueOf, wallObservations, type Bisque, type ClayCard, type LotFacts }
 export { feetSeen, withFeet, type BucketOfRecipe, type FiredPiece } from './fired-feet';
 export { coatObservations, isPassMethod, passReadings, readCoat, type MeasuredDip } from './measured-dips';
 export { learnFromRunners, runnerReadings, type RunnerRecord } from './runner-readings';
-export { lookOfResult, looksOfTile, type FiredResult, type FiredStrip } from './fired-looks';
 export { learnWaits, WAIT_LN_SD, waitsFrom, type DryTap, type WaitEstimate, type WaitKnowledge, type WaitQuestion } from './wait-learning';

@@ -16,6 +16,42 @@ export interface FiredCoat {
   sg?: number | undefined;
 }
 
+/** A coat as a result keeps it: null is what nobody knows. */
+export interface KeptCoat {
+  bucketId: string | null;
+  sg: number | null;
+  coatMm: number | null;
+  seconds: number | null;
+  /** Nobody timed it: these are the seconds of the plan. */
+  secondsPlanned?: boolean | undefined;
+  plannedSeconds?: number | undefined;
+  doneAt: string | null;
+}
+
+/**
+ * Returns the coats of a result, each as it was planned and done. What nobody did, or nobody told, is no coat that was done.
+ *
+ * @param kept - the coats of the result
+ * @example
+ * firedCoats([{ bucketId: 'ash', sg: null, coatMm: 0.6, seconds: 2, secondsPlanned: true, doneAt: null }])
+ * // [{ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2 }]
+ */
+export function firedCoats(kept: readonly KeptCoat[]): FiredCoat[] {
+  return kept.flatMap(({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt }): FiredCoat[] => {
+    if (!bucketId) return [];
+    const planned = plannedSeconds ?? (secondsPlanned ? (seconds ?? undefined) : undefined);
+    return [
+      {
+        bucketId,
+        ...(coatMm === null ? {} : { plannedMm: coatMm }),
+        ...(planned === undefined ? {} : { plannedSeconds: planned }),
+        ...(doneAt !== null && seconds !== null && !secondsPlanned ? { seconds } : {}),
+        ...(doneAt === null || sg === null ? {} : { sg }),
+      },
+    ];
+  });
+}
+
 /**
  * Returns the glazes at a place, bottom up; the rim has those of the outside where it has none of its own.
  *

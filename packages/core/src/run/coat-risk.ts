@@ -14,6 +14,7 @@ export interface CoatRisk {
   scrapeMm?: number;
   basis: RunForecast['basis'];
   feet: number;
+  pieces: number;
 }
 
 /**
@@ -41,5 +42,6 @@ export function coatRisk(question: PieceRunQuestion, layerIds: readonly string[]
     ...(lineMm === undefined ? {} : { scrapeMm: Math.max(0, Math.ceil(lineMm - plan.waxFootMm)) }),
     basis: forecast.basis,
     feet: forecast.feet,
+    pieces: forecast.pieces,
   };
 }

@@ -27,9 +27,10 @@ export interface PlannedLayer {
   meltedMm: number;
   flow: number;
   flowLnSd: number;
-  /** What its flow rests on, and how many fired feet are part of it. */
+  /** What its flow rests on, and how many fired feet and measured pieces are part of it. */
   basis: FlowGuess['basis'];
   feet: number;
+  pieces: number;
 }
 
 /** One side of a piece, ready for the solver, from the rim down. */
@@ -58,6 +59,8 @@ export interface PairFlow {
   b: string;
   omega: number;
   lnSd: number;
+  /** How many fired pieces are part of it, besides tiles; none where left out. */
+  pieces?: number | undefined;
 }
 
 /** A plan whose glaze may run. */
@@ -151,7 +154,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
   const glaze = glazes.find((facts) => facts.bucketId === layer.bucketId);
   const [top, bottom] = [alongTo(strip, toMm), alongTo(strip, fromMm)];
   if (!glaze || coatingKindOf(layer) !== 'glaze' || bottom <= top) return [];
-  const { flow, lnSd, basis, feet = 0 } = glaze.flow;
+  const { flow, lnSd, basis, feet = 0, pieces = 0 } = glaze.flow;
   return [
     {
       layer,
@@ -163,6 +166,7 @@ function placed({ layer, fromMm, toMm }: Band, strip: WallStrip, glazes: readonl
       flowLnSd: lnSd,
       basis,
       feet,
+      pieces,
     },
   ];
 }

@@ -28,9 +28,10 @@ export interface RunForecast {
   sides: readonly SideForecast[];
   /** Deepest pool inside, in the middle case, mm; left out where nothing inside melts. */
   poolMm?: number | undefined;
-  /** The weakest basis among the flows of its glazes, and how many fired feet are part of them. */
+  /** The weakest basis among the flows of its glazes, and how many fired feet and measured pieces are part of them. */
   basis: FlowGuess['basis'];
   feet: number;
+  pieces: number;
 }
 
 /** Weakest first. */
@@ -101,7 +102,7 @@ export function quickForecast(question: PieceRunQuestion): RunForecast {
  *
  * @param forecast - the forecast
  * @example
- * worstSide({ from: 'draws', sides: [], basis: 'startingGuess', feet: 0 }) // undefined
+ * worstSide({ from: 'draws', sides: [], basis: 'startingGuess', feet: 0, pieces: 0 }) // undefined
  */
 export const worstSide = ({ sides }: RunForecast): SideForecast | undefined =>
   sides.reduce<SideForecast | undefined>((worst, side) => (worst && rank(worst) >= rank(side) ? worst : side), undefined);
@@ -125,7 +126,7 @@ function forecast(
   poolMm: number | undefined,
 ): RunForecast {
   const layers = harmful.flatMap(([side]) => side.layers);
-  const feetOf = new Map(layers.map(({ layer, feet }) => [layer.bucketId, feet]));
+  const glazes = [...new Map(layers.map((layer) => [layer.layer.bucketId, layer])).values()];
   return {
     from,
     sides: harmful.map(([side, chances]) => {
@@ -143,6 +144,7 @@ function forecast(
     }),
     ...(poolMm === undefined ? {} : { poolMm }),
     basis: BASES.find((basis) => layers.some((layer) => layer.basis === basis)) ?? 'startingGuess',
-    feet: [...feetOf.values()].reduce((sum, feet) => sum + feet, 0),
+    feet: glazes.reduce((sum, { feet }) => sum + feet, 0),
+    pieces: glazes.reduce((sum, { pieces }) => sum + pieces, 0),
   };
 }

@@ -1,15 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { ClayBody, CoatWindowDocument, Firing, Piece, Result } from '@cazuela/contract';
-import {
-  firingRates,
-  glazeIdOf,
-  recordOfPiece,
-  unreadBounds,
-  type FiredCoat,
-  type FaultPlace,
-  type FaultRecord,
-  type GlazedPiece,
-} from '@cazuela/core';
+import { firedCoats, firingRates, glazeIdOf, recordOfPiece, unreadBounds, type FaultPlace, type FaultRecord, type GlazedPiece } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
 import { clayFactsOf } from './clay-facts';
@@ -87,7 +78,7 @@ function pieceAsFired(result: Result, known: Known): GlazedPiece | undefined {
   });
   return {
     plan: piece.plan,
-    coats: result.glazedWith.flatMap(coatOf),
+    coats: firedCoats(result.glazedWith),
     glazes: facts,
     ranges: new Map(buckets.map(({ id, body }) => [id, { lowSg: body.sgLow, highSg: body.sgHigh }])),
     windows: new Map(windows),
@@ -96,22 +87,6 @@ function pieceAsFired(result: Result, known: Known): GlazedPiece | undefined {
     ...(isRead ? { rates: firingRates(read.log) } : {}),
     isRefired: wasFiredBefore(result, known.results),
   };
-}
-
-/** What nobody did, or nobody told, is no coat that was done. */
-function coatOf({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt }: Result['glazedWith'][number]): FiredCoat[] {
-  if (!bucketId) return [];
-  const timed = doneAt !== null && seconds !== null && !secondsPlanned ? { seconds } : {};
-  const planned = plannedSeconds ?? (secondsPlanned ? (seconds ?? undefined) : undefined);
-  return [
-    {
-      bucketId,
-      ...(coatMm === null ? {} : { plannedMm: coatMm }),
-      ...(planned === undefined ? {} : { plannedSeconds: planned }),
-      ...timed,
-      ...(doneAt === null || sg === null ? {} : { sg }),
-    },
-  ];
 }
 
 /** Undefined where nobody knows which lot it was. */

@@ -1,15 +1,14 @@
 import { inject, Injectable } from '@angular/core';
-import type { ClayBody, Piece, Result, RunnerTile } from '@cazuela/contract';
-import { asThinned, feetSeen, layersOf, learnFromRunners, shapeOf, withFeet, type PieceQuestion } from '@cazuela/core';
+import type { ClayBody, Piece } from '@cazuela/contract';
+import { asThinned, layersOf, shapeOf, type GlazeFacts, type PairFlow, type PieceQuestion } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
 import { clayFactsOf } from './clay-facts';
-import { Glazes, type StudioGlazes } from './glazes';
+import { Glazes } from './glazes';
+import { learntFlows } from './learnt-flows';
 
 interface Known {
-  glazes: StudioGlazes;
-  runners: RunnerTile[];
-  results: Result[];
+  learnt: { facts: GlazeFacts[]; overlaps: PairFlow[] };
   pieces: Piece[];
   bodies: ClayBody[];
 }
@@ -34,24 +33,26 @@ export class PieceQuestions {
       results: this.api.results(),
       pieces: this.api.pieces(),
       bodies: this.api.bodies(),
-    }).pipe(map((known) => (asked) => questionOf(asked, known)));
+    }).pipe(
+      map(({ glazes, bodies, ...fired }) => {
+        const known = { learnt: learntFlows(fired, glazes), pieces: fired.pieces, bodies };
+        return (asked) => questionOf(asked, known);
+      }),
+    );
   }
 }
 
-function questionOf({ pieceId, layerIds = [] }: PieceAsked, { glazes, runners, results, pieces, bodies }: Known): PieceQuestion | undefined {
+function questionOf({ pieceId, layerIds = [] }: PieceAsked, { learnt, pieces, bodies }: Known): PieceQuestion | undefined {
   const body = pieces.find(({ id }) => id === pieceId)?.body;
   const plans = body ? [body.plan, ...(body.parts ?? []).map((part) => part.plan)] : [];
   const plan = plans.find((one) => layerIds.every((id) => layersOf(one).some((layer) => layer.id === id)));
   if (!body || !plan) return undefined;
-  const { facts, overlaps } = learnFromRunners({ tiles: runners, facts: glazes.facts, buckets: glazes.buckets });
-  const { buckets } = glazes;
-  const feet = facts.length > 0 ? feetSeen({ results, pieces, facts, buckets }) : [];
   const clay = bodies.find(({ id }) => id === body.bodyId);
   return {
     plan,
     shape: shapeOf(plan),
-    glazes: asThinned(plan, withFeet({ facts, feet, buckets })),
-    overlaps,
+    glazes: asThinned(plan, learnt.facts),
+    overlaps: learnt.overlaps,
     ...(clay ? { body: clayFactsOf(clay, body.lotId, plan.refire ?? false) } : {}),
   };
 }

@@ -85,8 +85,8 @@ const FLOW_WORDS: Record<CoatRisk['basis'], string> = {
 };
 
 /** How it stands with the shelf, and what would keep it off. */
-function riskWords({ plannedChance, reachChance, scrapeMm, basis, feet }: CoatRisk): string {
-  const seen = feet > 0 ? ` and ${feet} fired ${feet === 1 ? 'foot' : 'feet'}` : '';
+function riskWords({ plannedChance, reachChance, scrapeMm, basis, feet, pieces }: CoatRisk): string {
+  const seen = `${pieces > 0 ? ` and ${pieces} measured ${pieces === 1 ? 'piece' : 'pieces'}` : ''}${feet > 0 ? ` and ${feet} fired ${feet === 1 ? 'foot' : 'feet'}` : ''}`;
   const chance = `The chance that it runs to where it stands is ${percentOf(reachChance)}, planned ${percentOf(plannedChance)} (a quick look; its flow is ${FLOW_WORDS[basis]}${seen}).`;
   if (scrapeMm === 0 || (reachChance < SAFE_CHANCE && scrapeMm === undefined)) return chance;
   const out =

@@ -22,9 +22,13 @@ export class FiredLooks {
       map(({ tiles, results, pieces }) => {
         const read = tiles.filter(({ body }) => body.glazeId === pair.glazeId && body.bodyId === pair.bodyId && isRead(body.strips));
         const strips = read.flatMap((tile) => looksOfTile(tile.body.strips));
-        const bucketIds = new Set(buckets.filter((bucket) => glazeIdOf(bucket) === pair.glazeId).map((bucket) => bucket.id));
+        const ranges = new Map(
+          buckets
+            .filter((bucket) => glazeIdOf(bucket) === pair.glazeId)
+            .map(({ id, body }) => [id, { lowSg: body.sgLow, highSg: body.sgHigh }] as const),
+        );
         const ofBody = new Set(pieces.filter((piece) => piece.body.bodyId === pair.bodyId).map((piece) => piece.id));
-        const resultLooks = results.filter((result) => ofBody.has(result.body.pieceId)).flatMap((result) => lookOfResult(result, bucketIds) ?? []);
+        const resultLooks = results.filter((result) => ofBody.has(result.body.pieceId)).flatMap((result) => lookOfResult(result, ranges) ?? []);
         const from = [
           ...(read.length > 0 ? [`tiles ${read.map((tile) => tile.code).join(', ')}`] : []),
           ...(resultLooks.length > 0 ? [`${resultLooks.length} results`] : []),

@@ -5,9 +5,6 @@ import {
   handWarnings,
   isTurnedOver,
   coatObservations,
-  learnFromRunners,
-  feetSeen,
-  withFeet,
   asThinned,
   attempt,
   cautionFor,
@@ -36,6 +33,7 @@ import {
 import type { ClayBody } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
 import { bucketOfRecipe, factsOf, glazeOfRecipe, Glazes } from '../../../data/state/glazes';
+import { learntFlows } from '../../../data/state/learnt-flows';
 import { PutAwayStore } from '../../../data/state/put-away-store';
 import { apiResource, keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
@@ -90,31 +88,23 @@ export class PieceScreen {
     this.away.without('recipe', this.recipes()).filter((recipe) => bucketOfRecipe(recipe.id, this.filled()) === undefined),
   );
   readonly recipes = computed(() => this.all.value()?.glazes.recipes ?? []);
-  /** Glazes with what the runner tiles taught of their flow. */
-  private readonly learntRuns = computed(() => {
-    const found = this.all.value();
-    const planned = found ? this.plannedRecipes().flatMap((glaze) => factsOf(glaze, found.glazes.recipes, found.glazes.powders)) : [];
-    return found
-      ? learnFromRunners({
-          tiles: found.runners,
-          facts: [...found.glazes.facts, ...planned],
-          buckets: [...found.glazes.buckets, ...this.plannedRecipes()],
-        })
-      : { facts: [], overlaps: [] };
-  });
   /** Earlier results, fetched beside the piece: they sharpen what is known and delay nothing. */
   private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
-  private readonly feet = computed(() => {
-    const fired = this.fired.value();
-    const { facts } = this.learntRuns();
-    return fired && facts.length > 0 ? feetSeen({ results: fired.results, pieces: fired.pieces, facts, buckets: this.buckets() }) : [];
+  /** Glazes as their buckets stand, or will stand once they are in range, with what tiles and fired pieces taught of their flow. */
+  private readonly learnt = computed(() => {
+    const found = this.all.value();
+    if (!found) return { facts: [], overlaps: [] };
+    const { results = [], pieces = [] } = this.fired.value() ?? {};
+    const planned = this.plannedRecipes().flatMap((glaze) => factsOf(glaze, found.glazes.recipes, found.glazes.powders));
+    return learntFlows(
+      { runners: found.runners, results, pieces },
+      { facts: [...found.glazes.facts, ...planned], buckets: [...found.glazes.buckets, ...this.plannedRecipes()] },
+    );
   });
-  /** Glazes as their buckets stand, or will stand once they are in range. */
-  private readonly standing = computed(() => withFeet({ facts: this.learntRuns().facts, feet: this.feet(), buckets: this.buckets() }));
   private readonly thinned = computed(() => this.settledPlan()?.thinned);
   /** Glazes as the plan dips from them. */
-  readonly facts = computed(() => asThinned({ thinned: this.thinned() }, this.standing()));
-  readonly overlaps = computed(() => this.learntRuns().overlaps);
+  readonly facts = computed(() => asThinned({ thinned: this.thinned() }, this.learnt().facts));
+  readonly overlaps = computed(() => this.learnt().overlaps);
   readonly bodies = computed(() => this.all.value()?.bodies ?? []);
   private readonly decoratingColours = computed(() => this.settledPlan()?.decoratingColours ?? NO_DECORATING_COLOURS);
   readonly colours = computed(
@@ -253,7 +243,7 @@ export class PieceScreen {
   knownWith({ clay, plan }: { clay: ClayBody | undefined; plan: PiecePlan }): KnownOfPlan {
     const lotId = clay?.id === this.clay()?.id ? this.lotId() : undefined;
     const facts = clay && clayFactsOf(clay, lotId, plan.refire === true);
-    return { ...this.knownOn(facts, this.knowledgeOn(clay?.id ?? '')), glazes: asThinned(plan, this.standing()) };
+    return { ...this.knownOn(facts, this.knowledgeOn(clay?.id ?? '')), glazes: asThinned(plan, this.learnt().facts) };
   }
   private knownOn(body: BodyFacts | undefined, knowledge: KnownOfPlan['knowledge']): KnownOfPlan {
     return { glazes: this.facts(), body, knowledge, overlaps: this.overlaps() };
@@ -289,7 +279,7 @@ export class PieceScreen {
   /** What is made ready before the first step. */
   readonly preparations = computed(() => {
     const plan = this.settledPlan();
-    return plan ? preparationsOf(plan, this.standing()) : [];
+    return plan ? preparationsOf(plan, this.learnt().facts) : [];
   });
   readonly labor = computed(() =>
     laborOf({

@@ -50,7 +50,7 @@ describe('the bench of runner tiles', () => {
     expect(request.request.body).toMatchObject({ version: 1, body: { runMm: 4 } });
     request.flush({ ...of, version: 2, body: { ...of.body, runMm: 4 } });
     await screen.settle();
-    expect(screen.text).toContain('What they taught');
+    expect(screen.text).toContain('What tiles and fired pieces taught');
   });
 
   it('a tile found by its code stands first', async () => {

@@ -1,4 +1,3 @@
-import { learnFromRunners } from '@cazuela/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
@@ -6,6 +5,7 @@ import type { RunnerTile } from '@cazuela/contract';
 import { combineLatest } from 'rxjs';
 import { createMutation } from '../../../data/http/mutation';
 import { Glazes } from '../../../data/state/glazes';
+import { learntFlows } from '../../../data/state/learnt-flows';
 import { apiResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
 import { Loading } from '../../../ui/loading';
@@ -48,6 +48,8 @@ export class RunnerBench {
   protected readonly planning = createMutation();
   private readonly away = inject(PutAwayStore);
   protected readonly all = apiResource(() => combineLatest({ tiles: this.api.runnerTiles(), glazes: this.known.all() }));
+  /** Fired pieces, fetched beside the tiles: they sharpen what is known and delay nothing. */
+  private readonly fired = apiResource(() => combineLatest({ results: this.api.results(), pieces: this.api.pieces() }));
   protected readonly tiles = linkedSignal<readonly RunnerTile[]>(() => this.all.value()?.tiles ?? []);
   protected readonly ordered = computed(() =>
     this.away.without('runner', this.tiles()).sort((a, b) => Number(b.id === this.tile()) - Number(a.id === this.tile())),
@@ -59,19 +61,20 @@ export class RunnerBench {
   protected readonly learnt = computed(() => {
     const found = this.all.value()?.glazes;
     if (!found) return [];
-    const { facts, overlaps } = learnFromRunners({ tiles: this.tiles(), facts: found.facts, buckets: found.buckets });
+    const { results = [], pieces = [] } = this.fired.value() ?? {};
+    const { facts, overlaps } = learntFlows({ runners: this.tiles(), results, pieces }, found);
     const name = (bucketId: string): string => facts.find((glaze) => glaze.bucketId === bucketId)?.name ?? 'a glaze';
     return [
       ...facts
-        .filter((glaze) => glaze.flow.basis === 'runnerTile')
+        .filter(({ flow }) => flow.basis === 'runnerTile' || (flow.pieces ?? 0) > 0)
         .map((glaze) => {
           const run = glaze.flow.flow * 0.09;
           const spread = Math.exp(glaze.flow.lnSd);
-          return `${glaze.name} runs about ${run.toFixed(1)} mm at a normal dip (two of three times ${(run / spread).toFixed(1)} to ${(run * spread).toFixed(1)}).`;
+          return `${glaze.name} runs about ${run.toFixed(1)} mm at a normal dip (two of three times ${(run / spread).toFixed(1)} to ${(run * spread).toFixed(1)})${fromPieces(glaze.flow.pieces)}.`;
         }),
       ...overlaps.map(
         (pair) =>
-          `${name(pair.a)} and ${name(pair.b)} together run ${pair.omega.toFixed(1)} times as far as by themselves (± ${Math.round(100 * (Math.exp(pair.lnSd) - 1))} %).`,
+          `${name(pair.a)} and ${name(pair.b)} together run ${pair.omega.toFixed(1)} times as far as by themselves (± ${Math.round(100 * (Math.exp(pair.lnSd) - 1))} %)${fromPieces(pair.pieces)}.`,
       ),
     ];
   });
@@ -95,3 +98,6 @@ export class RunnerBench {
     );
   }
 }
+
+/** Fired pieces teach beside the tiles. */
+const fromPieces = (pieces = 0): string => (pieces > 0 ? `, from ${pieces} measured ${pieces === 1 ? 'piece' : 'pieces'} too` : '');

@@ -105,7 +105,7 @@ export class RunnerCard {
     const flow = reading && attempt(() => flowOfReading(reading));
     if (flow?.kind !== 'ok') return undefined;
     const together = this.draft().layers.length > 1 ? 'Together they' : 'It';
-    return `${together} ${movementWord({ flow: flow.value })} at a normal dip in a usual cone 6 firing: flow figure ${flow.value.toPrecision(2)} per mm. Plans reckon with it, give or take what a ruler and a kiln leave open.`;
+    return `${together} ${movementWord({ flow: flow.value })} at a normal dip in a usual cone 6 firing: flow figure ${Number(flow.value.toPrecision(2))} per mm. Plans reckon with it, give or take what a ruler and a kiln leave open.`;
   });
   private readonly whole = computed(() => this.draft().bandMm + Math.max(40, this.draft().runMm ?? 0));
   protected readonly bandHigh = computed(() => this.high(this.draft().bandMm));

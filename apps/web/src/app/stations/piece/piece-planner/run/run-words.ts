@@ -161,24 +161,37 @@ const GROUND_WORDS: Record<FlowGuess['basis'], [leans: string, then: string]> = 
 };
 
 /** What is known of the flow outside, in a sentence; fired feet sharpen it. */
-export function basisOfFlow({ basis, feet }: Pick<RunForecast, 'basis' | 'feet'>): string {
+export function basisOfFlow({ basis, ...seen }: Pick<RunForecast, 'basis' | 'feet' | 'pieces'>): string {
   const [leans, then] = GROUND_WORDS[basis];
-  return `${leans}${feet > 0 ? `, and ${feetWords(feet)}` : ''}${then}.`;
+  const more = firedWords(seen);
+  return `${leans}${more ? `, and ${more}` : ''}${then}.`;
 }
 
-const feetWords = (feet: number): string => (feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`);
+/** What fired pieces taught: runs that were measured, and feet. */
+function firedWords({ feet, pieces }: Pick<RunForecast, 'feet' | 'pieces'>): string {
+  const ran = pieces === 0 ? [] : [pieces === 1 ? 'the measured run of one fired piece' : `the measured runs of ${pieces} fired pieces`];
+  const stood = feet === 0 ? [] : [feet === 1 ? 'the foot of one fired piece' : `the feet of ${feet} fired pieces`];
+  return [...ran, ...stood].join(' and ');
+}
 
 /** What the run rests on. */
-export function basisOfRun(sides: readonly SideToRun[], overlaps: readonly PairFlow[], { feet, from }: Pick<RunForecast, 'feet' | 'from'>): string[] {
+export function basisOfRun(
+  sides: readonly SideToRun[],
+  overlaps: readonly PairFlow[],
+  { from, ...seen }: Pick<RunForecast, 'feet' | 'pieces' | 'from'>,
+): string[] {
   const names = new Map(sides.flatMap((side) => side.layers.map((layer) => [layer.layer.bucketId, layer.name])));
   const measured = overlaps.filter((pair) => names.has(pair.a) && names.has(pair.b));
   return [
     ...measured.map(
-      (pair) => `${names.get(pair.a)} and ${names.get(pair.b)} together run ${pair.omega.toFixed(1)} times as far, from your runner tiles.`,
+      (pair) => `${names.get(pair.a)} and ${names.get(pair.b)} together run ${pair.omega.toFixed(1)} times as far, ${pairWords(pair)}.`,
     ),
-    ...(feet > 0 ? [`How they flow leans on ${feetWords(feet)} as well: clean, or stuck to the shelf.`] : []),
+    ...(firedWords(seen) ? [`How they flow leans on ${firedWords(seen)} as well.`] : []),
     from === 'draws'
       ? 'From 2,000 runs, each with its own coat, flow and half a cone of the kiln; a wall that leans, pools, overlaps and handles are in it.'
       : 'A quick look from one coarse run, scaled; two thousand runs follow when your hand rests.',
   ];
 }
+
+const pairWords = ({ pieces = 0 }: PairFlow): string =>
+  pieces > 0 ? `from ${pieces} fired ${pieces === 1 ? 'piece' : 'pieces'} of yours` : 'from your runner tiles';
