@@ -234,6 +234,7 @@ export {
   type ResultChangeBody,
   type ResultChangeEntry,
 } from './kiln/result-change';
+export { greyPatchSchema, photoColoursSchema, type GreyPatch, type PhotoColours } from './kiln/photo';
 export { loadPieceIdSchema } from './kiln/load-piece-id';
 export { FAULTS, mostPhotos, piecesPhotographedSchema, piecesReadSchema, verdictSchema } from './kiln/opening';
 export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './studio/scale-device';
@@ -248,3 +249,4 @@ export {
   type RunnerTileBody,
 } from './piece/runner-tile';
 export { stepSheetSchema, type StepSheet } from './piece/step-sheet';
+export { studioOutcomeSchema, type StudioOutcome } from './studio/studio-file';

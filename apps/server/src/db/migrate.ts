@@ -22,6 +22,7 @@ import { loads } from './migrations/015-loads';
 import { schedules } from './migrations/016-schedules';
 import { firingLogs } from './migrations/017-firing-logs';
 import { photosOfOpenings } from './migrations/018-photos-of-openings';
+import { photoColours } from './migrations/020-photo-colours';
 import { resultChanges } from './migrations/019-result-changes';
 
 /** Listed by hand, in order. */
@@ -45,6 +46,7 @@ export const MIGRATIONS: readonly Migration[] = [
   firingLogs,
   photosOfOpenings,
   resultChanges,
+  photoColours,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

@@ -205,6 +205,8 @@ export function defineModels(sequelize: Sequelize): Models {
       width: version,
       height: version,
       jpeg: DataTypes.BLOB('medium'),
+      colours: json('colours'),
+      gains: json('gains'),
       createdAt: time,
     }),
     results: table('results', {

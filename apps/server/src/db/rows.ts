@@ -1,4 +1,15 @@
-import type { BatchPlan, BucketContents, DayItem, DayPlanning, FiringPoint, GrowingLog, KilnModel, KilnTrouble, LogReading } from '@cazuela/core';
+import type {
+  BatchPlan,
+  BucketContents,
+  DayItem,
+  DayPlanning,
+  FiringPoint,
+  GrowingLog,
+  KilnModel,
+  KilnTrouble,
+  LogReading,
+  PhotoColour,
+} from '@cazuela/core';
 import type {
   BatchCreate,
   BenchEvent,
@@ -259,6 +270,9 @@ export interface PhotoRow {
   width: number;
   height: number;
   jpeg: Buffer;
+  /** Null until they were worked out. */
+  colours?: PhotoColour[] | null;
+  gains?: [number, number, number] | null;
   createdAt: Date;
 }
 export interface ResultRow {

@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { firingFromPeak } from '@cazuela/core';
-import { LIMITS, type Day, type Firing, type Kiln, type Result } from '@cazuela/contract';
+import { LIMITS, type Day, type Firing, type Kiln, type PhotoColours, type Result } from '@cazuela/contract';
 import { aBucket, head, NOW } from '../made-up';
 import { serverUnderTest, type ServerUnderTest } from '../server-under-test';
 
@@ -149,6 +149,38 @@ describe('kiln and results, kept in MariaDB', () => {
 
     it('no photo at all asks for one', async () => {
       await server.any.post(`/api/studios/${server.studio.id}/photos`).expect(422);
+    });
+
+    it('tell their main colours; a grey patch makes them comparable, and can be taken back', async () => {
+      const sent = async (background: string): Promise<string> => {
+        const bytes = await sharp({ create: { width: 300, height: 200, channels: 3, background } })
+          .png()
+          .toBuffer();
+        return ((await upload(bytes, 'pot.png').expect(201)).body as { id: string }).id;
+      };
+      const coloursOf = async (photoId: string): Promise<PhotoColours> =>
+        ((await server.get('/photo-colours').expect(200)).body as PhotoColours[]).find(({ id }) => id === photoId)!;
+      const warm = await sent('#B49A82');
+      const before = await coloursOf(warm);
+      expect(before.colours).toHaveLength(1);
+      expect(before.colours[0]).toMatchObject({ share: 1, oklab: [expect.closeTo(0.7, 1), expect.closeTo(0.01, 1), expect.closeTo(0.045, 2)] });
+      expect(before.gains).toBeNull();
+      const after = (await server.put(`/photos/${warm}/grey`, { at: { across: 0.5, down: 0.5 } }).expect(200)).body as PhotoColours;
+      expect(after.colours[0]!.oklab[1]).toBeCloseTo(0, 3);
+      expect(after.colours[0]!.oklab[2]).toBeCloseTo(0, 3);
+      expect(await coloursOf(warm)).toEqual(after);
+      expect((await server.put(`/photos/${warm}/grey`, { at: null }).expect(200)).body).toEqual(before);
+      const red = await sent('#C02010');
+      expect((await server.put(`/photos/${red}/grey`, { at: { across: 1, down: 1 } }).expect(422)).body.detail).toContain('no grey');
+      await server.put(`/photos/${red}/grey`, { at: { across: 7, down: 0 } }).expect(422);
+      await server.put(`/photos/${uuid()}/grey`, { at: null }).expect(404);
+    });
+
+    it('from before colours were counted are counted when they are asked for', async () => {
+      const { id } = (await upload(await picture(40, 40).png().toBuffer(), 'a.png').expect(201)).body as { id: string };
+      await server.context.models.photos.update({ colours: null }, { where: { id } });
+      const all = (await server.get('/photo-colours').expect(200)).body as PhotoColours[];
+      expect(all.find((one) => one.id === id)?.colours).toHaveLength(1);
     });
 
     it('are not shown to another studio', async () => {

@@ -132,6 +132,11 @@ const VIEWS: Routes = [
     loadComponent: () => import('./stations/wall/compare-page').then((m) => m.ComparePage),
   },
   {
+    path: 'wall/keepers',
+    title: 'Keepers · Cazuela',
+    loadComponent: () => import('./stations/wall/keepers-page').then((m) => m.KeepersPage),
+  },
+  {
     path: 'wall/changes',
     title: 'Changes · Cazuela',
     loadComponent: () => import('./stations/wall/changes-page').then((m) => m.ChangesPage),

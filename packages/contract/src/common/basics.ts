@@ -22,6 +22,8 @@ export const LIMITS = {
   /** Photos of one studio together, and how many. */
   photosBytes: 4 * 1024 * 1024 * 1024,
   photos: 20_000,
+  /** A zip of everything that a studio has. */
+  studioFileBytes: 2 * 1024 * 1024 * 1024,
   /** A smaller batch cannot be weighed on any bench scale. */
   leastBatchGrams: 0.1,
   windowChanges: 200,

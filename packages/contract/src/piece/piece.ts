@@ -14,6 +14,7 @@ import {
   APPLICATION_METHODS,
   type Cooling,
   type EdgeLine,
+  type Keeper,
   type PiecePart,
   type PiecePlan,
   type ShelfPlace,
@@ -161,6 +162,33 @@ export const variationsSchema = z.strictObject({
 
 const partSchema = z.strictObject({ id: idSchema, name: nameSchema, plan: piecePlanSchema }) satisfies z.ZodType<PiecePart>;
 
+/** A plan that was kept because it came out well, with all that has to be the same for it to do so again. */
+export const keeperSchema = z.strictObject({
+  resultId: idSchema,
+  glazedAt: timeSchema,
+  coneReached: coneSchema,
+  glazes: z
+    .array(
+      z.strictObject({
+        bucketId: idSchema,
+        glazeId: idSchema,
+        name: nameSchema,
+        recipeVersion: z.int().min(1).optional(),
+        sg: sgSchema.optional(),
+        coatMm: z.number().min(0).max(20, 'A coat over 20 mm falls off.').optional(),
+        seconds: z
+          .number()
+          .min(0)
+          .max(24 * 3600)
+          .optional(),
+      }),
+    )
+    .max(20),
+  clayLotId: idSchema.optional(),
+  kilnId: idSchema.optional(),
+  shelfId: idSchema.optional(),
+}) satisfies z.ZodType<Keeper>;
+
 export const pieceBodySchema = z.strictObject({
   name: nameSchema,
   bodyId: idSchema,
@@ -170,6 +198,8 @@ export const pieceBodySchema = z.strictObject({
   plan: piecePlanSchema,
   variations: variationsSchema.optional(),
   /** Lid, saucer: one of each for every piece. */
+  /** Left out of plans that are no keepers. */
+  keeper: keeperSchema.optional(),
   parts: z.array(partSchema).min(1).max(MOST_PARTS, `A piece has at most ${MOST_PARTS} parts beside itself.`).optional(),
 });
 export type PieceBody = z.infer<typeof pieceBodySchema>;

@@ -11,3 +11,4 @@ export { siblings, type Sibling } from './siblings';
 export { STARTING_RECIPES, startingLines, type StartingRecipe } from './starting-recipes';
 export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';
 export { weighedDifference, type WeighedDifference } from './weighed-difference';
+export { versionFlowRatio } from './version-flow-ratio';

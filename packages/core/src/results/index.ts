@@ -2,10 +2,11 @@ export { FIRED_FAULTS, REACH_CAUSES, type FaultRecord, type FiredFault, type Rea
 export { CAUSES_OF_FAULTS, evidenceOf, type CauseOfFault } from './cause-table';
 export { causesOfFault, strengthKey, type CauseStrengths, type FaultCauses, type LikelyCause } from './fault-causes';
 export { learntStrengths, type JudgedPiece } from './learnt-strengths';
-export { firedCoats, type FaultPlace, type FiredCoat } from './fired-coat';
+export { coatDoneMm, firedCoats, type FaultPlace, type FiredCoat } from './fired-coat';
 export { lookOfResult, looksOfTile, type FiredResult, type FiredStrip } from './fired-looks';
 export { firedRuns, withFiredRuns, type FiredRun, type FiredRuns, type MeasuredPiece } from './fired-runs';
 export { learnFromFired } from './learn-from-fired';
+export { colourDifference, colourNearness, greyGains, mainColours, type LinearRgb, type Oklab, type PhotoColour } from './photo-colours';
 export { recordOfPiece, type GlazedPiece } from './piece-record';
 export { coatTimesOf, factsOfPiece } from './changes/change-facts';
 export {

@@ -44,3 +44,22 @@ export function reencode(bytes: Buffer): Promise<{ data: Buffer; info: OutputInf
     }
   });
 }
+
+/**
+ * Returns a photo that we made before as it is; any other is made anew. A file that comes in from outside may name anything a photo: what is kept is
+ * upright, small enough and without place or camera data. Throws `notAPhoto`.
+ */
+export async function keptJpeg(bytes: Buffer): Promise<{ jpeg: Buffer; width: number; height: number }> {
+  if (BEGINNINGS[0]!(bytes)) {
+    const meta = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+      .metadata()
+      .catch(() => undefined);
+    const isOurs =
+      meta &&
+      [meta.exif, meta.iptc, meta.xmp, meta.icc, meta.orientation].every((one) => one === undefined) &&
+      Math.max(meta.width, meta.height) <= LONGEST_PX;
+    if (isOurs) return { jpeg: bytes, width: meta.width, height: meta.height };
+  }
+  const { data, info } = await reencode(bytes);
+  return { jpeg: data, width: info.width, height: info.height };
+}

@@ -18,6 +18,9 @@ import {
   type Schedule,
   type ScheduleBody,
   photoAnswerSchema,
+  photoColoursSchema,
+  type GreyPatch,
+  type PhotoColours,
   exampleChangedSchema,
   exampleSchema,
   putAwaySchema,
@@ -217,6 +220,9 @@ export class StudioApi {
     form.append('photo', file);
     return this.post('/photos', form, photoAnswerSchema);
   }
+
+  photoColours = (): Observable<PhotoColours[]> => this.list('/photo-colours', photoColoursSchema);
+  setGreyPatch = (id: string, patch: GreyPatch): Observable<PhotoColours> => this.put(`/photos/${id}/grey`, patch, photoColoursSchema);
 
   example = (): Observable<Example> => this.get('/example', exampleSchema);
   changeExample = (change: Example & { at: string; by: string }): Observable<ExampleChanged> => this.put('/example', change, exampleChangedSchema);

@@ -26,7 +26,7 @@ export class NextTests {
         const fired = new Set(wall.tests.flatMap(({ of, state }) => (state === 'fired' && of.kind === 'result' ? [of.name] : [])));
         const glazeOf = new Map(glazes.buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)]));
         const plans = pieces.flatMap(({ id, body }) => {
-          const run = fired.has(body.name) ? undefined : questionOf({ pieceId: id });
+          const run = body.keeper || fired.has(body.name) ? undefined : questionOf({ pieceId: id });
           return run ? [{ run, combinations: seenCombinations(body.plan, (bucketId) => glazeOf.get(bucketId) ?? bucketId) }] : [];
         });
         // A runner tile is of no body of its own: its pair is tested, or about to be, on each.

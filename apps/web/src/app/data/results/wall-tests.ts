@@ -93,7 +93,8 @@ function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined
     }));
   });
   const ofPlans = pieces
-    .filter(({ id }) => !firedIds.has(id) || states.has(id))
+    // A keeper is a plan to go by; nobody makes it itself.
+    .filter(({ id, body }) => !body.keeper && (!firedIds.has(id) || states.has(id)))
     .flatMap(({ id, body, createdAt }): WallTest[] =>
       seenCombinations(body.plan, glazeId).map((combination) => ({
         ...combination,

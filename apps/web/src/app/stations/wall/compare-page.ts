@@ -15,6 +15,7 @@ import { EmptyState } from '../../ui/empty-state';
 import type { FieldOption } from '../../ui/options';
 import { ResourceState } from '../../ui/resource-state';
 import { Slider } from '../../ui/slider';
+import { BalancedPhoto } from './balanced-photo';
 
 const MOST = 6;
 const QUARTER = 90;
@@ -23,7 +24,7 @@ const SET_WORDS: Readonly<Record<CompareSet['by'], string>> = { coat: 'Thin to t
 /** Two to six results at one scale, zoomed, moved and turned together, with what was different about them. */
 @Component({
   selector: 'cz-compare-page',
-  imports: [AutocompleteField, EmptyState, MatButton, ResourceState, RouterLink, Slider],
+  imports: [AutocompleteField, BalancedPhoto, EmptyState, MatButton, ResourceState, RouterLink, Slider],
   templateUrl: './compare-page.html',
   styleUrl: './compare-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,6 +39,9 @@ export class ComparePage {
   protected readonly all = apiResource(() =>
     combineLatest({ results: this.api.results(), pieces: this.api.pieces(), bodies: this.api.bodies(), wall: this.wall.all() }),
   );
+  /** Beside the results: photos with a grey patch are shown by it. */
+  private readonly balance = apiResource(() => this.api.photoColours());
+  protected readonly colours = computed(() => new Map((this.balance.value() ?? []).map((photo) => [photo.id, photo] as const)));
   protected readonly zoom = signal(1);
   private readonly quarters = signal(0);
   private readonly moved = signal({ x: 0, y: 0 });

@@ -1,0 +1,10 @@
+import { chromium } from 'playwright-core';
+import { readFileSync } from 'node:fs';
+const base = /http:\/\/127\.0\.0\.1:\d+/.exec(readFileSync('/tmp/demo.log', 'utf8'))[0];
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const page = await browser.newPage({ viewport: { width: +(process.env.W ?? 1280), height: +(process.env.H ?? 800) } });
+page.on('console', (m) => { if (m.type() === 'error') console.log('console:', m.text().slice(0, 300)); });
+page.on('response', (r) => { if (r.status() >= 400) console.log(r.status(), r.url()); });
+const steps = await import(process.argv[2]);
+await steps.default(page, base);
+await browser.close();
