@@ -119,3 +119,36 @@ export function tableKind(heading: readonly string[]): 'powders' | 'recipes' | '
   if (heading.includes('measured_at') || heading.includes('ran_mm')) return 'measured';
   return undefined;
 }
+
+export const RESULT_COLUMNS = [
+  'fired_at',
+  'kiln',
+  'cone',
+  'piece',
+  'body',
+  'stars',
+  'faults',
+  'foot',
+  'ran_mm',
+  'looks',
+  'glazes',
+  'coat_mm',
+  'seconds',
+  'sg',
+  'photo',
+] as const;
+
+export const CHANGE_COLUMNS = [
+  'at',
+  'by',
+  'piece',
+  'fault',
+  'where',
+  'change',
+  'from',
+  'to',
+  'chance_before',
+  'chance_after',
+  'decision',
+  'reason',
+] as const;

@@ -46,3 +46,4 @@ export {
   type ReadPlan,
 } from './portable-plan';
 export { type FileProblem } from './file-problem';
+export { changesToCsv, resultsToCsv, type NamedResult } from './results-to-csv';

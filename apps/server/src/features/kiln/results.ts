@@ -10,8 +10,15 @@ import { glazedWith, lotOf } from './glazed-with';
 /** Results on the list, newest first: some fifty kilns. */
 const NEWEST = 2_000;
 
-export async function listResults({ context, studioId }: Call<unknown>): Promise<Result[]> {
-  const rows = await context.models.results.findAll({ where: { studioId }, order: [['createdAt', 'DESC']], limit: NEWEST });
+export const listResults = ({ context, studioId }: Call<unknown>): Promise<Result[]> => resultsOf(context, studioId, NEWEST);
+
+/** Results of a studio, the newest first; all of them without a limit. */
+export async function resultsOf(context: Context, studioId: string, limit?: number): Promise<Result[]> {
+  const rows = await context.models.results.findAll({
+    where: { studioId },
+    order: [['createdAt', 'DESC']],
+    ...(limit === undefined ? {} : { limit }),
+  });
   return toResults(
     context,
     studioId,

@@ -19,6 +19,8 @@ import {
   type ScheduleBody,
   photoAnswerSchema,
   photoColoursSchema,
+  studioOutcomeSchema,
+  type StudioOutcome,
   type GreyPatch,
   type PhotoColours,
   exampleChangedSchema,
@@ -219,6 +221,13 @@ export class StudioApi {
     const form = new FormData();
     form.append('photo', file);
     return this.post('/photos', form, photoAnswerSchema);
+  }
+
+  /** A whole studio, from its zip. */
+  takeInStudio(file: File): Observable<StudioOutcome> {
+    const form = new FormData();
+    form.append('file', file);
+    return this.post('/files/studio', form, studioOutcomeSchema);
   }
 
   photoColours = (): Observable<PhotoColours[]> => this.list('/photo-colours', photoColoursSchema);

@@ -12,6 +12,7 @@ import { Choice } from '../../../ui/choice';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { FilesApi, type ImportStep } from './files-api';
 import { countWords, outcomeWords } from './files-words';
+import { StudioFile } from './studio-file';
 import { FileField } from '../../../ui/file-field';
 
 /** A file of tens of thousands of recipes is no recipe book: the wrong file was chosen. */
@@ -30,7 +31,7 @@ type State =
 /** Recipes, powders and batches out of the studio and in again, in open files. */
 @Component({
   selector: 'cz-files-page',
-  imports: [Choice, ErrorBanner, FileField, MatButton, MatProgressBar, RouterLink],
+  imports: [Choice, ErrorBanner, FileField, MatButton, MatProgressBar, RouterLink, StudioFile],
   templateUrl: './files-page.html',
   styleUrl: './files-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,6 +77,9 @@ export class FilesPage {
     ['/files/batches.csv', 'Batches', 'a table of what was weighed'],
     ['/files/dips.csv', 'Dips', 'a table of every coat measured, to reckon with elsewhere'],
     ['/files/runner-tiles.csv', 'Runner tiles', 'a table of how far each glaze ran'],
+    ['/files/results.csv', 'Results', 'a table of what came out of the kilns'],
+    ['/files/changes.csv', 'Changes', 'a table of what was done about faults'],
+    ['/files/studio.zip', 'The whole studio', 'a zip: everything, with its photos'],
   ] as const;
 
   constructor() {
