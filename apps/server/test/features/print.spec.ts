@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import type { SeriesDocument, StudioPowder } from '@cazuela/contract';
 import { aBatch, aBucket } from '../made-up';
@@ -62,6 +63,46 @@ describe('on paper', () => {
 
   it('nothing is printed of what is not there', async () => {
     await server.get(`/batches/${uuid()}/sheet.pdf`).expect(404);
+  });
+
+  it('a page for a fired piece, with its photo and how it was glazed; labels for the wall', async () => {
+    const bucket = await aBucket(server);
+    const bodyId = uuid();
+    await server.post('/bodies', { id: bodyId, name: 'Barro Claro', colour: '#D8C3A5', bisqueCone: '05', earthenware: false }).expect(201);
+    const pieceId = uuid();
+    const zones = { inside: [], outside: [{ id: uuid(), bucketId: bucket.id, method: 'dip', coatMm: 0.5 }], rim: [], foot: [] };
+    const plan = { shapeId: 'bottle', zones, waxFootMm: 8, rimBandMm: 20, order: [], putAside: [] };
+    await server.post('/pieces', { id: pieceId, body: { name: 'Oil bottle', bodyId, count: 1, plan } }).expect(201);
+    const firingId = uuid();
+    const points = [
+      { hours: 0, celsius: 20 },
+      { hours: 8, celsius: 1_200 },
+    ];
+    const startedAt = '2026-03-01T09:00:00.000Z';
+    await server.post('/firings', { id: firingId, body: { kiln: 'Abuela', startedAt, wantedCone: '6', witnessCone: null, points } }).expect(201);
+    const bytes = await sharp({ create: { width: 80, height: 60, channels: 3, background: '#9A5A22' } })
+      .jpeg()
+      .toBuffer();
+    const photo = (await server.any.post(`/api/studios/${server.studio.id}/photos`).attach('photo', bytes, 'a.jpg').expect(201)).body as {
+      id: string;
+    };
+    const resultId = uuid();
+    const seen = { coneReached: '6', stars: 4, faults: [{ fault: 'ran', where: 'foot' }], note: 'like honey', photoId: photo.id };
+    await server.post('/results', { id: resultId, body: { pieceId, firingId, ...seen } }).expect(201);
+    const page = await pdf(`/results/${resultId}/page.pdf`);
+    expect(page).toMatchObject({ pages: 1, name: 'inline; filename="piece-Oil bottle.pdf"' });
+    // The photo is in it.
+    expect(page.bytes.toString('latin1')).toContain('/DCTDecode');
+    await server.get(`/results/${uuid()}/page.pdf`).expect(404);
+    const layer = { bucketId: bucket.id, glazeId: bucket.id, glazeName: 'Leche de Higo', coatMm: 0.5, meltsTo: 0.5 };
+    const runnerId = uuid();
+    await server
+      .post('/runner-tiles', { id: runnerId, body: { layers: [layer], bandMm: 30, by: 'Inés', bodyId, wantedCone: '6', notes: '' } })
+      .expect(201);
+    expect((await pdf(`/wall/labels.pdf?of=result:${resultId},runner:${runnerId}`)).pages).toBe(2);
+    expect((await pdf(`/wall/labels.pdf?size=a4-70x42&of=result:${resultId},runner:${runnerId}`)).pages).toBe(1);
+    await server.get(`/wall/labels.pdf?of=runner:${uuid()}`).expect(404);
+    expect((await server.get('/wall/labels.pdf?of=everything').expect(422)).body.detail).toContain('Choose 1 to 60');
   });
 });
 

@@ -19,6 +19,10 @@ export const runnerTileBodySchema = z.strictObject({
   layers: z.array(runnerLayerSchema).min(1, 'A runner tile needs a glaze.').max(2, 'A runner tile has one glaze, or two over one another.'),
   bandMm: z.number().gt(0, 'The band is more than 0 mm high.').max(300, 'A band is at most 300 mm high: check the unit.'),
   by: nameSchema,
+  /** Of which clay it is; left out where nobody said. */
+  bodyId: idSchema.optional(),
+  /** To which it is meant to be fired. */
+  wantedCone: coneSchema.optional(),
   firedAt: timeSchema.optional(),
   cone: coneSchema.optional(),
   holdMinutes: z.number().min(0).max(600).optional(),

@@ -26,6 +26,12 @@ export async function resultsOf(context: Context, studioId: string, limit?: numb
   );
 }
 
+/** Undefined where it is not here. */
+export async function resultById(context: Context, studioId: string, id: string): Promise<Result | undefined> {
+  const row = await context.models.results.findOne({ where: { id, studioId } });
+  return row ? (await toResults(context, studioId, [row.get()]))[0] : undefined;
+}
+
 export async function createResult({ context, studioId, body: { id, body } }: Call<z.infer<typeof resultCreateSchema>>): Promise<Result> {
   await requireThere(context, studioId, body);
   if (body.loadPieceId) throw new ProblemError('checkInput', 'A piece of a load is read at the opening of its kiln.');

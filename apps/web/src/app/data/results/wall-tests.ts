@@ -119,7 +119,8 @@ function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined
       ...(upper ? { lowerId: lower!.glazeId, upperId: upper.glazeId } : { upperId: lower!.glazeId }),
       of: { kind: 'runner', id, name: `Runner tile ${code}` },
       state: body.firedAt || body.runMm !== undefined ? 'fired' : 'planned',
-      cone: body.cone ?? USUAL_CONE,
+      ...(body.bodyId ? { bodyId: body.bodyId } : {}),
+      cone: body.cone ?? body.wantedCone ?? USUAL_CONE,
       at: body.firedAt ?? createdAt,
     };
   });

@@ -6,7 +6,7 @@ import { Screen } from '../../../testing/screen';
 import { ScaleFeed, type ScaleNow } from '../../data/devices/scale-feed';
 import { signal } from '@angular/core';
 import { CoatStation } from './coat-station';
-import { markerWords } from './tiles/tile-words';
+import { markerWords } from '../../parts/words/marker-words';
 
 const white = bucket();
 const thick = bucket({ sg: 1.55, code: 'B2', body: { ...white.body, name: 'Marisma' } });

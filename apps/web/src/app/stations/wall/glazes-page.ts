@@ -22,6 +22,7 @@ const WHY: Readonly<Record<NextTest['because'], string>> = {
   promise: 'What is like it came out well.',
 };
 const SUGGESTIONS = 5;
+const MOST_LABELS = 60;
 const CLAY = { id: '', name: 'on the clay', colour: 'var(--slip)' };
 const ARROWS: Readonly<Record<string, readonly [row: number, column: number]>> = {
   ArrowUp: [-1, 0],
@@ -113,7 +114,7 @@ export class GlazesPage {
           title: titleOf(lower, upper),
           why: `${WHY[test.because]}${body ? ` On ${body.name}, cone ${test.cone}.` : ''}`,
           figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${costWords(test.cost)}` : ''}`,
-          plan: planOf(lower, upper),
+          plan: planOf(lower, upper, { clay: test.bodyId, at: test.cone }),
         },
       ];
     }),
@@ -141,11 +142,12 @@ export class GlazesPage {
       words: cell ? `${cell.fired > 0 ? 'You have made this one' : 'On its way'}: ${cellWords(cell)}.` : 'Not made yet.',
       disputed: cell?.isDisputed ?? false,
       tests: (cell?.tests ?? []).map((test) => this.testRow(test)),
+      labels: this.labelsOf(cell?.tests ?? []),
       other:
         below && below.id !== upper.id
           ? { key: otherKey, title: titleOf(upper, below), words: other ? `${cellWords(other)}.` : 'not made yet.' }
           : undefined,
-      plan: planOf(lower, upper),
+      plan: planOf(lower, upper, { ...(this.body() ? { clay: this.body() } : {}), ...(this.cone() ? { at: this.cone() } : {}) }),
       lack: below?.id === upper.id ? 'One glaze over itself is one glaze.' : 'One of them is in no bucket: mix it first.',
     };
   });
@@ -173,6 +175,12 @@ export class GlazesPage {
     next?.focus();
   }
 
+  /** A plan is no thing to hang a label on. */
+  private labelsOf(tests: readonly WallTest[]): string | undefined {
+    const named = tests.flatMap(({ of: { kind, id } }) => (kind === 'piece' ? [] : [`${kind}:${id}`])).slice(0, MOST_LABELS);
+    return named.length > 0 ? this.api.fileUrl(`/wall/labels.pdf?of=${named.join(',')}`) : undefined;
+  }
+
   private testRow({ of, state, cone, at, stars, photoId, isFaulty, bodyId }: WallTest): TestRow {
     const clay = this.all.value()?.bodies.find(({ id }) => id === bodyId)?.name;
     const links: Record<WallTest['of']['kind'], Pick<TestRow, 'link' | 'query'>> = {
@@ -198,10 +206,10 @@ const costWords = (cost: number): string =>
   cost >= 0.3 ? 'one of them is in no bucket' : 'a bucket is out of its range, or no kiln is being loaded';
 
 /** The buckets of a runner tile; undefined where one is in none, or both are the same. */
-function planOf(lower: Partial<WallGlaze>, upper: WallGlaze): Record<string, string> | undefined {
+function planOf(lower: Partial<WallGlaze>, upper: WallGlaze, on: Record<string, string> = {}): Record<string, string> | undefined {
   if (upper.bucketId === undefined || lower.id === upper.id) return undefined;
-  if (lower.id === '') return { below: upper.bucketId };
-  return lower.bucketId === undefined ? undefined : { below: lower.bucketId, over: upper.bucketId };
+  if (lower.id === '') return { below: upper.bucketId, ...on };
+  return lower.bucketId === undefined ? undefined : { below: lower.bucketId, over: upper.bucketId, ...on };
 }
 
 const titleOf = (lower: { id: string; name: string }, upper: { name: string }): string =>

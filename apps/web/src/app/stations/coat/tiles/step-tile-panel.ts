@@ -15,9 +15,11 @@ import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { CoatScreen } from '../coat-screen';
 import { TileCard } from './tile-card';
-import { markerWords, stripProblem, tileSteps } from './tile-words';
+import { markerWords } from '../../../parts/words/marker-words';
+import { stripProblem, tileSteps } from './tile-words';
 import { TextField } from '../../../ui/text-field';
 import { PutAwayStore } from '../../../data/state/put-away-store';
+import { MadeBefore } from '../../../parts/made-before';
 import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 const askedSchema = z.object({ wanted: z.string().max(100), highMm: z.number().nullable(), method: z.enum(['inOneGo', 'dipOverDip']) });
@@ -26,7 +28,7 @@ type Asked = z.infer<typeof askedSchema>;
 /** A step tile from the plan to the verdict: which seconds and depths give which coats, its code, its readings, how it looks fired. */
 @Component({
   selector: 'cz-step-tile-panel',
-  imports: [Choice, ErrorBanner, MatButton, NumberField, PutAwayLink, TextField, TileCard],
+  imports: [Choice, ErrorBanner, MadeBefore, MatButton, NumberField, PutAwayLink, TextField, TileCard],
   templateUrl: './step-tile-panel.html',
   styles: `
     .plan {
@@ -114,6 +116,12 @@ export class StepTilePanel {
       width: Math.min(50, 40 * (strip.coatMm ?? 0)),
       words: strip.coatMm === undefined ? '–' : this.units.coat(strip.coatMm),
     }));
+  });
+  protected readonly ofBody = computed(() => this.screen.pair().bodyId);
+  /** What its strips would show, for the wall. */
+  protected readonly combinations = computed(() => {
+    const { glazeId } = this.screen.pair();
+    return glazeId ? [{ upperId: glazeId }] : [];
   });
   protected readonly marker = computed(() => markerWords(lightnessOf(this.screen.body()?.colour ?? '#ffffff')));
 

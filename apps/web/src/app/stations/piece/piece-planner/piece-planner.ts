@@ -5,13 +5,14 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { LIMITS, type PieceBody } from '@cazuela/contract';
-import { attempt, dayItemFromPiece, shapeOf, variedPlan, type DayItem, type PiecePlan } from '@cazuela/core';
+import { attempt, dayItemFromPiece, glazeIdOf, seenCombinations, shapeOf, USUAL_CONE, variedPlan, type DayItem, type PiecePlan } from '@cazuela/core';
 import { map } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { createMutation } from '../../../data/http/mutation';
 import { addressed, titleOf } from '../../../data/state/address';
 import { Keys } from '../../../data/devices/keys';
 import { NOW } from '../../../data/state/clock';
+import { MadeBefore } from '../../../parts/made-before';
 import { DayItems } from '../../../data/state/day-items';
 import { localDay } from '../../../data/units/times';
 import { PutAwayNote } from '../../../parts/records/put-away-note';
@@ -67,6 +68,7 @@ const WIDE = '(min-width: 1181px)';
     ErrorBanner,
     FilesPanel,
     Loading,
+    MadeBefore,
     MasksPanel,
     MatButton,
     NgTemplateOutlet,
@@ -170,6 +172,14 @@ export class PiecePlanner {
       if (piece) untracked(() => this.draft.open(piece));
     });
   }
+
+  /** What the plan shows, for the wall. */
+  protected readonly combinations = computed(() => {
+    const plan = this.draft.settledBody()?.plan;
+    const glazeOf = new Map(this.screen.buckets().map((bucket) => [bucket.id, glazeIdOf(bucket)]));
+    return plan ? seenCombinations(plan, (bucketId) => glazeOf.get(bucketId)) : [];
+  });
+  protected readonly usualCone = USUAL_CONE;
 
   /** Reading goes on at the verdict, whatever was worked at. */
   protected toVerdict(): void {

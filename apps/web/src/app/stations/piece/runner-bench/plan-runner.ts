@@ -17,7 +17,12 @@ export class PlanRunner {
   private readonly api = inject(StudioApi);
   private readonly store = inject(StudioStore);
 
-  plan(facts: readonly GlazeFacts[], buckets: readonly BucketSummary[]): Observable<RunnerTile> {
+  /** On a clay and for a cone, where they are wanted. */
+  plan(
+    facts: readonly GlazeFacts[],
+    buckets: readonly BucketSummary[],
+    { bodyId, cone }: { bodyId?: string | undefined; cone?: string | undefined } = {},
+  ): Observable<RunnerTile> {
     const layers = facts.map((glaze, at) => {
       const bucket = buckets.find((one) => one.id === glaze.bucketId);
       return {
@@ -28,6 +33,13 @@ export class PlanRunner {
         meltsTo: Math.min(1, meltedMm({ ...glaze, coatMm: 1 })),
       };
     });
-    return this.api.createRunnerTile(uuid(), { layers, bandMm: BAND_MM, by: this.store.by(), notes: '' });
+    return this.api.createRunnerTile(uuid(), {
+      layers,
+      bandMm: BAND_MM,
+      by: this.store.by(),
+      ...(bodyId ? { bodyId } : {}),
+      ...(cone ? { wantedCone: cone } : {}),
+      notes: '',
+    });
   }
 }

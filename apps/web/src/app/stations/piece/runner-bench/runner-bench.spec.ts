@@ -1,5 +1,5 @@
 import type { RunnerTile, RunnerTileBody } from '@cazuela/contract';
-import { bucket, id, POWDERS, RECIPE, summaryOf } from '../../../../testing/made-up';
+import { bucket, CLAY, firing, id, piece, POWDERS, RECIPE, result, summaryOf } from '../../../../testing/made-up';
 import { FakeRecords } from '../../../../testing/records';
 import { Screen } from '../../../../testing/screen';
 import { RunnerBench } from './runner-bench';
@@ -26,6 +26,7 @@ describe('the bench of runner tiles', () => {
     records.answer('/recipes', [RECIPE]);
     records.answer('/powders', POWDERS);
     records.answer('/coats', []);
+    records.answer('/bodies', [CLAY]);
     await screen.settle();
     return screen;
   };
@@ -89,6 +90,53 @@ describe('the bench of runner tiles', () => {
     expect(screen.text).toContain('7 mm run');
     await screen.press('Take theirs');
     expect(screen.field('It ran').value).toBe('7');
+  });
+
+  it('a tile on a clay tells each step: its form, its code, the seconds of each dip, its cone', async () => {
+    const pair = tile({ layers: [layer(WHITE, RECIPE.id), { ...layer(BLUE, BLUE.id), coatMm: 0.35 }], bodyId: CLAY.id, wantedCone: '5' });
+    const screen = await open([pair]);
+    const steps = screen.all('ol[aria-label="How R1 is made"] li').map((one) => one.textContent.trim());
+    expect(steps).toHaveLength(6);
+    expect(steps[0]).toContain('of Barro Claro');
+    expect(steps[1]).toContain('Write R1 on its foot.');
+    expect(steps[2]).toMatch(/Dip its upper 30 mm.*Leche de Higo \(B1, SG 1\.\d+\): [\d.]+ s for 0\.50 mm/);
+    expect(steps[3]).toMatch(/Once its shine is gone: the same band in Noche Honda/);
+    expect(steps[5]).toContain('to cone 5');
+  });
+
+  it('once it was measured its steps are over', async () => {
+    const screen = await open([tile({ runMm: 6 })]);
+    expect(screen.all('ol')).toHaveLength(0);
+  });
+
+  it('the clay and the cone that a next test asks for go into its plan', async () => {
+    const screen = await open([]);
+    screen.fixture.componentRef.setInput('clay', CLAY.id);
+    screen.fixture.componentRef.setInput('at', '5');
+    await screen.settle();
+    await screen.press('Plan a tile');
+    const { body } = records.http.expectOne((one) => one.method === 'POST').request as { body: { body: RunnerTileBody } };
+    expect(body.body).toMatchObject({ bodyId: CLAY.id, wantedCone: '5' });
+  });
+
+  it('where it was made before, that is said before it is planned', async () => {
+    const screen = await open([]);
+    const cup = piece();
+    const of = firing(60);
+    const plan = {
+      ...cup.body.plan,
+      zones: { inside: [], outside: [{ id: id(), bucketId: WHITE.id, method: 'dip', coatMm: 0.5 } as const], rim: [], foot: [] },
+    };
+    const asked: Record<string, unknown> = {
+      '/pieces': [{ ...cup, body: { ...cup.body, plan } }],
+      '/results': [result(cup, of, { stars: 4, faults: [] })],
+      '/buckets': [summaryOf(WHITE), summaryOf(BLUE)],
+      '/recipes': [RECIPE],
+    };
+    for (const request of records.http.match(({ method }) => method === 'GET'))
+      request.flush((asked[request.request.url.replace(/^.*studios\/[^/]+/, '')] ?? []) as object);
+    await screen.settle();
+    expect(screen.text).toContain('You have made this one: Leche de Higo on the clay, fired once, ★★★★.');
   });
 
   it('a pair is planned with both glazes, the lower first', async () => {

@@ -68,6 +68,8 @@ const UNMEASURED = { bandMm: null as number | null, cone: USUAL_CONE, holdMinute
 })
 export class RunnerCard {
   readonly tile = input.required<RunnerTile>();
+  /** How it is made; none once it was fired. */
+  readonly steps = input<readonly string[]>([]);
   readonly kept = output<RunnerTile>();
   readonly deleted = output<void>();
   private readonly api = inject(StudioApi);
@@ -95,10 +97,7 @@ export class RunnerCard {
       .map((layer) => layer.glazeName)
       .join(' over '),
   );
-  protected readonly made = computed(
-    () =>
-      `Upright on a foot that catches, in a cup or on a scrap: dip a band, draw a line at its lower edge, fire it standing. Planned by ${this.tile().body.by}, ${formatWhen(this.tile().createdAt)}.`,
-  );
+  protected readonly made = computed(() => `Planned by ${this.tile().body.by}, ${formatWhen(this.tile().createdAt)}.`);
   /** What this run says by itself. */
   protected readonly tells = computed(() => {
     const [reading] = runnerReadings([{ ...this.tile(), body: this.draft() }]);

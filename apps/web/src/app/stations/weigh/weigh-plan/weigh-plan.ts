@@ -33,6 +33,7 @@ import { ResourceState } from '../../../ui/resource-state';
 import { EmptyState } from '../../../ui/empty-state';
 import { PutAwayStore } from '../../../data/state/put-away-store';
 import { RecordMenu } from '../../../parts/records/record-menu';
+import { MadeBefore } from '../../../parts/made-before';
 import { PutAwayLink } from '../../../parts/records/put-away-link';
 
 /** Vessels a batch is mixed in, mL, and how full one may be to stir and sieve in it. */
@@ -45,6 +46,7 @@ const BUCKET_ACROSS_MM = 260;
 @Component({
   selector: 'cz-weigh-plan',
   imports: [
+    MadeBefore,
     AutocompleteField,
     BucketDrawing,
     Checkbox,

@@ -38,6 +38,8 @@ describe('a pot with its lid and saucer', () => {
     const planner = await PlannerScreen.open({ zones: zones({ outside: [coat(BLUE.id)] }) }, { body: { count: 6, name: 'Sugar pot' } });
     await planner.screen.press('A lid');
     planner.saved();
+    // What the wall reads beside the plan.
+    for (const request of planner.records.http.match(({ method }) => method === 'GET')) request.flush([]);
     await planner.screen.press('Put 6 on the day');
     planner.records.answer('/days', []);
     const { items } = planner.records.http.expectOne((request) => request.method === 'POST' && request.url.endsWith('/days')).request.body as {
