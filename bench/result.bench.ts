@@ -1,6 +1,7 @@
 import {
   causesOfFault,
   changesFor,
+  colourDifference,
   learntStrengths,
   nextTests,
   seededUniform,
@@ -8,6 +9,7 @@ import {
   type FaultRecord,
   type JudgedPiece,
   type NextTestQuestion,
+  type PhotoColour,
   type WallTest,
 } from '@cazuela/core';
 import { middleMs, type Row } from './measure';
@@ -16,6 +18,8 @@ const FEW = { warmUp: 1, rounds: 5, perRound: 1 };
 const PIECES = 5_000;
 const GLAZES = 60;
 const TESTS = 3_000;
+const PHOTOS = 5_000;
+const COLOURS_OF_PHOTO = 3;
 
 const random = seededUniform(7);
 const recordOf = (): FaultRecord => ({
@@ -85,6 +89,10 @@ export function resultRows(): Row[] {
   const learnMs = middleMs(() => learntStrengths(pieces), FEW);
   const nextMs = middleMs(() => nextTests(question, 5), FEW);
   const cellsMs = middleMs(() => wallCells(tests), FEW);
+  const photos = photosOf();
+  const colourMs = middleMs(() => {
+    for (const { oklab } of photos) colourDifference(oklab, [0.5, 0.05, 0.05]);
+  }, FEW);
   const cells = question.bodyIds.length * question.cones.length * GLAZES * GLAZES;
   return [
     { what: 'causes of one fault, and what could be changed', measured: `${causesMs.toFixed(2)} ms`, wanted: 'under 5 ms', ok: causesMs < 5 },
@@ -106,5 +114,17 @@ export function resultRows(): Row[] {
       wanted: 'under 100 ms',
       ok: cellsMs < 100,
     },
+    {
+      what: `a colour compared with those of ${PHOTOS.toLocaleString('en')} photos`,
+      measured: `${colourMs.toFixed(1)} ms`,
+      wanted: 'under 200 ms',
+      ok: colourMs < 200,
+    },
   ];
 }
+
+const photosOf = (): PhotoColour[] =>
+  Array.from({ length: PHOTOS * COLOURS_OF_PHOTO }, (_, at) => ({
+    oklab: [(at % 97) / 97, ((at % 31) - 15) / 60, ((at % 23) - 11) / 60],
+    share: 1 / 3,
+  }));

@@ -23,8 +23,26 @@ import { pageRows } from './page.bench';
 import { pieceRows } from './piece.bench';
 import { resultRows } from './result.bench';
 import { runRows } from './run.bench';
+import { wallPageRows } from './wall-page.bench';
 
-const PARTS = ['core', 'coat', 'run', 'day', 'load', 'log', 'result', 'piece', 'page', 'bench', 'bucket', 'list', 'shelf', 'import', 'jobs'] as const;
+const PARTS = [
+  'core',
+  'coat',
+  'run',
+  'day',
+  'load',
+  'log',
+  'result',
+  'wall',
+  'piece',
+  'page',
+  'bench',
+  'bucket',
+  'list',
+  'shelf',
+  'import',
+  'jobs',
+] as const;
 const asked = process.argv.slice(2).filter((word) => !/^\d+$/.test(word));
 /** Minutes for which the scale runs: `./cazuela bench bench 10` for the long look at its memory. */
 const minutes = Number(process.argv.slice(2).find((word) => /^\d+$/.test(word)) ?? 1);
@@ -53,6 +71,7 @@ if (PARTS.some((part) => part !== 'core' && part !== 'run' && part !== 'jobs' &&
     if (wanted('day')) show(await dayPageRows(server.address));
     if (wanted('load')) show(await loadPageRows(server.address));
     if (wanted('log')) show(await logPageRows(server.address));
+    if (wanted('wall')) show(await wallPageRows(server.address, database.address));
     if (wanted('piece')) show(await pieceRows(server.address));
     if (wanted('page')) show(await pageRows(server.address));
     if (wanted('bench')) show(await benchRows(server.address, minutes));

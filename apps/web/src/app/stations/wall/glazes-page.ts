@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { combinationKey, wallCells, type NextTest, type TestState, type WallCell, type WallTest } from '@cazuela/core';
+import { combinationKey, CONES, wallCells, type NextTest, type WallTest } from '@cazuela/core';
 import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
@@ -14,8 +14,10 @@ import { EmptyState } from '../../ui/empty-state';
 import type { FieldOption } from '../../ui/options';
 import { ResourceState } from '../../ui/resource-state';
 import { SelectField } from '../../ui/select-field';
+import { WallGrid } from './wall-grid';
+import { WallSlice } from './wall-slice';
+import { cellWords, CLAY, combinationTitle, STATE_WORDS } from './wall-words';
 
-const STATE_WORDS: Readonly<Record<TestState, string>> = { planned: 'planned', glazed: 'glazed', inKiln: 'in the kiln', fired: 'fired' };
 const WHY: Readonly<Record<NextTest['because'], string>> = {
   need: 'Pieces are planned with it, and how far it runs is not known well.',
   news: 'Nothing like it was ever fired here.',
@@ -23,13 +25,6 @@ const WHY: Readonly<Record<NextTest['because'], string>> = {
 };
 const SUGGESTIONS = 5;
 const MOST_LABELS = 60;
-const CLAY = { id: '', name: 'on the clay', colour: 'var(--slip)' };
-const ARROWS: Readonly<Record<string, readonly [row: number, column: number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-};
 
 /** A piece or tile of a cell. */
 interface TestRow {
@@ -45,24 +40,24 @@ interface TestRow {
 /** Glaze over glaze as one picture that can be walked: what was made, how often, whether verdicts disagree, and what was not. */
 @Component({
   selector: 'cz-glazes-page',
-  imports: [EmptyState, MatButton, ResourceState, RouterLink, SelectField],
+  imports: [EmptyState, MatButton, ResourceState, RouterLink, SelectField, WallGrid, WallSlice],
   templateUrl: './glazes-page.html',
   styleUrl: './glazes-page.scss',
-  // One listener for all cells.
-  host: { '(keydown)': 'move($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GlazesPage {
   readonly clay = input<string>();
   readonly at = input<string>();
   readonly cell = input<string>();
+  /** From the address: clay by clay, or cone by cone. */
+  readonly slices = input<string>();
   private readonly api = inject(StudioApi);
   private readonly wall = inject(WallTests);
   private readonly suggestions = inject(NextTests);
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly body = addressed('clay', () => this.clay());
   protected readonly cone = addressed('at', () => this.at());
   protected readonly chosen = addressed('cell', () => this.cell());
+  protected readonly sliceBy = addressed('slices', () => this.slices());
   protected readonly all = apiResource(() => this.wall.all());
   protected readonly glazes = computed((): WallGlaze[] => this.all.value()?.glazes ?? []);
   private readonly tests = computed((): WallTest[] => this.all.value()?.tests ?? []);
@@ -74,25 +69,25 @@ export class GlazesPage {
     ['', 'any cone'],
     ...[...new Set(this.tests().map(({ cone }) => cone))].sort().map((cone) => [cone, `cone ${cone}`] as const),
   ]);
-  private readonly cells = computed(() => wallCells(this.tests(), { bodyId: this.body() || undefined, cone: this.cone() || undefined }));
-  protected readonly rows = computed(() => {
-    const cells = this.cells();
-    return [CLAY, ...this.glazes()].map((lower) => ({
-      ...lower,
-      cells: this.glazes().map((upper) => {
-        const key = combinationKey({ lowerId: lower.id, upperId: upper.id });
-        const cell = cells.get(key);
-        return {
-          key,
-          state: cell?.state ?? '',
-          photoUrl: cell?.photoId ? this.api.photoUrl(cell.photoId) : '',
-          lowerColour: lower.colour,
-          upperColour: upper.colour,
-          mark: cell ? markOf(cell) : '',
-          label: `${titleOf(lower, upper)}: ${cell ? cellWords(cell) : 'not made'}`,
-        };
-      }),
-    }));
+  protected readonly cells = computed(() => wallCells(this.tests(), { bodyId: this.body() || undefined, cone: this.cone() || undefined }));
+  protected readonly sliceOptions: FieldOption[] = [
+    ['', 'one wall'],
+    ['clay', 'clay by clay'],
+    ['cone', 'cone by cone'],
+  ];
+  /** Small walls beside one another; only those on which something hangs. */
+  protected readonly smallWalls = computed(() => {
+    const [by, tests] = [this.sliceBy(), this.tests()];
+    const [bodyId, cone] = [this.body() || undefined, this.cone() || undefined];
+    const walls =
+      by === 'clay'
+        ? (this.all.value()?.bodies ?? []).map(({ id, name }) => ({ key: id, title: name, cells: wallCells(tests, { bodyId: id, cone }) }))
+        : by === 'cone'
+          ? [...new Set(tests.map((test) => test.cone))]
+              .sort((a, b) => coneStep(a) - coneStep(b))
+              .map((one) => ({ key: one, title: `cone ${one}`, cells: wallCells(tests, { bodyId, cone: one }) }))
+          : [];
+    return walls.filter(({ cells }) => cells.size > 0);
   });
   private readonly found = toSignal(
     toObservable(this.all.value).pipe(
@@ -111,7 +106,7 @@ export class GlazesPage {
       return [
         {
           key: combinationKey(test),
-          title: titleOf(lower, upper),
+          title: combinationTitle(lower, upper),
           why: `${WHY[test.because]}${body ? ` On ${body.name}, cone ${test.cone}.` : ''}`,
           figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${costWords(test.cost)}` : ''}`,
           plan: planOf(lower, upper, { clay: test.bodyId, at: test.cone }),
@@ -119,8 +114,6 @@ export class GlazesPage {
       ];
     }),
   );
-  /** One stop for Tab. */
-  protected readonly focusKey = computed(() => this.chosen() || this.rows()[0]?.cells[0]?.key || '');
   protected readonly summary = computed(() => {
     const cells = [...this.cells().values()];
     const fired = cells.filter(({ state }) => state === 'fired').length;
@@ -138,41 +131,34 @@ export class GlazesPage {
     const other = this.cells().get(otherKey);
     const below = lower === CLAY ? undefined : (lower as WallGlaze);
     return {
-      title: titleOf(lower, upper),
+      title: combinationTitle(lower, upper),
       words: cell ? `${cell.fired > 0 ? 'You have made this one' : 'On its way'}: ${cellWords(cell)}.` : 'Not made yet.',
       disputed: cell?.isDisputed ?? false,
       tests: (cell?.tests ?? []).map((test) => this.testRow(test)),
       labels: this.labelsOf(cell?.tests ?? []),
+      slices: this.slicesOf(this.chosen()),
       other:
         below && below.id !== upper.id
-          ? { key: otherKey, title: titleOf(upper, below), words: other ? `${cellWords(other)}.` : 'not made yet.' }
+          ? { key: otherKey, title: combinationTitle(upper, below), words: other ? `${cellWords(other)}.` : 'not made yet.' }
           : undefined,
       plan: planOf(lower, upper, { ...(this.body() ? { clay: this.body() } : {}), ...(this.cone() ? { at: this.cone() } : {}) }),
       lack: below?.id === upper.id ? 'One glaze over itself is one glaze.' : 'One of them is in no bucket: mix it first.',
     };
   });
 
-  /** Arrows walk the wall; Home and End go to the ends of a row. */
-  protected move(event: KeyboardEvent): void {
-    const key = (event.target as HTMLElement).dataset['key'];
-    if (key === undefined) return;
-    const rows = this.rows();
-    const row = rows.findIndex(({ cells }) => cells.some((cell) => cell.key === key));
-    const column = rows[row]?.cells.findIndex((cell) => cell.key === key) ?? -1;
-    const by = ARROWS[event.key];
-    const last = this.glazes().length - 1;
-    const to = by
-      ? rows[row + by[0]]?.cells[column + by[1]]
-      : event.key === 'Home'
-        ? rows[row]?.cells[0]
-        : event.key === 'End'
-          ? rows[row]?.cells[last]
-          : undefined;
-    if (!to) return;
-    event.preventDefault();
-    this.chosen.choose(to.key);
-    const next = [...this.host.nativeElement.querySelectorAll<HTMLElement>('[data-key]')].find((cell) => cell.dataset['key'] === to.key);
-    next?.focus();
+  /** The same cell on each clay and at each cone where it was made. */
+  private slicesOf(key: string): { key: string; title: string; words: string; photoUrl: string }[] {
+    const here = this.tests().filter((test) => combinationKey(test) === key);
+    const pairs = new Map(here.map(({ bodyId, cone }) => [`${bodyId ?? ''} ${cone}`, { bodyId, cone }]));
+    if (pairs.size < 2) return [];
+    return [...pairs].flatMap(([of, { bodyId, cone }]) => {
+      const same = here.filter((test) => test.bodyId === bodyId && test.cone === cone);
+      const cell = wallCells(same).get(key);
+      const clay = this.all.value()?.bodies.find(({ id }) => id === bodyId)?.name ?? 'clay not known';
+      return cell
+        ? [{ key: of, title: `${clay}, cone ${cone}`, words: cellWords(cell), photoUrl: cell.photoId ? this.api.photoUrl(cell.photoId) : '' }]
+        : [];
+    });
   }
 
   /** A plan is no thing to hang a label on. */
@@ -202,6 +188,8 @@ export class GlazesPage {
   }
 }
 
+const coneStep = (cone: string): number => CONES.findIndex((one) => one.cone === cone);
+
 const costWords = (cost: number): string =>
   cost >= 0.3 ? 'one of them is in no bucket' : 'a bucket is out of its range, or no kiln is being loaded';
 
@@ -210,19 +198,4 @@ function planOf(lower: Partial<WallGlaze>, upper: WallGlaze, on: Record<string, 
   if (upper.bucketId === undefined || lower.id === upper.id) return undefined;
   if (lower.id === '') return { below: upper.bucketId, ...on };
   return lower.bucketId === undefined ? undefined : { below: lower.bucketId, over: upper.bucketId, ...on };
-}
-
-const titleOf = (lower: { id: string; name: string }, upper: { name: string }): string =>
-  lower.id === '' ? `${upper.name} on the clay` : `${upper.name} over ${lower.name}`;
-
-function cellWords({ state, fired, stars, isDisputed }: WallCell): string {
-  if (state !== 'fired') return STATE_WORDS[state];
-  return `fired ${fired === 1 ? 'once' : `${fired} times`}${stars === undefined ? '' : `, ${stars} ${stars === 1 ? 'star' : 'stars'} in the middle`}${isDisputed ? ', verdicts disagree' : ''}`;
-}
-
-function markOf({ state, fired, isDisputed }: WallCell): string {
-  if (state === 'planned') return 'plan';
-  if (state === 'glazed') return 'wet';
-  if (state === 'inKiln') return 'kiln';
-  return `${isDisputed ? '≠ ' : ''}${fired}×`;
 }

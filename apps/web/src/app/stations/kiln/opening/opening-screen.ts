@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Piece } from '@cazuela/contract';
+import type { FiringEvent, Piece } from '@cazuela/contract';
 import {
   attempt,
   coneReached,
@@ -44,6 +44,8 @@ export interface OpenedPiece {
   /** Its stars, its faults, or that it was looked at were told. */
   isRead: boolean;
 }
+
+type PhotoEvent = Extract<FiringEvent, { type: 'piecesPhotographed' }>;
 
 /** A kiln that is being opened: what stood where, what was said of each piece by everybody, and what was not looked at yet. */
 @Injectable()
@@ -178,6 +180,18 @@ export class OpeningScreen {
       groups.set(key, group);
     }
     for (const { place, ids } of groups.values()) this.log.note('firing', firingId, { type: 'piecesRead', pieceIds: ids, verdict, ...place });
+  }
+
+  /** The event that says which pieces a photo shows; undefined where it was taken back, or is not told yet. */
+  photoEvent(photoId: string): { id: string; pieceIds: readonly string[] } | undefined {
+    if (!photoId) return undefined;
+    const events = this.firing.firing()?.events ?? [];
+    const undone = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.eventId] : [])));
+    return events.find((event): event is PhotoEvent => event.type === 'piecesPhotographed' && event.photoId === photoId && !undone.has(event.id));
+  }
+
+  takePhotoOff(eventId: string): void {
+    this.log.note('firing', this.firing.id()!, { type: 'undone', eventId });
   }
 
   takeBack(): void {

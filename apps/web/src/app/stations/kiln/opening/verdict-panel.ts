@@ -6,6 +6,9 @@ import * as z from 'zod';
 import { StudioApi } from '../../../data/http/studio-api';
 import { cautionsOf } from '../../../data/results/cautions';
 import { sessionSignal } from '../../../data/offline/kept-signal';
+import { MatDialog } from '@angular/material/dialog';
+import { firstValueFrom } from 'rxjs';
+import type { EditedPhoto, PhotoEdit } from '../../../parts/photo-editor';
 import { PhotoQueue } from '../../../data/photos/photo-queue';
 import { PhotoButton } from '../../../ui/photo-button';
 import { LinerCaution } from '../../../parts/liner-caution';
@@ -37,6 +40,7 @@ export class VerdictPanel {
   private readonly screen = inject(OpeningScreen);
   private readonly api = inject(StudioApi);
   protected readonly queue = inject(PhotoQueue);
+  private readonly dialog = inject(MatDialog);
   protected readonly faults = FAULTS;
   protected readonly feet = FEET;
   protected readonly places = PLACES;
@@ -80,8 +84,18 @@ export class VerdictPanel {
   /** Photos that wait on this device have an address of their own, for as long as they wait. */
   private readonly urls = new Map<string, string>();
   protected readonly photos = computed(() => [
-    ...(this.piece().reading?.photoIds ?? []).map((id, at) => ({ url: this.api.photoUrl(id), label: `Photo ${at + 1} of ${this.piece().code}` })),
-    ...this.waiting().map(({ key, photo }) => ({ url: this.urlOf(key, photo), label: `Photo of ${this.piece().code}, still on this device` })),
+    ...(this.piece().reading?.photoIds ?? []).map((photoId, at) => ({
+      photoId,
+      key: '',
+      url: this.api.photoUrl(photoId),
+      label: `Photo ${at + 1} of ${this.piece().code}`,
+    })),
+    ...this.waiting().map(({ key, photo }) => ({
+      photoId: '',
+      key,
+      url: this.urlOf(key, photo),
+      label: `Photo of ${this.piece().code}, still on this device`,
+    })),
   ]);
 
   constructor() {
@@ -132,8 +146,21 @@ export class VerdictPanel {
     if (note.trim() !== (piece.reading?.verdict.note ?? '')) this.screen.say([piece.id], { note: note.trim() });
   }
 
-  protected async shoot(files: readonly File[]): Promise<void> {
-    const of = { firingId: this.screen.firing.id() ?? '', pieceIds: [this.piece().id] };
+  /** Turned, cropped or taken off: what was said of its pieces goes with the new one. */
+  protected async edit(photo: { photoId: string; key: string; url: string; label: string }): Promise<void> {
+    const { PhotoEditor } = await import('../../../parts/photo-editor');
+    const opened = this.dialog.open<unknown, EditedPhoto, PhotoEdit>(PhotoEditor, { data: photo, maxWidth: '720px' });
+    const edit = await firstValueFrom(opened.afterClosed());
+    if (!edit) return;
+    const said = this.screen.photoEvent(photo.photoId);
+    const pieceIds = said?.pieceIds ?? this.waiting().find(({ key }) => key === photo.key)?.pieceIds ?? [this.piece().id];
+    if (edit.kind === 'cropped') await this.shoot([new File([edit.photo], 'photo.jpg', { type: 'image/jpeg' })], pieceIds);
+    if (photo.key) this.queue.putAside(photo.key);
+    if (said) this.screen.takePhotoOff(said.id);
+  }
+
+  protected async shoot(files: readonly File[], pieceIds: readonly string[] = [this.piece().id]): Promise<void> {
+    const of = { firingId: this.screen.firing.id() ?? '', pieceIds };
     this.trouble.set('');
     this.shooting.set(true);
     for (const file of files) {

@@ -98,7 +98,7 @@ describe('the bench of runner tiles', () => {
     const steps = screen.all('ol[aria-label="How R1 is made"] li').map((one) => one.textContent.trim());
     expect(steps).toHaveLength(6);
     expect(steps[0]).toContain('of Barro Claro');
-    expect(steps[1]).toContain('Write R1 on its foot.');
+    expect(steps[1]).toContain('Its code is R1. Write its code on the foot with an iron wash');
     expect(steps[2]).toMatch(/Dip its upper 30 mm.*Leche de Higo \(B1, SG 1\.\d+\): [\d.]+ s for 0\.50 mm/);
     expect(steps[3]).toMatch(/Once its shine is gone: the same band in Noche Honda/);
     expect(steps[5]).toContain('to cone 5');

@@ -35,7 +35,7 @@ export function runnerSteps({ code, body }: RunnerTile, known: RunnerKnown, unit
   });
   return [
     `An upright tile${of}, bisque, ${high} or more: grooves across its upper third, the rest smooth, a hole to hang it by, a foot that catches.`,
-    `Write ${code} on its foot. ${markerWords(clay ? lightnessOf(clay.card.colour) : 1)}`,
+    `Its code is ${code}. ${markerWords(clay ? lightnessOf(clay.card.colour) : 1)}`,
     ...dips,
     'Draw a line at the lower edge of the glaze, with a pencil of oxide or a scratch: the run is measured from it.',
     `Fire it standing, on a plate, to cone ${body.wantedCone ?? USUAL_CONE}${place ? `: ${place}` : ''}.`,

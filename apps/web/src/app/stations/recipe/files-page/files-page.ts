@@ -79,7 +79,7 @@ export class FilesPage {
     ['/files/runner-tiles.csv', 'Runner tiles', 'a table of how far each glaze ran'],
     ['/files/results.csv', 'Results', 'a table of what came out of the kilns'],
     ['/files/changes.csv', 'Changes', 'a table of what was done about faults'],
-    ['/files/studio.zip', 'The whole studio', 'a zip: everything, with its photos'],
+    ['/files/studio.zip', 'Studio', 'a zip of everything, with its photos'],
   ] as const;
 
   constructor() {

@@ -33,6 +33,11 @@ import { FileField } from '../../../ui/file-field';
       </ul>
     }
   `,
+  styles: `
+    h2 {
+      margin-top: 1.6rem;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StudioFile {
