@@ -128,7 +128,7 @@ async function photoRows(browser: Browser, address: string, studioId: string): P
 }
 
 /** Glazes, clays, plans and fired pieces with photos, straight into the tables. */
-async function fillWall(sql: Connection, studioId: string): Promise<void> {
+export async function fillWall(sql: Connection, studioId: string): Promise<void> {
   const at = (days: number): Date => new Date(Date.now() - days * 86_400_000);
   const ids = (count: number): string[] => Array.from({ length: count }, () => uuid());
   const [bodies, buckets, pieces, photos] = [ids(BODIES), ids(GLAZES), ids(PIECES), ids(RESULTS)];

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { APIRequestContext, Page } from '@playwright/test';
 import type { RunOptions } from 'axe-core';
+import type { Result } from '@cazuela/contract';
 import { expect, test, type StudioUnderTest } from './studio';
 
 /** What is right need not be listed element by element. */
@@ -37,6 +38,9 @@ async function pathsOf(studio: StudioUnderTest, request: APIRequestContext): Pro
     '/wall',
     '/wall/changes',
     '/wall/glazes',
+    '/wall/glazes?slices=clay',
+    '/wall/keepers',
+    `/wall?result=${(await studio.records<Result[]>(request, '/results')).find(({ body }) => body.photoId)!.id}`,
     `/wall/compare?of=${(await studio.records<{ id: string }[]>(request, '/results'))
       .slice(0, 3)
       .map(({ id }) => id)

@@ -44,6 +44,17 @@ describe('the wall', () => {
     expect(screen.has('Show the whole wall')).toBe(true);
   });
 
+  it('of hundreds the newest forty are drawn, and more when they are asked for', async () => {
+    const screen = await open(Array.from({ length: 90 }, () => result(cup, of, { stars: 4, faults: [] })));
+    expect(screen.all('h2')).toHaveLength(40);
+    expect(screen.text).toContain('50 more are on the wall.');
+    await screen.press('Show more');
+    expect(screen.all('h2')).toHaveLength(80);
+    await screen.press('Show more');
+    expect(screen.all('h2')).toHaveLength(90);
+    expect(screen.has('Show more')).toBe(false);
+  });
+
   it('an empty wall says what to do', async () => {
     const screen = await open([]);
     expect(screen.text).toContain('The wall is empty.');

@@ -33,6 +33,7 @@ import { findOnWall, monthOf, type WallFacts, type WallSearch } from './wall-sea
 import { WhyPanel } from './why-panel';
 
 const oklab = converter('oklab');
+const ROWS_AT_ONCE = 40;
 const NO_SEARCH: WallSearch = { words: '', stars: 0, fault: '', bodyId: '', surface: '', month: '', like: undefined };
 const NEARNESS_WORDS = { same: 'looks the same', near: 'near', far: 'further off' } as const;
 
@@ -152,7 +153,11 @@ export class Wall {
     const colour = this.chosenLike() ? oklab(this.chosenLike()) : undefined;
     return colour && [colour.l, colour.a, colour.b];
   });
-  protected readonly shown = computed(() => {
+  /** So many are drawn; the rest when somebody asks for them. */
+  protected readonly most = signal(ROWS_AT_ONCE);
+  protected readonly rest = computed(() => Math.max(0, this.found().length - this.most()));
+  protected readonly shown = computed(() => this.found().slice(0, this.most()));
+  private readonly found = computed(() => {
     const all = this.all.value() ?? [];
     const here = (this.result() ? all : this.away.without('result', all))
       .filter((result) => !this.result() || result.id === this.result())
@@ -185,6 +190,10 @@ export class Wall {
   /** Saves its plan as a keeper, and shows what it is to be made again with. */
   protected keep(result: Result): void {
     this.keeping.run(this.keepers.keep(result), () => void this.router.navigate(['/wall/keepers']));
+  }
+
+  protected showMore(): void {
+    this.most.update((most) => most + ROWS_AT_ONCE);
   }
 
   protected tookGrey(photo: PhotoColours): void {
