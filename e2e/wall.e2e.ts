@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
-import type { BucketSummary, PhotoColours, Piece, Recipe, Result, RunnerTile } from '@cazuela/contract';
+import sharp from 'sharp';
+import type { BucketSummary, Firing, PhotoColours, Piece, Recipe, Result, RunnerTile } from '@cazuela/contract';
 import { choose } from './choose';
 import { expect, test } from './studio';
 
@@ -73,7 +74,7 @@ test('a keeper is made again with the bucket of a new version: what has changed 
   const weighed = plan.lines.map((line, at) => ({ ...head(at), type: 'lineWeighed', lineId: line.lineId, grams: line.targetGrams }));
   await request.post(`${url}/events`, {
     data: {
-      events: [...weighed, { ...head(100), type: 'waterPoured', grams: plan.waterGrams }].map((event) => ({
+      events: [{ ...head(0), type: 'respiratorOn' }, ...weighed, { ...head(100), type: 'waterPoured', grams: plan.waterGrams }].map((event) => ({
         stream: 'batch',
         streamId: batchId,
         event,
@@ -144,4 +145,23 @@ test('a whole studio leaves as one file and comes back: nothing is there twice',
   await expect(page.getByText(/^Everything in it was here already: \d+ records\./)).toBeVisible({ timeout: 30_000 });
   await page.getByLabel('The zip of a studio').setInputFiles({ name: 'notes.zip', mimeType: 'application/zip', buffer: Buffer.from('just words') });
   await expect(page.getByText('This file is no zip of a studio.')).toBeVisible();
+});
+
+test('a photo is turned and cropped by hand: the part that is kept takes its place', async ({ page, studio, request }) => {
+  const firing = (await studio.records<Firing[]>(request, '/firings'))[1]!;
+  await page.goto(`/kiln/firings/${firing.id}/opening`);
+  const wide = await sharp({ create: { width: 600, height: 300, channels: 3, background: '#9A6A42' } })
+    .jpeg()
+    .toBuffer();
+  await page.getByLabel('Photos of this piece').setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: wide });
+  await page.getByRole('button', { name: /^Photo 1 of .*turn, crop/ }).click();
+  await page.getByRole('button', { name: 'Turn it' }).click();
+  await page.getByRole('button', { name: 'Keep this part' }).click();
+  await expect(page.getByRole('button', { name: /turn, crop/ })).toHaveCount(1);
+  const tall = page.getByRole('button', { name: /^Photo 1 of .*turn, crop/ }).getByRole('img');
+  await expect.poll(() => tall.evaluate((image: HTMLImageElement) => image.naturalHeight > image.naturalWidth)).toBe(true);
+  // Taken off, it shows no more.
+  await page.getByRole('button', { name: /turn, crop/ }).click();
+  await page.getByRole('button', { name: 'Take it off' }).click();
+  await expect(page.getByRole('button', { name: /turn, crop/ })).toHaveCount(0);
 });

@@ -49,7 +49,7 @@ export type PhotoEdit = { kind: 'cropped'; photo: Blob } | { kind: 'taken off' }
   styles: `
     image-cropper {
       display: block;
-      max-height: 60vh;
+      height: 52vh;
       --cropper-overlay-color: rgb(40 30 24 / 0.5);
     }
   `,
