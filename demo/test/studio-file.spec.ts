@@ -63,7 +63,7 @@ describe('a whole studio as one file', () => {
         .parse((response, done) => void buffer(response as unknown as NodeJS.ReadableStream).then((whole) => done(null, whole)))
         .expect(200)
     ).body as Buffer;
-  const takeIn = (server: ServerUnderTest, studioId: string, zip: Buffer) =>
+  const bringIn = (server: ServerUnderTest, studioId: string, zip: Buffer) =>
     server.any.post(`/api/studios/${studioId}/files/studio`).attach('file', zip, 'studio.zip');
 
   it('has every record and every photo', () => {
@@ -89,7 +89,7 @@ describe('a whole studio as one file', () => {
 
   it('comes back into an empty studio as it was, and a second time adds nothing', async () => {
     const away = await serverUnderTest();
-    const outcome = (await takeIn(away, away.studio.id, bytes).expect(201)).body as StudioOutcome;
+    const outcome = (await bringIn(away, away.studio.id, bytes).expect(201)).body as StudioOutcome;
     expect(outcome.left).toEqual([]);
     expect(outcome.photos).toBe(studioJson(file).tables.photos.length);
     const back = await unzipped(await download(away, away.studio.id));
@@ -106,7 +106,7 @@ describe('a whole studio as one file', () => {
     }
     expect([...back.keys()].sort()).toEqual([...file.keys()].sort());
     for (const [name, content] of file) if (name !== 'studio.json') expect(back.get(name)!.equals(content)).toBe(true);
-    const again = (await takeIn(away, away.studio.id, bytes).expect(201)).body as StudioOutcome;
+    const again = (await bringIn(away, away.studio.id, bytes).expect(201)).body as StudioOutcome;
     expect(again).toMatchObject({ added: 0, photos: 0, left: [] });
     // What the bench shows is there too.
     const buckets = (await away.get('/buckets').expect(200)).body as { id: string; contents: object | null }[];
@@ -115,12 +115,12 @@ describe('a whole studio as one file', () => {
 
   it('beside the studio it came from it is a copy with ids of its own', async () => {
     const other = await home.otherStudio();
-    const outcome = (await takeIn(home, other.id, bytes).expect(201)).body as StudioOutcome;
+    const outcome = (await bringIn(home, other.id, bytes).expect(201)).body as StudioOutcome;
     expect(outcome.left).toEqual([]);
     const copy = studioJson(await unzipped(await download(home, other.id))).tables;
     expect(copy.results).toHaveLength(studioJson(file).tables.results.length);
     expect(copy.results.every(({ pieceId }) => copy.pieces.some(({ id }) => id === pieceId))).toBe(true);
-    const again = (await takeIn(home, other.id, bytes).expect(201)).body as StudioOutcome;
+    const again = (await bringIn(home, other.id, bytes).expect(201)).body as StudioOutcome;
     expect(again).toMatchObject({ added: 0, photos: 0 });
     expect(studioJson(await unzipped(await download(home, demo.id))).tables.results).toHaveLength(studioJson(file).tables.results.length);
   }, 60_000);
@@ -134,9 +134,9 @@ describe('a whole studio as one file', () => {
       const own = { ...bucket, id, recipeId: null, recipeVersionId: null, contents: null };
       return JSON.stringify({ ...head, tables: { ...empty, buckets: [own] } });
     };
-    await takeIn(away, away.studio.id, await zipped({ 'studio.json': alone(bucket.id) })).expect(201);
+    await bringIn(away, away.studio.id, await zipped({ 'studio.json': alone(bucket.id) })).expect(201);
     const other = alone('0198c0de-0000-7000-8000-000000000001');
-    const outcome = (await takeIn(away, away.studio.id, await zipped({ 'studio.json': other })).expect(201)).body as StudioOutcome;
+    const outcome = (await bringIn(away, away.studio.id, await zipped({ 'studio.json': other })).expect(201)).body as StudioOutcome;
     expect(outcome.left[0]).toContain(`${bucket.code} is taken here`);
     const codes = ((await away.get('/buckets').expect(200)).body as { code: string }[]).map(({ code }) => code);
     expect(new Set(codes).size).toBe(2);
@@ -145,13 +145,13 @@ describe('a whole studio as one file', () => {
   it('a photo that is no photo, or is missing, takes nothing down with it in silence', async () => {
     const away = await serverUnderTest();
     const json = file.get('studio.json')!.toString('utf8');
-    const outcome = (await takeIn(away, away.studio.id, await zipped({ 'studio.json': json })).expect(201)).body as StudioOutcome;
+    const outcome = (await bringIn(away, away.studio.id, await zipped({ 'studio.json': json })).expect(201)).body as StudioOutcome;
     expect(outcome.photos).toBe(0);
     expect(outcome.left).toContain('A photo is named in the file, and is not in it.');
     expect((await away.get('/results').expect(200)).body).toHaveLength(studioJson(file).tables.results.length);
     const { photos } = studioJson(file).tables;
     const third = await serverUnderTest();
-    await takeIn(third, third.studio.id, await zipped({ 'studio.json': json, [`photos/${photos[0]!.id}.jpg`]: 'just words' })).expect(415);
+    await bringIn(third, third.studio.id, await zipped({ 'studio.json': json, [`photos/${photos[0]!.id}.jpg`]: 'just words' })).expect(415);
     expect((await third.get('/pieces').expect(200)).body).toEqual([]);
   }, 60_000);
 
@@ -173,7 +173,7 @@ describe('a whole studio as one file', () => {
       'does not fit',
     ],
   ])('%s is refused in words, and nothing of it stays', async (_name, made, words) => {
-    const answer = await takeIn(home, demo.id, await made());
+    const answer = await bringIn(home, demo.id, await made());
     expect(answer.status).toBeGreaterThanOrEqual(400);
     expect(answer.status).toBeLessThan(500);
     expect((answer.body as { detail: string }).detail).toContain(words);
