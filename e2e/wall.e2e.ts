@@ -87,11 +87,11 @@ test('a keeper is made again with the bucket of a new version: what has changed 
   });
   expect(finished.ok(), await finished.text()).toBe(true);
   const old = (await studio.records<BucketSummary[]>(request, '/buckets')).find(({ id }) => id === glaze.bucketId)!;
-  expect(
-    (
-      await request.put(`${url}/buckets/${old.id}`, { data: { version: old.version, body: { ...old.body, closedAt: new Date().toISOString() } } })
-    ).ok(),
-  ).toBe(true);
+  const poured = { toId: null, scrapsId: randomUUID(), takenEventId: randomUUID(), filledEventId: randomUUID() };
+  const emptied = await request.post(`${url}/buckets/${old.id}/pour`, {
+    data: { ...poured, at: new Date().toISOString(), by: 'Maia', takenMl: old.contents!.volumeMl },
+  });
+  expect(emptied.ok(), await emptied.text()).toBe(true);
 
   await page.reload();
   const since = page.getByRole('region', { name: 'Since then: Cazuela for soup, kept' });
