@@ -250,3 +250,4 @@ export {
 } from './piece/runner-tile';
 export { stepSheetSchema, type StepSheet } from './piece/step-sheet';
 export { studioOutcomeSchema, type StudioOutcome } from './studio/studio-file';
+export { glazeVersionSchema, type GlazeVersionRow } from './recipe/recipe';

@@ -137,6 +137,14 @@ describe('kiln and results, kept in MariaDB', () => {
       expect(meta.format).toBe('jpeg');
     });
 
+    it('are upright, as they were taken, and what unpacks to more than 60 megapixels is refused', async () => {
+      const turned = await picture(300, 200).withMetadata({ orientation: 6 }).jpeg().toBuffer();
+      const kept = (await upload(turned, 'pot.jpg').expect(201)).body as { width: number; height: number };
+      expect([kept.width, kept.height]).toEqual([200, 300]);
+      const huge = await picture(8_000, 8_000).png().toBuffer();
+      expect((await upload(huge, 'pot.png').expect(415)).body.detail).toContain('not a photo we can read');
+    });
+
     it('a text named .png is no photo, whatever its name says', async () => {
       const answer = await upload(Buffer.from('just words'), 'pot.png').expect(415);
       expect(answer.body.detail).toContain('not a photo we can read');

@@ -83,6 +83,16 @@ export const recipeVersionSchema = z.strictObject({
 });
 export type RecipeVersion = z.infer<typeof recipeVersionSchema>;
 
+/** A version of a recipe, as far as it says which glaze it is. */
+export const glazeVersionSchema = z.strictObject({
+  recipeId: idSchema,
+  number: z.int().min(1),
+  name: nameSchema,
+  colour: colourSchema,
+  lines: recipeBodySchema.shape.lines,
+});
+export type GlazeVersionRow = z.infer<typeof glazeVersionSchema>;
+
 /** What may be written; what was kept before a rule was made is still read. */
 export const recipeWriteBodySchema = recipeBodySchema.refine(({ coneLow, coneHigh }) => conesRise(coneLow, coneHigh), {
   message: CONES_FALL,

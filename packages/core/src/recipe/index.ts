@@ -12,3 +12,4 @@ export { STARTING_RECIPES, startingLines, type StartingRecipe } from './starting
 export { substitute, type Substitution, type OxideDifference, type SubstituteQuestion } from './substitute';
 export { weighedDifference, type WeighedDifference } from './weighed-difference';
 export { versionFlowRatio } from './version-flow-ratio';
+export { glazesOfVersions, recipeOfGlaze, versionKey, type GlazeVersion } from './version-glaze';

@@ -39,16 +39,29 @@ export interface NextTestQuestion {
   hasRoom?: boolean | undefined;
 }
 
+/** What makes a test dearer: a glaze in no bucket, a bucket out of its range, no kiln that is being filled. */
+export type TestCost = 'none' | 'outOfRange' | 'noRoom';
+
 /** A test that is worth making next, with what speaks for it. */
 export interface NextTest extends TestCell {
   need: number;
   news: number;
   promise: number;
   cost: number;
+  /** Why it costs, the dearest first. */
+  costs: readonly TestCost[];
   value: number;
   /** The largest of the three. */
   because: 'need' | 'news' | 'promise';
 }
+
+/** Shared, because a cell is judged thousands of times. */
+const NOTHING: readonly TestCost[] = [];
+const NO_ROOM: readonly TestCost[] = ['noRoom'];
+const NO_BUCKET: readonly TestCost[] = ['none'];
+const NO_BUCKET_NO_ROOM: readonly TestCost[] = ['none', 'noRoom'];
+const OUT_OF_RANGE: readonly TestCost[] = ['outOfRange'];
+const OUT_OF_RANGE_NO_ROOM: readonly TestCost[] = ['outOfRange', 'noRoom'];
 
 /** What counts as one step apart. Source: science §11. */
 const COLOUR_STEP = 0.1;
@@ -63,7 +76,7 @@ const PAIR_LN_SD = 0.4;
 /** Where nothing is near, stars are as in the whole studio: that weighs as much as so many tests. */
 const PRIOR_TESTS = 0.3;
 const USUAL_SD = 0.25;
-const COSTS = { outOfRange: 0.1, none: 0.3, noRoom: 0.1 };
+const COSTS: Readonly<Record<TestCost, number>> = { none: 0.3, outOfRange: 0.1, noRoom: 0.1 };
 
 /**
  * Returns the tests that are worth making next, the best first. Each is chosen as if those before it were made: ten suggestions are ten different
@@ -249,15 +262,18 @@ class TestBoard {
     const need = this.needs.get(combinationKey(cell)) ?? 0;
     const news = 1 - this.nearest[at]! ** 2;
     const promise = Math.min(1, mean + sd / 2);
-    const cost = this.costOf(cell);
+    const costs = this.costsOf(cell);
+    const cost = costs.reduce((sum, one) => sum + COSTS[one], 0);
     const because = need >= news && need >= promise ? 'need' : news >= promise ? 'news' : 'promise';
-    return { need, news, promise, cost, value: need + news + promise - cost, because };
+    return { need, news, promise, cost, costs, value: need + news + promise - cost, because };
   }
 
-  private costOf({ lowerId, upperId }: TestCell): number {
+  private costsOf({ lowerId, upperId }: TestCell): readonly TestCost[] {
     const buckets = [lowerId, upperId].flatMap((id) => this.question.glazes[this.glazeAt.get(id ?? '') ?? -1]?.bucket ?? []);
-    const worst = buckets.includes('none') ? COSTS.none : buckets.includes('outOfRange') ? COSTS.outOfRange : 0;
-    return worst + (this.question.hasRoom === false ? COSTS.noRoom : 0);
+    const isFull = this.question.hasRoom === false;
+    if (buckets.includes('none')) return isFull ? NO_BUCKET_NO_ROOM : NO_BUCKET;
+    if (buckets.includes('outOfRange')) return isFull ? OUT_OF_RANGE_NO_ROOM : OUT_OF_RANGE;
+    return isFull ? NO_ROOM : NOTHING;
   }
 
   /** The place of a glaze in the table of weights; the clay is the last. */

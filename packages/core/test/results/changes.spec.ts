@@ -234,6 +234,19 @@ describe('why a piece ran', () => {
     for (const one of changes) expect(one.chanceAfter).toBeLessThan(reach.chance);
   });
 
+  it('a glaze, or a pair, that flows further than was thought is told by what was thought before', () => {
+    const slower = question.glazes.map((glaze) => ({ ...glaze, flow: { ...glaze.flow, flow: glaze.flow.flow / 4 } }));
+    const { reach } = runCauses(question, { coatTimes: new Map(), thought: { glazes: slower } });
+    expect(reach.without.flow).toBeLessThan(reach.chance);
+    const overlaps = [{ a: 'white', b: 'ash', omega: 2.5, lnSd: 0.2 }];
+    const over = { id: 'b', bucketId: 'white', method: 'dip', coatMm: 0.3 } as const;
+    const both = { ...plan, zones: { ...plan.zones, outside: [...plan.zones.outside, over] } };
+    const glazes = [glaze, { ...glaze, bucketId: 'white' }];
+    const pair = runCauses({ ...question, plan: both, glazes, overlaps }, { coatTimes: new Map(), thought: { overlaps: [] } });
+    expect(pair.reach.without.overlap).toBeLessThan(pair.reach.chance);
+    expect(pair.reach.without.flow).toBeUndefined();
+  });
+
   it('as planned, and it ran: the plan itself is too thick or starts too low', () => {
     const { reach, changes } = runCauses(question, { coatTimes: new Map() });
     expect(reach.without).toEqual({});

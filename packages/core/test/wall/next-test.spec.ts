@@ -44,6 +44,16 @@ describe('the next test', () => {
     for (const key of ['/white', 'white/blue', 'blue/white']) expect(told).not.toContain(key);
   });
 
+  it('says what makes it dearer: a glaze in no bucket, one out of its range, no kiln that is being filled', () => {
+    const glazes = [WHITE, glaze('cream', { bucket: 'outOfRange' }), glaze('blue', { bucket: 'none' })];
+    const told = nextTests(studio({ glazes, hasRoom: false }), 9);
+    const costsOf = (upperId: string) => told.find((test) => test.lowerId === undefined && test.upperId === upperId)!;
+    expect(costsOf('white')).toMatchObject({ costs: ['noRoom'], cost: 0.1 });
+    expect(costsOf('cream').costs).toEqual(['outOfRange', 'noRoom']);
+    expect(costsOf('blue').costs).toEqual(['none', 'noRoom']);
+    expect(nextTests(studio(), 1)[0]).toMatchObject({ costs: [], cost: 0 });
+  });
+
   it('what is like nothing that was made is news; what is nearly the same is none', () => {
     const [first, ...rest] = nextTests(studio({ fired: [{ ...cell(undefined, 'white'), stars: 3 }] }), 9);
     expect(first!.upperId === 'blue' || first!.lowerId === 'blue').toBe(true);

@@ -1,5 +1,6 @@
 import { withLayers, type PiecePlan } from '../../plan/piece-plan';
-import type { PieceRunQuestion } from '../../run/piece-run';
+import type { GlazeFacts } from '../../plan/facts';
+import type { PairFlow, PieceRunQuestion } from '../../run/piece-run';
 import { quickRun } from '../../run/quick-run';
 import { quickForecast, worstSide } from '../../run/run-forecast';
 import { withSafeCoats } from '../../run/safe-coats';
@@ -14,6 +15,8 @@ export interface RunDone {
   coatTimes: ReadonlyMap<string, number>;
   /** The cone that it saw where it stood; left out where nobody knows. */
   coneReached?: string | undefined;
+  /** Glazes and pairs as they were thought to flow before tiles and fired pieces told; left out where nothing was learnt. */
+  thought?: { glazes?: readonly GlazeFacts[] | undefined; overlaps?: readonly PairFlow[] | undefined } | undefined;
 }
 
 /** Why a piece ran, and what would have kept it off the shelf. */
@@ -37,8 +40,9 @@ const KEPT_SHARE = 0.05;
  * @example
  * runCauses({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { coatTimes: new Map() }).reach.chance // 0
  */
-export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached }: RunDone): RunCauses {
-  const chanceOf = (plan: PiecePlan): number => worstSide(quickForecast({ ...question, plan }))?.reachChance ?? 0;
+export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, thought = {} }: RunDone): RunCauses {
+  const chanceOf = (plan: PiecePlan, known: Partial<PieceRunQuestion> = {}): number =>
+    worstSide(quickForecast({ ...question, ...known, plan }))?.reachChance ?? 0;
   const coats = (plan: PiecePlan): PiecePlan =>
     withLayers(plan, (layer) => ({ ...layer, coatMm: layer.coatMm * (coatTimes.get(layer.bucketId) ?? 1) }));
   const heat = (plan: PiecePlan): PiecePlan => (coneReached === undefined ? plan : atCone(plan, coneReached));
@@ -48,6 +52,8 @@ export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached }
   const without: RunCauses['reach']['without'] = {
     ...(coatTimes.size > 0 ? { coat: isOtherCoat ? chanceOf(heat(question.plan)) : chance } : {}),
     ...(coneReached === undefined ? {} : { cone: chanceOf(coats(question.plan)) }),
+    ...(thought.glazes ? { flow: chanceOf(asDone, { glazes: thought.glazes }) } : {}),
+    ...(thought.overlaps ? { overlap: chanceOf(asDone, { overlaps: thought.overlaps }) } : {}),
   };
   const before = { chanceBefore: chance };
   const changes: ResultChange[] = [];

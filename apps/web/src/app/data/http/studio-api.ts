@@ -19,6 +19,8 @@ import {
   type ScheduleBody,
   photoAnswerSchema,
   photoColoursSchema,
+  glazeVersionSchema,
+  type GlazeVersionRow,
   studioOutcomeSchema,
   type StudioOutcome,
   type GreyPatch,
@@ -134,6 +136,7 @@ export class StudioApi {
 
   recipes = (): Observable<Recipe[]> => this.list('/recipes', recipeSchema);
   recipe = (id: string): Observable<Recipe> => this.get(`/recipes/${id}`, recipeSchema);
+  allRecipeVersions = (): Observable<GlazeVersionRow[]> => this.list('/recipe-versions', glazeVersionSchema);
   recipeVersions = (id: string): Observable<RecipeVersion[]> => this.get(`/recipes/${id}/versions`, z.array(recipeVersionSchema));
   createRecipe = (id: string, body: RecipeBody): Observable<Recipe> => this.post('/recipes', { id, body }, recipeSchema);
   updateRecipe = (id: string, version: number, reason: string, body: RecipeBody): Observable<Recipe> =>

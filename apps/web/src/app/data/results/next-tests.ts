@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary } from '@cazuela/contract';
-import { glazeIdOf, rangeVerdict, seenCombinations, USUAL_CONE, type GlazeToTest, type NextTest, type TestCell } from '@cazuela/core';
+import { glazeIdOf, rangeVerdict, recipeOfGlaze, seenCombinations, USUAL_CONE, type GlazeToTest, type NextTest, type TestCell } from '@cazuela/core';
 import { converter } from 'culori';
 import { combineLatest, map, switchMap, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
@@ -33,9 +33,10 @@ export class NextTests {
         const onBodies = wall.tests.flatMap(({ bodyId, ...test }) =>
           bodyId === undefined ? wall.bodies.map(({ id }) => ({ ...test, bodyId: id })) : [{ ...test, bodyId }],
         );
+        // An older version of a recipe is like the newest: nobody mixes it for a test.
         const cellOf = ({ lowerId, upperId, bodyId, cone }: TestCell): TestCell => ({
-          ...(lowerId === undefined ? {} : { lowerId }),
-          upperId,
+          ...(lowerId === undefined ? {} : { lowerId: recipeOfGlaze(lowerId) }),
+          upperId: recipeOfGlaze(upperId),
           bodyId,
           cone,
         });
@@ -43,7 +44,7 @@ export class NextTests {
           count,
           plans,
           question: {
-            glazes: wall.glazes.flatMap(({ id, colour }) => glazeToTest(id, colour, glazes)),
+            glazes: wall.glazes.filter(({ id }) => recipeOfGlaze(id) === id).flatMap(({ id, colour }) => glazeToTest(id, colour, glazes)),
             bodyIds: wall.bodies.map(({ id }) => id),
             cones: mostUsed(wall),
             fired: onBodies

@@ -1,9 +1,7 @@
-import { attempt, runCauses, type PieceRunQuestion, type RunCauses } from '@cazuela/core';
+import { attempt, runCauses, type PieceRunQuestion, type RunCauses, type RunDone } from '@cazuela/core';
 
-export interface RunCausesJob {
+export interface RunCausesJob extends RunDone {
   question: PieceRunQuestion;
-  coatTimes: ReadonlyMap<string, number>;
-  coneReached?: string | undefined;
 }
 
 /** What one worker does; undefined where the plan cannot be run. */

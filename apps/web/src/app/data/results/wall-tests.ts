@@ -1,6 +1,17 @@
 import { inject, Injectable } from '@angular/core';
 import type { BucketSummary, ClayBody, Day, Firing, Load, Piece, Result, RunnerTile, StepTile } from '@cazuela/contract';
-import { dayStanding, glazeIdOf, replayLoad, seenCombinations, USUAL_CONE, type TestState, type WallTest } from '@cazuela/core';
+import {
+  dayStanding,
+  glazeIdOf,
+  glazesOfVersions,
+  replayLoad,
+  seenCombinations,
+  USUAL_CONE,
+  versionKey,
+  type PiecePlan,
+  type TestState,
+  type WallTest,
+} from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
 import { compareText } from '../units/compare';
@@ -48,13 +59,21 @@ export class WallTests {
       days: this.api.days(),
       loads: this.api.loads(),
       firings: this.api.firings(),
+      versions: this.api.allRecipeVersions(),
     }).pipe(
-      map(({ buckets, recipes, bodies, ...known }) => {
+      map(({ buckets, recipes, bodies, versions, ...known }) => {
         const glazeOf = new Map<string, string>([
           ...recipes.map(({ id }) => [id, id] as const),
           ...buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)] as const),
         ]);
-        const tests = testsOf(known, (bucketId) => glazeOf.get(bucketId));
+        const versionGlazes = glazesOfVersions(versions);
+        /** A version of a recipe that differs is another glaze. */
+        const glazeIn = (bucketId: string, plan: PiecePlan): string | undefined => {
+          const glazeId = glazeOf.get(bucketId);
+          const number = plan.versions?.find((kept) => kept.bucketId === bucketId)?.number;
+          return glazeId !== undefined && number !== undefined ? (versionGlazes.get(versionKey({ recipeId: glazeId, number })) ?? glazeId) : glazeId;
+        };
+        const tests = testsOf(known, glazeIn);
         const seen = new Set(tests.flatMap(({ lowerId, upperId }) => [lowerId, upperId]));
         const bucketOf = new Map(buckets.map((bucket) => [glazeIdOf(bucket), bucket]));
         const glazes: WallGlaze[] = [
@@ -63,6 +82,11 @@ export class WallTests {
             .filter((bucket) => glazeIdOf(bucket) === bucket.id && (seen.has(bucket.id) || isOneGlaze(bucket)))
             .map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: id })),
         ];
+        for (const version of versions) {
+          const id = versionGlazes.get(versionKey(version)) ?? version.recipeId;
+          if (id === version.recipeId || !seen.has(id) || glazes.some((one) => one.id === id)) continue;
+          glazes.push({ id, name: `${version.name}, version ${version.number}`, colour: version.colour });
+        }
         return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies };
       }),
     );
@@ -72,7 +96,7 @@ export class WallTests {
 /** A bought glaze without a recipe; scraps of several are tested by nobody. */
 const isOneGlaze = ({ contents }: BucketSummary): boolean => contents !== null && (contents.glazes?.length ?? 1) <= 1;
 
-function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined): WallTest[] {
+function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => string | undefined): WallTest[] {
   const { pieces, results, tiles, runners } = known;
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
   const firedIds = new Set(results.map(({ body }) => body.pieceId));
@@ -80,7 +104,7 @@ function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined
   const ofResults = results.flatMap(({ id, pieceName, firedAt, body }): WallTest[] => {
     const piece = byId.get(body.pieceId);
     if (!piece) return [];
-    return seenCombinations(piece.body.plan, glazeId).map((combination) => ({
+    return seenCombinations(piece.body.plan, (bucketId) => glazeIn(bucketId, piece.body.plan)).map((combination) => ({
       ...combination,
       of: { kind: 'result', id, name: pieceName },
       state: 'fired',
@@ -96,7 +120,7 @@ function testsOf(known: Known, glazeId: (bucketId: string) => string | undefined
     // A keeper is a plan to go by; nobody makes it itself.
     .filter(({ id, body }) => !body.keeper && (!firedIds.has(id) || states.has(id)))
     .flatMap(({ id, body, createdAt }): WallTest[] =>
-      seenCombinations(body.plan, glazeId).map((combination) => ({
+      seenCombinations(body.plan, (bucketId) => glazeIn(bucketId, body.plan)).map((combination) => ({
         ...combination,
         of: { kind: 'piece', id, name: body.name },
         state: states.get(id) ?? 'planned',

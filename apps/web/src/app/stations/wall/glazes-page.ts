@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { combinationKey, CONES, wallCells, type NextTest, type WallTest } from '@cazuela/core';
+import { combinationKey, CONES, wallCells, type NextTest, type TestCost, type WallTest } from '@cazuela/core';
 import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
@@ -22,6 +22,11 @@ const WHY: Readonly<Record<NextTest['because'], string>> = {
   need: 'Pieces are planned with it, and how far it runs is not known well.',
   news: 'Nothing like it was ever fired here.',
   promise: 'What is like it came out well.',
+};
+const COST_WORDS: Readonly<Record<TestCost, string>> = {
+  none: 'one of them is in no bucket',
+  outOfRange: 'a bucket is out of its range',
+  noRoom: 'no kiln is being filled',
 };
 const SUGGESTIONS = 5;
 const MOST_LABELS = 60;
@@ -108,7 +113,7 @@ export class GlazesPage {
           key: combinationKey(test),
           title: combinationTitle(lower, upper),
           why: `${WHY[test.because]}${body ? ` On ${body.name}, cone ${test.cone}.` : ''}`,
-          figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${costWords(test.cost)}` : ''}`,
+          figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${test.costs.map((cost) => COST_WORDS[cost]).join(', ')}` : ''}`,
           plan: planOf(lower, upper, { clay: test.bodyId, at: test.cone }),
         },
       ];
@@ -189,9 +194,6 @@ export class GlazesPage {
 }
 
 const coneStep = (cone: string): number => CONES.findIndex((one) => one.cone === cone);
-
-const costWords = (cost: number): string =>
-  cost >= 0.3 ? 'one of them is in no bucket' : 'a bucket is out of its range, or no kiln is being loaded';
 
 /** The buckets of a runner tile; undefined where one is in none, or both are the same. */
 function planOf(lower: Partial<WallGlaze>, upper: WallGlaze, on: Record<string, string> = {}): Record<string, string> | undefined {

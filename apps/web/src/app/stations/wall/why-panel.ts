@@ -67,9 +67,10 @@ export class WhyPanel {
         const { result, piece } = asked;
         return this.questions.all().pipe(
           switchMap((questionOf) => {
-            const question = questionOf({ pieceId: result.body.pieceId });
-            if (!question) return of(undefined);
-            const job: RunCausesJob = { question, coatTimes: coatTimesOf(piece), coneReached: result.body.coneReached };
+            const known = questionOf({ pieceId: result.body.pieceId });
+            if (!known) return of(undefined);
+            const { thought, ...question } = known;
+            const job: RunCausesJob = { question, thought, coatTimes: coatTimesOf(piece), coneReached: result.body.coneReached };
             return workerAnswer<RunCausesJob, RunCauses | undefined>(runCausesWorker, job);
           }),
           catchError(() => of(undefined)),
@@ -119,6 +120,8 @@ export class WhyPanel {
     const times = [...coatTimesOf(piece).values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);
     if (id === 'coat') return `coats ${times.toFixed(1)} times as thick as planned`;
     if (id === 'cone') return `cone ${piece.coneReached} where it stood, cone ${piece.plan.cone ?? USUAL_CONE} in its plan`;
+    if (id === 'flow') return 'its glaze flows further than was thought when it was planned: tiles and fired pieces told it since';
+    if (id === 'overlap') return 'its glazes run further together than was thought when it was planned';
     return causeWords(id, {}, this.units);
   }
 
