@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { FAULTS } from '@cazuela/contract';
-import { HOUR_MS, lotIdOf, type LoadLot, type StackedShelf, type Verdict } from '@cazuela/core';
+import { HOUR_MS, lotIdOf, type StackedShelf, type Verdict } from '@cazuela/core';
 import { Keys } from '../../../data/devices/keys';
 import { PhotoQueue } from '../../../data/photos/photo-queue';
 import { addressed, titleOf } from '../../../data/state/address';
@@ -19,12 +19,13 @@ import { ShelfBoard, type PieceLook } from '../load/shelf-board';
 import { FiredPiece, type PointedAt } from './fired-piece';
 import { OpeningScreen, type OpenedPiece } from './opening-screen';
 import { FAULT_KEYS, markOf, readingWords } from './opening-words';
+import { TileReading } from './tile-reading';
 import { VerdictPanel } from './verdict-panel';
 
 /** A kiln is opened: piece after piece by the map of its load or by code, each verdict a tap, all of a set at once except those that differ. */
 @Component({
   selector: 'cz-opening-page',
-  imports: [EmptyState, FiredPiece, MatButton, NumberField, ResourceState, RouterLink, ShelfBoard, TextField, VerdictPanel],
+  imports: [EmptyState, FiredPiece, MatButton, NumberField, ResourceState, RouterLink, ShelfBoard, TextField, TileReading, VerdictPanel],
   providers: [FiringScreen, LoadScreen, OpeningScreen],
   templateUrl: './opening-page.html',
   styleUrl: './opening-page.scss',
@@ -190,11 +191,6 @@ export class OpeningPage {
     this.screen.putTo(lotId);
     const piece = this.screen.pieces().find(({ lot }) => lot.id === lotId);
     if (piece) this.choose(piece.id);
-  }
-
-  protected tileLink({ tileId }: LoadLot): string[] {
-    const isRunner = this.screen.load.records.value()?.runners.some(({ id }) => id === tileId);
-    return isRunner ? ['/piece/runners', tileId!] : ['/coat/tile', tileId!];
   }
 
   protected noteReading(): void {

@@ -70,7 +70,7 @@ export class OpeningScreen {
       }),
     ),
   );
-  /** Lots of pots in this firing: of its load, and those that were read or put to it without one. Tiles are read on their own cards. */
+  /** Lots of pots in this firing: of its load, and those that were read or put to it without one. Tiles are read by themselves. */
   readonly lots = computed((): LoadLot[] => {
     const inLoad = this.load.standing().lots;
     const known = new Set(inLoad.flatMap(({ id, itemId }) => [id, itemId]));

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Firing, FiringEvent, Kiln, Load, Piece } from '@cazuela/contract';
+import type { Firing, FiringEvent, Kiln, Load, Piece, RunnerTile, StepTile, TileBody } from '@cazuela/contract';
 import type { LoadEvent, LoadLot } from '@cazuela/core';
 import { PhotoQueue } from '../../../data/photos/photo-queue';
 import { Outbox } from '../../../data/offline/outbox';
@@ -47,8 +47,15 @@ const place = (at: number, xMm: number) => ({ pieceId: `${LOT.id}:${at}`, xMm, y
 
 describe('a kiln is opened, piece after piece', () => {
   let firing: Firing;
-  const open = async ({ litHoursAgo = 60, events = [] as FiringEvent[], hasLoad = true } = {}): Promise<Screen<OpeningPage>> => {
-    const records = new FakeRecords();
+  let records: FakeRecords;
+  const open = async ({
+    litHoursAgo = 60,
+    events = [] as FiringEvent[],
+    hasLoad = true,
+    tileLots = [] as LoadLot[],
+    more = {} as Record<string, unknown>,
+  } = {}): Promise<Screen<OpeningPage>> => {
+    records = new FakeRecords();
     records.openStudio();
     firing = {
       id: id(),
@@ -69,6 +76,7 @@ describe('a kiln is opened, piece after piece', () => {
     };
     const told = [
       { type: 'lotAdded', lot: LOT },
+      ...tileLots.map((lot) => ({ type: 'lotAdded', lot })),
       {
         type: 'placesSet',
         shelves: [
@@ -92,6 +100,7 @@ describe('a kiln is opened, piece after piece', () => {
       '/pieces': [PIECE],
       '/firings': [firing],
       [`/firings/${firing.id}`]: firing,
+      ...more,
     };
     for (const request of records.http.match(({ method }) => method === 'GET')) {
       request.flush((lists[request.request.url.replace(/^\/api\/studios\/[^/]+/, '')] ?? []) as object);
@@ -112,6 +121,82 @@ describe('a kiln is opened, piece after piece', () => {
     expect(screen.text).toContain('B3 Cup 3 of 4');
     await screen.press('Next: B4');
     expect(screen.text).toContain('B4 Cup 4 of 4');
+  });
+
+  describe('its tiles', () => {
+    const lotOf = (tileId: string, code: string): LoadLot => ({
+      id: tileId,
+      tileId,
+      name: 'Tile of Leche de Higo',
+      code,
+      count: 1,
+      footprint: { kind: 'box', widthMm: 60, depthMm: 40 },
+      heightMm: 95,
+    });
+    const strips = [0.4, 0.6].map((wantedMm) => ({ id: id(), wantedMm, depthMm: 40 }));
+    const step: StepTile = {
+      id: id(),
+      version: 1,
+      code: 'T4',
+      createdAt: hoursAgo(90),
+      body: {
+        bucketId: id(),
+        glazeId: id(),
+        glazeName: 'Leche de Higo',
+        bodyId: id(),
+        by: 'Inés',
+        method: 'inOneGo',
+        highMm: 95,
+        sg: 1.45,
+        strips,
+        notes: '',
+      },
+    };
+    const runner: RunnerTile = {
+      id: id(),
+      version: 1,
+      code: 'R2',
+      createdAt: hoursAgo(90),
+      body: { layers: [{ bucketId: id(), glazeId: id(), glazeName: 'Ceniza', coatMm: 0.5, meltsTo: 0.5 }], bandMm: 30, by: 'Inés', notes: '' },
+    };
+    const withTiles = () => open({ tileLots: [lotOf(step.id, 'T4'), lotOf(runner.id, 'R2')], more: { '/tiles': [step], '/runner-tiles': [runner] } });
+    const sent = () => records.http.expectOne(({ method }) => method === 'PUT');
+
+    it('a step tile is read strip by strip, a tap each, with the cone and the day of this firing', async () => {
+      const screen = await withTiles();
+      const right = screen.all('li[aria-label="Strip 2, 0.60 mm"] button').find((one) => one.textContent.trim() === 'right')!;
+      right.click();
+      await screen.settle();
+      const request = sent();
+      const { body } = request.request.body as { body: TileBody };
+      expect(body).toMatchObject({ cone: '6', firedAt: firing.body.startedAt });
+      expect(body.strips.map(({ verdict }) => verdict)).toEqual([undefined, 'right']);
+      request.flush({ ...step, version: 2, body });
+      await screen.settle();
+      expect(right.getAttribute('aria-pressed')).toBe('true');
+    });
+
+    it('read by two at once, both words are kept', async () => {
+      const screen = await withTiles();
+      screen.all('li[aria-label="Strip 1, 0.40 mm"] button')[0]!.click();
+      await screen.settle();
+      const theirs = { ...step, version: 2, body: { ...step.body, strips: [strips[0]!, { ...strips[1]!, verdict: 'thick' as const }] } };
+      sent().flush(
+        { type: 'about:blank', title: 'x', status: 409, code: 'stale', detail: 'Somebody else changed it.', current: theirs },
+        { status: 409, statusText: 'Conflict' },
+      );
+      await screen.settle();
+      const { version, body } = sent().request.body as { version: number; body: TileBody };
+      expect(version).toBe(2);
+      expect(body.strips.map(({ verdict }) => verdict)).toEqual(['thin', 'thick']);
+    });
+
+    it('a runner tile is measured where it comes out', async () => {
+      const screen = await withTiles();
+      await screen.type('It ran, R2', '12');
+      await screen.press('Keep it');
+      expect(sent().request.body).toMatchObject({ version: 1, body: { runMm: 12, cone: '6', firedAt: firing.body.startedAt } });
+    });
   });
 
   it('by keys: stars, a fault, a clean foot, the next one, and back', async () => {
