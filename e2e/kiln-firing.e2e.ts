@@ -41,6 +41,8 @@ test.describe('a firing read by its controller', () => {
     await page.getByRole('button', { name: 'End that log' }).press('Enter');
     await page.getByLabel('The practice kiln goes').focus();
     await page.keyboard.press('ArrowDown');
+    // A key does not wait for a button: the log of before must be over.
+    await expect(page.getByRole('button', { name: 'Practice kiln: begin' })).toBeEnabled();
     await page.getByRole('button', { name: 'Practice kiln: begin' }).press('Enter');
     await expect(page.getByText(/^Firing\. Read by the practice kiln, [\d,]+ readings?\.$/)).toBeVisible();
 
