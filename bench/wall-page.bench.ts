@@ -113,7 +113,7 @@ async function photoRows(browser: Browser, address: string, studioId: string): P
   await input.setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: large });
   const sent = (await answered).request();
   const took = performance.now() - started;
-  const travelled = (await sent.sizes()).requestBodySize;
+  const travelled = Number((await sent.allHeaders())['content-length'] ?? 0);
   await page.close();
   const megabytes = (bytes: number): string => `${(bytes / 1024 / 1024).toFixed(2)} MB`;
   return [
