@@ -1,6 +1,6 @@
 import { buffer } from 'node:stream/consumers';
 import { promisify } from 'node:util';
-import type { Studio, StudioOutcome } from '@cazuela/contract';
+import type { Result, Studio, StudioOutcome } from '@cazuela/contract';
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl';
 import { ZipFile as ZipWriter } from 'yazl';
 import type { StudioFile } from '../../apps/server/src/features/files/studio-file/studio-tables';
@@ -148,6 +148,7 @@ describe('a whole studio as one file', () => {
     const outcome = (await bringIn(away, away.studio.id, await zipped({ 'studio.json': json })).expect(201)).body as StudioOutcome;
     expect(outcome.photos).toBe(0);
     expect(outcome.left).toContain('A photo is named in the file, and is not in it.');
+    for (const { body } of (await away.get('/results').expect(200)).body as Result[]) expect([body.photoId, body.photoIds ?? []]).toEqual([null, []]);
     expect((await away.get('/results').expect(200)).body).toHaveLength(studioJson(file).tables.results.length);
     const { photos } = studioJson(file).tables;
     const third = await serverUnderTest();
@@ -155,12 +156,27 @@ describe('a whole studio as one file', () => {
     expect((await third.get('/pieces').expect(200)).body).toEqual([]);
   }, 60_000);
 
+  const without = (table: keyof StudioFile['tables']): string => {
+    const whole = studioJson(file);
+    return JSON.stringify({ ...whole, tables: { ...whole.tables, [table]: [], photos: [] } });
+  };
+  const twice = (table: 'kilns'): string => {
+    const whole = studioJson(file);
+    return JSON.stringify({ ...whole, tables: { ...whole.tables, [table]: [...whole.tables[table], ...whole.tables[table]], photos: [] } });
+  };
+  let fresh: ServerUnderTest;
+  beforeAll(async () => {
+    fresh = await serverUnderTest();
+  });
+
   it.each<[string, () => Promise<Buffer>, string]>([
     ['no zip', () => Promise.resolve(Buffer.from('just words')), 'no zip of a studio'],
     ['a zip of something else', () => zipped({ 'notes.txt': 'hello' }), 'no studio.json'],
     ['broken text', () => zipped({ 'studio.json': '{"format":' }), 'no JSON'],
     ['another format', () => zipped({ 'studio.json': '{"format":"cazuela"}' }), 'does not fit'],
     ['a zip that was cut short', () => Promise.resolve(bytes.subarray(0, bytes.length / 2)), 'zip'],
+    ['a piece whose clay is not in it', () => zipped({ 'studio.json': without('bodies') }), 'points to one that is not in it'],
+    ['a kiln that stands in it twice', () => zipped({ 'studio.json': twice('kilns') }), 'stands in this file twice'],
     [
       'a coat that no pot has',
       () =>
@@ -173,9 +189,10 @@ describe('a whole studio as one file', () => {
       'does not fit',
     ],
   ])('%s is refused in words, and nothing of it stays', async (_name, made, words) => {
-    const answer = await bringIn(home, demo.id, await made());
+    const answer = await bringIn(fresh, fresh.studio.id, await made());
     expect(answer.status).toBeGreaterThanOrEqual(400);
     expect(answer.status).toBeLessThan(500);
     expect((answer.body as { detail: string }).detail).toContain(words);
+    expect((await fresh.get('/pieces').expect(200)).body).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import { unlink } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import type { RequestHandler } from 'express';
 import multer, { MulterError } from 'multer';
+import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize';
 import { LIMITS, type StudioOutcome } from '@cazuela/contract';
 import { ProblemError } from '../../../http/problem-error';
 import type { Call } from '../../../http/route';
@@ -34,6 +35,12 @@ export async function importStudioFile({ context, studioId, request }: Call<unkn
     const opened = await openStudioFile(path);
     try {
       return await takeInStudio(context, studioId, opened);
+    } catch (error) {
+      if (error instanceof ForeignKeyConstraintError)
+        throw new ProblemError('notReadable', 'A row of this file points to one that is not in it. Nothing was taken in.', {}, { cause: error });
+      if (error instanceof UniqueConstraintError)
+        throw new ProblemError('notReadable', 'A row stands in this file twice. Nothing was taken in.', {}, { cause: error });
+      throw error;
     } finally {
       opened.close();
     }

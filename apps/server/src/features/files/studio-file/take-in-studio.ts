@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import type { StudioOutcome } from '@cazuela/contract';
+import type { ResultBody, StudioOutcome } from '@cazuela/contract';
 import type { Context } from '../../../context';
 import { inTransaction } from '../../../db/in-transaction';
 import { nextCode, type CodeLetter } from '../../../db/next-code';
@@ -48,6 +48,8 @@ class Taking {
   readonly outcome: StudioOutcome = { added: 0, here: 0, photos: 0, left: [] };
   /** Records of this import, and powders that are here without a stock of their own. */
   private readonly owners = new Set<string>();
+  /** Photos that the file names and does not have. */
+  private readonly missing = new Set<string>();
 
   constructor(
     private readonly context: Context,
@@ -126,9 +128,7 @@ class Taking {
     if (table === 'days') return this.withoutSame(fresh, model, ['date'], ({ date }) => `The day ${String(date)} is here already, with other pots.`);
     if (table === 'coatWindows')
       return this.withoutSame(fresh, model, ['glazeId', 'bodyId'], () => 'A coat window is here already for that glaze on that clay.');
-    // A piece whose photo is missing keeps its result.
-    if (table === 'results') return fresh.map((row) => (row['photoId'] && !this.owners.has(String(row['photoId'])) ? this.photoHere(row) : row));
-    return fresh;
+    return table === 'results' && this.missing.size > 0 ? fresh.map((row) => this.withoutMissingPhotos(row)) : fresh;
   }
 
   /** Without those of which another one is here in its place; each is told. */
@@ -142,11 +142,13 @@ class Taking {
     return kept;
   }
 
-  /** Its photo may be here from before; where it is not, the result says none. */
-  private photoHere(row: Row): Row {
-    return this.missing.has(String(row['photoId'])) ? { ...row, photoId: null, body: { ...(row['body'] as object), photoId: null } } : row;
+  /** A piece whose photo is missing keeps its result, with the photos that are there. */
+  private withoutMissingPhotos(row: Row): Row {
+    const body = row['body'] as ResultBody;
+    const photoIds = body.photoIds?.filter((id) => !this.missing.has(id));
+    const photoId = body.photoId && this.missing.has(body.photoId) ? (photoIds?.[0] ?? null) : body.photoId;
+    return { ...row, photoId, body: { ...body, photoId, ...(photoIds ? { photoIds } : {}) } };
   }
-  private readonly missing = new Set<string>();
 
   private async withPicture(row: Row, photo: (id: string) => Promise<Buffer | undefined>): Promise<Row | undefined> {
     const bytes = await photo(String(row['id']));
