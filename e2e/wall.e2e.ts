@@ -147,6 +147,18 @@ test('a whole studio leaves as one file and comes back: nothing is there twice',
   await expect(page.getByText('This file is no zip of a studio.')).toBeVisible();
 });
 
+test('walls stand side by side, clay by clay, drawn as soon as they are there', async ({ page }) => {
+  await page.goto('/wall/glazes?slices=clay');
+  const walls = page.getByRole('img', { name: /^Barro .*: \d+ fired/ });
+  await expect(walls).not.toHaveCount(0);
+  const drawn = (canvas: HTMLCanvasElement): boolean =>
+    canvas
+      .getContext('2d')!
+      .getImageData(0, 0, canvas.width, canvas.height)
+      .data.some((value) => value > 0);
+  await expect.poll(() => walls.first().evaluate(drawn)).toBe(true);
+});
+
 test('a photo is turned and cropped by hand: the part that is kept takes its place', async ({ page, studio, request }) => {
   const firing = (await studio.records<Firing[]>(request, '/firings'))[1]!;
   await page.goto(`/kiln/firings/${firing.id}/opening`);

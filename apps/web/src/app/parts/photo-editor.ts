@@ -63,6 +63,8 @@ export class PhotoEditor {
   protected readonly failed = signal(false);
 
   protected turn(): void {
+    // What was cut out before it was turned is not kept by a quick hand.
+    this.cropped.set(undefined);
     this.quarters.update((quarters) => (quarters + 1) % 4);
   }
 

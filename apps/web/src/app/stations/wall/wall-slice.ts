@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, output, viewChild } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
 import { combinationKey, type WallCell } from '@cazuela/core';
 import type { WallGlaze } from '../../data/results/wall-tests';
 
@@ -59,7 +59,8 @@ export class WallSlice {
   private readonly rows = computed(() => ['', ...this.glazes().map(({ id }) => id)]);
 
   constructor() {
-    effect(() => this.draw());
+    // A canvas that gets its size is empty: it is drawn once that is set.
+    afterRenderEffect(() => this.draw());
   }
 
   protected tap(event: MouseEvent): void {
