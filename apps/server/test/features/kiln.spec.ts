@@ -53,7 +53,7 @@ describe('kiln and results, kept in MariaDB', () => {
     expect(result.glazedWith[0]).toMatchObject({ sg: null, doneAt: null, words: expect.stringContaining('what was done is not known') });
   });
 
-  it('from the day it was glazed it knows the seconds really taken and the SG of that day', async () => {
+  it('from the day it was glazed it knows the seconds really taken, the SG of that day, what was seen and how its bucket stood', async () => {
     const itemId = uuid();
     const stepId = uuid();
     const step = {
@@ -73,9 +73,9 @@ describe('kiln and results, kept in MariaDB', () => {
         .post('/days', { id: uuid(), date: '2026-03-09', items: [{ id: itemId, pieceId, name: 'Oil bottle', count: 6, steps: [step] }] })
         .expect(201)
     ).body as Day;
-    await server
-      .post('/events', { events: [{ stream: 'day', streamId: day.id, event: { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47 } }] })
-      .expect(201);
+    const spoilt = { stream: 'bucket', streamId: bucketId, event: { ...head(), type: 'contaminated', text: 'red clay' } };
+    const done = { ...head(), type: 'stepDone', stepId, seconds: 4, sg: 1.47, seen: ['hairlines'] };
+    await server.post('/events', { events: [spoilt, { stream: 'day', streamId: day.id, event: done }] }).expect(201);
     const result = (await server.post('/results', { id: uuid(), body: resultBody({ lotId: itemId }) }).expect(201)).body as Result;
     expect(result.glazedWith).toEqual([
       {
@@ -88,6 +88,7 @@ describe('kiln and results, kept in MariaDB', () => {
         seconds: 4,
         plannedSeconds: 2.4,
         doneAt: NOW,
+        record: { kind: 'layer', isSkipped: false, seen: ['hairlines'], isWallFull: false, bucket: { recipeVersion: 1, isContaminated: true } },
       },
     ]);
   });

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import {
   APPLICATION_METHODS,
   BATCH_CHECKS,
+  BENCH_SIGHTS,
   DROP_KINDS,
   LINE_PARTS,
   NAIL_LOOKS,
@@ -192,6 +193,7 @@ export const stepDoneSchema = z.strictObject({
   method: z.enum(APPLICATION_METHODS).optional(),
   coatMm: z.number().min(0).max(20, 'A coat over 20 mm falls off.').optional(),
   isTouchedUp: z.boolean().optional(),
+  seen: z.array(z.enum(BENCH_SIGHTS)).max(BENCH_SIGHTS.length).optional(),
   pieces: z.array(pieceDoneSchema).max(LIMITS.dayPieces).optional(),
 }) satisfies z.ZodType<StepDone>;
 const piecesSchema = countSchema.min(1, 'At least one piece.').max(LIMITS.dayPieces, `A day holds at most ${LIMITS.dayPieces} of one piece.`);

@@ -14,6 +14,7 @@ import {
   versionSchema,
 } from '../common/basics';
 import { dayEventSchema } from '../bucket/events';
+import { dryHoursSchema } from '../piece/piece';
 
 const MOST_STEP_SECONDS = 24 * 3600;
 const TOO_LONG = 'A step of one piece takes at most a day.';
@@ -53,6 +54,7 @@ export const dayItemSchema = z.strictObject({
   widthMm: z.number().min(0).max(LIMITS.innerMm).optional(),
   grams: gramsSchema.optional(),
   setting: z.enum(KILN_SETTINGS).optional(),
+  dryHours: dryHoursSchema.optional(),
   reachChance: z.number().min(0).max(1).optional(),
   chanceFrom: z.enum(['draws', 'quickLook']).optional(),
   steps: z.array(dayStepSchema).max(LIMITS.daySteps),

@@ -20,7 +20,7 @@ export const resultChangeBodySchema = z.strictObject({
   /** Why it was refused, or a word with it. */
   reason: noteSchema,
   /** The new version that it became; left out for a habit. */
-  became: z.strictObject({ what: z.enum(['plan', 'schedule', 'kiln']), id: idSchema, version: versionSchema }).optional(),
+  became: z.strictObject({ what: z.enum(['plan', 'window', 'recipe', 'schedule', 'kiln']), id: idSchema, version: versionSchema }).optional(),
   at: timeSchema,
   by: nameSchema,
 });

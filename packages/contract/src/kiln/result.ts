@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { BENCH_SIGHTS, STEP_KINDS, type BenchRecord } from '@cazuela/core';
 import { loadPieceIdSchema } from './load-piece-id';
 import { mostPhotos, ranMmSchema, seenFaultSchema, footSchema } from './opening';
 import { coneSchema, countSchema, idSchema, nameSchema, noteSchema, timeSchema, versionSchema } from '../common/basics';
@@ -31,6 +32,25 @@ export const resultBodySchema = z.strictObject({
 });
 export type ResultBody = z.infer<typeof resultBodySchema>;
 
+/** What was recorded of a step beside its coat. */
+const benchRecordSchema = z.strictObject({
+  kind: z.enum(STEP_KINDS),
+  layerIds: z.array(idSchema).max(2).optional(),
+  isSkipped: z.boolean().optional(),
+  seen: z.array(z.enum(BENCH_SIGHTS)).max(BENCH_SIGHTS.length).optional(),
+  isWallFull: z.boolean().optional(),
+  bucket: z
+    .strictObject({
+      isFlocculated: z.boolean().optional(),
+      isStirredInTime: z.boolean().optional(),
+      isContaminated: z.boolean().optional(),
+      isBatchOdd: z.boolean().optional(),
+      recipeVersion: z.int().min(1).optional(),
+      powderLots: z.array(z.string().max(700)).max(60).optional(),
+    })
+    .optional(),
+}) satisfies z.ZodType<BenchRecord>;
+
 /** What was known of the piece when it was glazed: nobody types it again. */
 export const glazedWithSchema = z.strictObject({
   words: z.string(),
@@ -45,6 +65,8 @@ export const glazedWithSchema = z.strictObject({
   /** The seconds of the plan, beside those that were timed. */
   plannedSeconds: z.number().optional(),
   doneAt: timeSchema.nullable(),
+  /** Left out of what was kept before it was noted, and where no lot is known. */
+  record: benchRecordSchema.optional(),
 });
 export const resultSchema = z.strictObject({
   id: idSchema,

@@ -84,6 +84,11 @@ const decoratingColourSchema = z.strictObject({
   shrinkagePercent: z.number().min(0).max(30, 'No slip shrinks by more than 30 %.').optional(),
   colourant: z.enum(['chromeGreen', 'chromeTinPink', 'encapsulated', 'other']).optional(),
 });
+/** From the last coat until it is loaded. */
+export const dryHoursSchema = z
+  .number()
+  .min(1, 'At least an hour.')
+  .max(14 * 24, 'At most two weeks.');
 const coneSchema = z.string().refine(isCone, 'Cones run from 022 over 01 and 1 to 10; 06 and 6 are different cones.');
 
 export const piecePlanSchema = z
@@ -114,6 +119,7 @@ export const piecePlanSchema = z
         placeCelsius: z.number().min(-100).max(100).optional(),
       })
       .optional(),
+    dryHours: dryHoursSchema.optional(),
     order: z.array(z.string().max(200)).max(MOST_STEPS, `A plan has at most ${MOST_STEPS} steps: take some coats or masks off.`),
     pins: z
       .array(z.strictObject({ before: z.string().max(200), after: z.string().max(200) }))

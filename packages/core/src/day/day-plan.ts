@@ -51,6 +51,8 @@ export interface DayItem {
   grams?: number | undefined;
   /** How it stands in the kiln; bare on the shelf when left out. */
   setting?: KilnSetting | undefined;
+  /** How long it dries before it is loaded, h; twelve when left out. */
+  dryHours?: number | undefined;
   /** How likely it runs to where it stands, as its plan foretold, 0–1; left out where nothing on it runs. */
   reachChance?: number | undefined;
   /** What the chance stands on. */
@@ -112,6 +114,10 @@ export interface PieceDone {
   afterGrams?: number | undefined;
 }
 
+/** What may be seen while hands are at a step, and tells later why a piece has a fault. */
+export const BENCH_SIGHTS = ['hairlines', 'powderyBelow', 'waxStrayed', 'blended', 'oneMoreCoat'] as const;
+export type BenchSight = (typeof BENCH_SIGHTS)[number];
+
 /** How a step was done, as far as anybody said. */
 export interface StepDone {
   /** Timed or typed, of each piece; never the planned ones. */
@@ -123,6 +129,7 @@ export interface StepDone {
   coatMm?: number | undefined;
   /** Prints of fingers and tongs were touched up. */
   isTouchedUp?: boolean | undefined;
+  seen?: BenchSight[] | undefined;
   /** In the order in which they were done. */
   pieces?: PieceDone[] | undefined;
 }

@@ -221,7 +221,15 @@ class Notes {
   }
 }
 
-const doneOf = ({ seconds, sg, method, coatMm, isTouchedUp, pieces }: StepDone): StepDone => ({ seconds, sg, method, coatMm, isTouchedUp, pieces });
+const doneOf = ({ seconds, sg, method, coatMm, isTouchedUp, seen, pieces }: StepDone): StepDone => ({
+  seconds,
+  sg,
+  method,
+  coatMm,
+  isTouchedUp,
+  seen,
+  pieces,
+});
 
 /** When the next step of a lot may begin, ms: its first piece has been drying since long before the tick. */
 function dryMs({ count, steps }: DayItem, next: number, { at, sinceMs }: StepEnd): number {

@@ -1,6 +1,8 @@
 export {
   NO_PLANNING,
+  BENCH_SIGHTS,
   PIECES_OFF,
+  type BenchSight,
   plannedCoatOf,
   workOf,
   type ClockTime,

@@ -51,7 +51,10 @@ export function dayItemFromPiece(piece: PieceForDay): DayItem {
   const worst = forecast && worstSide(forecast);
   const risk = worst ? { reachChance: worst.reachChance, chanceFrom: forecast.from } : {};
   const size = shape ? { heightMm: Math.round(tallMm(shape)), widthMm: Math.round(2 * widestMm(shape)), grams: clayGrams(shape) } : {};
-  const stands = piece.plan?.setting ? { setting: piece.plan.setting } : {};
+  const stands = {
+    ...(piece.plan?.setting ? { setting: piece.plan.setting } : {}),
+    ...(piece.plan?.dryHours === undefined ? {} : { dryHours: piece.plan.dryHours }),
+  };
   return { id: itemId, pieceId, name, count, ...lot, ...size, ...stands, ...risk, steps: today.map((step, index) => dayStep(step, index)) };
 
   function dayStep(step: TimedStep, index: number): DayStep {

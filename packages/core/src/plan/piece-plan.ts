@@ -38,6 +38,8 @@ export interface PiecePlan {
   cone?: string | undefined;
   /** How its firing differs from the usual one to that cone. */
   firing?: PlanFiring | undefined;
+  /** How long it dries after its last coat before it is loaded, h; twelve when left out. */
+  dryHours?: number | undefined;
   /** Step keys in the order the potter chose; empty for the safe order. */
   order: string[];
   /** Pairs of steps that must keep this order, whatever it costs. */

@@ -1,3 +1,4 @@
+export { calcinedLines } from './calcined-lines';
 export { convertMix, type Conversion, type PresentPowder } from './convert';
 export { recipeDifference, type LineDifference } from './difference';
 export { labelWaterPerGram, type LabelRule } from './label-rule';

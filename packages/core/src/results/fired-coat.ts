@@ -2,6 +2,7 @@ import { attempt } from '../checks/potter-error';
 import { coatDeviation } from '../day/deviation';
 import { coatingKindOf, type Layer } from '../plan/layer';
 import type { PiecePlan } from '../plan/piece-plan';
+import type { BenchRecord } from './bench-record';
 
 /** Where on a piece a fault is. */
 export type FaultPlace = 'inside' | 'outside' | 'rim' | 'foot';
@@ -14,6 +15,8 @@ export interface FiredCoat {
   /** Timed or typed; left out where nobody did. */
   seconds?: number | undefined;
   sg?: number | undefined;
+  /** Of the plan; left out where nobody noted them. */
+  layerIds?: readonly string[] | undefined;
 }
 
 /** A coat as a result keeps it: null is what nobody knows. */
@@ -26,6 +29,7 @@ export interface KeptCoat {
   secondsPlanned?: boolean | undefined;
   plannedSeconds?: number | undefined;
   doneAt: string | null;
+  record?: Pick<BenchRecord, 'layerIds'> | undefined;
 }
 
 /**
@@ -37,7 +41,7 @@ export interface KeptCoat {
  * // [{ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2 }]
  */
 export function firedCoats(kept: readonly KeptCoat[]): FiredCoat[] {
-  return kept.flatMap(({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt }): FiredCoat[] => {
+  return kept.flatMap(({ bucketId, coatMm, seconds, secondsPlanned, plannedSeconds, sg, doneAt, record }): FiredCoat[] => {
     if (!bucketId) return [];
     const planned = plannedSeconds ?? (secondsPlanned ? (seconds ?? undefined) : undefined);
     return [
@@ -47,6 +51,7 @@ export function firedCoats(kept: readonly KeptCoat[]): FiredCoat[] {
         ...(planned === undefined ? {} : { plannedSeconds: planned }),
         ...(doneAt !== null && seconds !== null && !secondsPlanned ? { seconds } : {}),
         ...(doneAt === null || sg === null ? {} : { sg }),
+        ...(record?.layerIds ? { layerIds: record.layerIds } : {}),
       },
     ];
   });
@@ -65,6 +70,17 @@ export function layersAt({ zones }: Pick<PiecePlan, 'zones'>, where: FaultPlace)
   const own = glazes(zones[where]);
   return own.length > 0 || where === 'inside' ? own : glazes(zones.outside);
 }
+
+/**
+ * Returns how a layer of a plan was put on: by its layer, else by its bucket.
+ *
+ * @param coats - of the piece
+ * @param layer - of its plan
+ * @example
+ * coatOfLayer([{ bucketId: 'ash', plannedMm: 0.6 }], { id: 'a', bucketId: 'ash' })?.plannedMm // 0.6
+ */
+export const coatOfLayer = (coats: readonly FiredCoat[], { id, bucketId }: Pick<Layer, 'id' | 'bucketId'>): FiredCoat | undefined =>
+  coats.find(({ layerIds }) => layerIds?.includes(id)) ?? coats.find((coat) => coat.bucketId === bucketId && !coat.layerIds);
 
 /**
  * Returns the coat that its seconds and SG say, mm; undefined where nobody timed or measured it.

@@ -1,14 +1,17 @@
+import type { CoatWindow } from '../coat/window/coat-window';
 import type { FiringRates } from '../kiln/log/firing-rates';
 import { CONES } from '../melt/cones';
 import type { GlazeFacts } from '../plan/facts';
 import type { Layer } from '../plan/layer';
 import type { PiecePlan } from '../plan/piece-plan';
 import type { FaultRecord } from './fault-record';
-import { coatDoneMm, layersAt, type FaultPlace, type FiredCoat } from './fired-coat';
+import { benchEvidence, type FiredStep } from './bench-evidence';
+import type { BucketRecord } from './bench-record';
+import { coatDoneMm, coatOfLayer, layersAt, type FaultPlace, type FiredCoat } from './fired-coat';
 
 /** A fired piece with what is known of its glazes, its clay and its firing. */
 export interface GlazedPiece {
-  plan: Pick<PiecePlan, 'zones' | 'refire' | 'cone'>;
+  plan: Pick<PiecePlan, 'zones' | 'refire' | 'cone' | 'dryHours'>;
   coats: readonly FiredCoat[];
   glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'coneLow' | 'coneHigh'>[];
   /** SG range and coat window, by bucket. */
@@ -20,6 +23,22 @@ export interface GlazedPiece {
   rates?: FiringRates | undefined;
   /** It was fired with glaze before. */
   isRefired?: boolean | undefined;
+  /** Every step of its lot, also wax and wiping; left out where no lot is known. */
+  steps?: readonly FiredStep[] | undefined;
+  /** When its kiln was lit, UTC, ISO 8601. */
+  litAt?: string | undefined;
+  /** Of the last piece that came out well, by the bucket of the glaze on top. */
+  lastGood?: ReadonlyMap<string, BucketRecord> | undefined;
+  /** What its plan, form and clay say at a place; left out where its form is not known. */
+  form?: ((where: FaultPlace) => FaultRecord) | undefined;
+  /** How hot its kiln was when it was opened, °C, where somebody read it. */
+  openedCelsius?: number | undefined;
+  /** The kiln fires another atmosphere than the recipe asks for, by bucket. */
+  otherAtmosphere?: ReadonlyMap<string, boolean> | undefined;
+  /** The window that fired coats of a glaze on this clay show, by bucket. */
+  windowSeen?: ((bucketId: string) => Pick<CoatWindow, 'thinMm' | 'thickMm'> | undefined) | undefined;
+  /** Whether its glaze was on this clay before, on a tile or a piece, by bucket. */
+  isTestedOnClay?: ReadonlyMap<string, boolean> | undefined;
 }
 
 /** A clay darker than this brings iron and gas, 0 black – 1 white. */
@@ -43,10 +62,11 @@ export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecor
   const layers = layersAt(piece.plan, where);
   const [top, below] = [layers.at(-1), layers.at(-2)];
   const glaze = piece.glazes.find(({ bucketId }) => bucketId === top?.bucketId);
-  const coat = piece.coats.find(({ bucketId }) => bucketId === top?.bucketId);
+  const coat = top && coatOfLayer(piece.coats, top);
   const window = top && piece.windows.get(top.bucketId);
   const range = top && piece.ranges.get(top.bucketId);
   const shrinkBelow = below && piece.glazes.find(({ bucketId }) => bucketId === below.bucketId)?.shrinkShare;
+  const isTested = top && piece.isTestedOnClay?.get(top.bucketId);
   const record: FaultRecord = {
     coatMm: coat && coatDoneMm(coat, range),
     windowLowMm: window?.thinMm,
@@ -67,7 +87,18 @@ export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecor
     secondsShare: coat?.seconds === undefined || !coat.plannedSeconds ? undefined : coat.seconds / coat.plannedSeconds,
     coatsDiffer: coatsDiffer(piece),
     refired: piece.isRefired ?? (piece.plan.refire ? true : undefined),
+    openedCelsius: piece.openedCelsius,
+    otherAtmosphere: top && piece.otherAtmosphere?.get(top.bucketId),
+    untestedBody: isTested === undefined ? undefined : !isTested,
     ...piece.rates,
+    ...piece.form?.(where),
+    ...benchEvidence({
+      steps: piece.steps ?? [],
+      layers,
+      litAt: piece.litAt,
+      dryHours: piece.plan.dryHours,
+      lastGood: top && piece.lastGood?.get(top.bucketId),
+    }),
   };
   return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as FaultRecord;
 }
@@ -75,9 +106,9 @@ export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecor
 /** The thicker of inside and outside over the thinner; undefined unless both were timed or measured. */
 function coatsDiffer({ plan, coats, ranges }: GlazedPiece): number | undefined {
   const sum = (layers: readonly Layer[]): number | undefined =>
-    layers.reduce<number | undefined>((all, { bucketId }) => {
-      const coat = coats.find((one) => one.bucketId === bucketId);
-      const done = coat && coatDoneMm(coat, ranges.get(bucketId));
+    layers.reduce<number | undefined>((all, layer) => {
+      const coat = coatOfLayer(coats, layer);
+      const done = coat && coatDoneMm(coat, ranges.get(layer.bucketId));
       return all === undefined || done === undefined ? undefined : all + done;
     }, 0);
   const [inside, outside] = [sum(plan.zones.inside), sum(plan.zones.outside)];

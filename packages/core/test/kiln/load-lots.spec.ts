@@ -145,6 +145,15 @@ describe('from the day to the kiln', () => {
     expect(lotFromItem(unknown, { id: 'l', dayId: 'd' })).toBeUndefined();
   });
 
+  it('a plan that wants a day of drying gets it', () => {
+    const slow = { ...item, dryHours: 24 };
+    const events = [done('w', 0), done('g', 40)];
+    expect(readyForKiln(dayStanding({ items: [slow], events }), 'i', Date.parse('2026-03-01T22:00:00Z'))).toMatchObject({
+      kind: 'drying',
+      dryAt: '2026-03-02T09:40:00.000Z',
+    });
+  });
+
   it('it wants twelve hours from its last coat', () => {
     expect(ready([])).toEqual({ kind: 'notGlazed' });
     expect(ready([done('w', 0), done('g', 40)])).toEqual({ kind: 'drying', sinceAt: '2026-03-01T09:40:00.000Z', dryAt: '2026-03-01T21:40:00.000Z' });

@@ -7,6 +7,7 @@ import {
   helpedBefore,
   planWithChange,
   runCauses,
+  windowChange,
   scheduleCurve,
   scheduleWithChange,
   shapeOf,
@@ -111,6 +112,12 @@ describe('one change', () => {
 });
 
 describe('a change becomes a new plan', () => {
+  it('loaded too soon: from then on the plan says how long it dries, and never for less than it did', () => {
+    const change = { kind: 'dryLonger', from: 0.4, to: 1, chanceBefore: 0.4, chanceAfter: 0.1 } as const;
+    expect(planWithChange(PLAN, change, 'outside')?.dryHours).toBe(12);
+    expect(planWithChange({ ...PLAN, dryHours: 24 }, change, 'outside')?.dryHours).toBe(24);
+  });
+
   it('thinner where the fault is, and nowhere else', () => {
     const plan = planWithChange(PLAN, change('thinnerCoat', { from: 0.9, to: 0.6 }), 'outside')!;
     expect(plan.zones.outside.map(({ coatMm }) => coatMm)).toEqual([0.4, 0.6]);
@@ -202,6 +209,36 @@ describe('a change becomes a new schedule', () => {
   });
 });
 
+describe('a window that the fires show otherwise', () => {
+  const kept = { windowLowMm: 0.4, windowTopMm: 0.8, coatMm: 0.42 };
+  const windowSeen = { thinMm: 0.5, thickMm: 0.8 };
+
+  it('a piece that was planned inside its window and came out thin asks for another window', () => {
+    const change = changesFor({ fault: 'thin', record: kept, facts: { plannedMm: 0.42, windowSeen } }).find(({ kind }) => kind === 'moveWindow');
+    expect(change).toMatchObject({ from: 0.4, to: 0.5 });
+    expect(change!.chanceBefore).toBeGreaterThan(0.7);
+    expect(change!.chanceAfter).toBeLessThan(0.15);
+  });
+
+  it('not where the plan was outside its window, or the fires agree with it', () => {
+    const kinds = (plannedMm: number, seen: typeof windowSeen): string[] =>
+      changesFor({ fault: 'thin', record: kept, facts: { plannedMm, windowSeen: seen } }).map(({ kind }) => kind);
+    expect(kinds(0.35, windowSeen)).not.toContain('moveWindow');
+    expect(kinds(0.42, { thinMm: 0.4, thickMm: 0.8 })).not.toContain('moveWindow');
+    expect(windowChange({ fault: 'crazed', plannedMm: 0.42, kept: windowSeen, seen: windowSeen })).toBeUndefined();
+  });
+
+  it('a thick one moves the upper end; where nobody kept a window, the one that was seen is kept', () => {
+    expect(windowChange({ fault: 'thick', plannedMm: 0.7, kept: { thinMm: 0.4, thickMm: 0.8 }, seen: { thinMm: 0.4, thickMm: 0.65 } })).toMatchObject(
+      {
+        from: 0.8,
+        to: 0.65,
+      },
+    );
+    expect(windowChange({ fault: 'thick', plannedMm: 0.7, seen: { thinMm: 0.4, thickMm: 0.65 } })).not.toHaveProperty('from');
+  });
+});
+
 describe('why a piece ran', () => {
   const glaze: GlazeFacts = {
     bucketId: 'ash',
@@ -247,9 +284,35 @@ describe('why a piece ran', () => {
     expect(pair.reach.without.flow).toBeUndefined();
   });
 
+  it('a foot that was neither waxed nor wiped: glaze began at the shelf', () => {
+    const { reach } = runCauses(question, { coatTimes: new Map(), edgeMm: 0 });
+    expect(reach.chance).toBeGreaterThan(0.9);
+    expect(reach.without.edge).toBeLessThan(reach.chance);
+    const asMeant = runCauses(question, { coatTimes: new Map(), edgeMm: plan.waxFootMm });
+    expect(asMeant.reach.without.edge).toBe(asMeant.reach.chance);
+  });
+
+  it('held longer than planned: the cone that was read holds it, and it falls with the hold set back', () => {
+    const held = runCauses(question, { coatTimes: new Map(), coneReached: '6', holdMinutes: 40 });
+    expect(held.reach.without.hold).toBeLessThan(held.reach.chance);
+    const kept = runCauses(question, { coatTimes: new Map(), coneReached: '6', holdMinutes: 10 });
+    expect(kept.reach.without.hold).toBe(kept.reach.chance);
+    // Without a cone that was read nobody knows what the hold did.
+    expect(runCauses(question, { coatTimes: new Map(), holdMinutes: 40 }).reach.without).not.toHaveProperty('hold');
+  });
+
+  it('flutes that lead it down, and a handle, are told by how it ran without them', () => {
+    const fluted = { ...plan, textures: { outside: { kind: 'flutes', pitchMm: 8, valleyMm: 3 } as const } };
+    const { reach } = runCauses({ ...question, plan: fluted }, { coatTimes: new Map() });
+    expect(reach.without.grooves).toBeLessThan(reach.chance);
+    const mug: PiecePlan = { ...plan, shapeId: 'mug' };
+    const ofMug = runCauses({ ...question, plan: mug, shape: shapeOf(mug) }, { coatTimes: new Map() });
+    expect(ofMug.reach.without.handle).toBeLessThanOrEqual(ofMug.reach.chance);
+  });
+
   it('as planned, and it ran: the plan itself is too thick or starts too low', () => {
     const { reach, changes } = runCauses(question, { coatTimes: new Map() });
-    expect(reach.without).toEqual({});
+    expect(Object.keys(reach.without).sort()).toEqual(['grooves', 'handle']);
     const kinds = changes.map(({ kind }) => kind);
     expect(kinds.every((kind) => ['higherEdge', 'thinnerCoat'].includes(kind))).toBe(true);
     expect(kinds.length).toBeGreaterThan(0);

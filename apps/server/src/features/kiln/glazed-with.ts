@@ -1,8 +1,9 @@
 import type { Transaction } from 'sequelize';
-import { dayStanding, placeWords, ZONES, type DayEvent, type DayItem, type DayStanding } from '@cazuela/core';
+import { benchRecord, dayStanding, placeWords, ZONES, type DayEvent, type DayItem, type DayStanding } from '@cazuela/core';
 import type { Result } from '@cazuela/contract';
 import type { Context } from '../../context';
 import { eventsOf } from '../events/append-events';
+import { bucketsOfSteps, type CoatSpan } from './buckets-of-steps';
 
 type GlazedWith = Result['glazedWith'];
 type BucketNames = ReadonlyMap<string, { id: string; code: string; name: string }>;
@@ -20,7 +21,25 @@ export async function glazedWith(
   const buckets = await bucketNames(context, studioId, transaction);
   if (!lotId) return plannedWith(context, studioId, { pieceId, buckets, transaction });
   const found = await lotOf(context, studioId, lotId, transaction);
-  return found ? found.item.steps.map((step) => stepWith(step, found.standing, buckets)) : [];
+  if (!found) return [];
+  const { item, standing } = found;
+  const bucketAt = await bucketsOfSteps(context, studioId, transaction);
+  return Promise.all(
+    item.steps.map(async (step) => {
+      const coat = stepWith(step, standing, buckets);
+      const record = benchRecord(item, standing, step.id);
+      const bucket = await bucketAt(coat.bucketId, stepSpan(step, standing, item.count));
+      return { ...coat, ...(record ? { record: { ...record, ...(bucket ? { bucket } : {}) } } : {}) };
+    }),
+  );
+}
+
+/** From when until when hands were at a step; undefined where it was not done. */
+function stepSpan({ id, laborSeconds }: DayItem['steps'][number], { ended }: DayStanding, count: number): CoatSpan | undefined {
+  const end = ended.get(id);
+  if (!end || end.skipped) return undefined;
+  const endedMs = Date.parse(end.at);
+  return { endedMs, beganMs: Math.max(end.sinceMs, endedMs - count * laborSeconds * 1_000) };
 }
 
 /** The lot with this id, also one that was split off on its day. */

@@ -42,7 +42,8 @@ export function lotFromItem(item: DayItem, { id, dayId }: { id: string; dayId: s
 }
 
 /**
- * Returns whether a lot of a day may go into the kiln at a moment: all its steps done, and twelve hours since its last coat (H6: damp pots burst).
+ * Returns whether a lot of a day may go into the kiln at a moment: all its steps done, and twelve hours since its last coat, or as its
+ * plan says (H6: damp pots burst).
  *
  * @param standing - how its day stands
  * @param itemId - of the lot
@@ -61,6 +62,6 @@ export function readyForKiln({ lots, ended }: DayStanding, itemId: string, nowMs
   if (coats.length === 0) return { kind: 'unknown' };
   const sinceMs = Math.max(...coats);
   const sinceAt = new Date(sinceMs).toISOString();
-  const dryMs = sinceMs + DRY_THROUGH_HOURS * HOUR_MS;
+  const dryMs = sinceMs + (lot.item.dryHours ?? DRY_THROUGH_HOURS) * HOUR_MS;
   return dryMs <= nowMs ? { kind: 'dry', sinceAt } : { kind: 'drying', sinceAt, dryAt: new Date(dryMs).toISOString() };
 }

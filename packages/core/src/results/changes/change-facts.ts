@@ -1,4 +1,4 @@
-import { coatDoneMm, layersAt, type FaultPlace } from '../fired-coat';
+import { coatDoneMm, coatOfLayer, layersAt, type FaultPlace } from '../fired-coat';
 import type { GlazedPiece } from '../piece-record';
 import type { ChangeFacts } from './one-change';
 
@@ -11,15 +11,16 @@ import type { ChangeFacts } from './one-change';
  * factsOfPiece({ plan: { zones: { inside: [], outside: [], rim: [], foot: [] } }, coats: [], glazes: [], ranges: new Map(), windows: new Map(), coneReached: '6' }, 'outside')
  * // {}
  */
-export function factsOfPiece({ plan, coats, glazes, ranges }: GlazedPiece, where: FaultPlace): ChangeFacts {
+export function factsOfPiece({ plan, coats, glazes, ranges, windowSeen }: GlazedPiece, where: FaultPlace): ChangeFacts {
   const [top, below] = [layersAt(plan, where).at(-1), layersAt(plan, where).at(-2)];
-  const coat = coats.find(({ bucketId }) => bucketId === top?.bucketId);
+  const coat = top && coatOfLayer(coats, top);
   const range = top && ranges.get(top.bucketId);
   const lowerShrinkPercent = below && glazes.find(({ bucketId }) => bucketId === below.bucketId)?.shrinkShare;
   const facts: ChangeFacts = {
     plannedMm: coat?.plannedMm ?? top?.coatMm,
     coatByPlannedSecondsMm: coat && (coatDoneMm({ ...coat, seconds: coat.plannedSeconds }, range) ?? coat.plannedMm),
     coatBySgInRangeMm: coat && (coatDoneMm({ ...coat, sg: undefined }, range) ?? coat.plannedMm),
+    windowSeen: top && windowSeen?.(top.bucketId),
     lowerShrinkPercent,
   };
   return Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined));

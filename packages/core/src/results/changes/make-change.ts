@@ -1,3 +1,4 @@
+import { DRY_THROUGH_HOURS } from '../../coat/wall/wall-state';
 import type { FiringSchedule, FiringSegment } from '../../kiln/firing/schedule';
 import type { PiecePlan, Zone } from '../../plan/piece-plan';
 import type { FaultPlace } from '../fired-coat';
@@ -27,6 +28,8 @@ export function planWithChange(plan: PiecePlan, { kind, from, to }: ResultChange
       return plan.zones[zone].length < 2 ? undefined : withZone(plan, zone, (layers) => [...layers.slice(0, -2), layers.at(-1)!, layers.at(-2)!]);
     case 'higherEdge':
       return to === undefined ? undefined : { ...plan, waxFootMm: Math.ceil(to) };
+    case 'dryLonger':
+      return { ...plan, dryHours: Math.max(plan.dryHours ?? 0, DRY_THROUGH_HOURS) };
     case 'coolerPlace':
     case 'hotterPlace': {
       const { placeCelsius: _celsius, kilnId: _kiln, shelfId: _shelf, ...firing } = plan.firing ?? {};

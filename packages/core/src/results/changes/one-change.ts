@@ -1,6 +1,8 @@
 import { causesOfFault, type CauseStrengths } from '../fault-causes';
 import type { FaultRecord, FiredFault } from '../fault-record';
+import type { CoatWindow } from '../../coat/window/coat-window';
 import { CHANGES, type ChangeKind, type ResultChange } from './result-change';
+import { windowChange } from './window-change';
 
 /** What the plan of a piece says beside what was recorded of it. */
 export interface ChangeFacts {
@@ -9,6 +11,8 @@ export interface ChangeFacts {
   /** The coat that the real SG would have given with the planned seconds, and the real seconds with an SG in its range. */
   coatByPlannedSecondsMm?: number | undefined;
   coatBySgInRangeMm?: number | undefined;
+  /** The window that fired coats of this glaze on this clay show. */
+  windowSeen?: Pick<CoatWindow, 'thinMm' | 'thickMm'> | undefined;
   /** Shrinking powders of the glaze below, percent; left out where there is none. */
   lowerShrinkPercent?: number | undefined;
 }
@@ -136,7 +140,10 @@ export function changesFor({
     const { record: changed, ...figures } = otherwise;
     return [{ kind: kind as ChangeKind, ...figures, chanceBefore, chanceAfter: causesOfFault(fault, changed, strengths).chance }];
   });
-  return bestFirst(changes);
+  const { windowLowMm: thinMm, windowTopMm: thickMm } = record;
+  const kept = thinMm === undefined || thickMm === undefined ? undefined : { thinMm, thickMm };
+  const ofWindow = windowChange({ fault, plannedMm: facts.plannedMm, kept, seen: facts.windowSeen });
+  return bestFirst(ofWindow ? [...changes, ofWindow] : changes);
 }
 
 /**

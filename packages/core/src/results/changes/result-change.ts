@@ -26,6 +26,7 @@ export const CHANGE_KINDS = [
   'cleanBucket',
   'calcineClay',
   'closerFit',
+  'moveWindow',
 ] as const;
 export type ChangeKind = (typeof CHANGE_KINDS)[number];
 
@@ -41,7 +42,7 @@ export interface ResultChange {
 }
 
 /** What a change is made in: it becomes a new version there. A habit is only kept in the ledger. */
-export type ChangedThing = 'plan' | 'schedule' | 'kiln' | 'recipe' | 'bucket' | 'habit';
+export type ChangedThing = 'plan' | 'window' | 'schedule' | 'kiln' | 'recipe' | 'bucket' | 'habit';
 
 interface Kind {
   changes: ChangedThing;
@@ -68,7 +69,7 @@ export const CHANGES: Readonly<Record<ChangeKind, Kind>> = {
   wipe: HABIT,
   keepWax: HABIT,
   higherEdge: PLAN,
-  dryLonger: HABIT,
+  dryLonger: PLAN,
   softerBisque: { changes: 'habit', price: 3 },
   harderBisque: { changes: 'habit', price: 3 },
   coolerPlace: PLAN,
@@ -82,4 +83,5 @@ export const CHANGES: Readonly<Record<ChangeKind, Kind>> = {
   cleanBucket: BUCKET,
   calcineClay: { changes: 'recipe', price: 2.5 },
   closerFit: { changes: 'recipe', price: 3 },
+  moveWindow: { changes: 'window', price: 1.5 },
 };

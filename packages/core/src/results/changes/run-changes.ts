@@ -5,6 +5,10 @@ import { quickRun } from '../../run/quick-run';
 import { quickForecast, worstSide } from '../../run/run-forecast';
 import { withSafeCoats } from '../../run/safe-coats';
 import { quickSafeLine } from '../../run/safe-line';
+import type { PieceShape } from '../../geometry/piece-form';
+import type { StepKind } from '../../layering/steps/steps';
+import { USUAL_HOLD_MINUTES } from '../../melt/kiln-place';
+import type { FiredStep } from '../bench-evidence';
 import type { FaultRecord } from '../fault-record';
 import { bestFirst } from './one-change';
 import type { ResultChange } from './result-change';
@@ -15,6 +19,10 @@ export interface RunDone {
   coatTimes: ReadonlyMap<string, number>;
   /** The cone that it saw where it stood; left out where nobody knows. */
   coneReached?: string | undefined;
+  /** Minutes within 10 °C of the hottest, as its log tells; left out where nobody read it. */
+  holdMinutes?: number | undefined;
+  /** From where up it was glazed outside, mm; left out where nobody noted it. */
+  edgeMm?: number | undefined;
   /** Glazes and pairs as they were thought to flow before tiles and fired pieces told; left out where nothing was learnt. */
   thought?: { glazes?: readonly GlazeFacts[] | undefined; overlaps?: readonly PairFlow[] | undefined } | undefined;
 }
@@ -40,18 +48,24 @@ const KEPT_SHARE = 0.05;
  * @example
  * runCauses({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { coatTimes: new Map() }).reach.chance // 0
  */
-export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, thought = {} }: RunDone): RunCauses {
+export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, holdMinutes, edgeMm, thought = {} }: RunDone): RunCauses {
+  const { shape } = question;
   const chanceOf = (plan: PiecePlan, known: Partial<PieceRunQuestion> = {}): number =>
     worstSide(quickForecast({ ...question, ...known, plan }))?.reachChance ?? 0;
   const coats = (plan: PiecePlan): PiecePlan =>
     withLayers(plan, (layer) => ({ ...layer, coatMm: layer.coatMm * (coatTimes.get(layer.bucketId) ?? 1) }));
   const heat = (plan: PiecePlan): PiecePlan => (coneReached === undefined ? plan : atCone(plan, coneReached));
-  const asDone = heat(coats(question.plan));
+  const edge = (plan: PiecePlan): PiecePlan => (edgeMm === undefined ? plan : { ...plan, waxFootMm: edgeMm });
+  const asDone = heat(edge(coats(question.plan)));
   const chance = chanceOf(asDone);
   const isOtherCoat = [...coatTimes.values()].some((times) => Math.abs(times - 1) > KEPT_SHARE);
   const without: RunCauses['reach']['without'] = {
-    ...(coatTimes.size > 0 ? { coat: isOtherCoat ? chanceOf(heat(question.plan)) : chance } : {}),
-    ...(coneReached === undefined ? {} : { cone: chanceOf(coats(question.plan)) }),
+    ...(coatTimes.size > 0 ? { coat: isOtherCoat ? chanceOf(heat(edge(question.plan))) : chance } : {}),
+    ...(coneReached === undefined ? {} : { cone: chanceOf(edge(coats(question.plan))) }),
+    ...(holdMinutes === undefined || coneReached === undefined ? {} : { hold: chanceOf(withPlannedHold(asDone, question.plan, holdMinutes)) }),
+    ...(edgeMm === undefined ? {} : { edge: edgeMm < question.plan.waxFootMm ? chanceOf(heat(coats(question.plan))) : chance }),
+    handle: shape.grip ? chanceOf(asDone, { shape: withoutGrip(shape) }) : chance,
+    grooves: isTextured(asDone) ? chanceOf(smooth(asDone)) : chance,
     ...(thought.glazes ? { flow: chanceOf(asDone, { glazes: thought.glazes }) } : {}),
     ...(thought.overlaps ? { overlap: chanceOf(asDone, { overlaps: thought.overlaps }) } : {}),
   };
@@ -91,11 +105,47 @@ export function thinnerCoats(question: PieceRunQuestion, plan: PiecePlan): { pla
   return { plan: thinner, figures: { from: thickest(question.plan), to: thickest(thinner) } };
 }
 
-/** The same plan in the heat that it saw. */
-const atCone = (plan: PiecePlan, cone: string): PiecePlan => {
-  const { place: _place, placeCelsius: _celsius, kilnId: _kiln, shelfId: _shelf, ...firing } = plan.firing ?? {};
-  return { ...plan, cone, firing };
-};
+/** The same plan in the heat that it saw: a cone that was read holds its place and its hold already. */
+const atCone = (plan: PiecePlan, cone: string): PiecePlan => ({
+  ...plan,
+  cone,
+  firing: plan.firing?.cooling ? { cooling: plan.firing.cooling } : {},
+});
+
+/** The same peak, held no longer than planned. */
+function withPlannedHold(asDone: PiecePlan, { firing }: PiecePlan, holdMinutes: number): PiecePlan {
+  const more = holdMinutes - (firing?.holdMinutes ?? USUAL_HOLD_MINUTES);
+  return more <= 0 ? asDone : { ...asDone, firing: { ...asDone.firing, holdMinutes: Math.max(0, USUAL_HOLD_MINUTES - more) } };
+}
+
+function withoutGrip({ grip: _grip, ...shape }: PieceShape): PieceShape {
+  return shape;
+}
+
+const isTextured = ({ textures, strips = [] }: PiecePlan): boolean =>
+  [textures?.outside, textures?.rim, ...strips.map(({ texture }) => texture)].some((one) => one !== undefined && one.kind !== 'smooth');
+
+const smooth = ({ textures: _textures, strips, ...plan }: PiecePlan): PiecePlan => ({
+  ...plan,
+  ...(strips ? { strips: strips.map(({ texture: _texture, ...strip }) => strip) } : {}),
+});
+
+/**
+ * Returns from where up a piece was glazed outside, as its steps tell, mm: 0 where its foot was neither kept bare nor wiped, the planned height where it
+ * was; undefined where nobody ticked it.
+ *
+ * @param plan - `waxFootMm`
+ * @param steps - of its lot
+ * @example
+ * edgeDoneMm({ waxFootMm: 12 }, [{ bucketId: null, doneAt: null, record: { kind: 'wax', isSkipped: true } }]) // 0
+ */
+export function edgeDoneMm({ waxFootMm }: Pick<PiecePlan, 'waxFootMm'>, steps: readonly FiredStep[]): number | undefined {
+  const bare = steps.flatMap(({ record }) => (record && KEEPS_BARE.includes(record.kind) && record.isSkipped !== undefined ? [record] : []));
+  if (bare.length === 0) return undefined;
+  return bare.every(({ isSkipped }) => isSkipped) ? 0 : waxFootMm;
+}
+
+const KEEPS_BARE: readonly StepKind[] = ['wax', 'soak', 'tape', 'wipeFoot', 'spongeOff'];
 
 const mostOf = (times: ReadonlyMap<string, number>): number =>
   [...times.values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);

@@ -1,22 +1,12 @@
 import { inject, Injectable } from '@angular/core';
-import type { Firing, Problem, Result, ResultChangeBody, ResultChangeEntry } from '@cazuela/contract';
-import {
-  changeOutcome,
-  CHANGES,
-  planWithChange,
-  scheduleWithChange,
-  type ChangeOutcome,
-  type FaultPlace,
-  type FiredFault,
-  type ResultChange,
-  type TriedPiece,
-} from '@cazuela/core';
-import { last, map, of, switchMap, throwError, type Observable } from 'rxjs';
+import type { Firing, Result, ResultChangeBody, ResultChangeEntry } from '@cazuela/contract';
+import { changeOutcome, type ChangeOutcome, type FaultPlace, type FiredFault, type ResultChange, type TriedPiece } from '@cazuela/core';
+import { switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { NOW } from '../state/clock';
 import { StudioStore } from '../state/studio-store';
-import { ApiFailure } from '../http/api';
 import { StudioApi } from '../http/studio-api';
+import { ChangeVersions } from './change-versions';
 
 /** A fault of a result, and one thing to do otherwise. */
 export interface ChangeForFault {
@@ -32,27 +22,19 @@ export interface LedgerEntry {
   outcome: ChangeOutcome;
 }
 
-const NOT_AS_IT_WAS: Problem = {
-  type: 'about:blank#conflict',
-  title: 'No',
-  status: 409,
-  code: 'conflict',
-  detail: 'Its plan is not as it was: look at it, and change it there.',
-};
-/** Below this a kiln is opened from then on, °C. */
-const OPEN_BELOW_CELSIUS = 100;
-
-/** Makes a change: a new version of the plan, the schedule or the kiln's card, and an entry in the ledger; or only the entry, for a habit. */
+/** Makes a change: a new version of the plan, the window, the recipe, the schedule or the kiln's card, and an entry in the ledger; or only the entry, for a habit. */
 @Injectable({ providedIn: 'root' })
 export class ResultChanges {
   private readonly api = inject(StudioApi);
+  private readonly versions = inject(ChangeVersions);
   private readonly studio = inject(StudioStore);
   private readonly now = inject(NOW);
 
   make(wanted: ChangeForFault, firing: Firing | undefined): Observable<ResultChangeEntry> {
-    return this.becomes(wanted, firing).pipe(
-      switchMap((became) => this.note(wanted, { decision: 'made', reason: '', ...(became ? { became } : {}) })),
-    );
+    const { result, ...change } = wanted;
+    return this.versions
+      .write({ ...change, pieceId: result.body.pieceId, firing })
+      .pipe(switchMap((became) => this.note(wanted, { decision: 'made', reason: '', ...(became ? { became } : {}) })));
   }
 
   /** Not wanted: why is kept, and nothing is changed. */
@@ -79,47 +61,6 @@ export class ResultChanges {
       at: this.now().toISOString(),
       by: this.studio.by(),
     });
-  }
-
-  /** The new version that it becomes, from what the records hold now. */
-  private becomes({ result, change, where }: ChangeForFault, firing: Firing | undefined): Observable<ResultChangeBody['became']> {
-    switch (CHANGES[change.kind].changes) {
-      case 'plan':
-        return this.api.pieces().pipe(
-          last(),
-          switchMap((pieces) => {
-            const piece = pieces.find(({ id }) => id === result.body.pieceId);
-            const plan = piece && planWithChange(piece.body.plan, change, where);
-            if (!plan) return throwError(() => new ApiFailure('problem', NOT_AS_IT_WAS));
-            return this.api.updatePiece(piece.id, piece.version, { ...piece.body, plan });
-          }),
-          map(({ id, version }) => ({ what: 'plan' as const, id, version })),
-        );
-      case 'schedule':
-        return this.api.schedules().pipe(
-          last(),
-          switchMap((schedules) => {
-            const schedule = schedules.find(({ id }) => id === firing?.body.schedule?.id);
-            const body = schedule && scheduleWithChange(schedule.body, change);
-            if (!body) return of(undefined);
-            return this.api
-              .updateSchedule(schedule.id, schedule.version, body)
-              .pipe(map(({ id, version }) => ({ what: 'schedule' as const, id, version })));
-          }),
-        );
-      case 'kiln':
-        return this.api.kilns().pipe(
-          last(),
-          switchMap((kilns) => {
-            const kiln = kilns.find(({ id }) => id === firing?.body.kilnId);
-            if (!kiln) return of(undefined);
-            const body = { ...kiln.body, openBelowCelsius: Math.min(kiln.body.openBelowCelsius ?? OPEN_BELOW_CELSIUS, OPEN_BELOW_CELSIUS) };
-            return this.api.updateKiln(kiln.id, kiln.version, body).pipe(map(({ id, version }) => ({ what: 'kiln' as const, id, version })));
-          }),
-        );
-      default:
-        return of(undefined);
-    }
   }
 }
 

@@ -77,6 +77,8 @@ export function factsOf(bucket: BucketSummary, recipes: readonly Recipe[], powde
       movement: recipe?.movement ?? 'unknown',
       // A food test is about the recipe it was made with, not about a glaze that was stained, mixed or spoiled since.
       foodTested: (recipe?.foodTested ?? false) && bucket.contents.stainGrams === 0 && !mixtureOf(bucket.contents) && !bucket.contents.contaminated,
+      coneLow: recipe?.coneLow,
+      coneHigh: recipe?.coneHigh,
       contents: bucket.contents,
       // A recipe that nobody mixed yet stands in no bucket.
       ...(bucket.code === ''

@@ -44,5 +44,5 @@ export function recordLink({ kind, id, name }: { kind: RecordKind; id: string; n
   if (kind === 'firing') return { path: ['/kiln'], query: { firing: id } };
   if (kind === 'change') return { path: ['/wall/changes'], query: {} };
   if (kind === 'result') return { path: ['/wall'], query: { result: id } };
-  return { path: ['/coat'], query: {} };
+  return { path: ['/coat'], query: kind === 'window' ? { window: id } : {} };
 }

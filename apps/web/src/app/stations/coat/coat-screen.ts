@@ -193,6 +193,15 @@ export class CoatScreen {
     };
   }
 
+  /** Asks of the glaze and the clay of a window; false where it is not here. */
+  askOfWindow(id: string): boolean {
+    const document = this.all.value()?.windows.find((one) => one.id === id);
+    const bucket = this.buckets().find((one) => glazeIdOf(one) === document?.glazeId);
+    if (!document || !bucket) return false;
+    this.change({ bucketId: bucket.id, bodyId: document.bodyId, lotId: '', sg: null, wallMm: null });
+    return true;
+  }
+
   change(change: Partial<Question>): void {
     this.question.update((question) => ({ ...question, ...change }));
   }

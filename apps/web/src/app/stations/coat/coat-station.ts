@@ -98,6 +98,8 @@ export class CoatStation {
   readonly body = input<string>();
   /** A tile that was looked up by its code. */
   readonly tile = input<string>();
+  /** From the address: a window that is to be looked at. */
+  readonly window = input<string>();
   protected readonly screen = inject(CoatScreen);
   private readonly api = inject(StudioApi);
   private readonly nowAt = inject(Clock).at;
@@ -229,6 +231,10 @@ export class CoatStation {
     effect(() => {
       const bodyId = this.body();
       if (bodyId) untracked(() => this.screen.change({ bodyId, lotId: '', wallMm: null }));
+    });
+    effect(() => {
+      const [id, all] = [this.window(), this.screen.all.value()];
+      if (id && all) untracked(() => this.screen.askOfWindow(id) && this.bench.set({ bench: 'window' }));
     });
     const found = keyedResource(this.tile, (id) => this.api.tiles().pipe(map((tiles) => tiles.find((one) => one.id === id))));
     effect(() => {

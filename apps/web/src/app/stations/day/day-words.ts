@@ -1,6 +1,6 @@
 import { percentOf } from '../../parts/words/chance-words';
 import { PLACES_MORE, SAFE_CHANCE } from '@cazuela/core';
-import type { CoatDeviation, CoatRisk, DayHelp, DayWork, ToolNeed } from '@cazuela/core';
+import type { BenchSight, CoatDeviation, CoatRisk, DayHelp, DayWork, ToolNeed } from '@cazuela/core';
 
 /** Kinds of work as people say what they do not do. */
 export const WORK_WORDS: Record<DayWork, string> = {
@@ -26,6 +26,15 @@ export const WORK_WORDS: Record<DayWork, string> = {
 };
 /** What people are asked about: the rest goes with these. */
 export const ASKED_WORK: readonly DayWork[] = ['check', 'wax', 'tape', 'dip', 'pour', 'brush', 'spray', 'scrape', 'wipeFoot'];
+
+/** What may be seen at a coat, beside how it was put on. */
+export const SIGHT_WORDS: Record<BenchSight, string> = {
+  hairlines: 'Hairlines in the coat below were left open',
+  powderyBelow: 'The coat below was powdery and bone dry',
+  waxStrayed: 'Wax strayed',
+  blended: 'The bucket was beaten with a blender within the hour',
+  oneMoreCoat: 'One coat more than planned',
+};
 
 export const HELP_WORDS: Record<DayHelp['help'], string> = {
   onePerson: 'One more person, with the hours of the first',

@@ -108,9 +108,9 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
   flow: yes('how its glaze flows', 'a runner tile of this glaze'),
   cone: yes('the cone of its shelf', 'the cone on its shelf'),
   hold: yes('the hold at the hottest', 'the log of the firing'),
-  edge: yes('how high its edge was', 'the height of its edge'),
-  handle: yes('the handle', 'its form'),
-  grooves: yes('its grooves', 'its form'),
+  edge: yes('its foot was neither kept bare nor wiped', 'whether its foot was waxed and wiped'),
+  handle: yes('its handle leads more glaze down', 'its form'),
+  grooves: yes('its grooves and lines lead it down', 'its form'),
 };
 
 /** A cause with what was recorded. */

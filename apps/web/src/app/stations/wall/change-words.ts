@@ -30,7 +30,7 @@ const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   wipe: plain('Wipe it damp and let it dry before the first coat'),
   keepWax: plain('Keep wax where it belongs; a stray drop is burnt out in the bisque'),
   higherEdge: ({ from, to }, units) => `Start higher: ${units.length(to ?? 0)} up instead of ${units.length(from ?? 0)}`,
-  dryLonger: plain('Let it dry its whole time before it is loaded'),
+  dryLonger: ({ from }) => `Let it dry its whole time before it is loaded: it had ${Math.round(100 * (from ?? 1))} % of it`,
   softerBisque: plain('Bisque no higher than cone 04'),
   harderBisque: plain('Bisque to cone 05'),
   coolerPlace: plain('A cooler place in the kiln'),
@@ -42,6 +42,8 @@ const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   slowerAt570: rate((units) => `Slower around ${units.temperature(570)}`),
   openLater: ({ from, to }, units) => `Open it under ${units.temperature(to ?? 100)}: it was at ${units.temperature(from ?? 0)}`,
   calcineClay: ({ from, to }) => `Calcine a part of its clay: ${Math.round(to ?? 0)} % that shrinks instead of ${Math.round(from ?? 0)} %`,
+  moveWindow: ({ from, to }, units) =>
+    `Another window of this glaze on this clay: it ends at ${units.coat(to ?? 0)}${from === undefined ? '' : ` instead of ${units.coat(from)}`}`,
   closerFit: plain('A recipe that fits this clay: with silica for a glaze that crazes, without for one that shivers'),
   cleanBucket: plain('Sieve the bucket, and find out what fell in'),
 };

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { Firing, Result } from '@cazuela/contract';
+import type { Firing, Result, ResultChangeBody } from '@cazuela/contract';
 import { CHANGES, helpedBefore, type FaultPlace, type FiredFault, type ResultChange } from '@cazuela/core';
 import { createMutation } from '../../data/http/mutation';
 import { ResultChanges, type LedgerEntry } from '../../data/results/result-changes';
@@ -16,11 +16,15 @@ const BECOMES = {
   plan: 'It becomes a new version of the plan.',
   schedule: 'It becomes a new version of the schedule.',
   kiln: 'It goes onto the card of the kiln.',
-  recipe: 'It is done in the recipe, as a new version there; the ledger keeps it.',
+  window: 'It becomes a new version of the window of this glaze on this clay.',
+  recipe: 'It becomes a new version of the recipe where its clay stands calcined on the shelf too; else it is done there by hand.',
   bucket: 'It is done at the bucket; the ledger keeps it.',
   habit: 'The ledger keeps it.',
 } as const;
-const PAGES = { plan: '/piece', schedule: '/kiln/schedules', kiln: '/kiln/kilns' } as const;
+const PAGES = { plan: '/piece', recipe: '/recipe', schedule: '/kiln/schedules', kiln: '/kiln/kilns' } as const;
+
+const pageOf = ({ what, id }: NonNullable<ResultChangeBody['became']>): { path: string[]; query: Record<string, string> } =>
+  what === 'window' ? { path: ['/coat'], query: { window: id } } : { path: [PAGES[what], id], query: {} };
 
 /** One thing to do otherwise next time, with what it should do: made with one tap, or refused with why. */
 @Component({
@@ -31,7 +35,7 @@ const PAGES = { plan: '/piece', schedule: '/kiln/schedules', kiln: '/kiln/kilns'
       <p class="done">
         <strong>{{ done.words }}.</strong> {{ done.what }}
         @if (done.link; as link) {
-          <a [routerLink]="link">Look at it</a>
+          <a [routerLink]="link.path" [queryParams]="link.query">Look at it</a>
         }
         <span [class]="done.tone"> {{ done.outcome }}</span>
       </p>
@@ -128,7 +132,7 @@ export class OneChange {
         what: isMade
           ? `Made by ${who}${body.became ? `: version ${body.became.version} of the ${body.became.what}.` : '.'}`
           : `Not wanted by ${who}${body.reason ? `: ${body.reason}` : ''}.`,
-        link: body.became && [PAGES[body.became.what], body.became.id],
+        link: body.became && pageOf(body.became),
         outcome: isMade ? `${told.words.charAt(0).toUpperCase()}${told.words.slice(1)}.` : '',
         tone: told.tone,
       };
@@ -148,6 +152,8 @@ export class OneChange {
 
   protected becomes({ kind }: ResultChange): string {
     const { changes } = CHANGES[kind];
+    if (kind === 'closerFit')
+      return 'It is done in the recipe by hand, as a new version there: nobody can say yet how much silica. The ledger keeps it.';
     if (changes === 'schedule' && !this.firing()?.body.schedule) return 'No schedule was noted with this firing: the ledger keeps it.';
     return BECOMES[changes];
   }

@@ -70,7 +70,53 @@ describe('why a piece has a fault', () => {
   it('a run is told by the run of its plan', async () => {
     const { text } = await open({ ...thin({}), body: { ...thin({}).body, faults: [{ fault: 'stuck', where: 'foot' }] } });
     expect(text).toContain('the run of its plan');
-    expect(text).not.toContain('why?');
+    expect(text).toContain('Stuck, foot: why?');
+  });
+
+  describe('what the bench recorded of a coat that crawled', () => {
+    const crawled = (record: NonNullable<Result['glazedWith'][number]['record']>, lotId: string | null = id()): Result => {
+      const fired = thin({ seconds: 4, plannedSeconds: 4, record });
+      return { ...fired, body: { ...fired.body, lotId, faults: [{ fault: 'crawled', where: 'outside' }] } };
+    };
+
+    it('hairlines that were seen and left open are told, and smearing them shut is the change', async () => {
+      const { text } = await open(crawled({ kind: 'layer', seen: ['hairlines'] }));
+      expect(text).toMatch(/Topped over hairlines that were not smeared shut\s*9\d %/);
+      expect(text).toContain('Smear hairlines shut before the next coat');
+    });
+
+    it('a wipe that was skipped is told', async () => {
+      expect((await open(crawled({ kind: 'check', isSkipped: true }))).text).toContain('Dust, edges or the damp wipe were left out');
+    });
+
+    it('without a lot nobody knows what the bench did', async () => {
+      const { text } = await open(crawled({ kind: 'check', isSkipped: true }, null));
+      expect(text).not.toContain('Dust, edges or the damp wipe were left out');
+    });
+  });
+
+  it('something that got into its bucket explains another colour', async () => {
+    const fired = thin({ record: { kind: 'layer', bucket: { isContaminated: true } } });
+    const { text } = await open({ ...fired, body: { ...fired.body, lotId: id(), faults: [{ fault: 'off colour', where: 'outside' }] } });
+    expect(text).toContain('Something got into the bucket');
+    expect(text).toContain('Sieve the bucket, and find out what fell in');
+  });
+
+  it('a recipe that was changed since the last good piece is told; the same version is not', async () => {
+    const made = (recipeVersion: number, change: Partial<Result>): Result => {
+      const fired = thin({ record: { kind: 'layer', bucket: { recipeVersion } } });
+      return { ...fired, id: id(), ...change, body: { ...fired.body, lotId: id(), ...change.body } };
+    };
+    const odd = made(3, {
+      firedAt: '2026-04-01T09:00:00.000Z',
+      body: { ...thin({}).body, lotId: id(), faults: [{ fault: 'off colour', where: 'outside' }] },
+    });
+    const good = (version: number): Result =>
+      made(version, { firedAt: '2026-03-01T09:00:00.000Z', body: { ...thin({}).body, lotId: id(), stars: 5, faults: [] } });
+    expect((await open(odd, [good(2)])).text).toContain('The recipe was changed');
+    expect((await open(odd, [good(3)])).text).not.toContain('The recipe was changed');
+    // Nothing of this glaze was on this clay before: that is told by itself.
+    expect((await open(odd)).text).toContain('A clay it was not tested on');
   });
 
   it('every cause has words with its figure, and something to record where nobody did', async () => {

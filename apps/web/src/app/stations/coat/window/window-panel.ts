@@ -19,7 +19,7 @@ import { NumberField } from '../../../ui/number-field';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { TwoVersions } from '../../../parts/two-versions';
 import { CoatScreen } from '../coat-screen';
-import { FiredLooks } from './fired-looks';
+import { FiredLooks } from '../../../data/state/fired-looks';
 import { TextField } from '../../../ui/text-field';
 import { RecordMenu } from '../../../parts/records/record-menu';
 import { PutAwayNote } from '../../../parts/records/put-away-note';

@@ -70,6 +70,17 @@ describe('the step these hands are at', () => {
     expect(noted(of).at(-1)).toMatchObject({ type: 'stepDone', method: 'brush', coatMm: 0.3, isTouchedUp: true });
   });
 
+  it('what was seen at a coat goes with its tick, and may be unticked', async () => {
+    const of = dipNext();
+    const screen = await test.open([of]);
+    await screen.press('Otherwise than planned, piece by piece');
+    await screen.check('Hairlines in the coat below were left open');
+    await screen.check('Wax strayed');
+    await screen.check('Wax strayed');
+    await screen.press('Done');
+    expect(noted(of).at(-1)).toMatchObject({ type: 'stepDone', seen: ['hairlines'] });
+  });
+
   it('a reload in the middle of a dip finds the watch running, and what was typed', async () => {
     const of = dipNext();
     const kept = { stepId: of.items[0]!.steps[1]!.id, said: { sg: 1.5, timedSinceMs: Date.now() - 3_000 } };

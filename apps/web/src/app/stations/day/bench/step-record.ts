@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { APPLICATION_METHODS, type ApplicationMethod, type DayItem, type DayStep } from '@cazuela/core';
+import { APPLICATION_METHODS, BENCH_SIGHTS, type ApplicationMethod, type BenchSight, type DayItem, type DayStep } from '@cazuela/core';
 import { ScaleFeed } from '../../../data/devices/scale-feed';
 import { Units } from '../../../data/units/units';
 import { Checkbox } from '../../../ui/checkbox';
 import { NumberField } from '../../../ui/number-field';
 import type { FieldOption } from '../../../ui/options';
 import { SelectField } from '../../../ui/select-field';
-import { WORK_WORDS } from '../day-words';
+import { SIGHT_WORDS, WORK_WORDS } from '../day-words';
 import { StepDraft, type StepSaid } from './step-draft';
 
 /** How a coat was really put on, for the lot and piece by piece: another way, another SG, weighed before and after, prints touched up. */
@@ -36,6 +36,12 @@ import { StepDraft, type StepSaid } from './step-draft';
         [value]="said().isTouchedUp ?? false"
         (changed)="say({ isTouchedUp: $event || undefined })"
       />
+      <fieldset class="sights">
+        <legend class="small quiet">Seen while at it: it tells later why a piece has a fault</legend>
+        @for (sight of sights; track sight) {
+          <cz-checkbox [label]="sightWords[sight]" [value]="said().seen?.includes(sight) ?? false" (changed)="see(sight, $event)" />
+        }
+      </fieldset>
       <div class="pieces" role="group" aria-label="Piece by piece">
         <div class="piece small quiet" aria-hidden="true"><span></span><span>Seconds</span><span>Before</span><span>After</span></div>
         @for (piece of pieces(); track piece.at) {
@@ -95,6 +101,11 @@ import { StepDraft, type StepSaid } from './step-draft';
     .field-row cz-number-field {
       width: 12rem;
     }
+    .sights {
+      margin: 0.3rem 0;
+      padding: 0;
+      border: 0;
+    }
     .pieces {
       max-height: 22rem;
       overflow-y: auto;
@@ -116,6 +127,8 @@ export class StepRecord {
   private readonly draft = inject(StepDraft);
   private readonly feed = inject(ScaleFeed);
   protected readonly units = inject(Units);
+  protected readonly sights = BENCH_SIGHTS;
+  protected readonly sightWords = SIGHT_WORDS;
   protected readonly isOpen = signal(false);
   protected readonly said = computed(() => this.draft.of(this.step().id));
   protected readonly methods = computed((): FieldOption<ApplicationMethod | ''>[] => [
@@ -151,6 +164,12 @@ export class StepRecord {
 
   protected say(change: Partial<StepSaid>): void {
     this.draft.say(this.step().id, change);
+  }
+
+  protected see(sight: BenchSight, isSeen: boolean): void {
+    const others = (this.said().seen ?? []).filter((one) => one !== sight);
+    const seen = isSeen ? [...others, sight] : others;
+    this.say({ seen: seen.length > 0 ? seen : undefined });
   }
 
   protected setMethod(method: ApplicationMethod | ''): void {

@@ -9,7 +9,7 @@ import { Units } from '../../../data/units/units';
 import { percentOf } from '../../../parts/words/chance-words';
 import { ErrorBanner } from '../../../ui/error-banner';
 import { DayScreen } from '../day-screen';
-import { deviationWords, WORK_WORDS } from '../day-words';
+import { deviationWords, SIGHT_WORDS, WORK_WORDS } from '../day-words';
 
 /** The lots of the day, one by one, with what was done to each. */
 @Component({
@@ -41,7 +41,7 @@ export class DayPots {
   /** What was timed, weighed and changed of a step, and what it made of the coat. */
   protected doneWords(step: DayStep, { done }: StepEnd): string {
     if (!done) return '';
-    const { seconds, method, isTouchedUp, pieces = [] } = done;
+    const { seconds, method, isTouchedUp, seen = [], pieces = [] } = done;
     const timed = pieces.filter((piece) => piece.seconds !== undefined).length;
     const weighed = pieces.filter((piece) => piece.beforeGrams !== undefined && piece.afterGrams !== undefined).length;
     const deviation = stepDeviation(step, done);
@@ -51,6 +51,7 @@ export class DayPots {
       ...(method === undefined ? [] : [`done otherwise: ${WORK_WORDS[method]}`]),
       ...(weighed === 0 ? [] : [`${weighed} weighed`]),
       ...(isTouchedUp ? ['prints touched up'] : []),
+      ...seen.map((sight) => SIGHT_WORDS[sight].toLowerCase()),
     ].join(', ');
     return [
       ...(words ? [`${words}.`] : []),

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PieceBody } from '@cazuela/contract';
 import { MatButton } from '@angular/material/button';
-import { heightShareOf, KILN_SETTINGS, notRefired, refired, USUAL_HOLD_MINUTES, type PlanFiring, type ShelfPlace } from '@cazuela/core';
+import {
+  DRY_THROUGH_HOURS,
+  heightShareOf,
+  KILN_SETTINGS,
+  notRefired,
+  refired,
+  USUAL_HOLD_MINUTES,
+  type PlanFiring,
+  type ShelfPlace,
+} from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { apiResource } from '../../../../data/http/api-resource';
 import { StudioApi } from '../../../../data/http/studio-api';
@@ -58,6 +67,7 @@ export class PieceFields {
   protected readonly cones = CONE_OPTIONS;
   protected readonly settings = KILN_SETTINGS.map((setting) => [setting, SETTING_WORDS[setting]] as const);
 
+  protected readonly usualDryHours = DRY_THROUGH_HOURS;
   protected readonly coolings = COOLING_WORDS;
   private readonly kilns = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings() }));
   /** Shelves of the studio’s kilns, with how hot cones showed each to be. */
@@ -131,6 +141,11 @@ export class PieceFields {
   protected fireAgain(isRefire: boolean): void {
     const plan = this.draft.body()!.plan;
     this.draft.plan(isRefire ? refired(plan) : notRefired(plan));
+  }
+
+  /** As usual is not kept in the plan. */
+  protected dryFor(hours: number | null): void {
+    this.draft.plan({ dryHours: hours === null || hours === DRY_THROUGH_HOURS ? undefined : hours });
   }
 
   protected whole(value: number): number {

@@ -1,0 +1,179 @@
+import { inject, Injectable } from '@angular/core';
+import type { BucketSummary, Firing, Piece, Problem, ResultChangeBody } from '@cazuela/contract';
+import {
+  attempt,
+  calcinedLines,
+  CHANGES,
+  glazeIdOf,
+  layersAt,
+  planWithChange,
+  scheduleWithChange,
+  windowFromLooks,
+  type CoatWindow,
+  type FaultPlace,
+  type FiredFault,
+  type ResultChange,
+} from '@cazuela/core';
+import { combineLatest, last, map, of, switchMap, throwError, type Observable } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { ApiFailure } from '../http/api';
+import { StudioApi } from '../http/studio-api';
+import { NOW } from '../state/clock';
+import { firedLook } from '../state/fired-looks';
+import { StudioStore } from '../state/studio-store';
+
+/** A change of what a fired piece was made by. */
+export interface ChangeOfPiece {
+  pieceId: string;
+  fault: FiredFault;
+  where: FaultPlace;
+  change: ResultChange;
+  firing?: Firing | undefined;
+}
+
+type Became = ResultChangeBody['became'];
+
+const NOT_AS_IT_WAS: Problem = {
+  type: 'about:blank#conflict',
+  title: 'No',
+  status: 409,
+  code: 'conflict',
+  detail: 'Its plan is not as it was: look at it, and change it there.',
+};
+/** Below this a kiln is opened from then on, °C. */
+const OPEN_BELOW_CELSIUS = 100;
+
+/** Writes the new version that a change becomes, from what the records hold now. Emits undefined for what is no record: a habit, or done by hand. */
+@Injectable({ providedIn: 'root' })
+export class ChangeVersions {
+  private readonly api = inject(StudioApi);
+  private readonly studio = inject(StudioStore);
+  private readonly now = inject(NOW);
+
+  write(wanted: ChangeOfPiece): Observable<Became> {
+    switch (CHANGES[wanted.change.kind].changes) {
+      case 'plan':
+        return this.plan(wanted);
+      case 'window':
+        return this.window(wanted);
+      case 'recipe':
+        return wanted.change.kind === 'calcineClay' ? this.recipe(wanted) : of(undefined);
+      case 'schedule':
+        return this.schedule(wanted);
+      case 'kiln':
+        return this.kiln(wanted);
+      default:
+        return of(undefined);
+    }
+  }
+
+  private plan({ pieceId, change, where }: ChangeOfPiece): Observable<Became> {
+    return this.api.pieces().pipe(
+      last(),
+      switchMap((pieces) => {
+        const piece = pieces.find(({ id }) => id === pieceId);
+        const plan = piece && planWithChange(piece.body.plan, change, where);
+        if (!plan) return throwError(() => new ApiFailure('problem', NOT_AS_IT_WAS));
+        return this.api.updatePiece(piece.id, piece.version, { ...piece.body, plan });
+      }),
+      map(({ id, version }) => ({ what: 'plan' as const, id, version })),
+    );
+  }
+
+  /** The end that the fault is at goes to where the fires show it; without a window, what they show is kept as one. */
+  private window({ pieceId, fault, where, change }: ChangeOfPiece): Observable<Became> {
+    const { api } = this;
+    return combineLatest([api.pieces(), api.buckets(), api.coatWindows(), api.tiles(), api.results()]).pipe(
+      last(),
+      switchMap(([pieces, buckets, windows, tiles, results]) => {
+        const made = topGlaze({ pieceId, where, pieces, buckets });
+        if (!made) return throwError(() => new ApiFailure('problem', NOT_AS_IT_WAS));
+        const pair = { glazeId: glazeIdOf(made.bucket), bodyId: made.piece.body.bodyId };
+        const document = windows.find(({ glazeId, bodyId }) => glazeId === pair.glazeId && bodyId === pair.bodyId);
+        const window =
+          movedWindow(document?.changes.at(-1)?.window, { fault, to: change.to }) ?? windowOf(firedLook(pair, buckets, { tiles, results, pieces }));
+        if (!window) return of(undefined);
+        const reason = `${made.piece.body.name} came out ${fault}`;
+        const put = { version: document?.version ?? 0, ...pair, change: { at: this.now().toISOString(), by: this.studio.by(), reason, window } };
+        return api.putCoatWindow(document?.id ?? uuid(), put).pipe(map(({ id, version }) => ({ what: 'window' as const, id, version })));
+      }),
+    );
+  }
+
+  /** Part of its raw clay calcined, where the studio has that clay without its water. */
+  private recipe({ pieceId, fault, where, change }: ChangeOfPiece): Observable<Became> {
+    const { api } = this;
+    return combineLatest([api.pieces(), api.buckets(), api.recipes(), api.powders()]).pipe(
+      last(),
+      switchMap(([pieces, buckets, recipes, powders]) => {
+        const made = topGlaze({ pieceId, where, pieces, buckets });
+        const recipe = recipes.find(({ id }) => id === made?.bucket.recipeId);
+        if (!made || !recipe || change.to === undefined) return of(undefined);
+        const mostShrinkPercent = change.to;
+        const lines = attempt(() => calcinedLines({ lines: recipe.body.lines, powders, mostShrinkPercent, newId: uuid() }));
+        if (lines.kind !== 'ok' || !lines.value) return of(undefined);
+        const body = { ...recipe.body, lines: lines.value, foodTested: false, untested: 'Part of its clay was calcined: nobody fired it yet.' };
+        const reason = `Less of its clay shrinks: ${made.piece.body.name} came out ${fault}`;
+        return api.updateRecipe(recipe.id, recipe.version, reason, body).pipe(map(({ id, version }) => ({ what: 'recipe' as const, id, version })));
+      }),
+    );
+  }
+
+  private schedule({ change, firing }: ChangeOfPiece): Observable<Became> {
+    return this.api.schedules().pipe(
+      last(),
+      switchMap((schedules) => {
+        const schedule = schedules.find(({ id }) => id === firing?.body.schedule?.id);
+        const body = schedule && scheduleWithChange(schedule.body, change);
+        if (!body) return of(undefined);
+        return this.api
+          .updateSchedule(schedule.id, schedule.version, body)
+          .pipe(map(({ id, version }) => ({ what: 'schedule' as const, id, version })));
+      }),
+    );
+  }
+
+  private kiln({ firing }: ChangeOfPiece): Observable<Became> {
+    return this.api.kilns().pipe(
+      last(),
+      switchMap((kilns) => {
+        const kiln = kilns.find(({ id }) => id === firing?.body.kilnId);
+        if (!kiln) return of(undefined);
+        const body = { ...kiln.body, openBelowCelsius: Math.min(kiln.body.openBelowCelsius ?? OPEN_BELOW_CELSIUS, OPEN_BELOW_CELSIUS) };
+        return this.api.updateKiln(kiln.id, kiln.version, body).pipe(map(({ id, version }) => ({ what: 'kiln' as const, id, version })));
+      }),
+    );
+  }
+}
+
+/** The piece, and the bucket of the glaze on top where its fault is; undefined where one of them is gone. */
+function topGlaze({
+  pieceId,
+  where,
+  pieces,
+  buckets,
+}: {
+  pieceId: string;
+  where: FaultPlace;
+  pieces: readonly Piece[];
+  buckets: readonly BucketSummary[];
+}): { piece: Piece; bucket: BucketSummary } | undefined {
+  const piece = pieces.find(({ id }) => id === pieceId);
+  const top = piece && layersAt(piece.body.plan, where).at(-1);
+  const bucket = top && buckets.find(({ id }) => id === top.bucketId);
+  return piece && bucket ? { piece, bucket } : undefined;
+}
+
+/** Undefined where there is none, or its ends would cross. */
+function movedWindow(kept: CoatWindow | undefined, { fault, to }: { fault: FiredFault; to: number | undefined }): CoatWindow | undefined {
+  if (!kept || to === undefined) return undefined;
+  const window = fault === 'thin' ? { ...kept, thinMm: to } : { ...kept, thickMm: to };
+  return window.thinMm < window.thickMm ? window : undefined;
+}
+
+function windowOf({ looks }: ReturnType<typeof firedLook>): CoatWindow | undefined {
+  const made = attempt(() => windowFromLooks({ looks }));
+  if (made.kind !== 'ok' || made.value.kind !== 'ok') return undefined;
+  const { thinMm, thickMm, looks: words } = made.value.window;
+  return { thinMm: Number(thinMm.toFixed(2)), thickMm: Number(thickMm.toFixed(2)), looks: words };
+}
