@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { type FiringPoint, scheduleCurve, seededUniform, thinLog } from '@cazuela/core';
+import { type BenchSight, type FiringPoint, scheduleCurve, seededUniform, thinLog } from '@cazuela/core';
 import type { FAULTS, FiringBody, Result, ResultChangeBody } from '@cazuela/contract';
 import type { DemoLoad } from './demo-load';
 import type { LoadedBuckets } from './load-buckets';
@@ -16,6 +16,8 @@ interface ResultStory {
   stars: number;
   faults: { fault: Fault; where: 'inside' | 'outside' | 'rim' | 'foot' }[];
   note: string;
+  /** At its last coat. */
+  seen?: BenchSight[];
 }
 
 /** Peak at which the demo's kilns, with their hold and cooling, reach cone 6. */
@@ -48,7 +50,15 @@ const STORIES: readonly ResultStory[][] = [
     { piece: 4, stars: 3, faults: [{ fault: 'pinholed', where: 'outside' }], note: 'Pinholes on the shoulder only.' },
     { piece: 3, stars: 5, faults: [], note: 'Best lips so far.' },
   ],
-  [{ piece: 5, stars: 1, faults: [{ fault: 'crawled', where: 'rim' }], note: 'Retama flaked off the ash before it went in.' }],
+  [
+    {
+      piece: 5,
+      stars: 1,
+      faults: [{ fault: 'crawled', where: 'rim' }],
+      note: 'Retama flaked off the ash before it went in.',
+      seen: ['powderyBelow', 'hairlines'],
+    },
+  ],
   [
     { piece: 0, stars: 3, faults: [{ fault: 'dull', where: 'inside' }], note: 'Grillo was half a cone soft.' },
     { piece: 3, stars: 4, faults: [], note: '' },
@@ -100,7 +110,9 @@ export async function loadResults(
       // What came out thin was in the glaze for half of its time, what ran for much longer.
       const has = (fault: Fault): boolean => story.faults.some((one) => one.fault === fault);
       const share = has('thin') ? 0.5 : has('ran') ? 3 : 1;
-      const glazedWith: Result['glazedWith'] = itemOf(piece, glazes).steps.map((step) => ({
+      const { steps } = itemOf(piece, glazes);
+      const lastCoat = steps.findLast(({ kind }) => kind === 'layer');
+      const glazedWith: Result['glazedWith'] = steps.map((step) => ({
         words: step.words,
         bucketId: step.bucketId ?? null,
         bucketName: step.bucketName ?? null,
@@ -110,6 +122,12 @@ export async function loadResults(
         seconds: step.seconds === undefined ? null : Math.round(10 * share * step.seconds) / 10,
         ...(step.seconds === undefined ? {} : { plannedSeconds: step.seconds }),
         doneAt: load.clock.ago({ days: 12 * i + 4 }),
+        record: {
+          kind: step.kind,
+          ...(step.layerIds ? { layerIds: step.layerIds } : {}),
+          isSkipped: false,
+          ...(step === lastCoat && story.seen ? { seen: story.seen } : {}),
+        },
       }));
       const id = uuid();
       await load.context.models.results.create(

@@ -21,9 +21,11 @@ export interface GlazedPiece {
   coneReached: string;
   /** Of what was read of its firing; left out where nobody read it. */
   rates?: FiringRates | undefined;
+  /** How much longer it was near its hottest than was wanted, minutes. */
+  heldLongerMinutes?: number | undefined;
   /** It was fired with glaze before. */
   isRefired?: boolean | undefined;
-  /** Every step of its lot, also wax and wiping; left out where no lot is known. */
+  /** Every step, also wax and wiping, as its result keeps it. */
   steps?: readonly FiredStep[] | undefined;
   /** When its kiln was lit, UTC, ISO 8601. */
   litAt?: string | undefined;

@@ -1,5 +1,5 @@
-export { combinationKey, seenCombinations, type Combination } from './combination';
-export { TEST_STATES, wallCells, type TestState, type WallCell, type WallTest } from './wall-cells';
+export { combinationKey, seenCoats, seenCombinations, type Combination, type SeenCoats } from './combination';
+export { TEST_STATES, WALL_COATS, wallCells, type TestState, type WallCell, type WallCoat, type WallPart, type WallTest } from './wall-cells';
 export {
   foretoldStars,
   nextTests,

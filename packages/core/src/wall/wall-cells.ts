@@ -4,6 +4,17 @@ import { combinationKey, type Combination } from './combination';
 export const TEST_STATES = ['planned', 'glazed', 'inKiln', 'fired'] as const;
 export type TestState = (typeof TEST_STATES)[number];
 
+/** How thick its upper glaze is, by the window of that glaze on that clay; a step tile has several. */
+export const WALL_COATS = ['thin', 'right', 'thick', 'steps'] as const;
+export type WallCoat = (typeof WALL_COATS)[number];
+
+/** Which part of the wall is looked at; all of it where left out. */
+export interface WallPart {
+  bodyId?: string | undefined;
+  cone?: string | undefined;
+  coat?: WallCoat | undefined;
+}
+
 /** One piece or tile that shows a combination. */
 export interface WallTest extends Combination {
   /** What it is, and its id. */
@@ -12,6 +23,8 @@ export interface WallTest extends Combination {
   /** Left out where nobody knows: a runner tile. */
   bodyId?: string | undefined;
   cone: string;
+  /** Left out where nobody knows its coat, or its window. */
+  coat?: WallCoat | undefined;
   /** When it was planned, or fired. */
   at: string;
   /** 1–5; left out where none were given. */
@@ -40,15 +53,16 @@ const APART_STARS = 2;
  * Returns the cells of the wall that are not empty, by `combinationKey`.
  *
  * @param tests - all pieces and tiles, in any order
- * @param slice - of one body and one cone; of all where left out. What is on a body that nobody knows is in no slice of a body
+ * @param slice - of one body, one cone and one coat; of all where left out. What is on a body that nobody knows is in no slice of a body
  * @example
  * wallCells([{ upperId: 'ash', of: { kind: 'tile', id: 't', name: 'T1' }, state: 'fired', cone: '6', at: '2026-03-01' }]).get('/ash')?.fired // 1
  */
-export function wallCells(tests: readonly WallTest[], slice: { bodyId?: string | undefined; cone?: string | undefined } = {}): Map<string, WallCell> {
+export function wallCells(tests: readonly WallTest[], slice: WallPart = {}): Map<string, WallCell> {
   const groups = new Map<string, WallTest[]>();
   for (const test of tests) {
     if (slice.bodyId !== undefined && test.bodyId !== slice.bodyId) continue;
     if (slice.cone !== undefined && test.cone !== slice.cone) continue;
+    if (slice.coat !== undefined && test.coat !== slice.coat) continue;
     const key = combinationKey(test);
     const group = groups.get(key);
     if (group) group.push(test);

@@ -293,12 +293,12 @@ describe('why a piece ran', () => {
   });
 
   it('held longer than planned: the cone that was read holds it, and it falls with the hold set back', () => {
-    const held = runCauses(question, { coatTimes: new Map(), coneReached: '6', holdMinutes: 40 });
+    const held = runCauses(question, { coatTimes: new Map(), coneReached: '6', heldLongerMinutes: 30 });
     expect(held.reach.without.hold).toBeLessThan(held.reach.chance);
-    const kept = runCauses(question, { coatTimes: new Map(), coneReached: '6', holdMinutes: 10 });
+    const kept = runCauses(question, { coatTimes: new Map(), coneReached: '6', heldLongerMinutes: 4 });
     expect(kept.reach.without.hold).toBe(kept.reach.chance);
     // Without a cone that was read nobody knows what the hold did.
-    expect(runCauses(question, { coatTimes: new Map(), holdMinutes: 40 }).reach.without).not.toHaveProperty('hold');
+    expect(runCauses(question, { coatTimes: new Map(), heldLongerMinutes: 30 }).reach.without).not.toHaveProperty('hold');
   });
 
   it('flutes that lead it down, and a handle, are told by how it ran without them', () => {

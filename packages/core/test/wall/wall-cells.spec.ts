@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { combinationKey, seenCombinations, TEST_STATES, wallCells, type PiecePlan, type WallTest } from '../../src/index';
+import { combinationKey, seenCoats, seenCombinations, TEST_STATES, WALL_COATS, wallCells, type PiecePlan, type WallTest } from '../../src/index';
 
 const coat = (bucketId: string) => ({ id: `${bucketId}-coat`, bucketId, method: 'dip' as const, coatMm: 0.5 });
 const zones = (change: Partial<PiecePlan['zones']>): PiecePlan['zones'] => ({ inside: [], outside: [], rim: [], foot: [], ...change });
@@ -30,6 +30,17 @@ describe('which glazes are seen on a piece', () => {
   it('two coats of one glaze are one; both orders of a pair are two', () => {
     expect(seenCombinations({ zones: zones({ outside: [coat('ash'), coat('ash')] }) }, sameId)).toEqual([{ upperId: 'ash' }]);
     expect(combinationKey({ lowerId: 'ash', upperId: 'white' })).not.toBe(combinationKey({ lowerId: 'white', upperId: 'ash' }));
+  });
+
+  it('each comes with the coats of its upper glaze: two dips of one glaze are one thick coat', () => {
+    const seen = seenCoats({ zones: zones({ outside: [coat('white'), coat('ash'), coat('ash')] }) }, sameId);
+    expect(seen).toEqual([{ lowerId: 'white', upperId: 'ash', coats: [coat('ash'), coat('ash')] }]);
+  });
+
+  it('a combination that is inside and outside is told once, as it lies inside', () => {
+    const [inside, outside] = [coat('ash'), { ...coat('ash'), id: 'outside' }];
+    const seen = seenCoats({ zones: zones({ inside: [inside], outside: [outside] }) }, sameId);
+    expect(seen).toEqual([{ upperId: 'ash', coats: [inside] }]);
   });
 
   it('what is none of the studio’s glazes is none', () => {
@@ -65,6 +76,13 @@ describe('the wall', () => {
     expect(wallCells(tests, { bodyId: 'claro' }).get('white/ash')!.fired).toBe(2);
     expect(wallCells(tests, { bodyId: 'claro', cone: '6' }).get('white/ash')!.fired).toBe(1);
     expect(wallCells(tests, { cone: '8' }).size).toBe(0);
+  });
+
+  it('slices by coat; a coat that nobody knows is in the whole wall only', () => {
+    const tests = [tile('white', 'ash', { coat: 'thin' }), tile('white', 'ash', { coat: 'steps' }), tile('white', 'ash')];
+    expect(wallCells(tests).get('white/ash')!.fired).toBe(3);
+    for (const part of WALL_COATS)
+      expect(wallCells(tests, { coat: part }).get('white/ash')?.fired ?? 0).toBe(part === 'thin' || part === 'steps' ? 1 : 0);
   });
 
   it('whatever the tests: each is in one cell, and the order in which they come changes nothing', () => {

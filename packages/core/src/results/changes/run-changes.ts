@@ -19,8 +19,8 @@ export interface RunDone {
   coatTimes: ReadonlyMap<string, number>;
   /** The cone that it saw where it stood; left out where nobody knows. */
   coneReached?: string | undefined;
-  /** Minutes within 10 °C of the hottest, as its log tells; left out where nobody read it. */
-  holdMinutes?: number | undefined;
+  /** How much longer it was near its hottest than was wanted, as its log tells, minutes; left out where nobody read it. */
+  heldLongerMinutes?: number | undefined;
   /** From where up it was glazed outside, mm; left out where nobody noted it. */
   edgeMm?: number | undefined;
   /** Glazes and pairs as they were thought to flow before tiles and fired pieces told; left out where nothing was learnt. */
@@ -35,6 +35,8 @@ export interface RunCauses {
 
 /** Coats within this of the plan were kept. */
 const KEPT_SHARE = 0.05;
+/** A hold within this was kept. */
+const KEPT_MINUTES = 6;
 
 /**
  * Returns the chance that a piece reaches its shelf as it was done, how it falls when one thing is set back to the plan, and what could be changed in
@@ -48,7 +50,7 @@ const KEPT_SHARE = 0.05;
  * @example
  * runCauses({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { coatTimes: new Map() }).reach.chance // 0
  */
-export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, holdMinutes, edgeMm, thought = {} }: RunDone): RunCauses {
+export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, heldLongerMinutes, edgeMm, thought = {} }: RunDone): RunCauses {
   const { shape } = question;
   const chanceOf = (plan: PiecePlan, known: Partial<PieceRunQuestion> = {}): number =>
     worstSide(quickForecast({ ...question, ...known, plan }))?.reachChance ?? 0;
@@ -62,7 +64,9 @@ export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, 
   const without: RunCauses['reach']['without'] = {
     ...(coatTimes.size > 0 ? { coat: isOtherCoat ? chanceOf(heat(edge(question.plan))) : chance } : {}),
     ...(coneReached === undefined ? {} : { cone: chanceOf(edge(coats(question.plan))) }),
-    ...(holdMinutes === undefined || coneReached === undefined ? {} : { hold: chanceOf(withPlannedHold(asDone, question.plan, holdMinutes)) }),
+    ...(heldLongerMinutes === undefined || coneReached === undefined
+      ? {}
+      : { hold: heldLongerMinutes > KEPT_MINUTES ? chanceOf(heldShorter(asDone, heldLongerMinutes)) : chance }),
     ...(edgeMm === undefined ? {} : { edge: edgeMm < question.plan.waxFootMm ? chanceOf(heat(coats(question.plan))) : chance }),
     handle: shape.grip ? chanceOf(asDone, { shape: withoutGrip(shape) }) : chance,
     grooves: isTextured(asDone) ? chanceOf(smooth(asDone)) : chance,
@@ -112,11 +116,11 @@ const atCone = (plan: PiecePlan, cone: string): PiecePlan => ({
   firing: plan.firing?.cooling ? { cooling: plan.firing.cooling } : {},
 });
 
-/** The same peak, held no longer than planned. */
-function withPlannedHold(asDone: PiecePlan, { firing }: PiecePlan, holdMinutes: number): PiecePlan {
-  const more = holdMinutes - (firing?.holdMinutes ?? USUAL_HOLD_MINUTES);
-  return more <= 0 ? asDone : { ...asDone, firing: { ...asDone.firing, holdMinutes: Math.max(0, USUAL_HOLD_MINUTES - more) } };
-}
+/** The same peak, held for less: a cone that was read is reached with the usual hold. */
+const heldShorter = (asDone: PiecePlan, minutes: number): PiecePlan => ({
+  ...asDone,
+  firing: { ...asDone.firing, holdMinutes: Math.max(0, USUAL_HOLD_MINUTES - minutes) },
+});
 
 function withoutGrip({ grip: _grip, ...shape }: PieceShape): PieceShape {
   return shape;

@@ -68,6 +68,40 @@ describe('what hangs on the wall', () => {
     expect(glazes.map(({ name }) => name)).toContain(`${RECIPE.body.name}, version 1`);
   });
 
+  it('how thick a glaze is, by its window on that clay: as it was done, not as it was planned', async () => {
+    const cup = planned();
+    const window = { thinMm: 0.4, thickMm: 0.6, looks: { thin: '', right: '', thick: '' } };
+    const windows = [
+      {
+        id: id(),
+        version: 1,
+        glazeId: RECIPE.id,
+        bodyId: cup.body.bodyId,
+        changes: [{ at: '2026-03-01T09:00:00.000Z', by: 'Inés', reason: '', window }],
+      },
+    ];
+    const fired = (seconds: number): Result => ({
+      ...result(cup, of, { faults: [] }),
+      glazedWith: [
+        {
+          words: 'Dip',
+          bucketId: WHITE.id,
+          bucketName: 'White',
+          bucketCode: 'B1',
+          sg: null,
+          coatMm: 0.5,
+          seconds,
+          plannedSeconds: 4,
+          doneAt: '2026-03-08T10:00:00.000Z',
+        },
+      ],
+    });
+    const wall = await wallOf({ '/pieces': [cup], '/results': [fired(4), fired(16)], '/windows': windows });
+    expect(wall.tests.map(({ coat }) => coat)).toEqual(['right', 'thick']);
+    expect(wall.hasWindow.has(`${RECIPE.id} ${cup.body.bodyId}`)).toBe(true);
+    expect((await wallOf({ '/pieces': [cup], '/results': [fired(4)] })).tests[0]).not.toHaveProperty('coat');
+  });
+
   it('a keeper is a plan to go by: it is no test', async () => {
     const keeper = { resultId: id(), glazedAt: '2026-03-01T09:00:00.000Z', coneReached: '6', glazes: [] };
     expect((await wallOf({ '/pieces': [planned({}, { keeper })] })).tests).toEqual([]);

@@ -1,15 +1,22 @@
 import { inject, Injectable } from '@angular/core';
-import type { BucketSummary, ClayBody, Day, Firing, Load, Piece, Result, RunnerTile, StepTile } from '@cazuela/contract';
+import type { BucketSummary, ClayBody, CoatWindowDocument, Day, Firing, Load, Piece, Result, RunnerTile, StepTile } from '@cazuela/contract';
 import {
   dayStanding,
   glazeIdOf,
+  coatDoneMm,
+  coatOfLayer,
+  firedCoats,
   glazesOfVersions,
+  recipeOfGlaze,
   replayLoad,
-  seenCombinations,
+  seenCoats,
   USUAL_CONE,
   versionKey,
+  windowVerdict,
+  type Layer,
   type PiecePlan,
   type TestState,
+  type WallCoat,
   type WallTest,
 } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
@@ -30,6 +37,8 @@ export interface WallOfTests {
   tests: WallTest[];
   glazes: WallGlaze[];
   bodies: ClayBody[];
+  /** Glazes whose window on a clay is known: "glaze clay". */
+  hasWindow: ReadonlySet<string>;
 }
 
 interface Known {
@@ -60,8 +69,9 @@ export class WallTests {
       loads: this.api.loads(),
       firings: this.api.firings(),
       versions: this.api.allRecipeVersions(),
+      windows: this.api.coatWindows(),
     }).pipe(
-      map(({ buckets, recipes, bodies, versions, ...known }) => {
+      map(({ buckets, recipes, bodies, versions, windows, ...known }) => {
         const glazeOf = new Map<string, string>([
           ...recipes.map(({ id }) => [id, id] as const),
           ...buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)] as const),
@@ -73,7 +83,7 @@ export class WallTests {
           const number = plan.versions?.find((kept) => kept.bucketId === bucketId)?.number;
           return glazeId !== undefined && number !== undefined ? (versionGlazes.get(versionKey({ recipeId: glazeId, number })) ?? glazeId) : glazeId;
         };
-        const tests = testsOf(known, glazeIn);
+        const tests = testsOf(known, glazeIn, coatJudge(windows, buckets));
         const seen = new Set(tests.flatMap(({ lowerId, upperId }) => [lowerId, upperId]));
         const bucketOf = new Map(buckets.map((bucket) => [glazeIdOf(bucket), bucket]));
         const glazes: WallGlaze[] = [
@@ -87,7 +97,8 @@ export class WallTests {
           if (id === version.recipeId || !seen.has(id) || glazes.some((one) => one.id === id)) continue;
           glazes.push({ id, name: `${version.name}, version ${version.number}`, colour: version.colour });
         }
-        return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies };
+        const hasWindow = new Set(windows.map(({ glazeId, bodyId }) => `${glazeId} ${bodyId}`));
+        return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies, hasWindow };
       }),
     );
   }
@@ -96,16 +107,36 @@ export class WallTests {
 /** A bought glaze without a recipe; scraps of several are tested by nobody. */
 const isOneGlaze = ({ contents }: BucketSummary): boolean => contents !== null && (contents.glazes?.length ?? 1) <= 1;
 
-function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => string | undefined): WallTest[] {
+/** How thick a glaze is on a clay, by its window there; undefined where nobody knows its coat or its window. */
+type CoatJudge = (glazeId: string, bodyId: string, coats: readonly Layer[], done?: Result) => WallCoat | undefined;
+
+function coatJudge(windows: readonly CoatWindowDocument[], buckets: readonly BucketSummary[]): CoatJudge {
+  const windowOf = new Map(windows.map(({ glazeId, bodyId, changes }) => [`${glazeId} ${bodyId}`, changes.at(-1)?.window]));
+  const ranges = new Map(buckets.map(({ id, body }) => [id, { lowSg: body.sgLow, highSg: body.sgHigh }]));
+  return (glazeId, bodyId, coats, done) => {
+    const window = windowOf.get(`${recipeOfGlaze(glazeId)} ${bodyId}`);
+    if (!window) return undefined;
+    const kept = done ? firedCoats(done.glazedWith) : [];
+    const coatMm = coats.reduce((sum, layer) => {
+      const coat = coatOfLayer(kept, layer);
+      return sum + ((coat && (coatDoneMm(coat, ranges.get(layer.bucketId)) ?? coat.plannedMm)) ?? layer.coatMm);
+    }, 0);
+    return windowVerdict({ coatMm, window });
+  };
+}
+
+function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => string | undefined, coatOf: CoatJudge): WallTest[] {
   const { pieces, results, tiles, runners } = known;
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
   const firedIds = new Set(results.map(({ body }) => body.pieceId));
   const states = statesOf(known);
-  const ofResults = results.flatMap(({ id, pieceName, firedAt, body }): WallTest[] => {
+  const ofResults = results.flatMap((result): WallTest[] => {
+    const { id, pieceName, firedAt, body } = result;
     const piece = byId.get(body.pieceId);
     if (!piece) return [];
-    return seenCombinations(piece.body.plan, (bucketId) => glazeIn(bucketId, piece.body.plan)).map((combination) => ({
+    return seenCoats(piece.body.plan, (bucketId) => glazeIn(bucketId, piece.body.plan)).map(({ coats, ...combination }) => ({
       ...combination,
+      ...coatAs(coatOf(combination.upperId, piece.body.bodyId, coats, result)),
       of: { kind: 'result', id, name: pieceName },
       state: 'fired',
       bodyId: piece.body.bodyId,
@@ -120,8 +151,9 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
     // A keeper is a plan to go by; nobody makes it itself.
     .filter(({ id, body }) => !body.keeper && (!firedIds.has(id) || states.has(id)))
     .flatMap(({ id, body, createdAt }): WallTest[] =>
-      seenCombinations(body.plan, (bucketId) => glazeIn(bucketId, body.plan)).map((combination) => ({
+      seenCoats(body.plan, (bucketId) => glazeIn(bucketId, body.plan)).map(({ coats, ...combination }) => ({
         ...combination,
+        ...coatAs(coatOf(combination.upperId, body.bodyId, coats)),
         of: { kind: 'piece', id, name: body.name },
         state: states.get(id) ?? 'planned',
         bodyId: body.bodyId,
@@ -131,6 +163,7 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
     );
   const ofTiles = tiles.map(({ id, code, body, createdAt }): WallTest => ({
     upperId: body.glazeId,
+    coat: 'steps',
     of: { kind: 'tile', id, name: `Step tile ${code}` },
     state: body.firedAt ? 'fired' : body.dippedAt ? 'glazed' : 'planned',
     bodyId: body.bodyId,
@@ -150,6 +183,8 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
   });
   return [...ofResults, ...ofPlans, ...ofTiles, ...ofRunners];
 }
+
+const coatAs = (coat: WallCoat | undefined): Pick<WallTest, 'coat'> => (coat === undefined ? {} : { coat });
 
 /** How far the pots of a plan are that were not read yet, by the plan. */
 function statesOf({ days, loads, firings, results }: Known): Map<string, Exclude<TestState, 'planned' | 'fired'>> {

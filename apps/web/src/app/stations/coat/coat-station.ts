@@ -1,21 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { coatCompared, sgForCoat, stirringDue, stirringNeed, suspensionRisk, wallUsed, weighedParts, type CoatPrediction } from '@cazuela/core';
-import { map } from 'rxjs';
-import * as z from 'zod';
 import { Clock } from '../../data/state/clock';
 import { Keys } from '../../data/devices/keys';
-import { keyedResource } from '../../data/http/api-resource';
 import { PreferencesStore } from '../../data/state/preferences';
 import { deviceSignal, sessionSignal } from '../../data/offline/kept-signal';
-import { StudioApi } from '../../data/http/studio-api';
 import { Units } from '../../data/units/units';
 import { Choice } from '../../ui/choice';
 import { LineChart, type ChartPoint } from '../../parts/line-chart';
 import { NumberField } from '../../ui/number-field';
 import { COMPARISON_COLOURS, coatChart } from './answer/coat-chart';
 import { CoatMapPanel } from './map/coat-map-panel';
+import { BENCHES, benchSchema, followAddress, type Bench } from './coat-address';
 import { CoatScreen } from './coat-screen';
 import { cannotWords, comparedWords, basisWords, standWords, tooShortWords, waitWords, windowWords } from './coat-words';
 import { DipBench, timerKeptSchema, type TimerKept } from './dips/dip-bench';
@@ -38,17 +35,6 @@ import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
 import { ExplainedText } from '../../parts/words/explained-text';
 
-const BENCHES = [
-  ['dips', 'Measured dips'],
-  ['tile', 'Step tile'],
-  ['window', 'Its window'],
-  ['another', 'Another way'],
-  ['drying', 'As it dries'],
-  ['pieces', 'Glaze for pieces'],
-  ['scale', 'Bucket on the scale'],
-] as const;
-type Bench = (typeof BENCHES)[number][0];
-const benchSchema = z.object({ bench: z.enum(BENCHES.map(([bench]) => bench)) });
 /** The pointer picks up what is this near, px. */
 const REACH_PX = 26;
 /** Above this share of the wall's water, a coat over it must wait until it is dry through. */
@@ -100,8 +86,9 @@ export class CoatStation {
   readonly tile = input<string>();
   /** From the address: a window that is to be looked at. */
   readonly window = input<string>();
+  /** From the address: which panel is open. */
+  readonly panel = input<string>();
   protected readonly screen = inject(CoatScreen);
-  private readonly api = inject(StudioApi);
   private readonly nowAt = inject(Clock).at;
   private readonly preferences = inject(PreferencesStore).value;
   protected readonly units = inject(Units);
@@ -224,27 +211,7 @@ export class CoatStation {
 
   constructor() {
     inject(Keys).bind([{ keys: ['t'], words: 'dip timer', run: () => this.openTimer() }]);
-    effect(() => {
-      const bucketId = this.bucket();
-      if (bucketId) untracked(() => this.screen.change({ bucketId, sg: null }));
-    });
-    effect(() => {
-      const bodyId = this.body();
-      if (bodyId) untracked(() => this.screen.change({ bodyId, lotId: '', wallMm: null }));
-    });
-    effect(() => {
-      const [id, all] = [this.window(), this.screen.all.value()];
-      if (id && all) untracked(() => this.screen.askOfWindow(id) && this.bench.set({ bench: 'window' }));
-    });
-    const found = keyedResource(this.tile, (id) => this.api.tiles().pipe(map((tiles) => tiles.find((one) => one.id === id))));
-    effect(() => {
-      const body = found.value()?.body;
-      if (!body) return;
-      untracked(() => {
-        this.screen.change({ bucketId: body.bucketId, bodyId: body.bodyId, lotId: body.lotId ?? '', sg: null, wallMm: null });
-        this.bench.set({ bench: 'tile' });
-      });
-    });
+    followAddress(this, this.screen, (bench) => this.bench.set({ bench }));
   }
 
   protected openTimer(): void {

@@ -21,7 +21,7 @@ const perHour = (units: Units, rate: number | undefined): string => units.rate(r
 const TEXTS: Readonly<Record<string, CauseText>> = {
   coatOverWindow: COAT,
   shrinkingGlaze: {
-    text: (of) => `the glaze shrinks: ${Math.round(of.upperShrinkPercent ?? 0)} % of it are clays that do`,
+    text: (of) => `the glaze shrinks as it dries: ${Math.round(of.upperShrinkPercent ?? 0)} % of it is shrinking clay`,
     worth: 'the recipe in its bucket',
   },
   openHairlines: yes('topped over hairlines that were not smeared shut', 'hairlines before the second coat'),

@@ -60,6 +60,20 @@ describe('glaze over glaze', () => {
     expect(screen.text).toContain('One glaze over itself is one glaze.');
   });
 
+  it('a glaze whose window on the clay nobody knows is offered as a step tile, with its bucket and clay', async () => {
+    const screen = await open([alone], [], { clay: CLAY.id });
+    await screen.press('White on the clay: planned');
+    expect(screen.text).toContain('Nobody knows yet how thick it wants to be on this clay: a step tile says it.');
+    expect(screen.button('Plan a step tile of it').getAttribute('href')).toBe(`/coat?bucket=${WHITE.id}&body=${CLAY.id}&panel=tile`);
+    await screen.press('Ash over White: not made');
+    expect(screen.has('Plan a step tile of it')).toBe(false);
+  });
+
+  it('a coat that nobody can judge hangs on no slice of coats', async () => {
+    const screen = await open([overWhite], [result(overWhite, of, { stars: 4 })], { coat: 'thick' });
+    expect(screen.text).toContain('0 of 6 combinations are fired');
+  });
+
   it('the arrows walk from cell to cell, and stop at the edge', async () => {
     const screen = await open([overWhite], []);
     const first = screen.button('Ash on the clay: not made');

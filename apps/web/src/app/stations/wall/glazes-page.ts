@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { combinationKey, CONES, wallCells, type NextTest, type TestCost, type WallTest } from '@cazuela/core';
+import { combinationKey, CONES, WALL_COATS, wallCells, type NextTest, type TestCost, type WallPart, type WallTest } from '@cazuela/core';
 import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
@@ -16,7 +16,7 @@ import { ResourceState } from '../../ui/resource-state';
 import { SelectField } from '../../ui/select-field';
 import { WallGrid } from './wall-grid';
 import { WallSlice } from './wall-slice';
-import { cellWords, CLAY, combinationTitle, STATE_WORDS } from './wall-words';
+import { cellWords, CLAY, COAT_WORDS, combinationTitle, STATE_WORDS } from './wall-words';
 
 const WHY: Readonly<Record<NextTest['because'], string>> = {
   need: 'Pieces are planned with it, and how far it runs is not known well.',
@@ -56,11 +56,14 @@ export class GlazesPage {
   readonly cell = input<string>();
   /** From the address: clay by clay, or cone by cone. */
   readonly slices = input<string>();
+  /** From the address: thin, right, thick or in steps. */
+  readonly coat = input<string>();
   private readonly api = inject(StudioApi);
   private readonly wall = inject(WallTests);
   private readonly suggestions = inject(NextTests);
   protected readonly body = addressed('clay', () => this.clay());
   protected readonly cone = addressed('at', () => this.at());
+  protected readonly coatShown = addressed('coat', () => this.coat());
   protected readonly chosen = addressed('cell', () => this.cell());
   protected readonly sliceBy = addressed('slices', () => this.slices());
   protected readonly all = apiResource(() => this.wall.all());
@@ -74,26 +77,33 @@ export class GlazesPage {
     ['', 'any cone'],
     ...[...new Set(this.tests().map(({ cone }) => cone))].sort().map((cone) => [cone, `cone ${cone}`] as const),
   ]);
-  protected readonly cells = computed(() => wallCells(this.tests(), { bodyId: this.body() || undefined, cone: this.cone() || undefined }));
+  protected readonly coatOptions: FieldOption[] = [['', 'any coat'], ...WALL_COATS.map((coat) => [coat, COAT_WORDS[coat]] as const)];
+  /** The part of the wall that is chosen. */
+  private readonly part = computed((): WallPart => {
+    const coat = WALL_COATS.find((one) => one === this.coatShown());
+    return { bodyId: this.body() || undefined, cone: this.cone() || undefined, coat };
+  });
+  protected readonly cells = computed(() => wallCells(this.tests(), this.part()));
   protected readonly sliceOptions: FieldOption[] = [
     ['', 'one wall'],
     ['clay', 'clay by clay'],
     ['cone', 'cone by cone'],
+    ['coat', 'coat by coat'],
   ];
   /** Small walls beside one another; only those on which something hangs. */
   protected readonly smallWalls = computed(() => {
-    const [by, tests] = [this.sliceBy(), this.tests()];
-    const [bodyId, cone] = [this.body() || undefined, this.cone() || undefined];
-    const walls =
-      by === 'clay'
-        ? (this.all.value()?.bodies ?? []).map(({ id, name }) => ({ key: id, title: name, cells: wallCells(tests, { bodyId: id, cone }) }))
-        : by === 'cone'
-          ? [...new Set(tests.map((test) => test.cone))]
-              .sort((a, b) => coneStep(a) - coneStep(b))
-              .map((one) => ({ key: one, title: `cone ${one}`, cells: wallCells(tests, { bodyId, cone: one }) }))
-          : [];
-    return walls.filter(({ cells }) => cells.size > 0);
+    const [tests, part] = [this.tests(), this.part()];
+    return this.partsBy(this.sliceBy(), tests)
+      .map(({ key, title, only }) => ({ key, title, cells: wallCells(tests, { ...part, ...only }) }))
+      .filter(({ cells }) => cells.size > 0);
   });
+  private partsBy(by: string, tests: readonly WallTest[]): { key: string; title: string; only: WallPart }[] {
+    if (by === 'clay') return (this.all.value()?.bodies ?? []).map(({ id, name }) => ({ key: id, title: name, only: { bodyId: id } }));
+    if (by === 'coat') return WALL_COATS.map((coat) => ({ key: coat, title: COAT_WORDS[coat], only: { coat } }));
+    if (by !== 'cone') return [];
+    const cones = [...new Set(tests.map(({ cone }) => cone))].sort((a, b) => coneStep(a) - coneStep(b));
+    return cones.map((cone) => ({ key: cone, title: `cone ${cone}`, only: { cone } }));
+  }
   private readonly found = toSignal(
     toObservable(this.all.value).pipe(
       switchMap((wall) => (wall ? this.suggestions.find(wall, SUGGESTIONS) : of(undefined))),
@@ -115,6 +125,7 @@ export class GlazesPage {
           why: `${WHY[test.because]}${body ? ` On ${body.name}, cone ${test.cone}.` : ''}`,
           figures: `${parts.join(', ')}${test.cost > 0 ? `, less ${test.cost.toFixed(2)}: ${test.costs.map((cost) => COST_WORDS[cost]).join(', ')}` : ''}`,
           plan: planOf(lower, upper, { clay: test.bodyId, at: test.cone }),
+          steps: this.stepTileOf(lower, upper, test.bodyId),
         },
       ];
     }),
@@ -147,9 +158,16 @@ export class GlazesPage {
           ? { key: otherKey, title: combinationTitle(upper, below), words: other ? `${cellWords(other)}.` : 'not made yet.' }
           : undefined,
       plan: planOf(lower, upper, { ...(this.body() ? { clay: this.body() } : {}), ...(this.cone() ? { at: this.cone() } : {}) }),
+      steps: this.stepTileOf(lower, upper, this.body()),
       lack: below?.id === upper.id ? 'One glaze over itself is one glaze.' : 'One of them is in no bucket: mix it first.',
     };
   });
+
+  /** Bucket and clay of a step tile, where nobody knows yet how thick this glaze wants to be there; of all clays that is asked there. */
+  private stepTileOf(lower: { id: string }, { id, bucketId }: WallGlaze, bodyId: string): Record<string, string> | undefined {
+    if (lower.id !== '' || bucketId === undefined || this.all.value()?.hasWindow.has(`${id} ${bodyId}`)) return undefined;
+    return { bucket: bucketId, ...(bodyId ? { body: bodyId } : {}), panel: 'tile' };
+  }
 
   /** The same cell on each clay and at each cone where it was made. */
   private slicesOf(key: string): { key: string; title: string; words: string; photoUrl: string }[] {
@@ -172,7 +190,7 @@ export class GlazesPage {
     return named.length > 0 ? this.api.fileUrl(`/wall/labels.pdf?of=${named.join(',')}`) : undefined;
   }
 
-  private testRow({ of, state, cone, at, stars, photoId, isFaulty, bodyId }: WallTest): TestRow {
+  private testRow({ of, state, cone, coat, at, stars, photoId, isFaulty, bodyId }: WallTest): TestRow {
     const clay = this.all.value()?.bodies.find(({ id }) => id === bodyId)?.name;
     const links: Record<WallTest['of']['kind'], Pick<TestRow, 'link' | 'query'>> = {
       result: { link: ['/wall'], query: { result: of.id } },
@@ -186,7 +204,14 @@ export class GlazesPage {
       ...links[of.kind],
       stars: stars ? '★'.repeat(stars) : '',
       photoUrl: photoId ? this.api.photoUrl(photoId) : '',
-      words: [STATE_WORDS[state], `cone ${cone}`, clay, state === 'fired' ? formatWhen(at) : undefined, isFaulty ? 'with faults' : undefined]
+      words: [
+        STATE_WORDS[state],
+        `cone ${cone}`,
+        clay,
+        coat && COAT_WORDS[coat],
+        state === 'fired' ? formatWhen(at) : undefined,
+        isFaulty ? 'with faults' : undefined,
+      ]
         .filter((one) => one !== undefined)
         .join(', '),
     };

@@ -1,7 +1,15 @@
-import type { TestState, WallCell } from '@cazuela/core';
+import type { TestState, WallCell, WallCoat } from '@cazuela/core';
 
 /** How far a test is. */
 export const STATE_WORDS: Readonly<Record<TestState, string>> = { planned: 'planned', glazed: 'glazed', inKiln: 'in the kiln', fired: 'fired' };
+
+/** How thick the upper glaze is, by its window on that clay. */
+export const COAT_WORDS: Readonly<Record<WallCoat, string>> = {
+  thin: 'a thin coat',
+  right: 'the right coat',
+  thick: 'a thick coat',
+  steps: 'in steps',
+};
 
 /** The first row of the wall: glazes on the bare clay. */
 export const CLAY = { id: '', name: 'on the clay', colour: 'var(--slip)' };

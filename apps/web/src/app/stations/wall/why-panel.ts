@@ -76,7 +76,7 @@ export class WhyPanel {
               thought,
               coatTimes: coatTimesOf(piece),
               coneReached: result.body.coneReached,
-              holdMinutes: piece.rates?.holdMinutes,
+              heldLongerMinutes: piece.heldLongerMinutes,
               edgeMm: edgeDoneMm(question.plan, piece.steps ?? []),
             };
             return workerAnswer<RunCausesJob, RunCauses | undefined>(runCausesWorker, job);
@@ -128,7 +128,7 @@ export class WhyPanel {
     const times = [...coatTimesOf(piece).values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);
     if (id === 'coat') return `coats ${times.toFixed(1)} times as thick as planned`;
     if (id === 'cone') return `cone ${piece.coneReached} where it stood, cone ${piece.plan.cone ?? USUAL_CONE} in its plan`;
-    if (id === 'hold') return `held ${Math.round(piece.rates?.holdMinutes ?? 0)} min at the hottest, longer than planned`;
+    if (id === 'hold') return `held ${Math.round(piece.heldLongerMinutes ?? 0)} min longer at the hottest than its schedule`;
     if (id === 'flow') return 'its glaze flows further than was thought when it was planned: tiles and fired pieces told it since';
     if (id === 'overlap') return 'its glazes run further together than was thought when it was planned';
     return causeWords(id, {}, this.units);
