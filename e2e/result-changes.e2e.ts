@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { APIRequestContext } from '@playwright/test';
-import type { BucketSummary, Piece, Result, ResultChangeEntry } from '@cazuela/contract';
+import type { BucketSummary, Piece, Recipe, Result, ResultChangeEntry } from '@cazuela/contract';
 import { expect, test, type StudioUnderTest } from './studio';
 
 test.use({ studioOf: 'result-changes' });
@@ -38,7 +38,8 @@ async function firedPlatters(
     waitMinutes: 8,
   };
   const item = { id: itemId, pieceId: piece.id, name: piece.body.name, code, count: 2, heightMm: 40, widthMm: 260, steps: [step] };
-  const date = new Date(Date.now() + (code === 'P' ? -9 : 5) * 86_400_000).toISOString().slice(0, 10);
+  // A day of its own for each: a date is one day.
+  const date = new Date(Date.now() + ({ P: -9, R: -8 }[code] ?? 5) * 86_400_000).toISOString().slice(0, 10);
   await post('/days', { id: dayId, date, items: [item] });
   const head = { at, by: 'Maia' };
   await post('/events', {
@@ -139,4 +140,52 @@ test('a change that is not wanted: its reason is kept, and the next best is offe
   await expect(page.getByText(/Not wanted by Inés.*: the timer is broken\./)).toBeVisible();
   await page.reload();
   await expect(page.getByText(/the timer is broken/)).toBeVisible();
+});
+
+test('hairlines that were seen at the bench are told; less clay that shrinks becomes a version of the recipe', async ({ page, studio, request }) => {
+  const results = await studio.records<Result[]>(request, '/results');
+  const crawled = results.find(({ body }) => body.faults.some(({ fault }) => fault === 'crawled') && body.note.startsWith('Retama'))!;
+  await page.goto(`/wall?result=${crawled.id}`);
+  await expect(page.getByText('Topped over hairlines that were not smeared shut')).toBeVisible();
+  await page.getByRole('button', { name: /^Calcine a part of its clay: 18 % that shrinks instead of \d+ %/ }).click();
+  await expect(page.getByText(/It becomes a new version of the recipe where its clay stands calcined/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make this change' }).click();
+  await expect(page.getByText(/Made by Inés.*: version \d+ of the recipe\./)).toBeVisible();
+  await page.getByRole('link', { name: 'Look at it' }).click();
+  await expect(page).toHaveURL(/\/recipe\//);
+  const entry = (await studio.records<ResultChangeEntry[]>(request, '/changes')).find(({ body }) => body.kind === 'calcineClay')!;
+  const powders = await studio.records<{ id: string; name: string }[]>(request, '/powders');
+  const calcinedId = powders.find(({ name }) => name === 'Calcined kaolin')!.id;
+  const recipe = (await studio.records<Recipe[]>(request, '/recipes')).find(({ id }) => id === entry.body.became!.id)!;
+  expect(recipe.version).toBe(entry.body.became!.version);
+  expect(recipe.body.lines.find(({ powderId }) => powderId === calcinedId)!.percent).toBeGreaterThan(1);
+  expect(recipe.body).toMatchObject({ foodTested: false, untested: expect.stringContaining('calcined') });
+});
+
+test('loaded while still damp: the plan says from then on how long it dries', async ({ page, studio, request }) => {
+  const [{ id: studioId }] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
+  const cup = (await studio.records<Piece[]>(request, '/pieces')).find(({ body }) => body.name.startsWith('Platter'))!;
+  const bucketId = (await studio.records<BucketSummary[]>(request, '/buckets')).find(({ body }) => body.name === 'Leche de Higo')!.id;
+  const id = randomUUID();
+  const zones = { ...cup.body.plan.zones, rim: [], outside: [{ id: randomUUID(), bucketId, method: 'dip', coatMm: 0.6 }] };
+  const body = { ...cup.body, name: 'Platter too soon', plan: { ...cup.body.plan, order: [], zones } };
+  expect((await request.post(`${studio.address}/api/studios/${studioId}/pieces`, { data: { id, body } })).ok()).toBe(true);
+  const piece = (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.id === id)!;
+  // Four hours before its kiln was lit.
+  const at = new Date(Date.now() - 76 * 3_600_000).toISOString();
+  const firingId = await firedPlatters(request, { studio, piece, bucketId, at, code: 'R', coatMm: 0.6 });
+  await page.goto(`/kiln/firings/${firingId}/opening`);
+  await page.getByRole('radio', { name: '2 stars' }).click();
+  await page.getByRole('button', { name: /^crawled/ }).click();
+  await page.getByRole('button', { name: 'All 2 came out like this' }).click();
+  await page.getByRole('link', { name: 'All read: to the wall' }).click();
+  await page.getByRole('link', { name: 'Why, Platter too soon' }).first().click();
+  await expect(page.getByText('Loaded after 33 % of its drying time')).toBeVisible();
+  const dry = /Let it dry its whole time before it is loaded: it had 33 % of it/;
+  if (await page.getByRole('button', { name: dry }).isVisible()) await page.getByRole('button', { name: dry }).click();
+  await expect(page.getByText(dry)).toBeVisible();
+  await page.getByRole('button', { name: 'Make this change' }).click();
+  await expect(page.getByText(/Made by Inés.*: version 2 of the plan\./)).toBeVisible();
+  const after = (await studio.records<Piece[]>(request, '/pieces')).find((one) => one.id === id)!;
+  expect(after.body.plan.dryHours).toBe(12);
 });

@@ -24,8 +24,10 @@ test('the next test is made as a tile with every step, measured, and read: plans
   await plan.click();
   await expect(page.getByRole('link', { name: /in the next load of / })).toBeVisible();
   await page.getByRole('button', { name: 'Plan a tile' }).click();
-  const before = await studio.records<RunnerTile[]>(request, '/runner-tiles');
-  const made = before.find(({ body }) => body.wantedCone !== undefined && body.bodyId !== undefined)!;
+  const planned = async (): Promise<RunnerTile | undefined> =>
+    (await studio.records<RunnerTile[]>(request, '/runner-tiles')).find(({ body }) => body.wantedCone !== undefined && body.bodyId !== undefined);
+  await expect.poll(planned).toBeDefined();
+  const made = (await planned())!;
   const steps = page.getByRole('list', { name: `How ${made.code} is made` });
   await expect(steps).toContainText(`Its code is ${made.code}.`);
   await expect(steps).toContainText(/Dip its upper 30 mm.*SG 1\.\d+\): [\d.]+ s for 0\.\d+ mm/);

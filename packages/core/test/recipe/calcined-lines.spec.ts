@@ -66,4 +66,17 @@ describe('part of the clay of a recipe calcined', () => {
     const red = powder('red', { role: 'clay', shrinkWeight: 0.1, oxides: { SiO2: 60, Al2O3: 25, Fe2O3: 15 } });
     expect(calcined(RICH, [KAOLIN, red, SILICA, FRIT, TIN])).toBeUndefined();
   });
+
+  it('two clays, one of them nowhere calcined: both go in part, and silica brings what the calcined one lacks', () => {
+    const ball = powder('ball', { role: 'clay', rawClay: 1, shrinkWeight: 1.5, loiPercent: 12, oxides: { SiO2: 56, Al2O3: 31, Na2O: 1 } });
+    const powders = [...POWDERS, ball];
+    const lines = [line('ball', 14), line('kaolin', 12), line('silica', 24), line('frit', 50)];
+    const made = calcined(lines, powders)!;
+    const percent = (id: string): number => made.find(({ powderId }) => powderId === id)?.percent ?? 0;
+    expect(percent('calcined')).toBeGreaterThan(5);
+    expect(percent('ball')).toBeLessThan(14);
+    expect(percent('kaolin')).toBeLessThan(12);
+    const parts = resolveLines({ lines: made, powders }).map(({ line: one, powder: of }) => ({ grams: one.percent, powder: of }));
+    expect(powderShares({ parts }).shrinkShare).toBeCloseTo(18, 0);
+  });
 });
