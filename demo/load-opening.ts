@@ -1,5 +1,15 @@
 import { v7 as uuid } from 'uuid';
-import { kilnToLoad, loadPieces, lotFromItem, planLoad, scheduleCurve, type DayEvent, type DayItem, type LoadEvent } from '@cazuela/core';
+import {
+  kilnToLoad,
+  loadPieces,
+  lotFromItem,
+  planLoad,
+  scheduleCurve,
+  type DayEvent,
+  type DayItem,
+  type LoadEvent,
+  type LoadLot,
+} from '@cazuela/core';
 import type { FiringBody } from '@cazuela/contract';
 import { appendToStream } from '../apps/server/src/features/events/append-events';
 import type { DemoLoad } from './demo-load';
@@ -8,7 +18,9 @@ import { factsOf, itemOf } from './load-days';
 import type { LoadedKiln, LoadedSchedule } from './load-kilns';
 import type { LoadedPiece } from './load-pieces';
 
-const CUPS = 5;
+/** A tile as it stands in a kiln, mm. */
+const TILE = { kind: 'box', widthMm: 60, depthMm: 40 } as const;
+const CUPS = 4;
 const BOTTLES = 2;
 /** The last of the cups were in the glaze for longer than planned. */
 const SECONDS_SHARE = 1.5;
@@ -71,7 +83,7 @@ export async function loadOpening(
     { id: loadId, studioId, version: 1, kilnId: kiln.id, createdAt: new Date(clock.ago({ hours: 46 })) },
     { transaction },
   );
-  const lots = items.flatMap((item) => lotFromItem(item, { id: item.id, dayId }) ?? []);
+  const lots: LoadLot[] = [...items.flatMap((item) => lotFromItem(item, { id: item.id, dayId }) ?? []), ...(await unreadTiles(load))];
   const { shelves } = planLoad(loadPieces(lots), kilnToLoad(kiln.body, 0));
   const head = (minutes: number): { id: string; at: string; by: string } => ({
     id: uuid(),
@@ -84,4 +96,22 @@ export async function loadOpening(
     { ...head(40), type: 'fired', firingId },
   ];
   await appendToStream(context, { studioId, stream: 'load', streamId: loadId }, events, transaction);
+}
+
+/** Step tiles that were fired and nobody looked at: they stood in this kiln. */
+async function unreadTiles({ context, studioId, transaction }: DemoLoad): Promise<LoadLot[]> {
+  const tiles = (await context.models.tiles.findAll({ where: { studioId }, transaction })).map((row) => row.get());
+  return tiles
+    .filter(({ body }) => body.firedAt !== undefined && body.strips.every(({ verdict }) => verdict === undefined))
+    .map(({ id, code, body }) => ({
+      id: uuid(),
+      tileId: id,
+      name: `Step tile of ${body.glazeName}`,
+      code,
+      count: 1,
+      footprint: TILE,
+      heightMm: body.highMm,
+      setting: 'plate',
+      wants: 'cool',
+    }));
 }

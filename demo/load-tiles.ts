@@ -33,7 +33,7 @@ const TILES: readonly TileStory[] = [
     glaze: 'Retama',
     clay: 'Barro Tostado',
     by: 'Oriol',
-    daysAgo: 6,
+    daysAgo: 5,
     fired: true,
     strips: [
       { wantedMm: 0.4, seconds: 1.2, expectedMm: 0.4, measuredMm: 0.36 },

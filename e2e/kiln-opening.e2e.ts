@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { APIRequestContext, Page } from '@playwright/test';
+import type { APIRequestContext, Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
-import type { Firing, Kiln, Piece, Result } from '@cazuela/contract';
+import type { Firing, Kiln, Piece, Result, StepTile } from '@cazuela/contract';
 import { kilnToLoad, loadPieces, planLoad, type LoadLot } from '@cazuela/core';
 import { expect, test, type StudioUnderTest } from './studio';
 
@@ -169,4 +169,32 @@ test('the kiln that is cool is opened from the first screen; one that is hot is 
   await expect(page.getByRole('heading', { name: 'It is not cool yet' })).toBeVisible();
   await expect(page.getByText(/A hot kiln burns/)).toBeVisible();
   await expect(page.getByRole('radio', { name: '4 stars' })).toHaveCount(0);
+});
+
+test('a tile is looked at strip by strip where it comes out, also without the network; its card follows', async ({
+  page,
+  context,
+  studio,
+  request,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Read the results' }).first().click();
+  const strips = page.getByRole('list', { name: /^Strips of T\d/ });
+  const strip = (at: number): Locator => strips.getByRole('group').nth(at);
+  await expect(strip(2)).toBeVisible();
+  await context.setOffline(true);
+  await strip(0).getByRole('button', { name: 'thin' }).click();
+  await strip(1).getByRole('button', { name: 'right' }).click();
+  await strip(2).getByRole('button', { name: 'right' }).click();
+  await strip(2).getByRole('button', { name: 'right' }).click();
+  await expect(strip(1).getByRole('button', { name: 'right' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(strip(2).getByRole('button', { name: 'right' })).toHaveAttribute('aria-pressed', 'false');
+  await context.setOffline(false);
+  const verdicts = async (): Promise<(string | undefined)[]> => {
+    const tiles = await studio.records<StepTile[]>(request, '/tiles');
+    return tiles.find(({ body }) => body.glazeName === 'Retama')!.body.strips.map(({ verdict }) => verdict);
+  };
+  await expect.poll(verdicts, { timeout: 30_000 }).toEqual(['thin', 'right', undefined]);
+  await page.getByRole('button', { name: 'Take the last word back' }).click();
+  await expect.poll(verdicts).toEqual(['thin', 'right', 'right']);
 });

@@ -236,7 +236,7 @@ export {
 } from './kiln/result-change';
 export { greyPatchSchema, photoColoursSchema, type GreyPatch, type PhotoColours } from './kiln/photo';
 export { loadPieceIdSchema } from './kiln/load-piece-id';
-export { FAULTS, mostPhotos, piecesPhotographedSchema, piecesReadSchema, verdictSchema } from './kiln/opening';
+export { FAULTS, mostPhotos, piecesPhotographedSchema, piecesReadSchema, tileReadSchema, verdictSchema } from './kiln/opening';
 export { SCALE_SOCKET, scaleCommandSchema, type ScaleCommand } from './studio/scale-device';
 export { searchHitSchema, type SearchHit } from './common/search';
 export {

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { piecesPhotographedSchema, piecesReadSchema } from './opening';
+import { piecesPhotographedSchema, piecesReadSchema, tileReadSchema } from './opening';
 import { countSchema, idSchema, nameSchema, timeSchema } from '../common/basics';
 
 /** Where controllers of kilns send their lines of text: ?studio= &kiln= &controller=, its name. Each line is answered with OK or ERR. */
@@ -59,6 +59,7 @@ export const firingEventSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...head, type: z.literal('meterRead'), readAt: timeSchema, kilowattHours: z.number().min(0).max(100_000_000) }),
   piecesReadSchema,
   piecesPhotographedSchema,
+  tileReadSchema,
   z.strictObject({ ...head, type: z.literal('undone'), eventId: idSchema }),
 ]);
 export type FiringEvent = z.infer<typeof firingEventSchema>;

@@ -37,6 +37,15 @@ export const piecesReadSchema = z.strictObject({
   coneReached: coneSchema,
   shelfId: idSchema.optional(),
 }) satisfies z.ZodType<OpeningEvent>;
+/** A tile is read where it comes out: a strip of a step tile, or how far a runner tile ran. */
+export const tileReadSchema = z.strictObject({
+  ...head,
+  type: z.literal('tileRead'),
+  tileId: idSchema,
+  look: z.strictObject({ stripId: idSchema, verdict: z.enum(['thin', 'right', 'thick']).nullable() }).optional(),
+  runMm: z.number().min(0, 'A run is 0 mm or more.').max(400, 'A run over 400 mm left the tile: check the unit.').nullable().optional(),
+  coneReached: coneSchema,
+}) satisfies z.ZodType<OpeningEvent>;
 export const piecesPhotographedSchema = z.strictObject({
   ...head,
   type: z.literal('piecesPhotographed'),

@@ -22,6 +22,8 @@ export {
   type OtherVerdict,
   type PieceReading,
   type SeenFault,
+  type StripLook,
+  type TileReading,
   type Verdict,
 } from './kiln-opening';
 export { CHANGE_KINDS, CHANGES, type ChangedThing, type ChangeKind, type ResultChange } from './changes/result-change';

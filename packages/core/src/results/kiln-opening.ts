@@ -1,5 +1,6 @@
 import type { EventHead } from '../events/event-head';
 import { standingEvents } from '../events/event-order';
+import type { WindowVerdict } from '../coat/window/coat-window';
 import type { FiredFault } from './fault-record';
 import type { FaultPlace } from './fired-coat';
 
@@ -34,8 +35,25 @@ export type OpeningEvent = EventHead &
   (
     | { type: 'piecesRead'; pieceIds: string[]; verdict: Verdict; coneReached: string; shelfId?: string | undefined }
     | { type: 'piecesPhotographed'; pieceIds: string[]; photoId: string }
+    /** Of a step tile one strip, of a runner tile how far it ran; null takes a word back. */
+    | { type: 'tileRead'; tileId: string; look?: StripLook | undefined; runMm?: number | null | undefined; coneReached: string }
     | { type: 'undone'; eventId: string }
   );
+
+/** How one strip of a step tile looks; null takes the word back. */
+export interface StripLook {
+  stripId: string;
+  verdict: WindowVerdict | null;
+}
+
+/** A tile as far as it was read at the opening. */
+export interface TileReading {
+  tileId: string;
+  /** By strip; null where a word was taken back. */
+  verdicts: ReadonlyMap<string, WindowVerdict | null>;
+  runMm?: number | null | undefined;
+  coneReached: string;
+}
 
 /** Two people who say different things of one piece. */
 export interface OtherVerdict {
@@ -61,6 +79,7 @@ export interface PieceReading {
 /** A kiln that is being read. */
 export interface OpeningStanding {
   readings: ReadonlyMap<string, PieceReading>;
+  tiles: ReadonlyMap<string, TileReading>;
   /** The newest event that counts. */
   lastUndoable?: { id: string; by: string; at: string } | undefined;
 }
@@ -75,10 +94,15 @@ export interface OpeningStanding {
  */
 export function replayOpening(events: readonly (OpeningEvent | (EventHead & { type: string }))[]): OpeningStanding {
   const readings = new Map<string, PieceReading>();
+  const tiles = new Map<string, TileReading>();
   const starsOf = new Map<string, Map<string, number>>();
   let lastUndoable: OpeningStanding['lastUndoable'];
   for (const event of standingEvents(events).filter(isOfOpening)) {
     lastUndoable = event;
+    if (event.type === 'tileRead') {
+      tiles.set(event.tileId, tileAfter(tiles.get(event.tileId), event));
+      continue;
+    }
     for (const pieceId of event.pieceIds) {
       const before = readings.get(pieceId) ?? { pieceId, verdict: {}, photoIds: [], by: event.by, at: event.at, others: [] };
       const after = event.type === 'piecesRead' ? read(before, event) : { ...before, photoIds: added(before.photoIds, event.photoId) };
@@ -89,7 +113,7 @@ export function replayOpening(events: readonly (OpeningEvent | (EventHead & { ty
       readings.set(pieceId, { ...after, by: event.by, at: event.at, others });
     }
   }
-  return { readings, ...(lastUndoable ? { lastUndoable } : {}) };
+  return { readings, tiles, ...(lastUndoable ? { lastUndoable } : {}) };
 }
 
 /**
@@ -100,7 +124,14 @@ export function replayOpening(events: readonly (OpeningEvent | (EventHead & { ty
  * isOfOpening({ id: 'a', at: '2026-03-01T09:00:00Z', by: 'Maia', type: 'kilnRead' }) // false
  */
 export const isOfOpening = (event: OpeningEvent | (EventHead & { type: string })): event is Exclude<OpeningEvent, { type: 'undone' }> =>
-  event.type === 'piecesRead' || event.type === 'piecesPhotographed';
+  event.type === 'piecesRead' || event.type === 'piecesPhotographed' || event.type === 'tileRead';
+
+/** Of each strip, and of the run, the last word counts. */
+function tileAfter(before: TileReading | undefined, { tileId, look, runMm, coneReached }: Extract<OpeningEvent, { type: 'tileRead' }>): TileReading {
+  const verdicts = new Map(before?.verdicts);
+  if (look) verdicts.set(look.stripId, look.verdict);
+  return { tileId, verdicts, runMm: runMm === undefined ? before?.runMm : runMm, coneReached };
+}
 
 function read(before: PieceReading, { verdict, coneReached, shelfId }: Extract<OpeningEvent, { type: 'piecesRead' }>): PieceReading {
   const said = Object.fromEntries(Object.entries({ ...before.verdict, ...verdict }).filter(([, value]) => value !== undefined && value !== null));

@@ -15,6 +15,42 @@ const read = (by: string, minute: number, pieceIds: string[], verdict: Verdict):
   coneReached: '6',
 });
 
+describe('tiles that come out of it', () => {
+  const tile = (minute: number, said: Partial<Extract<OpeningEvent, { type: 'tileRead' }>>): OpeningEvent => ({
+    ...head('Maia', minute),
+    type: 'tileRead',
+    tileId: 'T1',
+    coneReached: '6',
+    ...said,
+  });
+
+  it('of each strip the last word counts, whoever said it; the others stay', () => {
+    const { tiles } = replayOpening([
+      tile(0, { look: { stripId: 'a', verdict: 'thin' } }),
+      tile(1, { look: { stripId: 'b', verdict: 'right' } }),
+      tile(2, { look: { stripId: 'a', verdict: null } }),
+    ]);
+    expect([...tiles.get('T1')!.verdicts]).toEqual([
+      ['a', null],
+      ['b', 'right'],
+    ]);
+  });
+
+  it('a run that was measured stays until another one, or none, is told; an undone word was never said', () => {
+    const [first, second] = [tile(0, { runMm: 9 }), tile(1, { runMm: 12 })];
+    expect(replayOpening([first, second]).tiles.get('T1')).toMatchObject({ runMm: 12, coneReached: '6' });
+    expect(replayOpening([first, second, { ...head('Bruno', 2), type: 'undone', eventId: second.id }]).tiles.get('T1')!.runMm).toBe(9);
+    expect(replayOpening([first, tile(2, { runMm: null })]).tiles.get('T1')!.runMm).toBeNull();
+  });
+
+  it('a word of a tile is the next to be taken back, and reads no piece', () => {
+    const last = tile(5, { runMm: 3 });
+    const standing = replayOpening([read('Maia', 0, ['cups:1'], { stars: 4 }), last]);
+    expect(standing.lastUndoable?.id).toBe(last.id);
+    expect([...standing.readings.keys()]).toEqual(['cups:1']);
+  });
+});
+
 describe('a kiln is opened', () => {
   it('what is said of one thing leaves the other things as they were said', () => {
     const { readings } = replayOpening([
@@ -59,7 +95,7 @@ describe('a kiln is opened', () => {
   });
 
   it('what else was noted of a firing is passed over', () => {
-    expect(replayOpening([{ ...head('Maia', 0), type: 'kilnRead' }])).toEqual({ readings: new Map() });
+    expect(replayOpening([{ ...head('Maia', 0), type: 'kilnRead' }])).toEqual({ readings: new Map(), tiles: new Map() });
   });
 
   it('whatever the order in which tablets send it, everybody reads the same', () => {

@@ -7,6 +7,7 @@ import type { Stream } from '../../../db/lock-streams';
 import { ProblemError } from '../../../http/problem-error';
 import { eventsOf } from '../../events/append-events';
 import { glazedWith } from '../glazed-with';
+import { keepTileReadings } from './keep-tile-readings';
 import { lotFinder, type FiredLot } from './lots-of-firing';
 
 /**
@@ -18,7 +19,8 @@ export async function keepReadings(context: Context, target: Stream, fresh: read
   const { studioId, streamId: firingId } = target;
   await keepPhotos(context, target, fresh, transaction);
   const events = await eventsOf<FiringEvent>(context, target, transaction);
-  const { readings } = replayOpening(events);
+  const { readings, tiles } = replayOpening(events);
+  await keepTileReadings(context, target, { events, fresh, tiles }, transaction);
   const touched = piecesTouched(events, fresh);
   if (touched.length === 0) return;
   const lotById = await lotFinder(context, { studioId, firingId, transaction });
@@ -76,7 +78,8 @@ async function keepPhotos({ models }: Context, target: Stream, fresh: readonly F
 
 /** Pieces of which something new was said; of what is taken back, nobody knows how it hangs together: all are looked at. */
 function piecesTouched(events: readonly FiringEvent[], fresh: readonly FiringEvent[]): string[] {
-  const of = (some: readonly FiringEvent[]): string[] => some.flatMap((event) => (isOfOpening(event) ? event.pieceIds : []));
+  const of = (some: readonly FiringEvent[]): string[] =>
+    some.flatMap((event) => (isOfOpening(event) && event.type !== 'tileRead' ? event.pieceIds : []));
   return [...new Set(of(fresh.some(({ type }) => type === 'undone') ? events : fresh))];
 }
 

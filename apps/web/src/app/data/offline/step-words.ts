@@ -60,6 +60,7 @@ const STEP_WORDS: Readonly<Record<BenchEvent['event']['type'], string>> = {
   meterRead: 'The meter read',
   piecesRead: 'Fired pieces read',
   piecesPhotographed: 'A photo of fired pieces',
+  tileRead: 'A fired tile read',
 };
 
 /** Figures of an event and their units. */

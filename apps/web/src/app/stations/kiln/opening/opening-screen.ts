@@ -15,6 +15,7 @@ import {
   type LoadLot,
   type PieceReading,
   type StackedShelf,
+  type StripLook,
   type Verdict,
 } from '@cazuela/core';
 import { StudioApi } from '../../../data/http/studio-api';
@@ -56,6 +57,7 @@ export class OpeningScreen {
   readonly firing = inject(FiringScreen);
   readonly load = inject(LoadScreen);
   private readonly opening = computed(() => replayOpening(this.firing.firing()?.events ?? []));
+  readonly tileReadings = computed(() => this.opening().tiles);
   readonly lastUndoable = computed(() => this.opening().lastUndoable);
   private readonly loadOfFiring = computed(() =>
     this.load.loads.value()?.find(({ events }) => replayLoad(events).firingId === this.firing.id() && this.firing.id() !== undefined),
@@ -180,6 +182,14 @@ export class OpeningScreen {
       groups.set(key, group);
     }
     for (const { place, ids } of groups.values()) this.log.note('firing', firingId, { type: 'piecesRead', pieceIds: ids, verdict, ...place });
+  }
+
+  /** Says how a strip of a tile looks, or how far it ran. */
+  sayOfTile(lot: LoadLot, said: { look?: StripLook; runMm?: number }): void {
+    const firingId = this.firing.id();
+    if (!firingId || !lot.tileId) return;
+    const { coneReached } = this.placeOf(loadPieceId(lot.id, 0));
+    this.log.note('firing', firingId, { type: 'tileRead', tileId: lot.tileId, ...said, coneReached });
   }
 
   /** The event that says which pieces a photo shows; undefined where it was taken back, or is not told yet. */

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Firing, FiringEvent, Kiln, Load, Piece, RunnerTile, StepTile, TileBody } from '@cazuela/contract';
+import type { Firing, FiringEvent, Kiln, Load, Piece, RunnerTile, StepTile } from '@cazuela/contract';
 import type { LoadEvent, LoadLot } from '@cazuela/core';
 import { PhotoQueue } from '../../../data/photos/photo-queue';
 import { Outbox } from '../../../data/offline/outbox';
@@ -160,42 +160,27 @@ describe('a kiln is opened, piece after piece', () => {
       body: { layers: [{ bucketId: id(), glazeId: id(), glazeName: 'Ceniza', coatMm: 0.5, meltsTo: 0.5 }], bandMm: 30, by: 'Inés', notes: '' },
     };
     const withTiles = () => open({ tileLots: [lotOf(step.id, 'T4'), lotOf(runner.id, 'R2')], more: { '/tiles': [step], '/runner-tiles': [runner] } });
-    const sent = () => records.http.expectOne(({ method }) => method === 'PUT');
 
-    it('a step tile is read strip by strip, a tap each, with the cone and the day of this firing', async () => {
+    it('a step tile is read strip by strip, a tap each, with the cone of this firing; a second tap takes it back', async () => {
       const screen = await withTiles();
-      const right = screen.all('li[aria-label="Strip 2, 0.60 mm"] button').find((one) => one.textContent.trim() === 'right')!;
-      right.click();
+      const right = (): HTMLElement => screen.all('li[aria-label="Strip 2, 0.60 mm"] button').find((one) => one.textContent.trim() === 'right')!;
+      right().click();
       await screen.settle();
-      const request = sent();
-      const { body } = request.request.body as { body: TileBody };
-      expect(body).toMatchObject({ cone: '6', firedAt: firing.body.startedAt });
-      expect(body.strips.map(({ verdict }) => verdict)).toEqual([undefined, 'right']);
-      request.flush({ ...step, version: 2, body });
+      const stripId = strips[1]!.id;
+      expect(said().at(-1)).toMatchObject({ type: 'tileRead', tileId: step.id, look: { stripId, verdict: 'right' }, coneReached: '6' });
+      expect(right().getAttribute('aria-pressed')).toBe('true');
+      right().click();
       await screen.settle();
-      expect(right.getAttribute('aria-pressed')).toBe('true');
-    });
-
-    it('read by two at once, both words are kept', async () => {
-      const screen = await withTiles();
-      screen.all('li[aria-label="Strip 1, 0.40 mm"] button')[0]!.click();
-      await screen.settle();
-      const theirs = { ...step, version: 2, body: { ...step.body, strips: [strips[0]!, { ...strips[1]!, verdict: 'thick' as const }] } };
-      sent().flush(
-        { type: 'about:blank', title: 'x', status: 409, code: 'stale', detail: 'Somebody else changed it.', current: theirs },
-        { status: 409, statusText: 'Conflict' },
-      );
-      await screen.settle();
-      const { version, body } = sent().request.body as { version: number; body: TileBody };
-      expect(version).toBe(2);
-      expect(body.strips.map(({ verdict }) => verdict)).toEqual(['thin', 'thick']);
+      expect(said().at(-1)).toMatchObject({ look: { stripId, verdict: null } });
+      expect(right().getAttribute('aria-pressed')).toBe('false');
     });
 
     it('a runner tile is measured where it comes out', async () => {
       const screen = await withTiles();
       await screen.type('It ran, R2', '12');
       await screen.press('Keep it');
-      expect(sent().request.body).toMatchObject({ version: 1, body: { runMm: 12, cone: '6', firedAt: firing.body.startedAt } });
+      expect(said().at(-1)).toMatchObject({ type: 'tileRead', tileId: runner.id, runMm: 12, coneReached: '6' });
+      expect(screen.button('Kept')).toBeDefined();
     });
   });
 
