@@ -79,6 +79,34 @@ describe('tiles are read where they come out of the kiln', () => {
     expect((await stepNow()).body).toMatchObject({ firedAt: '2026-02-01T08:00:00.000Z', cone: '7' });
   });
 
+  it('what was put right on the card later stays, whatever is taken back elsewhere', async () => {
+    const first = look(0, 'thin');
+    await send(first, look(1, 'right'));
+    const now = await stepNow();
+    const strips = now.body.strips.map((strip, at) => (at === 0 ? { ...strip, verdict: 'right' as const } : strip));
+    await server.put(`/tiles/${step.id}`, { version: now.version, body: { ...now.body, strips } }).expect(200);
+    const runs = ran(9);
+    await send(runs);
+    await send({ ...head(), type: 'undone', eventId: runs.id });
+    await send(look(1, 'thick'));
+    expect(await verdicts()).toEqual(['right', 'thick']);
+  });
+
+  it('taking back may be taken back itself', async () => {
+    const event = look(0, 'thin');
+    const undone = { ...head(), type: 'undone', eventId: event.id };
+    await send(event);
+    await send(undone);
+    await send({ ...head(), type: 'undone', eventId: undone.id });
+    expect(await verdicts()).toEqual(['thin', undefined]);
+  });
+
+  it('a tile that was read cannot be deleted: its words would hang in the air', async () => {
+    await send(look(0, 'thin'));
+    expect((await server.remove(`/records/tile/${step.id}`).expect(409)).body.detail).toContain('histor');
+    expect(await verdicts()).toEqual(['thin', undefined]);
+  });
+
   it('whoever has the card open meanwhile is told that it changed', async () => {
     await send(look(0, 'thin'));
     const stale = await server.put(`/tiles/${step.id}`, { version: 1, body: step.body }).expect(409);

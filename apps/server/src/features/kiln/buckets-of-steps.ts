@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import { batchRecord, bucketAtCoat, type BatchEvent, type BucketRecord, type BucketEvent } from '@cazuela/core';
+import { batchRecord, bucketAtCoat, type BatchEvent, type BucketEvent, type BucketRecord } from '@cazuela/core';
 import type { Context } from '../../context';
 import { eventsOf } from '../events/append-events';
 import { powdersOf } from '../powders/list-powders';
@@ -16,7 +16,7 @@ export async function bucketsOfSteps(
   studioId: string,
   transaction: Transaction | null,
 ): Promise<(bucketId: string | null, span: CoatSpan | undefined) => Promise<BucketRecord | undefined>> {
-  const powders = await powdersOf(context, studioId);
+  const powders = await powdersOf(context, studioId, transaction);
   const read = new Map<string, ReturnType<typeof bucketRecords>>();
   return async (bucketId, span) => {
     if (!bucketId || !span) return undefined;

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import type { StudioPowder } from '@cazuela/contract';
 import type { PowderRow } from '../../db/rows';
 import type { Context } from '../../context';
@@ -13,8 +14,8 @@ export async function listPowders({ context, studioId }: Call<unknown>): Promise
 }
 
 /** The studio's powders by name, without their stock. */
-export async function powdersOf({ models }: Context, studioId: string): Promise<StudioPowder[]> {
-  const rows = await models.powders.findAll({ where: { studioId }, order: [['name', 'ASC']] });
+export async function powdersOf({ models }: Context, studioId: string, transaction: Transaction | null = null): Promise<StudioPowder[]> {
+  const rows = await models.powders.findAll({ where: { studioId }, order: [['name', 'ASC']], transaction });
   return rows.map((row) => powderFromRow(row.get()));
 }
 

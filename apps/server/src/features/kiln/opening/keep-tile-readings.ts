@@ -12,8 +12,8 @@ interface Readings {
 }
 
 /**
- * Keeps what was read of tiles at the opening of their kiln on their cards, in the transaction of the events. What is taken back goes from the card
- * again; what was written there by hand stays.
+ * Keeps what was read of tiles at the opening of their kiln on their cards, in the transaction of the events. Only strips and runs that something new
+ * was said of are written: what is taken back goes from the card again, and what was written there by hand stays.
  */
 export async function keepTileReadings(
   { models }: Context,
@@ -21,14 +21,12 @@ export async function keepTileReadings(
   { events, fresh, tiles }: Readings,
   transaction: Transaction,
 ): Promise<void> {
-  // Of what is taken back, nobody knows how it hangs together: all are looked at.
-  const touched = tileEvents(fresh.some(({ type }) => type === 'undone') ? events : fresh);
+  const touched = tilesSpokenOf(fresh, events);
   if (touched.length === 0) return;
   const startedAt = (await models.firings.findOne({ where: { id: firingId, studioId }, transaction }))?.get().body.startedAt ?? '';
-  const said = tileEvents(events);
   for (const id of new Set(touched.map(({ tileId }) => tileId))) {
     const where = { id, studioId };
-    const stripIds = said.flatMap(({ tileId, look }) => (tileId === id && look ? [look.stripId] : []));
+    const stripIds = touched.flatMap(({ tileId, look }) => (tileId === id && look ? [look.stripId] : []));
     const [step, runner] = [
       (await models.tiles.findOne({ where, transaction, lock: true }))?.get(),
       (await models.runnerTiles.findOne({ where, transaction, lock: true }))?.get(),
@@ -40,7 +38,7 @@ export async function keepTileReadings(
       if (differ(body, step.body)) await models.tiles.update({ body, version: step.version + 1 }, { where, transaction });
     }
     if (runner) {
-      const wasSaid = said.some(({ tileId, runMm }) => tileId === id && runMm !== undefined);
+      const wasSaid = touched.some(({ tileId, runMm }) => tileId === id && runMm !== undefined);
       const body = runnerBody(runner.body, { reading, wasSaid, startedAt });
       if (differ(body, runner.body)) await models.runnerTiles.update({ body, version: runner.version + 1 }, { where, transaction });
     }
@@ -48,9 +46,19 @@ export async function keepTileReadings(
 }
 
 type TileEvent = Extract<FiringEvent, { type: 'tileRead' }>;
-const tileEvents = (events: readonly FiringEvent[]): TileEvent[] => events.filter((event): event is TileEvent => event.type === 'tileRead');
 
-/** A strip that was never spoken of here keeps what its card says. */
+/** What is new of tiles, and what was said of them and is taken back or said again now. */
+function tilesSpokenOf(fresh: readonly FiringEvent[], events: readonly FiringEvent[]): TileEvent[] {
+  const byId = new Map(events.map((event) => [event.id, event]));
+  return fresh.flatMap((event): TileEvent[] => {
+    let meant: FiringEvent | undefined = event;
+    // Taking back may be taken back itself.
+    for (const seen = new Set<string>(); meant?.type === 'undone' && !seen.has(meant.id); meant = byId.get(meant.eventId)) seen.add(meant.id);
+    return meant?.type === 'tileRead' ? [meant] : [];
+  });
+}
+
+/** A strip that nothing new was said of keeps what its card says. */
 function stepBody(
   body: TileBody,
   { reading, stripIds, startedAt }: { reading: TileReading | undefined; stripIds: readonly string[]; startedAt: string },

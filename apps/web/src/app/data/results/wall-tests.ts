@@ -136,7 +136,7 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
     if (!piece) return [];
     return seenCoats(piece.body.plan, (bucketId) => glazeIn(bucketId, piece.body.plan)).map(({ coats, ...combination }) => ({
       ...combination,
-      ...coatAs(coatOf(combination.upperId, piece.body.bodyId, coats, result)),
+      coat: coatOf(combination.upperId, piece.body.bodyId, coats, result),
       of: { kind: 'result', id, name: pieceName },
       state: 'fired',
       bodyId: piece.body.bodyId,
@@ -153,7 +153,7 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
     .flatMap(({ id, body, createdAt }): WallTest[] =>
       seenCoats(body.plan, (bucketId) => glazeIn(bucketId, body.plan)).map(({ coats, ...combination }) => ({
         ...combination,
-        ...coatAs(coatOf(combination.upperId, body.bodyId, coats)),
+        coat: coatOf(combination.upperId, body.bodyId, coats),
         of: { kind: 'piece', id, name: body.name },
         state: states.get(id) ?? 'planned',
         bodyId: body.bodyId,
@@ -183,8 +183,6 @@ function testsOf(known: Known, glazeIn: (bucketId: string, plan: PiecePlan) => s
   });
   return [...ofResults, ...ofPlans, ...ofTiles, ...ofRunners];
 }
-
-const coatAs = (coat: WallCoat | undefined): Pick<WallTest, 'coat'> => (coat === undefined ? {} : { coat });
 
 /** How far the pots of a plan are that were not read yet, by the plan. */
 function statesOf({ days, loads, firings, results }: Known): Map<string, Exclude<TestState, 'planned' | 'fired'>> {

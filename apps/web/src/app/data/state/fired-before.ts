@@ -43,7 +43,10 @@ export function firedBefore(known: Known): FiredBefore {
       const glazeId = glazeOf.get(bucketId ?? '');
       if (!glazeId) continue;
       fired(glazeId, clayOf.get(body.pieceId), firedAt);
-      if (isGood && record?.bucket) good.set(glazeId, [...(good.get(glazeId) ?? []), { ms: Date.parse(firedAt), bucket: record.bucket }]);
+      if (!isGood || !record?.bucket) continue;
+      const before = good.get(glazeId) ?? [];
+      before.push({ ms: Date.parse(firedAt), bucket: record.bucket });
+      good.set(glazeId, before);
     }
   }
   const bucketsOf = ({ glazedWith }: Result): (readonly [bucketId: string, glazeId: string])[] =>

@@ -45,27 +45,6 @@ describe('the coat station', () => {
     expect(seconds(screen)).toBeLessThan(thin);
   });
 
-  it('opens with a window that was sent: its glaze, its clay and its panel', async () => {
-    const other = { ...CLAY, id: id(), name: 'Tostado' };
-    const window = { thinMm: 0.4, thickMm: 0.6, looks: { thin: '', right: 'silk', thick: '' } };
-    const sent: CoatWindowDocument = {
-      id: id(),
-      version: 1,
-      glazeId: thick.recipeId ?? thick.id,
-      bodyId: other.id,
-      changes: [{ at: ago(60), by: 'Inés', reason: '', window }],
-    };
-    const screen = await open({ window: sent.id }, [white, { ...thick, recipeId: null }], [CLAY, other], [], [{ ...sent, glazeId: thick.id }]);
-    expect(screen.text).toContain('the bucket: 1.550');
-    expect(screen.text).toContain('Tostado');
-    expect(screen.field('Too thick above').value).toBe('0.6');
-  });
-
-  it('opens the panel that its address names; one that it does not know opens as it was left', async () => {
-    expect((await open({ panel: 'tile' })).has('Make this tile')).toBe(true);
-    expect((await open({ panel: 'nonsense' })).text).toContain('Measured dips');
-  });
-
   it('an SG left behind says loudly that it is not the bucket’s, and goes back with one tap', async () => {
     const screen = await open();
     expect(screen.text).not.toContain('What if');

@@ -43,7 +43,7 @@ const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   openLater: ({ from, to }, units) => `Open it under ${units.temperature(to ?? 100)}: it was at ${units.temperature(from ?? 0)}`,
   calcineClay: ({ from, to }) => `Calcine a part of its clay: ${Math.round(to ?? 0)} % that shrinks instead of ${Math.round(from ?? 0)} %`,
   moveWindow: ({ from, to }, units) =>
-    `Another window of this glaze on this clay: it ends at ${units.coat(to ?? 0)}${from === undefined ? '' : ` instead of ${units.coat(from)}`}`,
+    `Move the window of this glaze on this clay: its end at ${units.coat(to ?? 0)}${from === undefined ? '' : ` instead of ${units.coat(from)}`}`,
   closerFit: plain('A recipe that fits this clay: with silica for a glaze that crazes, without for one that shivers'),
   cleanBucket: plain('Sieve the bucket, and find out what fell in'),
 };
