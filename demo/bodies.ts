@@ -13,7 +13,7 @@ export function demoBodies(clock: DemoClock): ClayBody[] {
       bisqueCone: '05',
       earthenware: false,
       shrinkagePercent: 12.2,
-      expansion: 6.1,
+      expansion: 5.7,
       lowCone: '5',
       highCone: '7',
       wallMm: 5,
@@ -41,6 +41,7 @@ export function demoBodies(clock: DemoClock): ClayBody[] {
       lowCone: '4',
       highCone: '6',
       speckled: true,
+      groggy: true,
     },
   ];
 }

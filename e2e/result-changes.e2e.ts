@@ -162,6 +162,34 @@ test('hairlines that were seen at the bench are told; less clay that shrinks bec
   expect(recipe.body).toMatchObject({ foodTested: false, untested: expect.stringContaining('calcined') });
 });
 
+test('crazed: how far the glaze shrinks more than the clay is told, and a recipe that fits becomes a version', async ({ page, studio, request }) => {
+  const results = await studio.records<Result[]>(request, '/results');
+  const platter = results.find(({ body }) => body.note.startsWith('The sea is back'))!;
+  await page.goto(`/wall?result=${platter.id}`);
+  await page
+    .getByRole('link', { name: `Correct ${platter.pieceName}` })
+    .or(page.getByRole('link', { name: 'Correct it' }))
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'crazed' }).click();
+  await page.getByRole('button', { name: 'Keep the correction' }).click();
+  await expect
+    .poll(async () =>
+      (await studio.records<Result[]>(request, '/results')).find(({ id }) => id === platter.id)!.body.faults.map(({ fault }) => fault),
+    )
+    .toContain('crazed');
+  await page.goto(`/wall?result=${platter.id}`);
+  await expect(page.getByText(/^The glaze shrinks more than the clay as it cools, by calculation 0\.5 · 10⁻⁶\/°C more/)).toBeVisible();
+  await expect(page.getByText(/^A recipe that fits this clay: by calculation the clay shrinks 0\.3 more than the glaze/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make this change' }).click();
+  await expect(page.getByText(/Made by Inés.*: version \d+ of the recipe\./)).toBeVisible();
+  await page.getByRole('link', { name: 'Look at it' }).click();
+  await expect(page.getByText('Untested.')).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Its oxides' }).click();
+  await expect(page.getByText(/On Barro Claro \(clay less glaze \+0\.3\): pressed together a little: it should hold\./)).toBeVisible();
+});
+
 test('loaded while still damp: the plan says from then on how long it dries', async ({ page, studio, request }) => {
   const [{ id: studioId }] = (await (await request.get(`${studio.address}/api/studios`)).json()) as [{ id: string }];
   const cup = (await studio.records<Piece[]>(request, '/pieces')).find(({ body }) => body.name.startsWith('Platter'))!;

@@ -136,6 +136,9 @@ test.describe('the shelf, the label, the ladder and the files', () => {
     await page.getByRole('button', { name: 'Oxide' }).click();
     await expect(page.getByRole('columnheader', { name: 'Oxide' })).toHaveAttribute('aria-sort', 'ascending');
     await expect(page.getByRole('row').nth(1)).toContainText('Al₂O₃');
+    const fit = page.getByRole('region', { name: 'Fit on the clay' });
+    await expect(fit).toContainText(/Expands by 6\.\d · 10⁻⁶\/°C, were it all glass/);
+    await expect(fit).toContainText(/On Barro Claro \(clay less glaze −0\.\d\): .* it may craze/);
   });
 
   test('from one recipe to another, or the line that forbids it', async ({ page }) => {

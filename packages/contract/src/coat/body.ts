@@ -58,6 +58,8 @@ const bodyFields = {
   wallMm: wallSchema.optional(),
   /** Iron or manganese that comes through the glaze. */
   speckled: z.boolean().optional(),
+  /** Grog, sand or other coarse grains: gas comes through them for longer. */
+  groggy: z.boolean().optional(),
   notes: noteSchema.optional(),
   /** Newest last. */
   lots: z.array(bisqueLotSchema).max(LIMITS.bisqueLots, `A body keeps at most ${LIMITS.bisqueLots} bisque lots: take an old one out.`).optional(),

@@ -3,7 +3,8 @@ import type { BucketShape } from '../geometry/bucket-shape';
 import { rangeVerdict } from '../bucket/sg/in-range';
 import { weighedParts } from '../bucket/events/weighed-parts';
 import { flowFromWord, flowGuess, type FlowGuess, type MovementWord } from '../chemistry/flow-guess';
-import { oxideGrams, unityFormula } from '../chemistry/oxides';
+import { glassExpansion } from '../chemistry/expansion';
+import { oxideGrams, unityFormula, type Unity } from '../chemistry/oxides';
 import { powderShares } from '../powder/behaviour';
 import { STATE_GUESSES } from '../coat/prediction/state-guesses';
 import type { Powder } from '../powder/powder';
@@ -65,9 +66,18 @@ export function glazeFacts(source: GlazeSource): GlazeFacts {
     ...(contents.contaminated ? { contaminated: contents.contaminated } : {}),
     ...(source.coneLow === undefined ? {} : { coneLow: source.coneLow }),
     ...(source.coneHigh === undefined ? {} : { coneHigh: source.coneHigh }),
+    ...expansionOf(source, unity),
     firedPercent,
     unity,
   };
+}
+
+/** Only of a glass whose powders are all known. */
+function expansionOf({ contents, powders }: GlazeSource, unity: Unity): Pick<GlazeFacts, 'expansion'> {
+  const analysed = new Set(powders.filter(({ oxides }) => Object.keys(oxides).length > 0).map(({ id }) => id));
+  if (contents.parts.some(({ powderId, grams }) => grams > 0 && !analysed.has(powderId))) return {};
+  const glass = glassExpansion({ moles: unity });
+  return glass && !glass.isOutside ? { expansion: glass.expansion } : {};
 }
 
 /**

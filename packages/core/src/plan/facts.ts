@@ -40,6 +40,8 @@ export interface GlazeFacts {
   /** Fired oxides, percent by weight, and unity; empty when they are not known (a jar, a bought base). */
   firedPercent: Record<string, number>;
   unity: Record<string, number>;
+  /** How much it expands, 10⁻⁶ per K, by its oxides; left out where an analysis is missing or the figure would say little. */
+  expansion?: number | undefined;
   /** Cones of its recipe, where they are known. */
   coneLow?: string | undefined;
   coneHigh?: string | undefined;
@@ -54,6 +56,9 @@ export interface BodyFacts {
   /** Wet to fired, %. */
   shrinkagePercent?: number | undefined;
   speckled?: boolean | undefined;
+  groggy?: boolean | undefined;
+  /** How much it expands, 10⁻⁶ per K, if somebody measured it. */
+  expansion?: number | undefined;
   /** 0 black – 1 white. */
   lightness?: number | undefined;
   lowCone?: string | undefined;

@@ -7,6 +7,7 @@ import { normaliseRecipe } from './normalise';
 import type { RecipeLine } from './recipe';
 import { resolveLines } from './recipe-mix';
 import { substitute } from './substitute';
+import { tenthsOfLines } from './tenths';
 
 /** Less raw clay than this lets the bucket settle, percent of the base. */
 const LEAST_RAW_PERCENT = 5;
@@ -51,7 +52,7 @@ export function calcinedLines(question: {
     if (made && shrinkShare(made, powders) <= most) [low, best] = [share, made];
     else high = share;
   }
-  return tenths(best);
+  return tenthsOfLines(best);
 }
 
 /** A share of the raw clay stays; what the rest brought comes from the other powders of the base and the calcined one. */
@@ -89,12 +90,3 @@ const shrinkShare = (lines: readonly RecipeLine[], powders: readonly Powder[]): 
 
 const firedGrams = (lines: readonly RecipeLine[], powders: readonly Powder[]): number =>
   Object.values(oxideGrams({ parts: weighed(lines, powders) })).reduce((sum, grams) => sum + grams, 0);
-
-/** To what is written in a recipe; the largest line of the base takes the rest. */
-function tenths(lines: readonly RecipeLine[]): RecipeLine[] {
-  const rounded = lines.map((line) => ({ ...line, percent: Math.round(10 * line.percent) / 10 })).filter(({ percent }) => percent > 0);
-  const base = rounded.filter(({ part }) => part === 'base');
-  const largest = base.reduce((best, line) => (line.percent > best.percent ? line : best), base[0]!);
-  const rest = 100 - base.reduce((sum, { percent }) => sum + percent, 0);
-  return rounded.map((line) => (line.id === largest.id ? { ...line, percent: Math.round(10 * (line.percent + rest)) / 10 } : line));
-}

@@ -1,5 +1,6 @@
 export { calcinedLines } from './calcined-lines';
 export { convertMix, type Conversion, type PresentPowder } from './convert';
+export { fittedLines, type FittedLines } from './fitted-lines';
 export { recipeDifference, type LineDifference } from './difference';
 export { labelWaterPerGram, type LabelRule } from './label-rule';
 export { baseSum, additionSum, normaliseParts, normaliseRecipe } from './normalise';

@@ -1,7 +1,7 @@
 import type { CoatWindow } from '../coat/window/coat-window';
 import type { FiringRates } from '../kiln/log/firing-rates';
 import { CONES } from '../melt/cones';
-import type { GlazeFacts } from '../plan/facts';
+import type { BodyFacts, GlazeFacts } from '../plan/facts';
 import type { Layer } from '../plan/layer';
 import type { PiecePlan } from '../plan/piece-plan';
 import type { FaultRecord } from './fault-record';
@@ -13,11 +13,11 @@ import { coatDoneMm, coatOfLayer, layersAt, type FaultPlace, type FiredCoat } fr
 export interface GlazedPiece {
   plan: Pick<PiecePlan, 'zones' | 'refire' | 'cone' | 'dryHours'>;
   coats: readonly FiredCoat[];
-  glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'coneLow' | 'coneHigh'>[];
+  glazes: readonly Pick<GlazeFacts, 'bucketId' | 'shrinkShare' | 'flow' | 'firedPercent' | 'unity' | 'expansion' | 'coneLow' | 'coneHigh'>[];
   /** SG range and coat window, by bucket. */
   ranges: ReadonlyMap<string, { lowSg: number; highSg: number }>;
   windows: ReadonlyMap<string, { thinMm: number; thickMm: number }>;
-  clay?: { bisqueCone?: string | undefined; lowCone?: string | undefined; lightness?: number | undefined } | undefined;
+  clay?: Partial<Pick<BodyFacts, 'bisqueCone' | 'lowCone' | 'lightness' | 'groggy' | 'expansion'>> | undefined;
   coneReached: string;
   /** Of what was read of its firing; left out where nobody read it. */
   rates?: FiringRates | undefined;
@@ -39,6 +39,8 @@ export interface GlazedPiece {
   otherAtmosphere?: ReadonlyMap<string, boolean> | undefined;
   /** The window that fired coats of a glaze on this clay show, by bucket. */
   windowSeen?: ((bucketId: string) => Pick<CoatWindow, 'thinMm' | 'thickMm'> | undefined) | undefined;
+  /** How much less, 10⁻⁶ per K, the glaze of a bucket would expand with another recipe from the shelf, asked for a fall; undefined where there is none. */
+  expansionFall?: ((bucketId: string, wantedFall: number) => number | undefined) | undefined;
   /** Whether its glaze was on this clay before, on a tile or a piece, by bucket. */
   isTestedOnClay?: ReadonlyMap<string, boolean> | undefined;
 }
@@ -83,6 +85,8 @@ export function recordOfPiece(piece: GlazedPiece, where: FaultPlace): FaultRecor
     bisqueConesOver04: conesFrom('04', piece.clay?.bisqueCone),
     bisqueConesUnder05: conesFrom(piece.clay?.bisqueCone, '05'),
     bodyIsDark: piece.clay?.lightness === undefined ? undefined : piece.clay.lightness < DARK,
+    bodyIsGroggy: piece.clay?.groggy,
+    bodyLessGlazeExpansion: less(piece.clay?.expansion, glaze?.expansion),
     bodyConesUnder: conesFrom(piece.coneReached, piece.clay?.lowCone),
     sgUnder: coat?.sg === undefined || !range ? undefined : Math.max(0, range.lowSg - coat.sg),
     sgOver: coat?.sg === undefined || !range ? undefined : Math.max(0, coat.sg - range.highSg),
@@ -126,6 +130,8 @@ function hasMuch(unity: Readonly<Record<string, number>>): boolean | undefined {
   if (Object.keys(unity).length === 0) return undefined;
   return Object.entries(MUCH).some(([oxide, least]) => (unity[oxide] ?? 0) >= least);
 }
+
+const less = (a: number | undefined, b: number | undefined): number | undefined => (a === undefined || b === undefined ? undefined : a - b);
 
 /** How many cones the second is over the first; 0 where it is not. */
 function conesFrom(low: string | undefined, high: string | undefined): number | undefined {

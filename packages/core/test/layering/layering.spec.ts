@@ -17,7 +17,7 @@ import {
   type ApplicationMethod,
 } from '../../src/index';
 import { glazeOf } from '../glaze-facts';
-import { ASH, KAOLIN, POWDERS, SILICA, WHITING } from '../powders';
+import { ASH, KAOLIN, POWDERS, SILICA, WHITING, FRIT } from '../powders';
 
 const glaze = glazeOf;
 const WHITE = glaze('white', { lightness: 0.9 });
@@ -228,6 +228,15 @@ describe('what is known of a glaze', () => {
 
   it('powders nobody analysed give the widest guess, not a figure out of nothing', () => {
     expect(glazeFacts({ ...source, movement: 'unknown', contents: contents({ unknown: 100 }) }).flow.lnSd).toBe(1.3);
+  });
+
+  it('its expansion is told only where every powder in the bucket is analysed', () => {
+    const known = { [KAOLIN.id]: 20, [SILICA.id]: 30, [WHITING.id]: 20, [FRIT.id]: 30 };
+    const expansion = (grams: Record<string, number>) => glazeFacts({ ...source, movement: 'runs', contents: contents(grams) }).expansion;
+    expect(expansion(known)).toBeGreaterThan(5);
+    expect(expansion(known)).toBeLessThan(9);
+    expect(expansion({ ...known, unknown: 1 })).toBeUndefined();
+    expect(expansion({ [SILICA.id]: 100 })).toBeUndefined();
   });
 
   it('white is light and black is dark', () => {

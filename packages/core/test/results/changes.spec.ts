@@ -76,6 +76,19 @@ describe('one change', () => {
     expect(best('dull', { conesUnder: 1 })).toBe('hotterPlace');
   });
 
+  it('crazed: a recipe that fits is offered as far as the shelf reaches, and only where it can be made', () => {
+    const record: FaultRecord = { bodyLessGlazeExpansion: -0.9 };
+    const asked: number[] = [];
+    const expansionFall = (wanted: number): number => (asked.push(wanted), 0.7);
+    const [best] = changesFor({ fault: 'crazed', record, facts: { expansionFall } });
+    expect(best).toMatchObject({ kind: 'closerFit', from: -0.9 });
+    expect(best!.to).toBeCloseTo(-0.2, 9);
+    expect(asked[0]).toBeCloseTo(1.2, 9);
+    expect(best!.chanceAfter).toBeCloseTo(1 - 0.98 * (1 - 0.6 * (0.2 / 1.5)), 6);
+    expect(changesFor({ fault: 'crazed', record, facts: { expansionFall: () => undefined } })).toEqual([]);
+    expect(changesFor({ fault: 'crazed', record, facts: {} })).toEqual([]);
+  });
+
   it('whatever was recorded: a change lowers the chance, and says by how much from the same chance', () => {
     const record = fc.record(
       {

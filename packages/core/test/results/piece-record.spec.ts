@@ -78,6 +78,18 @@ describe('what was recorded of a fired piece', () => {
     expect(recordOfPiece(piece({ plan: { zones } }), 'outside')).toMatchObject({ shrinkDifference: 15 });
   });
 
+  it('how its glaze fits its clay, where both are known; and grog in the clay', () => {
+    const clay = { expansion: 6, groggy: true };
+    const fitting = piece({ clay, glazes: [glaze('ash', { expansion: 7.2 }), glaze('white')] });
+    const record = recordOfPiece(fitting, 'outside');
+    expect(record.bodyLessGlazeExpansion).toBeCloseTo(-1.2, 9);
+    expect(record.bodyIsGroggy).toBe(true);
+    expect(causesOfFault('crazed', record).causes.map(({ id }) => id)).toContain('glazeShrinksMore');
+    expect(causesOfFault('pinholed', record).causes.map(({ id }) => id)).toContain('darkOrGroggyBody');
+    expect(recordOfPiece(fitting, 'inside')).not.toHaveProperty('bodyLessGlazeExpansion');
+    expect(recordOfPiece(piece({ glazes: fitting.glazes }), 'outside')).not.toHaveProperty('bodyLessGlazeExpansion');
+  });
+
   it('inside and outside that differ much, a second firing', () => {
     const record = recordOfPiece(piece({ isRefired: true }), 'outside');
     expect(record.coatsDiffer).toBeGreaterThan(1.3);

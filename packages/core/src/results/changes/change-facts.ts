@@ -11,7 +11,7 @@ import type { ChangeFacts } from './one-change';
  * factsOfPiece({ plan: { zones: { inside: [], outside: [], rim: [], foot: [] } }, coats: [], glazes: [], ranges: new Map(), windows: new Map(), coneReached: '6' }, 'outside')
  * // {}
  */
-export function factsOfPiece({ plan, coats, glazes, ranges, windowSeen }: GlazedPiece, where: FaultPlace): ChangeFacts {
+export function factsOfPiece({ plan, coats, glazes, ranges, windowSeen, expansionFall }: GlazedPiece, where: FaultPlace): ChangeFacts {
   const [top, below] = [layersAt(plan, where).at(-1), layersAt(plan, where).at(-2)];
   const coat = top && coatOfLayer(coats, top);
   const range = top && ranges.get(top.bucketId);
@@ -22,6 +22,7 @@ export function factsOfPiece({ plan, coats, glazes, ranges, windowSeen }: Glazed
     coatBySgInRangeMm: coat && (coatDoneMm({ ...coat, sg: undefined }, range) ?? coat.plannedMm),
     windowSeen: top && windowSeen?.(top.bucketId),
     lowerShrinkPercent,
+    expansionFall: top && expansionFall && ((wantedFall) => expansionFall(top.bucketId, wantedFall)),
   };
   return Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined));
 }

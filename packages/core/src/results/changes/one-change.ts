@@ -13,6 +13,8 @@ export interface ChangeFacts {
   coatBySgInRangeMm?: number | undefined;
   /** The window that fired coats of this glaze on this clay show. */
   windowSeen?: Pick<CoatWindow, 'thinMm' | 'thickMm'> | undefined;
+  /** How much less, 10⁻⁶ per K, its glaze can be made to expand, asked for a fall. */
+  expansionFall?: ((wantedFall: number) => number | undefined) | undefined;
   /** Shrinking powders of the glaze below, percent; left out where there is none. */
   lowerShrinkPercent?: number | undefined;
 }
@@ -103,10 +105,12 @@ const TRIES: Readonly<Partial<Record<ChangeKind, Try>>> = {
   openLater: above('openedCelsius', 120, 100),
   cleanBucket: was('contaminated', true),
   calcineClay: above('upperShrinkPercent', 18, 18),
-  closerFit: (record) => {
+  closerFit: (record, { expansionFall }) => {
     const { bodyLessGlazeExpansion: fit } = record;
     if (fit === undefined || (fit >= 0 && fit <= 0.5)) return undefined;
-    return { from: fit, to: GOOD_FIT, record: { ...record, bodyLessGlazeExpansion: GOOD_FIT } };
+    const fall = expansionFall?.(GOOD_FIT - fit);
+    if (fall === undefined) return undefined;
+    return { from: fit, to: fit + fall, record: { ...record, bodyLessGlazeExpansion: fit + fall } };
   },
 };
 

@@ -135,6 +135,21 @@ describe('a change becomes a new version', () => {
     expect(became()).toBeUndefined();
   });
 
+  it('of the recipe: made to fit its clay, with the powders of the studio', () => {
+    const SPAR = powder('Soda feldspar', { role: 'flux', oxides: { SiO2: 68, Al2O3: 19.5, Na2O: 12 } });
+    const WHITING = powder('Whiting', { role: 'flux', oxides: { CaO: 56 }, loiPercent: 44 });
+    const lines = [line(SPAR.id, 48), line(SILICA.id, 18), line(KAOLIN.id, 14), line(WHITING.id, 20)];
+    const { became } = write({ kind: 'closerFit', from: -0.2, to: 0.3 }, { fault: 'crazed' });
+    answer({ '/recipes': [{ ...recipe, body: { ...recipe.body, lines } }], '/powders': [KAOLIN, SILICA, SPAR, WHITING] });
+    const request = put(`/recipes/${RECIPE_ID}`);
+    const { reason, body } = request.request.body as { reason: string; body: Recipe['body'] };
+    expect(reason).toBe(`It fits its clay better: ${cup.body.name} came out crazed`);
+    expect(body.lines.find(({ powderId }) => powderId === SPAR.id)!.percent).toBeLessThan(48);
+    expect(body).toMatchObject({ foodTested: false, untested: expect.stringContaining('by calculation') });
+    request.flush({ ...recipe, version: 4 });
+    expect(became()).toMatchObject({ what: 'recipe', version: 4 });
+  });
+
   it('of the plan: how long it dries before it is loaded', () => {
     const { became } = write({ kind: 'dryLonger', from: 0.4, to: 1 }, { fault: 'crawled' });
     answer();

@@ -1,9 +1,10 @@
 import { inject, Injectable } from '@angular/core';
-import type { BucketSummary, Firing, Piece, Problem, ResultChangeBody } from '@cazuela/contract';
+import type { BucketSummary, Firing, Piece, Problem, Recipe, ResultChangeBody } from '@cazuela/contract';
 import {
   attempt,
   calcinedLines,
   CHANGES,
+  fittedLines,
   glazeIdOf,
   layersAt,
   planWithChange,
@@ -12,6 +13,7 @@ import {
   type CoatWindow,
   type FaultPlace,
   type FiredFault,
+  type Powder,
   type ResultChange,
 } from '@cazuela/core';
 import { combineLatest, last, map, of, switchMap, throwError, type Observable } from 'rxjs';
@@ -57,7 +59,7 @@ export class ChangeVersions {
       case 'window':
         return this.window(wanted);
       case 'recipe':
-        return wanted.change.kind === 'calcineClay' ? this.recipe(wanted) : of(undefined);
+        return this.recipe(wanted);
       case 'schedule':
         return this.schedule(wanted);
       case 'kiln':
@@ -100,7 +102,7 @@ export class ChangeVersions {
     );
   }
 
-  /** Part of its raw clay calcined, where the studio has that clay without its water. */
+  /** With other lines that do what the change wants, where the powders of the studio can. */
   private recipe({ pieceId, fault, where, change }: ChangeOfPiece): Observable<Became> {
     const { api } = this;
     return combineLatest([api.pieces(), api.buckets(), api.recipes(), api.powders()]).pipe(
@@ -108,12 +110,10 @@ export class ChangeVersions {
       switchMap(([pieces, buckets, recipes, powders]) => {
         const made = topGlaze({ pieceId, where, pieces, buckets });
         const recipe = recipes.find(({ id }) => id === made?.bucket.recipeId);
-        if (!made || !recipe || change.to === undefined) return of(undefined);
-        const mostShrinkPercent = change.to;
-        const lines = attempt(() => calcinedLines({ lines: recipe.body.lines, powders, mostShrinkPercent, newId: uuid() }));
-        if (lines.kind !== 'ok' || !lines.value) return of(undefined);
-        const body = { ...recipe.body, lines: lines.value, foodTested: false, untested: 'Part of its clay was calcined: nobody fired it yet.' };
-        const reason = `Less of its clay shrinks: ${made.piece.body.name} came out ${fault}`;
+        const other = made && recipe && otherLines(change, recipe.body.lines, powders);
+        if (!other) return of(undefined);
+        const body = { ...recipe.body, lines: other.lines, foodTested: false, untested: other.untested };
+        const reason = `${other.reason}: ${made.piece.body.name} came out ${fault}`;
         return api.updateRecipe(recipe.id, recipe.version, reason, body).pipe(map(({ id, version }) => ({ what: 'recipe' as const, id, version })));
       }),
     );
@@ -144,6 +144,23 @@ export class ChangeVersions {
       }),
     );
   }
+}
+
+/** Lines of a recipe that do what a change wants; undefined where the powders of the studio cannot. */
+function otherLines(
+  { kind, from, to }: ResultChange,
+  lines: Recipe['body']['lines'],
+  powders: readonly Powder[],
+): { lines: Recipe['body']['lines']; reason: string; untested: string } | undefined {
+  if (to === undefined) return undefined;
+  if (kind === 'closerFit') {
+    const fitted = attempt(() => fittedLines({ lines, powders, fall: to - (from ?? 0), newId: () => uuid() }));
+    if (fitted.kind !== 'ok' || !fitted.value) return undefined;
+    return { lines: fitted.value.lines, reason: 'It fits its clay better', untested: 'Made to fit its clay by calculation: nobody fired it yet.' };
+  }
+  const calcined = attempt(() => calcinedLines({ lines, powders, mostShrinkPercent: to, newId: uuid() }));
+  if (calcined.kind !== 'ok' || !calcined.value) return undefined;
+  return { lines: calcined.value, reason: 'Less of its clay shrinks', untested: 'Part of its clay was calcined: nobody fired it yet.' };
 }
 
 /** The piece, and the bucket of the glaze on top where its fault is; undefined where one of them is gone. */

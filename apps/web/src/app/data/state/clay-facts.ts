@@ -14,6 +14,8 @@ export function clayFactsOf(clay: ClayBody, lotId: string | undefined, isRefire:
     lightness: lightnessOf(clay.colour),
     shrinkagePercent: clay.shrinkagePercent,
     speckled: clay.speckled,
+    groggy: clay.groggy,
+    expansion: clay.expansion,
     lowCone: clay.lowCone,
     highCone: clay.highCone,
   };

@@ -4,6 +4,7 @@ import {
   attempt,
   bisqueOf,
   firedCoats,
+  fittedLines,
   formEvidence,
   glazeIdOf,
   recordOfPiece,
@@ -107,6 +108,7 @@ function pieceAsFired(result: Result, known: Known & { before: FiredBefore; ofFi
     isRefired: wasFiredBefore(result, known.results),
     steps: result.glazedWith,
     windowSeen: (bucketId) => windowSeen(bucketId, piece.bodyId, known),
+    expansionFall: (bucketId, wantedFall) => expansionFall(bucketId, wantedFall, known.glazes),
     lastGood: known.before.lastGood(result),
     isTestedOnClay: known.before.isTestedOnClay(result, piece.bodyId),
     form: (where) =>
@@ -131,6 +133,14 @@ function windowSeen(bucketId: string, bodyId: string, known: Known): CoatWindow 
   const { looks } = firedLook({ glazeId: glazeIdOf(bucket), bodyId }, known.glazes.buckets, known);
   const made = attempt(() => windowFromLooks({ looks }));
   return made.kind === 'ok' && made.value.kind === 'ok' ? made.value.window : undefined;
+}
+
+/** With other lines of its recipe; undefined where the powders of the studio cannot do it. */
+function expansionFall(bucketId: string, fall: number, { buckets, recipes, powders }: StudioGlazes): number | undefined {
+  const recipeId = buckets.find(({ id }) => id === bucketId)?.recipeId;
+  const lines = recipes.find(({ id }) => id === recipeId)?.body.lines;
+  const made = lines && attempt(() => fittedLines({ lines, powders, fall, newId: (powderId) => powderId }));
+  return made?.kind === 'ok' ? made.value?.fall : undefined;
 }
 
 /** Undefined where nobody knows which lot it was. */

@@ -17,6 +17,10 @@ const yes = (words: string, worth: string): CauseText => ({ text: () => words, w
 const cones = (count: number | undefined): string => `${Math.round(count ?? 0)} ${Math.round(count ?? 0) === 1 ? 'cone' : 'cones'}`;
 const perHour = (units: Units, rate: number | undefined): string => units.rate(rate ?? 0);
 
+/** Without its sign. */
+const expansion = (difference: number | undefined): string => `${Math.abs(difference ?? 0).toFixed(1)} · 10⁻⁶/°C`;
+const FIT_WORTH = 'the expansion of the clay, on its card; and a test in boiling and freezing water';
+
 /** What each cause says of itself, by its id. Some have one id in several faults. */
 const TEXTS: Readonly<Record<string, CauseText>> = {
   coatOverWindow: COAT,
@@ -44,7 +48,10 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
   },
   shortHold: { text: (of) => `held ${Math.round(of.holdMinutes ?? 0)} min at the hottest`, worth: 'the log of the firing' },
   stiffGlaze: { text: (of) => `a stiff glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
-  darkOrGroggyBody: yes('a dark or groggy clay', 'the colour of the clay on its card'),
+  darkOrGroggyBody: {
+    text: (of) => (of.bodyIsGroggy ? (of.bodyIsDark ? 'a dark clay with grog' : 'a clay with grog') : 'a dark clay'),
+    worth: 'colour and grog of the clay on its card',
+  },
   blended: yes('beaten with a blender within the hour before', 'when the bucket was blended'),
   coneOver: { text: (of) => `${cones(of.conesOver)} over the range of its glaze`, worth: 'the cone on its shelf' },
   runnyGlaze: { text: (of) => `a runny glaze: flow figure ${Math.round(of.flowFigure ?? 0)}`, worth: 'a runner tile of this glaze' },
@@ -68,8 +75,14 @@ const TEXTS: Readonly<Record<string, CauseText>> = {
   refired: yes('fired before', 'which lot it is'),
   unlikeCoats: { text: (of) => `inside and outside differ ${(of.coatsDiffer ?? 1).toFixed(1)} times`, worth: 'the seconds inside and outside' },
   wideAndFlat: yes('wide and flat', 'its form'),
-  bodyShrinksMore: yes('the clay shrinks more than the glaze when it cools', 'the expansion of the clay'),
-  glazeShrinksMore: yes('the glaze shrinks more than the clay when it cools', 'the expansion of the clay'),
+  bodyShrinksMore: {
+    text: (of) => `the clay shrinks more than the glaze as it cools, by calculation ${expansion(of.bodyLessGlazeExpansion)} more`,
+    worth: FIT_WORTH,
+  },
+  glazeShrinksMore: {
+    text: (of) => `the glaze shrinks more than the clay as it cools, by calculation ${expansion(of.bodyLessGlazeExpansion)} more`,
+    worth: FIT_WORTH,
+  },
   softBody: { text: (of) => `${cones(of.bodyConesUnder)} under the range of its clay`, worth: 'the cones of the clay on its card' },
   coneUnder: { text: (of) => `${cones(of.conesUnder)} under the range of its glaze`, worth: 'the cone on its shelf' },
   slowCooling: {

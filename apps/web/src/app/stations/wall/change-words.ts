@@ -17,6 +17,8 @@ const coat =
   ({ from, to }, units) =>
     `${words}: ${units.coat(to ?? 0)} instead of ${units.coat(from ?? 0)}`;
 
+const asFit = (bodyLessGlaze: number): string => `${Math.abs(bodyLessGlaze).toFixed(1)} ${bodyLessGlaze < 0 ? 'less' : 'more'}`;
+
 const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   thinnerCoat: coat('A thinner coat'),
   thickerCoat: coat('A thicker coat'),
@@ -44,7 +46,8 @@ const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   calcineClay: ({ from, to }) => `Calcine a part of its clay: ${Math.round(to ?? 0)} % that shrinks instead of ${Math.round(from ?? 0)} %`,
   moveWindow: ({ from, to }, units) =>
     `Move the window of this glaze on this clay: its end at ${units.coat(to ?? 0)}${from === undefined ? '' : ` instead of ${units.coat(from)}`}`,
-  closerFit: plain('A recipe that fits this clay: with silica for a glaze that crazes, without for one that shivers'),
+  closerFit: ({ from, to }) =>
+    `A recipe that fits this clay: by calculation the clay shrinks ${asFit(to ?? 0)} than the glaze instead of ${asFit(from ?? 0)} (10⁻⁶/°C)`,
   cleanBucket: plain('Sieve the bucket, and find out what fell in'),
 };
 

@@ -153,7 +153,7 @@ export class OneChange {
   protected becomes({ kind }: ResultChange): string {
     const { changes } = CHANGES[kind];
     if (kind === 'closerFit')
-      return 'It is done in the recipe by hand, as a new version there: nobody can say yet how much silica. The ledger keeps it.';
+      return 'It becomes a new version of the recipe, from the powders of the studio, marked untested: try it on a tile, in boiling and in freezing water.';
     if (changes === 'schedule' && !this.firing()?.body.schedule) return 'No schedule was noted with this firing: the ledger keeps it.';
     return BECOMES[changes];
   }

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatSort, MatSortHeader, type Sort } from '@angular/material/sort';
 import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
-import { attempt, recipeOxides, type OxideOfRecipe, type OxideRole } from '@cazuela/core';
+import { attempt, glassExpansion, glazeFit, recipeOxides, type GlazeFit, type OxideOfRecipe, type OxideRole } from '@cazuela/core';
 import { combineLatest } from 'rxjs';
 import { keyedResource } from '../../../data/http/api-resource';
 import { StudioApi } from '../../../data/http/studio-api';
@@ -16,6 +16,12 @@ const ROLES: readonly { role: OxideRole; name: string; does: string }[] = [
   { role: 'glass', name: 'Glass', does: 'silica and boron; boron melts early as well' },
   { role: 'colour', name: 'Colour and opacity', does: 'coloured and white oxides' },
 ];
+
+const FIT_WORDS: Readonly<Record<GlazeFit['kind'], string>> = {
+  mayCraze: 'it shrinks more than the clay as it cools: it may craze',
+  fits: 'pressed together a little: it should hold',
+  mayShiver: 'it shrinks much less than the clay as it cools: it may shiver and shed sharp flakes',
+};
 
 /** The oxides of a recipe: what each does in the melt, how much of it there is, and the powders that bring it. */
 @Component({
@@ -31,7 +37,7 @@ export class OxidesPage {
   protected readonly units = inject(Units);
   protected readonly all = keyedResource(
     () => this.id(),
-    (id) => combineLatest({ recipe: this.api.recipe(id), powders: this.api.powders() }),
+    (id) => combineLatest({ recipe: this.api.recipe(id), powders: this.api.powders(), bodies: this.api.bodies() }),
   );
   protected readonly columns = ['oxide', 'moles', 'fired', 'grams', 'from'];
   protected readonly sort = signal<Sort>({ active: 'moles', direction: 'desc' });
@@ -57,6 +63,24 @@ export class OxidesPage {
         .filter((one) => one.role === group.role && one.unityMoles !== undefined)
         .map((one) => ({ oxide: one.oxide, moles: this.units.plain(one.unityMoles!), share: (100 * one.unityMoles!) / most })),
     })).filter((group) => group.bars.length > 0);
+  });
+
+  /** How much it expands were it all glass; undefined where an analysis is missing. */
+  protected readonly glass = computed(() => {
+    const found = this.found();
+    if (found?.kind !== 'ok' || found.value.unknown.length > 0) return undefined;
+    const moles = Object.fromEntries(found.value.oxides.flatMap(({ oxide, unityMoles }) => (unityMoles === undefined ? [] : [[oxide, unityMoles]])));
+    return glassExpansion({ moles });
+  });
+  /** On each clay whose expansion somebody measured. */
+  protected readonly fits = computed(() => {
+    const glass = this.glass();
+    if (!glass || glass.isOutside) return [];
+    return (this.all.value()?.bodies ?? []).flatMap(({ name, expansion }) => {
+      if (expansion === undefined) return [];
+      const { kind, bodyLessGlaze } = glazeFit({ bodyExpansion: expansion, glazeExpansion: glass.expansion });
+      return [{ name, kind, words: FIT_WORDS[kind], difference: `${bodyLessGlaze < 0 ? '−' : '+'}${Math.abs(bodyLessGlaze).toFixed(1)}` }];
+    });
   });
 
   /** SiO₂ as it is printed. */

@@ -22,7 +22,7 @@ export type LotForm = ReturnType<typeof lotForm>;
 
 type BodyFields = Pick<BodyBody, 'name' | 'colour' | 'bisqueCone' | 'earthenware'> & {
   [Key in 'shrinkagePercent' | 'absorptionPercent' | 'expansion' | 'wallMm']: number | null;
-} & { lowCone: string; highCone: string; speckled: boolean; notes: string };
+} & { lowCone: string; highCone: string; speckled: boolean; groggy: boolean; notes: string };
 export type BodyForm = FormGroup<ReturnType<typeof contractForm<BodyFields>>['controls'] & { lots: FormArray<LotForm> }>;
 
 /** The card of a clay body, as it is typed. */
@@ -39,6 +39,7 @@ export function bodyForm(body: BodyBody): BodyForm {
     lowCone: body.lowCone ?? '',
     highCone: body.highCone ?? '',
     speckled: body.speckled ?? false,
+    groggy: body.groggy ?? false,
     notes: body.notes ?? '',
   };
   return new FormGroup({ ...contractForm(bodyBodySchema, fields).controls, lots: new FormArray((body.lots ?? []).map(lotForm)) });

@@ -26,10 +26,11 @@ describe('the card of a clay body', () => {
     await screen.type('Shrinkage, wet to fired', '12.2');
     await screen.type('Usual wall', '6');
     await screen.type('Usual wall', '');
+    await screen.check('Grog, sand or coarse grains in it');
     await screen.press('Keep the card');
     expect(records.http.expectOne((one) => one.method === 'PUT').request.body).toEqual({
       version: 1,
-      body: { name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false, shrinkagePercent: 12.2 },
+      body: { name: 'Barro Claro', colour: '#E4D8C2', bisqueCone: '05', earthenware: false, shrinkagePercent: 12.2, groggy: true },
     });
   });
 
