@@ -23,6 +23,7 @@ import { schedules } from './migrations/016-schedules';
 import { firingLogs } from './migrations/017-firing-logs';
 import { photosOfOpenings } from './migrations/018-photos-of-openings';
 import { photoColours } from './migrations/020-photo-colours';
+import { photoThumbnails } from './migrations/021-photo-thumbnails';
 import { resultChanges } from './migrations/019-result-changes';
 
 /** Listed by hand, in order. */
@@ -47,6 +48,7 @@ export const MIGRATIONS: readonly Migration[] = [
   photosOfOpenings,
   resultChanges,
   photoColours,
+  photoThumbnails,
 ];
 
 /** Brings the tables up to date. When several servers start at once, one of them does it and the others wait. */

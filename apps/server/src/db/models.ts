@@ -205,6 +205,7 @@ export function defineModels(sequelize: Sequelize): Models {
       width: version,
       height: version,
       jpeg: DataTypes.BLOB('medium'),
+      thumbnail: { type: DataTypes.BLOB('medium'), allowNull: true },
       colours: json('colours'),
       gains: json('gains'),
       createdAt: time,

@@ -270,6 +270,8 @@ export interface PhotoRow {
   width: number;
   height: number;
   jpeg: Buffer;
+  /** The same, small; null until it was first asked for. */
+  thumbnail?: Buffer | null;
   /** Null until they were worked out. */
   colours?: PhotoColour[] | null;
   gains?: [number, number, number] | null;

@@ -138,6 +138,19 @@ describe('kiln and results, kept in MariaDB', () => {
       expect(meta.format).toBe('jpeg');
     });
 
+    it('have a small one for cards; a photo that came without it gets it when it is asked for', async () => {
+      const { id } = (await upload(await picture(3000, 2000).jpeg().toBuffer(), 'pot.jpg').expect(201)).body as { id: string };
+      const { models } = server.context;
+      const small = async (): Promise<Buffer> => (await server.get(`/photos/${id}/thumbnail`).expect(200)).body as Buffer;
+      const first = await small();
+      const { width, height } = await sharp(first).metadata();
+      expect([width, height]).toEqual([300, 200]);
+      await models.photos.update({ thumbnail: null }, { where: { id } });
+      expect((await small()).equals(first)).toBe(true);
+      expect((await models.photos.findByPk(id))!.get().thumbnail!.equals(first)).toBe(true);
+      await server.get(`/photos/${uuid()}/thumbnail`).expect(404);
+    });
+
     it('are upright, as they were taken, and what unpacks to more than 60 megapixels is refused', async () => {
       const turned = await picture(300, 200).withMetadata({ orientation: 6 }).jpeg().toBuffer();
       const kept = (await upload(turned, 'pot.jpg').expect(201)).body as { width: number; height: number };

@@ -8,6 +8,7 @@ import type { Call } from '../../http/route';
 import { ProblemError } from '../../http/problem-error';
 import { reencode } from './photo-file';
 import { coloursOfPhoto } from './photo-pixels';
+import { thumbnailOf } from './thumbnail';
 
 /** A photo that belongs to no result after this time was abandoned. */
 const FORGET_AFTER_MS = 2 * 24 * 3_600_000;
@@ -16,7 +17,8 @@ export async function createPhoto({ context, studioId, request }: Call<unknown>)
   if (!request.file) throw new ProblemError('checkInput', 'Choose a photo first.');
   const { data, info } = await reencode(request.file.buffer);
   const colours = await coloursOfPhoto(data, null);
-  const photo = { id: uuid(), studioId, width: info.width, height: info.height, jpeg: data, colours, createdAt: context.now() };
+  const thumbnail = await thumbnailOf(data);
+  const photo = { id: uuid(), studioId, width: info.width, height: info.height, jpeg: data, thumbnail, colours, createdAt: context.now() };
   await inTransaction(context.sequelize, async (transaction) => {
     await forgetUnused(context, studioId, transaction);
     await requireRoom(context, studioId, data.length, transaction);

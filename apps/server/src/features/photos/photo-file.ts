@@ -24,13 +24,14 @@ export function blockOtherDecoders(): void {
   sharp.unblock({ operation: ['VipsForeignLoadJpegBuffer', 'VipsForeignLoadPngBuffer', 'VipsForeignLoadWebpBuffer'] });
 }
 
-const waiting = pLimit(AT_ONCE);
+/** Takes its turn before a photo is decoded. */
+export const decoding = pLimit(AT_ONCE);
 
 /** Re-encodes a photo before it is stored: what is served is upright, made by us, without place or camera data. Throws `notAPhoto`. */
 export function reencode(bytes: Buffer): Promise<{ data: Buffer; info: OutputInfo }> {
   const words = 'This file is not a photo we can read, whatever its name says. JPEG, PNG and WebP work.';
   if (!BEGINNINGS.some((begins) => begins(bytes))) return Promise.reject(new ProblemError('notAPhoto', words));
-  return waiting(async () => {
+  return decoding(async () => {
     try {
       return await sharp(bytes, { limitInputPixels: MOST_PIXELS })
         .rotate()

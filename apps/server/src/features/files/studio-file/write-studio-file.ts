@@ -9,7 +9,7 @@ import type { Call } from '../../../http/route';
 import { STUDIO_FORMAT, STUDIO_TABLES, type StudioFile, type StudioTable } from './studio-tables';
 
 /** Columns of a row that stay at home: the studio, the place in a table, the picture itself, and what runs a log. */
-const AT_HOME: ReadonlySet<string> = new Set(['studioId', 'seq', 'jpeg', 'runningKilnId', 'reader', 'practice']);
+const AT_HOME: ReadonlySet<string> = new Set(['studioId', 'seq', 'jpeg', 'thumbnail', 'runningKilnId', 'reader', 'practice']);
 
 /** Sends everything of a studio as one zip: `studio.json`, and its photos as they are. */
 export async function sendStudioFile({ context, studioId, response }: Call<unknown>): Promise<void> {
@@ -37,7 +37,7 @@ async function readStudio(context: Context, studioId: string): Promise<StudioFil
   const tables = await context.sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, async (transaction) => {
     const rows: Partial<Record<StudioTable, object[]>> = {};
     for (const table of STUDIO_TABLES) {
-      const exclude = table === 'photos' ? ['jpeg'] : [];
+      const exclude = table === 'photos' ? ['jpeg', 'thumbnail'] : [];
       const found = await (context.models[table] as unknown as AnyTable).findAll({ where: { studioId }, attributes: { exclude }, transaction });
       rows[table] = found.map((row) => portable(row.get() as Record<string, unknown>, table, writtenAt));
     }

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { pieceSchema } from '@cazuela/contract';
 import { piece } from '../../../testing/made-up';
 import { FakeRecords } from '../../../testing/records';
 import { StudioApi } from './studio-api';
@@ -47,6 +48,24 @@ describe('a list that was seen before', () => {
     records.answer('/pieces', [one, other]);
     expect(found).toHaveLength(2);
     expect(found[1]).toBe(found[0]);
+  });
+
+  it('a row that comes again is not checked again: thousands of them cost nothing', () => {
+    const check = jest.spyOn(pieceSchema, 'safeParse');
+    api.pieces().subscribe();
+    records.answer('/pieces', [one, piece()]);
+    expect(check).toHaveBeenCalledTimes(1);
+    check.mockRestore();
+  });
+
+  it('a row that cannot be read is left out each time it comes', () => {
+    const broken = { ...piece(), version: 'none' };
+    for (let round = 0; round < 2; round++) {
+      const rows: unknown[][] = [];
+      api.pieces().subscribe((found) => rows.push(found));
+      records.answer('/pieces', [broken, one, piece()]);
+      expect(rows.at(-1)).toHaveLength(2);
+    }
   });
 
   it('stays to be seen when the server cannot be asked, and says so', () => {

@@ -10,6 +10,8 @@ interface KnownList {
   /** The answer as it came: the same text again needs no reading, and gives the same rows. */
   text: string;
   rows: readonly unknown[];
+  /** Each row as it came. A row that comes again is not checked again, and stays the same object: what was computed from it, and a form on it, stay. */
+  byText: ReadonlyMap<string, unknown>;
 }
 
 /**
@@ -55,15 +57,16 @@ export class ListStore {
   private take<T>(path: string, text: string, schema: z.ZodType<T>): KnownList {
     const before = this.known.get(path);
     if (before?.text === text) return before;
-    const rows = this.unreadable.sort(path, rowsSchema.parse(jsonOf(text)), schema);
-    const now = { text, rows: before ? keepUnchanged(before.rows, rows) : rows };
+    const came = rowsSchema.parse(jsonOf(text));
+    const texts = came.map((row) => JSON.stringify(row));
+    const read = this.unreadable.sort(
+      path,
+      came.map((row, at) => ({ row, known: before?.byText.get(texts[at]!) })),
+      schema,
+    );
+    const byText = new Map(read.flatMap((row, at) => (row === undefined ? [] : [[texts[at]!, row] as const])));
+    const now = { text, rows: read.filter((row) => row !== undefined), byText };
     this.known.set(path, now);
     return now;
   }
-}
-
-/** A row that is as it was stays the same object: what was computed from it, and a form that edits it, stay too. */
-function keepUnchanged<T>(before: readonly T[], now: readonly T[]): T[] {
-  const byText = new Map(before.map((row) => [JSON.stringify(row), row]));
-  return now.map((row) => byText.get(JSON.stringify(row)) ?? row);
 }

@@ -257,6 +257,11 @@ export class StudioApi {
     return this.fileUrl(`/photos/${photoId}`);
   }
 
+  /** The same photo, at most 300 px: for cards and cells. */
+  thumbnailUrl(photoId: string): string {
+    return this.fileUrl(`/photos/${photoId}/thumbnail`);
+  }
+
   /** Returns the address of something the browser opens itself: a picture, a sheet, a file. */
   fileUrl(path: string): string {
     return `/api/studios/${this.store.studio()?.id ?? ''}${path}`;

@@ -32,15 +32,16 @@ export class UnreadableRows {
     return this.byPath()[path] ?? [];
   }
 
-  /** Returns the rows that fit; the others are stored under the list's path. */
-  sort<T>(path: string, rows: readonly unknown[], schema: z.ZodType<T>): T[] {
+  /** Returns each row as it was read, undefined for one that does not fit; those are stored under the list's path. A known row is not read again. */
+  sort<T>(path: string, rows: readonly { row: unknown; known: unknown }[], schema: z.ZodType<T>): (T | undefined)[] {
     const bad: UnreadableRow[] = [];
-    const good = rows.flatMap((row) => {
+    const good = rows.map(({ row, known }) => {
+      if (known !== undefined) return known as T;
       const read = schema.safeParse(row);
-      if (read.success) return [read.data];
-      const known = knownSchema.safeParse(row).data;
-      bad.push({ id: known?.id ?? '', code: known?.code, name: known?.name ?? known?.body?.name });
-      return [];
+      if (read.success) return read.data;
+      const told = knownSchema.safeParse(row).data;
+      bad.push({ id: told?.id ?? '', code: told?.code, name: told?.name ?? told?.body?.name });
+      return undefined;
     });
     if (bad.length > 0 || this.byPath()[path]) this.byPath.update((all) => ({ ...all, [path]: bad }));
     return good;

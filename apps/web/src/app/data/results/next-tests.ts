@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { BucketSummary } from '@cazuela/contract';
 import { glazeIdOf, rangeVerdict, recipeOfGlaze, seenCombinations, USUAL_CONE, type GlazeToTest, type NextTest, type TestCell } from '@cazuela/core';
 import { converter } from 'culori';
-import { combineLatest, map, switchMap, type Observable } from 'rxjs';
+import { combineLatest, map, shareReplay, switchMap, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
 import { workerAnswer } from '../worker-answer';
 import { Glazes, type StudioGlazes } from '../state/glazes';
@@ -20,7 +20,18 @@ export class NextTests {
   private readonly glazes = inject(Glazes);
   private readonly questions = inject(PieceQuestions);
 
+  private readonly found = new WeakMap<WallOfTests, Observable<NextTest[]>>();
+
+  /** Looked for once, as long as nothing that hangs on the wall changed. */
   find(wall: WallOfTests, count: number): Observable<NextTest[]> {
+    const before = this.found.get(wall);
+    if (before) return before;
+    const now = this.look(wall, count).pipe(shareReplay(1));
+    this.found.set(wall, now);
+    return now;
+  }
+
+  private look(wall: WallOfTests, count: number): Observable<NextTest[]> {
     return combineLatest({ glazes: this.glazes.all(), questionOf: this.questions.all(), pieces: this.api.pieces(), loads: this.api.loads() }).pipe(
       map(({ glazes, questionOf, pieces, loads }): NextTestsJob => {
         const fired = new Set(wall.tests.flatMap(({ of, state }) => (state === 'fired' && of.kind === 'result' ? [of.name] : [])));

@@ -1,5 +1,18 @@
 import { inject, Injectable } from '@angular/core';
-import type { BucketSummary, ClayBody, CoatWindowDocument, Day, Firing, Load, Piece, Result, RunnerTile, StepTile } from '@cazuela/contract';
+import type {
+  BucketSummary,
+  ClayBody,
+  CoatWindowDocument,
+  Day,
+  Firing,
+  GlazeVersionRow,
+  Load,
+  Piece,
+  Recipe,
+  Result,
+  RunnerTile,
+  StepTile,
+} from '@cazuela/contract';
 import {
   dayStanding,
   glazeIdOf,
@@ -21,6 +34,7 @@ import {
 } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
+import { whileUnchanged } from '../unchanged';
 import { compareText } from '../units/compare';
 
 /** A glaze of the wall's edges. */
@@ -50,11 +64,20 @@ interface Known {
   loads: Load[];
   firings: Firing[];
 }
+interface AllKnown extends Known {
+  buckets: BucketSummary[];
+  recipes: Recipe[];
+  bodies: ClayBody[];
+  versions: GlazeVersionRow[];
+  windows: CoatWindowDocument[];
+}
 
 /** Every piece and tile of the studio, as a test of the glazes that are seen on it. */
 @Injectable({ providedIn: 'root' })
 export class WallTests {
   private readonly api = inject(StudioApi);
+  /** Thousands of tests are put together once. */
+  private readonly wall = whileUnchanged(wallOf);
 
   all(): Observable<WallOfTests> {
     return combineLatest({
@@ -70,38 +93,38 @@ export class WallTests {
       firings: this.api.firings(),
       versions: this.api.allRecipeVersions(),
       windows: this.api.coatWindows(),
-    }).pipe(
-      map(({ buckets, recipes, bodies, versions, windows, ...known }) => {
-        const glazeOf = new Map<string, string>([
-          ...recipes.map(({ id }) => [id, id] as const),
-          ...buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)] as const),
-        ]);
-        const versionGlazes = glazesOfVersions(versions);
-        /** A version of a recipe that differs is another glaze. */
-        const glazeIn = (bucketId: string, plan: PiecePlan): string | undefined => {
-          const glazeId = glazeOf.get(bucketId);
-          const number = plan.versions?.find((kept) => kept.bucketId === bucketId)?.number;
-          return glazeId !== undefined && number !== undefined ? (versionGlazes.get(versionKey({ recipeId: glazeId, number })) ?? glazeId) : glazeId;
-        };
-        const tests = testsOf(known, glazeIn, coatJudge(windows, buckets));
-        const seen = new Set(tests.flatMap(({ lowerId, upperId }) => [lowerId, upperId]));
-        const bucketOf = new Map(buckets.map((bucket) => [glazeIdOf(bucket), bucket]));
-        const glazes: WallGlaze[] = [
-          ...recipes.map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: bucketOf.get(id)?.id })),
-          ...buckets
-            .filter((bucket) => glazeIdOf(bucket) === bucket.id && (seen.has(bucket.id) || isOneGlaze(bucket)))
-            .map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: id })),
-        ];
-        for (const version of versions) {
-          const id = versionGlazes.get(versionKey(version)) ?? version.recipeId;
-          if (id === version.recipeId || !seen.has(id) || glazes.some((one) => one.id === id)) continue;
-          glazes.push({ id, name: `${version.name}, version ${version.number}`, colour: version.colour });
-        }
-        const hasWindow = new Set(windows.map(({ glazeId, bodyId }) => `${glazeId} ${bodyId}`));
-        return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies, hasWindow };
-      }),
-    );
+    }).pipe(map(this.wall));
   }
+}
+
+function wallOf({ buckets, recipes, bodies, versions, windows, ...known }: AllKnown): WallOfTests {
+  const glazeOf = new Map<string, string>([
+    ...recipes.map(({ id }) => [id, id] as const),
+    ...buckets.map((bucket) => [bucket.id, glazeIdOf(bucket)] as const),
+  ]);
+  const versionGlazes = glazesOfVersions(versions);
+  /** A version of a recipe that differs is another glaze. */
+  const glazeIn = (bucketId: string, plan: PiecePlan): string | undefined => {
+    const glazeId = glazeOf.get(bucketId);
+    const number = plan.versions?.find((kept) => kept.bucketId === bucketId)?.number;
+    return glazeId !== undefined && number !== undefined ? (versionGlazes.get(versionKey({ recipeId: glazeId, number })) ?? glazeId) : glazeId;
+  };
+  const tests = testsOf(known, glazeIn, coatJudge(windows, buckets));
+  const seen = new Set(tests.flatMap(({ lowerId, upperId }) => [lowerId, upperId]));
+  const bucketOf = new Map(buckets.map((bucket) => [glazeIdOf(bucket), bucket]));
+  const glazes: WallGlaze[] = [
+    ...recipes.map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: bucketOf.get(id)?.id })),
+    ...buckets
+      .filter((bucket) => glazeIdOf(bucket) === bucket.id && (seen.has(bucket.id) || isOneGlaze(bucket)))
+      .map(({ id, body }) => ({ id, name: body.name, colour: body.colour, bucketId: id })),
+  ];
+  for (const version of versions) {
+    const id = versionGlazes.get(versionKey(version)) ?? version.recipeId;
+    if (id === version.recipeId || !seen.has(id) || glazes.some((one) => one.id === id)) continue;
+    glazes.push({ id, name: `${version.name}, version ${version.number}`, colour: version.colour });
+  }
+  const hasWindow = new Set(windows.map(({ glazeId, bodyId }) => `${glazeId} ${bodyId}`));
+  return { tests, glazes: glazes.sort((a, b) => compareText(a.name, b.name)), bodies, hasWindow };
 }
 
 /** A bought glaze without a recipe; scraps of several are tested by nobody. */

@@ -17,6 +17,7 @@ import {
 } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
+import { whileUnchanged } from '../unchanged';
 import { clayFactsOf } from './clay-facts';
 import { firedLook } from './fired-looks';
 import { firedBefore, type FiredBefore } from './fired-before';
@@ -51,6 +52,12 @@ export type RecordOf = (result: Result, where: FaultPlace) => FaultRecord | unde
 export class FaultRecords {
   private readonly api = inject(StudioApi);
   private readonly glazes = inject(Glazes);
+  /** Each piece is put together once. */
+  private readonly firedPieces = whileUnchanged((known: Known): FiredPieces => ({
+    pieceOf: finder(known),
+    results: known.results,
+    firings: known.firings,
+  }));
 
   all(): Observable<FiredPieces> {
     return combineLatest({
@@ -63,17 +70,57 @@ export class FaultRecords {
       tiles: this.api.tiles(),
       runners: this.api.runnerTiles(),
       results: this.api.results(),
-    }).pipe(map((known) => ({ pieceOf: finder(known), results: known.results, firings: known.firings })));
+    }).pipe(map(this.firedPieces));
   }
 }
 
 function finder(known: Known): FiredPieces['pieceOf'] {
   const asFired = new Map<string, GlazedPiece | undefined>();
-  const before = firedBefore({ ...known, buckets: known.glazes.buckets });
-  const ofFiring = firingFacts({ ...known, buckets: known.glazes.buckets, recipes: known.glazes.recipes });
+  const index = indexOf(known);
   return (result) => {
-    if (!asFired.has(result.id)) asFired.set(result.id, pieceAsFired(result, { ...known, before, ofFiring }));
+    if (!asFired.has(result.id)) asFired.set(result.id, pieceAsFired(result, known, index));
     return asFired.get(result.id);
+  };
+}
+
+interface Index {
+  pieces: ReadonlyMap<string, Piece>;
+  bodies: ReadonlyMap<string, ClayBody>;
+  ranges: GlazedPiece['ranges'];
+  /** Windows of one clay, by bucket. */
+  windowsOf: (bodyId: string) => ReadonlyMap<string, CoatWindow>;
+  /** Results of one lot. */
+  firedOf: (lotId: string) => readonly Result[];
+  before: FiredBefore;
+  ofFiring: ReturnType<typeof firingFacts>;
+}
+
+/** What each piece asks for, looked up fast: there are thousands of them. */
+function indexOf(known: Known): Index {
+  const { buckets, recipes } = known.glazes;
+  const windowOf = new Map(known.windows.map(({ glazeId, bodyId, changes }) => [`${glazeId} ${bodyId}`, changes.at(-1)?.window] as const));
+  const windowsOf = new Map<string, ReadonlyMap<string, CoatWindow>>();
+  const firedOf = new Map<string, Result[]>();
+  for (const result of known.results) if (result.body.lotId) firedOf.set(result.body.lotId, [...(firedOf.get(result.body.lotId) ?? []), result]);
+  return {
+    pieces: new Map(known.pieces.map((piece) => [piece.id, piece])),
+    bodies: new Map(known.bodies.map((body) => [body.id, body])),
+    ranges: new Map(buckets.map(({ id, body }) => [id, { lowSg: body.sgLow, highSg: body.sgHigh }])),
+    windowsOf: (bodyId) => {
+      const windows =
+        windowsOf.get(bodyId) ??
+        new Map(
+          buckets.flatMap((bucket) => {
+            const window = windowOf.get(`${glazeIdOf(bucket)} ${bodyId}`);
+            return window ? [[bucket.id, window] as const] : [];
+          }),
+        );
+      windowsOf.set(bodyId, windows);
+      return windows;
+    },
+    firedOf: (lotId) => firedOf.get(lotId) ?? [],
+    before: firedBefore({ ...known, buckets }),
+    ofFiring: firingFacts({ ...known, buckets, recipes }),
   };
 }
 
@@ -85,32 +132,28 @@ export const recorderOf =
     return piece && recordOfPiece(piece, where);
   };
 
-function pieceAsFired(result: Result, known: Known & { before: FiredBefore; ofFiring: ReturnType<typeof firingFacts> }): GlazedPiece | undefined {
-  const piece = known.pieces.find(({ id }) => id === result.body.pieceId)?.body;
+function pieceAsFired(result: Result, known: Known, index: Index): GlazedPiece | undefined {
+  const piece = index.pieces.get(result.body.pieceId)?.body;
   if (!piece) return undefined;
-  const { buckets, facts } = known.glazes;
-  const clay = known.bodies.find(({ id }) => id === piece.bodyId);
-  const windows = buckets.flatMap((bucket) => {
-    const window = known.windows.find(({ glazeId, bodyId }) => glazeId === glazeIdOf(bucket) && bodyId === piece.bodyId)?.changes.at(-1)?.window;
-    return window ? [[bucket.id, window] as const] : [];
-  });
+  const { facts } = known.glazes;
+  const clay = index.bodies.get(piece.bodyId);
   const { plan } = piece;
   const bisque = clay && bisqueOf(clay, piece.lotId);
   return {
     plan,
     coats: firedCoats(result.glazedWith),
     glazes: facts,
-    ranges: new Map(buckets.map(({ id, body }) => [id, { lowSg: body.sgLow, highSg: body.sgHigh }])),
-    windows: new Map(windows),
+    ranges: index.ranges,
+    windows: index.windowsOf(piece.bodyId),
     ...(clay ? { clay: clayFactsOf(clay, piece.lotId, false) } : {}),
     coneReached: result.body.coneReached,
-    ...known.ofFiring(result.body.firingId),
-    isRefired: wasFiredBefore(result, known.results),
+    ...index.ofFiring(result.body.firingId),
+    isRefired: wasFiredBefore(result, index),
     steps: result.glazedWith,
     windowSeen: (bucketId) => windowSeen(bucketId, piece.bodyId, known),
     expansionFall: (bucketId, wantedFall) => expansionFall(bucketId, wantedFall, known.glazes),
-    lastGood: known.before.lastGood(result),
-    isTestedOnClay: known.before.isTestedOnClay(result, piece.bodyId),
+    lastGood: index.before.lastGood(result),
+    isTestedOnClay: index.before.isTestedOnClay(result, piece.bodyId),
     form: (where) =>
       formEvidence({
         plan,
@@ -144,7 +187,7 @@ function expansionFall(bucketId: string, fall: number, { buckets, recipes, powde
 }
 
 /** Undefined where nobody knows which lot it was. */
-function wasFiredBefore({ body, firedAt }: Result, results: readonly Result[]): boolean | undefined {
+function wasFiredBefore({ body, firedAt }: Result, index: Index): boolean | undefined {
   if (!body.lotId) return undefined;
-  return results.some((other) => other.body.lotId === body.lotId && other.body.firingId !== body.firingId && other.firedAt < firedAt);
+  return index.firedOf(body.lotId).some((other) => other.body.firingId !== body.firingId && other.firedAt < firedAt);
 }

@@ -36,8 +36,10 @@ export function firingFacts({ firings, kilns, results, buckets, recipes }: Known
     };
   };
   return (firingId) => {
+    const before = known.get(firingId);
+    if (before) return before;
     const firing = firings.find(({ id }) => id === firingId);
-    const facts = known.get(firingId) ?? (firing ? factsOf(firing) : {});
+    const facts = firing ? factsOf(firing) : {};
     known.set(firingId, facts);
     return facts;
   };

@@ -3,6 +3,7 @@ import type { BucketSummary, CoatDip, Recipe } from '@cazuela/contract';
 import { attempt, contentsIfMixed, glazeFacts, mixtureOf, type GlazeFacts, type Powder } from '@cazuela/core';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { StudioApi } from '../http/studio-api';
+import { whileUnchanged } from '../unchanged';
 import { compareText } from '../units/compare';
 
 export interface StudioGlazes {
@@ -18,17 +19,18 @@ export interface StudioGlazes {
 @Injectable({ providedIn: 'root' })
 export class Glazes {
   private readonly api = inject(StudioApi);
+  private readonly withFacts = whileUnchanged((known: Omit<StudioGlazes, 'facts'>): StudioGlazes => ({
+    ...known,
+    facts: known.buckets.flatMap((bucket) => factsOf(bucket, known.recipes, known.powders)),
+  }));
 
   all(): Observable<StudioGlazes> {
-    return combineLatest([this.api.buckets(), this.api.recipes(), this.api.powders(), this.api.coatDips()]).pipe(
-      map(([buckets, recipes, powders, dips]) => ({
-        buckets,
-        recipes,
-        powders,
-        dips,
-        facts: buckets.flatMap((bucket) => factsOf(bucket, recipes, powders)),
-      })),
-    );
+    return combineLatest({
+      buckets: this.api.buckets(),
+      recipes: this.api.recipes(),
+      powders: this.api.powders(),
+      dips: this.api.coatDips(),
+    }).pipe(map(this.withFacts));
   }
 }
 

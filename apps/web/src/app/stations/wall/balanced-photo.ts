@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PhotoColours } from '@cazuela/contract';
 import { StudioApi } from '../../data/http/studio-api';
 
@@ -12,7 +12,7 @@ import { StudioApi } from '../../data/http/studio-api';
       </svg>
     }
     <img
-      [src]="api.photoUrl(photoId())"
+      [src]="isSmall() ? api.thumbnailUrl(photoId()) : api.photoUrl(photoId())"
       [alt]="alt()"
       loading="lazy"
       draggable="false"
@@ -42,6 +42,8 @@ export class BalancedPhoto {
   readonly alt = input.required<string>();
   readonly colours = input<PhotoColours>();
   readonly transform = input('');
+  /** On a card. */
+  readonly isSmall = input(false, { transform: booleanAttribute });
   protected readonly api = inject(StudioApi);
   protected readonly filterId = computed(() => `balance-${this.photoId()}`);
   protected readonly matrix = computed(() => {

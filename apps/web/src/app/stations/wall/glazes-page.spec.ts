@@ -33,8 +33,9 @@ describe('glaze over glaze', () => {
       '/firings': [of],
       '/bodies': [CLAY],
     };
-    // What is on the wall first, then what the next test needs to know.
+    // What is on the wall first; when it is drawn, what the next test needs to know.
     for (let round = 0; round < 2; round++) {
+      if (round > 0) await new Promise((drawn) => setTimeout(drawn, 80));
       for (const request of records.http.match(({ method }) => method === 'GET'))
         request.flush(lists[request.request.url.replace(/^\/api\/studios\/[^/]+/, '')] ?? []);
       await screen.settle();

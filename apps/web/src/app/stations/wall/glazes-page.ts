@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { combinationKey, CONES, WALL_COATS, wallCells, type NextTest, type TestCost, type WallPart, type WallTest } from '@cazuela/core';
-import { catchError, of, switchMap } from 'rxjs';
+import { catchError, of, switchMap, timer } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
 import { NextTests } from '../../data/results/next-tests';
@@ -28,6 +28,8 @@ const COST_WORDS: Readonly<Record<TestCost, string>> = {
   outOfRange: 'a bucket is out of its range',
   noRoom: 'no kiln is being filled',
 };
+/** A wall is drawn by then, ms. */
+const DRAWN_MS = 60;
 const SUGGESTIONS = 5;
 const MOST_LABELS = 60;
 
@@ -106,7 +108,8 @@ export class GlazesPage {
   }
   private readonly found = toSignal(
     toObservable(this.all.value).pipe(
-      switchMap((wall) => (wall ? this.suggestions.find(wall, SUGGESTIONS) : of(undefined))),
+      // The wall is drawn first: what to make next is read after it.
+      switchMap((wall) => (wall ? timer(DRAWN_MS).pipe(switchMap(() => this.suggestions.find(wall, SUGGESTIONS))) : of(undefined))),
       catchError(() => of([])),
     ),
   );
@@ -179,7 +182,7 @@ export class GlazesPage {
       const cell = wallCells(same).get(key);
       const clay = this.all.value()?.bodies.find(({ id }) => id === bodyId)?.name ?? 'clay not known';
       return cell
-        ? [{ key: of, title: `${clay}, cone ${cone}`, words: cellWords(cell), photoUrl: cell.photoId ? this.api.photoUrl(cell.photoId) : '' }]
+        ? [{ key: of, title: `${clay}, cone ${cone}`, words: cellWords(cell), photoUrl: cell.photoId ? this.api.thumbnailUrl(cell.photoId) : '' }]
         : [];
     });
   }
@@ -203,7 +206,7 @@ export class GlazesPage {
       name: of.name,
       ...links[of.kind],
       stars: stars ? '★'.repeat(stars) : '',
-      photoUrl: photoId ? this.api.photoUrl(photoId) : '',
+      photoUrl: photoId ? this.api.thumbnailUrl(photoId) : '',
       words: [
         STATE_WORDS[state],
         `cone ${cone}`,

@@ -68,6 +68,7 @@ export class WallGrid {
   private readonly sight = signal(ALL, { equal: (a, b) => a.top === b.top && a.bottom === b.bottom && a.left === b.left && a.right === b.right });
   protected readonly lowers = computed(() => [CLAY, ...this.glazes()]);
   protected readonly cellPx = CELL_PX;
+  protected readonly wholePx = computed(() => NAMES_PX + this.glazes().length * CELL_PX);
   /** Columns in sight, and how many lie left of them. */
   protected readonly columns = computed(() => {
     const { left, right } = this.sight();
@@ -75,13 +76,24 @@ export class WallGrid {
   });
   protected readonly rows = computed(() => {
     const { top, bottom } = this.sight();
-    const cells = this.cells();
+    const cellOf = this.cellsMade();
     const uppers = this.columns().glazes;
     const shown = this.lowers().slice(top, bottom);
     return {
       skipped: top,
       after: Math.max(0, this.lowers().length - top - shown.length),
-      lines: shown.map((lower, at) => ({ ...lower, index: top + at, cells: uppers.map((upper) => this.cellOf(lower, upper, cells)) })),
+      lines: shown.map((lower, at) => ({ ...lower, index: top + at, cells: uppers.map((upper) => cellOf(lower, upper)) })),
+    };
+  });
+  /** What stands in each cell, put together when it is first seen. */
+  private readonly cellsMade = computed(() => {
+    const cells = this.cells();
+    const made = new Map<string, GridCell>();
+    return (lower: typeof CLAY, upper: WallGlaze): GridCell => {
+      const key = combinationKey({ lowerId: lower.id, upperId: upper.id });
+      const cell = made.get(key) ?? this.cellOf(lower, upper, cells.get(key));
+      made.set(key, cell);
+      return cell;
     };
   });
   /** One stop for Tab. */
@@ -112,6 +124,11 @@ export class WallGrid {
       left: Math.max(0, column - AROUND),
       right: column + Math.ceil(clientWidth / CELL_PX) + AROUND,
     });
+  }
+
+  /** Of a column in sight. */
+  protected leftPx(at: number): number {
+    return NAMES_PX + (this.columns().skipped + at) * CELL_PX;
   }
 
   /** Arrows walk the wall; Home and End go to the ends of a row. */
@@ -155,13 +172,11 @@ export class WallGrid {
     this.look();
   }
 
-  private cellOf(lower: typeof CLAY, upper: WallGlaze, cells: ReadonlyMap<string, WallCell>): GridCell {
-    const key = combinationKey({ lowerId: lower.id, upperId: upper.id });
-    const cell = cells.get(key);
+  private cellOf(lower: typeof CLAY, upper: WallGlaze, cell: WallCell | undefined): GridCell {
     return {
-      key,
+      key: combinationKey({ lowerId: lower.id, upperId: upper.id }),
       state: cell?.state ?? '',
-      photoUrl: cell?.photoId ? this.api.photoUrl(cell.photoId) : '',
+      photoUrl: cell?.photoId ? this.api.thumbnailUrl(cell.photoId) : '',
       lowerColour: lower.colour,
       upperColour: upper.colour,
       mark: cell ? markOf(cell) : '',

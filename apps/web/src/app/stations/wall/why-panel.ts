@@ -8,22 +8,20 @@ import {
   coatTimesOf,
   edgeDoneMm,
   factsOfPiece,
-  FIRED_FAULTS,
-  learntStrengths,
   recordOfPiece,
   USUAL_CONE,
   type FiredFault,
   type GlazedPiece,
-  type JudgedPiece,
   type RunCauses,
 } from '@cazuela/core';
 import { catchError, of, switchMap } from 'rxjs';
 import { apiResource } from '../../data/http/api-resource';
 import { StudioApi } from '../../data/http/studio-api';
+import { CauseLearning } from '../../data/results/cause-learning';
 import { ledgerOf } from '../../data/results/result-changes';
 import type { RunCausesJob } from '../../data/results/run-causes-job';
 import { runCausesWorker } from '../../data/results/run-causes.worker-factory';
-import { FaultRecords, recorderOf, type RecordOf } from '../../data/state/fault-records';
+import { FaultRecords } from '../../data/state/fault-records';
 import { PieceQuestions } from '../../data/state/piece-questions';
 import { Units } from '../../data/units/units';
 import { workerAnswer } from '../../data/worker-answer';
@@ -49,13 +47,11 @@ export class WhyPanel {
   private readonly api = inject(StudioApi);
   private readonly records = inject(FaultRecords);
   private readonly questions = inject(PieceQuestions);
+  private readonly learning = inject(CauseLearning);
   protected readonly known = apiResource(() => this.records.all());
   protected readonly entries = apiResource(() => this.api.resultChanges());
-  private readonly judged = computed((): JudgedPiece[] => {
-    const known = this.known.value();
-    return known ? known.results.flatMap((result) => judgedOf(result, recorderOf(known))) : [];
-  });
-  private readonly strengths = computed(() => learntStrengths(this.judged()));
+  /** Learnt beside the page; undefined until then. */
+  private readonly learnt = toSignal(toObservable(this.known.value).pipe(switchMap((known) => (known ? this.learning.from(known) : of(undefined)))));
   protected readonly ledger = computed(() => ledgerOf(this.entries.value() ?? [], this.known.value()?.results ?? []));
   protected readonly firing = computed(() => this.known.value()?.firings.find(({ id }) => id === this.result().body.firingId));
   private readonly piece = computed(() => this.known.value()?.pieceOf(this.result()));
@@ -87,8 +83,9 @@ export class WhyPanel {
     ),
   );
   protected readonly told = computed(() => {
-    const piece = this.piece();
-    if (!piece) return [];
+    const [piece, learnt] = [this.piece(), this.learnt()];
+    if (!piece || !learnt) return [];
+    const { strengths } = learnt;
     const { faults } = this.result().body;
     const runs = faults.filter((one) => isRun(one.fault));
     return faults.flatMap(({ fault, where }) => {
@@ -97,7 +94,7 @@ export class WhyPanel {
       const run = isRun(fault) ? this.run() : undefined;
       if (isRun(fault) && !run) return [];
       const record = { ...recordOfPiece(piece, where), ...(run ? { reach: run.reach } : {}) };
-      const { causes, unexplained, notRecorded } = causesOfFault(fault, record, this.strengths());
+      const { causes, unexplained, notRecorded } = causesOfFault(fault, record, strengths);
       return [
         {
           fault,
@@ -110,14 +107,14 @@ export class WhyPanel {
           unexplained: Math.round(100 * unexplained),
           worth: worthRecording(notRecorded),
           reach: run && this.reachWords(run),
-          changes: run ? run.changes : changesFor({ fault, record, facts: factsOfPiece(piece, where), strengths: this.strengths() }),
+          changes: run ? run.changes : changesFor({ fault, record, facts: factsOfPiece(piece, where), strengths }),
         },
       ];
     });
   });
   protected readonly leastTold = LEAST_TOLD;
   protected readonly ground = computed(() => {
-    const pieces = this.judged().length;
+    const pieces = this.learnt()?.pieces ?? 0;
     const own =
       pieces >= ENOUGH_PIECES ? `put right by the ${pieces} pieces that were looked at here, good ones too` : 'not yet by pieces of this studio';
     return `Each figure is the chance that the cause was at work: from usual strengths, ${own}. Two causes may have worked together.`;
@@ -141,10 +138,3 @@ export class WhyPanel {
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 const isRun = (fault: FiredFault): boolean => fault === 'ran' || fault === 'stuck';
-const isFired = (fault: string): fault is FiredFault => (FIRED_FAULTS as readonly string[]).includes(fault);
-
-/** A piece with what is wrong with it; at the place of its first fault, outside where it has none. */
-function judgedOf(result: Result, recordOf: RecordOf): JudgedPiece[] {
-  const record = recordOf(result, result.body.faults[0]?.where ?? 'outside');
-  return record ? [{ record, faults: result.body.faults.map(({ fault }) => fault).filter(isFired) }] : [];
-}

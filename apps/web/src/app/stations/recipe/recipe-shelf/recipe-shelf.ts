@@ -83,7 +83,7 @@ export class RecipeShelf {
     for (const { body, glazedWith } of this.results.value() ?? []) {
       const recipes = new Set(glazedWith.flatMap(({ bucketId }) => (bucketId ? [recipeOf.get(bucketId)] : [])));
       const [only] = recipes;
-      if (body.photoId && only && recipes.size === 1 && !photos.has(only)) photos.set(only, this.api.photoUrl(body.photoId));
+      if (body.photoId && only && recipes.size === 1 && !photos.has(only)) photos.set(only, this.api.thumbnailUrl(body.photoId));
     }
     return photos;
   });
