@@ -137,6 +137,16 @@ test('the weigh sheet prints black on white, without buttons', async ({ page }) 
   expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
 });
 
+test('on paper nothing is left to press', async ({ page }) => {
+  for (const path of ['/wall', '/wall/glazes', '/wall/changes', '/recipe', '/kiln']) {
+    await settled(page, path);
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.locator('.mat-mdc-button-base:visible, cz-record-menu:visible')).toHaveCount(0);
+    await page.emulateMedia({ media: 'screen' });
+  }
+});
+
 test('an empty studio says what to do first on every shelf', async ({ browser }) => {
   const { StudioUnderTest: Studio } = await import('./studio');
   const empty = await Studio.open({ demo: false });

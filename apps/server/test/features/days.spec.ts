@@ -175,6 +175,26 @@ describe('the glazing day, kept in MariaDB', () => {
       expect((await note(newItemId)).glazedWith[0]).toMatchObject({ seconds: 6, doneAt: NOW });
     });
 
+    it('a tick that was on its way when the pot was read stands in its result, also of a split part; taken back, it is gone again', async () => {
+      const day = await aDay();
+      const [newItemId, stepIds] = [uuid(), [uuid(), uuid()]];
+      await send(day, { ...head(), type: 'lotSplit', itemId: day.items[0]!.id, newItemId, count: 3, stepIds });
+      const [whole, part] = [await note(day.items[0]!.id), await note(newItemId)];
+      const other = await note(null);
+      const found = async (id: string): Promise<Result> =>
+        ((await server.get('/results').expect(200)).body as Result[]).find((result) => result.id === id)!;
+      const late = { ...done(day.items[0]!.steps[0]!.id), seconds: 5.2, sg: 1.46 } as DayEvent;
+      await send(day, late);
+      await send(day, { ...done(stepIds[0]!), seconds: 7 } as DayEvent);
+      expect((await found(whole.id)).glazedWith[0]).toMatchObject({ seconds: 5.2, sg: 1.46, doneAt: NOW });
+      expect((await found(part.id)).glazedWith[0]).toMatchObject({ seconds: 7, doneAt: NOW });
+      expect((await found(other.id)).glazedWith).toEqual(other.glazedWith);
+      await send(day, { ...head(), type: 'undone', eventId: late.id });
+      expect((await found(whole.id)).glazedWith[0]).toMatchObject({ doneAt: null, secondsPlanned: true });
+      // Whoever corrects the result meanwhile is not turned away for it.
+      expect((await found(whole.id)).version).toBe(1);
+    });
+
     it('corrected to another lot, it knows what was done to that', async () => {
       const day = await aDay();
       await send(day, { ...done(day.items[0]!.steps[0]!.id), seconds: 3.3 } as DayEvent);

@@ -10,6 +10,7 @@ import { illFormedText } from '../../http/well-formed';
 import { pairsOf, takeBackPairs } from '../buckets/take-back-pair';
 import { bookedBuckets, bookTicks } from '../days/book-ticks';
 import { keepReadings } from '../kiln/opening/keep-readings';
+import { takeLateTicks } from '../kiln/late-ticks';
 import { appendToStream } from './append-events';
 
 /**
@@ -72,7 +73,10 @@ async function append(context: Context, target: Stream, events: BenchEvent['even
         if (batch?.get().bucketId) return 'This batch is a bucket already; what is in it is changed at the bucket.';
       }
       const fresh = await appendToStream(context, target, events, transaction);
-      if (target.stream === 'day') await bookTicks(context, target, (fresh ?? []) as DayEvent[], transaction);
+      if (target.stream === 'day' && fresh && fresh.length > 0) {
+        await bookTicks(context, target, fresh as DayEvent[], transaction);
+        await takeLateTicks(context, target, transaction);
+      }
       if (target.stream === 'firing') await keepReadings(context, target, (fresh ?? []) as FiringEvent[], transaction);
       await takeBackPairs(context, target, (fresh ?? []) as BucketEvent[], pairs, transaction);
       return undefined;
