@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Firing, Kiln } from '@cazuela/contract';
+import { coneReached } from '@cazuela/core';
 import { expect, StudioUnderTest, test } from './studio';
 
 test.use({ studioOf: 'kiln-firing' });
@@ -70,11 +71,14 @@ test.describe('a firing read by its controller', () => {
     // Cones on three shelves, then the next plan.
     await page.getByRole('link', { name: 'Read its witness cones' }).press('Enter');
     const kept = async (): Promise<number> => (await own.records<Firing>(request, `/firings/${firing!.id}`)).body.witnesses?.length ?? 0;
+    // The cone that it reached: on a slow machine the hour without power is a long one, and the kiln stays cooler.
+    const reached = coneReached({ firing: (await log()).points });
+    const cone = reached.kind === 'between' ? reached.upper : '6';
     for (const [at, name] of ['Lowest', 'Third', 'Top'].entries()) {
-      await page.getByRole('group', { name, exact: true }).getByLabel('The cone that bends').selectOption('7');
+      await page.getByRole('group', { name, exact: true }).getByLabel('The cone that bends').selectOption(cone);
       await expect.poll(kept).toBe(at + 1);
     }
-    await expect(page.getByRole('img', { name: /^The kiln from the side: Top cone 7 read there/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: new RegExp(`^The kiln from the side: Top cone ${cone} read there`) })).toBeVisible();
     expect(await openPlan()).not.toBe(before);
   });
 });

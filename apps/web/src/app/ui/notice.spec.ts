@@ -36,6 +36,26 @@ describe('what was kept just now', () => {
     expect(await notice.getMessage()).toBe('Silica is kept.');
     expect(await notice.hasAction()).toBe(false);
   });
+
+  it('what happens by itself waits until nobody can take back what was kept; of two that wait, the newer is told', async () => {
+    new FakeRecords();
+    const notices = TestBed.inject(Notice);
+    notices.kept('10 min more to dry', () => undefined);
+    notices.tellLater('The plan changed.');
+    notices.tellLater('The plan changed again.');
+    const notice = await shown();
+    expect(await notice.getMessage()).toBe('10 min more to dry');
+    await notice.dismissWithAction();
+    // The line goes before the next one comes.
+    await new Promise((gone) => setTimeout(gone, 400));
+    expect(await (await shown()).getMessage()).toBe('The plan changed again.');
+  });
+
+  it('with nothing to be read it is told at once', async () => {
+    new FakeRecords();
+    TestBed.inject(Notice).tellLater('The plan changed.');
+    expect(await (await shown()).getMessage()).toBe('The plan changed.');
+  });
 });
 
 @Component({ selector: 'cz-some-bench', imports: [FullScreen], template: '<cz-full-screen label="Dip timer"><p>2.4 s</p></cz-full-screen>' })

@@ -12,9 +12,18 @@ export interface NoticeAction {
 @Injectable({ providedIn: 'root' })
 export class Notice {
   private readonly injector = inject(Injector);
+  /** Lines that are to be read, or about to be. */
+  private shown = 0;
+  private waiting: string | undefined;
 
   tell(words: string, action?: NoticeAction): void {
     void this.show(words, action);
+  }
+
+  /** Told when the line is free: what happens by itself does not take the place of what somebody may want to take back. */
+  tellLater(words: string): void {
+    if (this.shown > 0) this.waiting = words;
+    else this.tell(words);
   }
 
   /** The same, to be taken back. */
@@ -24,8 +33,16 @@ export class Notice {
 
   /** Its code is fetched when the first thing is kept. */
   private async show(words: string, action: NoticeAction | undefined): Promise<void> {
+    this.shown++;
     const { MatSnackBar } = await import('@angular/material/snack-bar');
     const shown = this.injector.get(MatSnackBar).open(words, action?.label, { duration: STAYS_MS, panelClass: 'notice' });
     if (action) shown.onAction().subscribe(action.run);
+    shown.afterDismissed().subscribe(() => {
+      this.shown--;
+      const waiting = this.waiting;
+      if (this.shown > 0 || waiting === undefined) return;
+      this.waiting = undefined;
+      this.tell(waiting);
+    });
   }
 }

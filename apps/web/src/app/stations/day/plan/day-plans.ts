@@ -122,7 +122,7 @@ export class DayPlans {
     const asked = JSON.stringify(day.planning.order);
     this.screen.plan((planning) => (JSON.stringify(planning.order) === asked ? { ...planning, order: turns } : undefined));
     const words = savesMinutes === undefined ? undefined : changeWords(day, turns);
-    if (words) this.notice.tell(`The plan changed: ${words} Hands are done ${Math.round(savesMinutes!)} min sooner.`);
+    if (words) this.notice.tellLater(`The plan changed: ${words} Hands are done ${Math.round(savesMinutes!)} min sooner.`);
   }
 }
 
