@@ -1,6 +1,8 @@
 import type { Result } from '@cazuela/contract';
 import { firing, id, piece, result } from '../../../testing/made-up';
-import { FakeRecords } from '../../../testing/records';
+import { TestBed } from '@angular/core/testing';
+import { Outbox } from '../../data/offline/outbox';
+import { FakeRecords, settle } from '../../../testing/records';
 import { Screen } from '../../../testing/screen';
 import { Wall } from './wall';
 
@@ -53,6 +55,28 @@ describe('the wall', () => {
     await screen.press('Show more');
     expect(screen.all('h2')).toHaveLength(90);
     expect(screen.has('Show more')).toBe(false);
+  });
+
+  it('what was read at the opening and is on its way still hangs here as soon as the records have it', async () => {
+    const records = new FakeRecords();
+    records.openStudio();
+    const outbox = TestBed.inject(Outbox);
+    outbox.add({ stream: 'firing', streamId: of.id, event: { id: id(), at: of.body.startedAt, by: 'Maia', type: 'undone', eventId: id() } });
+    const screen = await Screen.open(Wall, { firing: of.id });
+    const sending = outbox.run$.subscribe();
+    records.answer('/results', []);
+    for (const request of records.http.match(({ method }) => method === 'GET')) request.flush([]);
+    await settle();
+    expect(screen.all('h2')).toHaveLength(0);
+    const sent = records.http.expectOne(({ url }) => url.endsWith('/events'));
+    const { events } = sent.request.body as { events: { event: { id: string } }[] };
+    sent.flush({ acknowledged: events.map(({ event }) => event.id), refused: [] });
+    await settle();
+    await screen.settle();
+    records.answer('/results', [ofLot(1)]);
+    await screen.settle();
+    expect(screen.all('h2')).toHaveLength(1);
+    sending.unsubscribe();
   });
 
   it('an empty wall says what to do', async () => {

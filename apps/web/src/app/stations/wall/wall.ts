@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { FAULTS, SURFACES, type PhotoColours, type Result } from '@cazuela/contract';
@@ -16,6 +16,7 @@ import { plainOptions, type FieldOption } from '../../ui/options';
 import { ColourField } from '../../ui/colour-field';
 import { ResourceState } from '../../ui/resource-state';
 import { EmptyState } from '../../ui/empty-state';
+import { Outbox } from '../../data/offline/outbox';
 import { PutAwayStore } from '../../data/state/put-away-store';
 import { LinerCaution } from '../../parts/liner-caution';
 import { RecordMenu } from '../../parts/records/record-menu';
@@ -101,6 +102,8 @@ export class Wall {
   protected readonly starOptions = [0, 1, 2, 3, 4, 5].map(
     (stars) => [stars, stars === 0 ? 'any stars' : stars === 1 ? '1 star and more' : `${stars} stars and more`] as const,
   );
+  /** Steps that this device has not brought to the records yet. */
+  private readonly onTheirWay = inject(Outbox).pendingCount;
   protected readonly all = apiResource(() => this.api.results());
   /** Beside the results: what they are found by. */
   protected readonly facts = apiResource(() =>
@@ -190,6 +193,16 @@ export class Wall {
   /** Saves its plan as a keeper, and shows what it is to be made again with. */
   protected keep(result: Result): void {
     this.keeping.run(this.keepers.keep(result), () => void this.router.navigate(['/wall/keepers']));
+  }
+
+  constructor() {
+    // What was read at the opening a moment ago may be on its way to the records still: it hangs here as soon as it is there.
+    let before = untracked(this.onTheirWay);
+    effect(() => {
+      const now = this.onTheirWay();
+      if (now < before) untracked(() => this.all.reload());
+      before = now;
+    });
   }
 
   protected showMore(): void {
