@@ -34,7 +34,10 @@ export class Notice {
   /** Its code is fetched when the first thing is kept. */
   private async show(words: string, action: NoticeAction | undefined): Promise<void> {
     this.shown++;
-    const { MatSnackBar } = await import('@angular/material/snack-bar');
+    const { MatSnackBar } = await import('@angular/material/snack-bar').catch((error: unknown) => {
+      this.shown--;
+      throw error;
+    });
     const shown = this.injector.get(MatSnackBar).open(words, action?.label, { duration: STAYS_MS, panelClass: 'notice' });
     if (action) shown.onAction().subscribe(action.run);
     shown.afterDismissed().subscribe(() => {

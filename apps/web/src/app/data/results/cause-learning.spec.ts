@@ -5,6 +5,7 @@ import { bucket, CLAY, firing, id, piece, result, summaryOf } from '../../../tes
 import { FakeRecords } from '../../../testing/records';
 import { FaultRecords, type FiredPieces } from '../state/fault-records';
 import { CauseLearning } from './cause-learning';
+import * as factory from './learn-strengths.worker-factory';
 
 const WHITE = bucket();
 const cup = piece({ zones: { inside: [], outside: [{ id: id(), bucketId: WHITE.id, method: 'dip', coatMm: 0.9 }], rim: [], foot: [] } });
@@ -72,6 +73,19 @@ describe('what fired pieces taught of the causes of faults', () => {
     const more = await known([...results, fired(true)]);
     expect(more).not.toBe(first);
     expect((await learnt(more)).pieces).toBe(3);
+  });
+
+  it('where the worker fails, the usual strengths are told, and that no piece taught them', async () => {
+    const broken = {
+      onmessage: null,
+      onerror: null as (() => void) | null,
+      postMessage: (): void => broken.onerror?.(),
+      terminate: (): void => undefined,
+    };
+    const made = jest.spyOn(factory, 'learnStrengthsWorker').mockReturnValue(broken as unknown as Worker);
+    const { strengths, pieces } = await learnt(await known([fired(true)]));
+    expect([strengths.get('crawled/coatOverWindow'), pieces]).toEqual([0.5, 0]);
+    made.mockRestore();
   });
 
   it('a piece whose plan is gone teaches nothing', async () => {

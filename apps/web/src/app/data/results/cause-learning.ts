@@ -25,9 +25,9 @@ export class CauseLearning {
     const now = defer(() => {
       const pieces = fired.results.flatMap((result) => judgedPiece(result, recorderOf(fired)));
       return workerAnswer<LearnStrengthsJob, CauseStrengths>(learnStrengthsWorker, { pieces }).pipe(
-        // A browser that has no workers: the usual strengths.
-        defaultIfEmpty(learntStrengths([])),
         map((strengths) => ({ strengths, pieces: pieces.length })),
+        // The worker failed: the usual strengths, and no piece is said to have taught them.
+        defaultIfEmpty({ strengths: learntStrengths([]), pieces: 0 }),
       );
     }).pipe(shareReplay(1));
     this.learnt.set(fired, now);

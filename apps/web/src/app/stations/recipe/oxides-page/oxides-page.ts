@@ -79,7 +79,7 @@ export class OxidesPage {
     return (this.all.value()?.bodies ?? []).flatMap(({ name, expansion }) => {
       if (expansion === undefined) return [];
       const { kind, bodyLessGlaze } = glazeFit({ bodyExpansion: expansion, glazeExpansion: glass.expansion });
-      return [{ name, kind, words: FIT_WORDS[kind], difference: `${bodyLessGlaze < 0 ? '−' : '+'}${Math.abs(bodyLessGlaze).toFixed(1)}` }];
+      return [{ name, kind, words: FIT_WORDS[kind], difference: signed(bodyLessGlaze) }];
     });
   });
 
@@ -91,6 +91,12 @@ export class OxidesPage {
   protected from(row: OxideOfRecipe): string {
     return row.from.map(({ powder, grams }) => `${powder} ${this.units.plain(grams)}`).join(', ');
   }
+}
+
+/** To a tenth; nothing has no sign. */
+function signed(difference: number): string {
+  const tenths = Math.round(10 * difference);
+  return `${tenths < 0 ? '−' : tenths > 0 ? '+' : ''}${(Math.abs(tenths) / 10).toFixed(1)}`;
 }
 
 function compare(column: string, a: OxideOfRecipe, b: OxideOfRecipe): number {
