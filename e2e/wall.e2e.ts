@@ -149,6 +149,43 @@ test('a whole studio leaves as one file and comes back: nothing is there twice',
   await expect(page.getByText('This file is no zip of a studio.')).toBeVisible();
 });
 
+test('the wall is walked and looked at closer: by finger, wheel and keys, and a reload shows the same', async ({ page }) => {
+  await page.goto('/wall/glazes');
+  const grid = page.getByRole('grid', { name: /Glazes below in rows/ });
+  const fired = grid.getByRole('gridcell', { name: /: fired/ }).first();
+  const side = async (): Promise<number> => (await fired.boundingBox())!.width;
+  await fired.click();
+  await expect(fired).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByText(/You have made this one: fired/)).toBeVisible();
+  // It is drawn there: what stands in its middle is no paper.
+  const inks = async (): Promise<number> => {
+    const { x, y, width } = (await fired.boundingBox())!;
+    const picture = await page.screenshot({ clip: { x: x + width / 4, y: y + width / 4, width: width / 2, height: width / 2 } });
+    return (await sharp(picture).stats()).entropy;
+  };
+  await expect.poll(inks).toBeGreaterThan(0.5);
+
+  const usual = await side();
+  await fired.hover();
+  await page.keyboard.down('Control');
+  await page.mouse.wheel(0, -150);
+  await page.keyboard.up('Control');
+  await expect(page).toHaveURL(/side=\d+/);
+  await expect.poll(side).toBeGreaterThan(usual + 10);
+  const closer = await side();
+  await page.reload();
+  await expect.poll(side).toBe(closer);
+
+  await fired.focus();
+  await page.keyboard.press('-');
+  await expect.poll(side).toBeLessThan(closer);
+  const label = await fired.getAttribute('aria-label');
+  await page.keyboard.press('ArrowDown');
+  await expect(grid.locator(':focus')).not.toHaveAttribute('aria-label', label!);
+  await page.keyboard.press('ArrowUp');
+  await expect(grid.locator(':focus')).toHaveAttribute('aria-label', label!);
+});
+
 test('walls stand side by side, clay by clay, drawn as soon as they are there', async ({ page }) => {
   await page.goto('/wall/glazes?slices=clay');
   const walls = page.getByRole('img', { name: /^Barro .*: \d+ fired/ });

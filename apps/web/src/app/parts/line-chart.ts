@@ -129,19 +129,3 @@ function numberOf(one: object): string {
   functionNumbers.set(one, known);
   return `function ${known}`;
 }
-
-let looked: { theme: string; colours: Map<string, string> } | undefined;
-
-/**
- * Returns a colour token as the page has it now: canvas cannot read CSS variables. Looked up once for each theme, because reading it forces a
- * layout.
- */
-export function token(name: string): string {
-  const theme = `${document.documentElement.dataset['theme'] ?? 'auto'} ${window.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'}`;
-  if (looked?.theme !== theme) looked = { theme, colours: new Map() };
-  const known = looked.colours.get(name);
-  if (known) return known;
-  const colour = getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-  if (colour) looked.colours.set(name, colour);
-  return colour || '#30231b';
-}

@@ -14,7 +14,8 @@ import { EmptyState } from '../../ui/empty-state';
 import type { FieldOption } from '../../ui/options';
 import { ResourceState } from '../../ui/resource-state';
 import { SelectField } from '../../ui/select-field';
-import { WallGrid } from './wall-grid';
+import { WallGrid } from './grid/wall-grid';
+import { cellSize } from './grid/wall-view';
 import { WallSlice } from './wall-slice';
 import { cellWords, CLAY, COAT_WORDS, combinationTitle, STATE_WORDS } from './wall-words';
 
@@ -60,6 +61,8 @@ export class GlazesPage {
   readonly slices = input<string>();
   /** From the address: thin, right, thick or in steps. */
   readonly coat = input<string>();
+  /** From the address: side of a cell, px. */
+  readonly side = input<string>();
   private readonly api = inject(StudioApi);
   private readonly wall = inject(WallTests);
   private readonly suggestions = inject(NextTests);
@@ -68,6 +71,8 @@ export class GlazesPage {
   protected readonly coatShown = addressed('coat', () => this.coat());
   protected readonly chosen = addressed('cell', () => this.cell());
   protected readonly sliceBy = addressed('slices', () => this.slices());
+  protected readonly cellSide = addressed('side', () => this.side());
+  protected readonly cellPx = computed(() => cellSize(Number(this.cellSide())));
   protected readonly all = apiResource(() => this.wall.all());
   protected readonly glazes = computed((): WallGlaze[] => this.all.value()?.glazes ?? []);
   private readonly tests = computed((): WallTest[] => this.all.value()?.tests ?? []);

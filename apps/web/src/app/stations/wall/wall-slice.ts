@@ -1,6 +1,7 @@
 import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
 import { combinationKey, type WallCell } from '@cazuela/core';
 import type { WallGlaze } from '../../data/results/wall-tests';
+import { token } from '../../parts/token';
 
 /** A slice is about so wide, px; a cell is not smaller than a fingertip can hit with a mouse, nor larger than it needs. */
 const SLICE_PX = 330;
@@ -69,7 +70,7 @@ export class WallSlice {
     if (row !== undefined && column) this.taken.emit(combinationKey({ lowerId: row, upperId: column.id }));
   }
 
-  /** Each cell halved: the lower glaze on the left, the upper one on the right; what is not fired yet is faint. */
+  /** Each cell halved as the glazes lie, the upper one on top; what is not fired yet is faint. */
   private draw(): void {
     const pen = this.picture().nativeElement.getContext('2d');
     const [px, glazes, cells, rows, chosen] = [this.cellPx(), this.glazes(), this.cells(), this.rows(), this.chosen()];
@@ -86,12 +87,12 @@ export class WallSlice {
           pen.fillStyle = colours.get(lowerId) ?? upper.colour;
           pen.fillRect(x, y, px - 1, px - 1);
           pen.fillStyle = upper.colour;
-          pen.fillRect(x + Math.floor(px / 2), y, px - 1 - Math.floor(px / 2), px - 1);
+          pen.fillRect(x, y, px - 1, Math.floor(px / 2));
           pen.globalAlpha = 1;
         }
         if (key === chosen) {
           pen.lineWidth = 2;
-          pen.strokeStyle = getComputedStyle(this.picture().nativeElement).getPropertyValue('--cobalt') || '#1d4685';
+          pen.strokeStyle = token('--cobalt');
           pen.strokeRect(x + 1, y + 1, px - 3, px - 3);
         }
       }),

@@ -11,8 +11,8 @@ export const COAT_WORDS: Readonly<Record<WallCoat, string>> = {
   steps: 'in steps',
 };
 
-/** The first row of the wall: glazes on the bare clay. */
-export const CLAY = { id: '', name: 'on the clay', colour: 'var(--slip)' };
+/** The first row of the wall: glazes on the bare clay, in the colour of clay. */
+export const CLAY = { id: '', name: 'on the clay', colour: '' };
 
 /** Which glaze lies on what. */
 export const combinationTitle = (lower: { id: string; name: string }, upper: { name: string }): string =>

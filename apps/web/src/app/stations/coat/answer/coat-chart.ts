@@ -1,6 +1,7 @@
 import type { CoatCurvePoint, CoatObservation, CoatWindow } from '@cazuela/core';
 import type { ComparisonCurve } from './comparison-curves';
-import { token, type LineChartConfig } from '../../../parts/line-chart';
+import type { LineChartConfig } from '../../../parts/line-chart';
+import { token } from '../../../parts/token';
 
 /** Readings at an SG further away than this are drawn hollow: they belong to another curve. */
 const SAME_SG = 0.015;

@@ -14,7 +14,7 @@ import { TOO_THICK_CELL, type CoatMap, type CoatWindow } from '@cazuela/core';
 import { filter, Observable, switchMap } from 'rxjs';
 import { PreferencesStore } from '../../../data/state/preferences';
 import { Units } from '../../../data/units/units';
-import { token } from '../../../parts/line-chart';
+import { token } from '../../../parts/token';
 import type { MapAnswer, MapQuestion } from './coat-map-protocol';
 import { coatMapWorker } from './coat-map.worker-factory';
 import { CoatScreen } from '../coat-screen';

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButton } from '@angular/material/button';
 import { dropDose, dropGrams, dropsCounted, offeredDose, thinnestPoint, turningPoint, type DropKind, type ReadingAfter } from '@cazuela/core';
 import { Units } from '../../../../data/units/units';
-import { LineChart, token, type LineChartConfig } from '../../../../parts/line-chart';
+import { LineChart, type LineChartConfig } from '../../../../parts/line-chart';
+import { token } from '../../../../parts/token';
 import { NumberField } from '../../../../ui/number-field';
 import { TapTimer } from '../../../../parts/tap-timer';
 import { DROP_NAMES, doseWords, keptWords, thinnestWords, turnWords } from './cure-words';

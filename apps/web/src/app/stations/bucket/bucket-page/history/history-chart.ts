@@ -3,7 +3,8 @@ import { Chart } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import zoom from 'chartjs-plugin-zoom';
 import { format } from 'date-fns';
-import { token, type LineChartConfig } from '../../../../parts/line-chart';
+import type { LineChartConfig } from '../../../../parts/line-chart';
+import { token } from '../../../../parts/token';
 import type { Units } from '../../../../data/units/units';
 
 Chart.register(zoom, annotation);
