@@ -1,5 +1,5 @@
 import { CONES } from '../melt/cones';
-import { combinationKey, type Combination } from './combination';
+import type { Combination } from './combination';
 
 /** A glaze, as far as tests of it are like tests of another. */
 export interface GlazeToTest {
@@ -55,7 +55,7 @@ export interface NextTest extends TestCell {
   because: 'need' | 'news' | 'promise';
 }
 
-/** Shared, because a cell is judged thousands of times. */
+/** Shared by all pairs. */
 const NOTHING: readonly TestCost[] = [];
 const NO_ROOM: readonly TestCost[] = ['noRoom'];
 const NO_BUCKET: readonly TestCost[] = ['none'];
@@ -68,6 +68,7 @@ const COLOUR_STEP = 0.1;
 const LN_FLOW_STEP = 0.7;
 const SHRINK_STEP = 8;
 const OTHER_BODY = 1;
+const OTHER_BODY_WEIGHT = Math.exp(-(OTHER_BODY ** 2) / 2);
 /** How far the bare clay is from a glaze on it: as far as a quite different one. Our own guess. */
 const CLAY_APART = 2;
 /** One runner tile tells ln F, or ln ω of a pair, about so well. */
@@ -115,24 +116,27 @@ export function foretoldStars(question: NextTestQuestion, cells: readonly TestCe
   return cells.map((cell) => board.foretold(cell));
 }
 
-/** Every cell with what fired tests near it say. A test is as near to a cell as its parts are: the weights of the parts multiply. */
+/**
+ * Every cell with what fired tests near it say. A test is as near to a cell as its parts are: the weights of the parts multiply. Cells are numbered, slice
+ * by slice of a cone and a body, and in it by lower and upper glaze; the bare clay is the last of the lower ones.
+ */
 class TestBoard {
   private readonly glazeAt: ReadonlyMap<string, number>;
   /** Weights exp(−d²/2) between two glazes; the last row and column are the bare clay. */
   private readonly weights: Float64Array;
   private readonly size: number;
   private readonly coneSteps: readonly number[];
-  private readonly cells: TestCell[] = [];
-  private readonly parts: Int32Array;
   private readonly sumWeight: Float64Array;
   private readonly sumStars: Float64Array;
   /** Of any test, also one without stars. */
   private readonly nearest: Float64Array;
-  private readonly cellAt: ReadonlyMap<string, number>;
-  private readonly done = new Set<string>();
+  private readonly isDone: Uint8Array;
   private readonly mean: number;
   private readonly sd: number;
-  private readonly needs: ReadonlyMap<string, number>;
+  /** Of a pair of glazes, whatever the slice. */
+  private readonly needs: Float64Array;
+  private readonly costs: readonly (readonly TestCost[])[];
+  private readonly costSums: Float64Array;
 
   constructor(private readonly question: NextTestQuestion) {
     const { glazes, bodyIds, cones, fired, underWay = [] } = question;
@@ -140,25 +144,18 @@ class TestBoard {
     this.size = glazes.length + 1;
     this.weights = weightsOf(glazes);
     this.coneSteps = cones.map(stepOf);
-    for (const cone of cones)
-      for (const bodyId of bodyIds)
-        for (const { id: upperId } of glazes) {
-          this.cells.push({ upperId, bodyId, cone });
-          for (const { id: lowerId } of glazes) if (lowerId !== upperId) this.cells.push({ lowerId, upperId, bodyId, cone });
-        }
-    this.parts = new Int32Array(4 * this.cells.length);
-    this.cells.forEach((cell, at) =>
-      this.parts.set([this.glaze(cell.lowerId), this.glaze(cell.upperId), bodyIds.indexOf(cell.bodyId), cones.indexOf(cell.cone)], 4 * at),
-    );
-    this.cellAt = new Map(this.cells.map((cell, at) => [cellKey(cell), at]));
-    this.sumWeight = new Float64Array(this.cells.length);
-    this.sumStars = new Float64Array(this.cells.length);
-    this.nearest = new Float64Array(this.cells.length);
+    const cells = cones.length * bodyIds.length * this.size ** 2;
+    this.sumWeight = new Float64Array(cells);
+    this.sumStars = new Float64Array(cells);
+    this.nearest = new Float64Array(cells);
+    this.isDone = new Uint8Array(cells);
     const stars = fired.flatMap((test) => (test.stars === undefined ? [] : [shareOf(test.stars)]));
     this.mean = stars.length > 0 ? stars.reduce((sum, one) => sum + one, 0) / stars.length : 0.5;
     const spread = stars.reduce((sum, one) => sum + (one - this.mean) ** 2, 0);
     this.sd = stars.length > 3 ? Math.sqrt(spread / stars.length) : USUAL_SD;
-    this.needs = needsOf(question);
+    this.needs = this.needsOfPairs();
+    this.costs = this.costsOfPairs();
+    this.costSums = Float64Array.from(this.costs, (costs) => costs.reduce((sum, one) => sum + COSTS[one], 0));
     this.addAll([...fired, ...underWay.map((cell) => ({ ...cell, stars: undefined }))]);
   }
 
@@ -167,73 +164,71 @@ class TestBoard {
    * together first, and the two glazes are gone through one after the other: as many steps as there are glazes, not as there are tests.
    */
   private addAll(tests: readonly (TestCell & { stars?: number | undefined })[]): void {
-    const { size, weights, question, parts } = this;
-    const { bodyIds } = question;
-    const otherBody = Math.exp(-(OTHER_BODY ** 2) / 2);
-    const known = tests.map((test) => ({
-      at: this.glaze(test.lowerId) * size + this.glaze(test.upperId),
-      body: bodyIds.indexOf(test.bodyId),
-      step: stepOf(test.cone),
-      share: test.stars === undefined ? undefined : shareOf(test.stars),
-    }));
-    for (const test of tests) this.done.add(cellKey(test));
-    const slices = new Map<number, { weight: Float64Array; stars: Float64Array; nearest: Float64Array }>();
+    const { size, weights } = this;
+    const { bodyIds } = this.question;
+    const pairs = size ** 2;
+    // A test with a glaze that is on the wall no more says nothing of those that are.
+    const known = tests.flatMap((test) => {
+      const pair = this.pairOf(test);
+      const share = test.stars === undefined ? undefined : shareOf(test.stars);
+      return pair === undefined ? [] : [{ pair, body: bodyIds.indexOf(test.bodyId), step: stepOf(test.cone), share }];
+    });
+    for (const test of tests) this.markDone(test);
     for (const [cone, coneStep] of this.coneSteps.entries())
       for (const body of bodyIds.keys()) {
-        const slice = { weight: new Float64Array(size * size), stars: new Float64Array(size * size), nearest: new Float64Array(size * size) };
+        const slice = { weight: new Float64Array(pairs), stars: new Float64Array(pairs), nearest: new Float64Array(pairs) };
         for (const test of known) {
-          const weight = Math.exp(-((test.step - coneStep) ** 2) / 2) * (test.body === body ? 1 : otherBody);
-          slice.nearest[test.at] = Math.max(slice.nearest[test.at]!, weight);
+          const weight = Math.exp(-((test.step - coneStep) ** 2) / 2) * (test.body === body ? 1 : OTHER_BODY_WEIGHT);
+          slice.nearest[test.pair] = Math.max(slice.nearest[test.pair]!, weight);
           if (test.share === undefined) continue;
-          slice.weight[test.at]! += weight;
-          slice.stars[test.at]! += weight * test.share;
+          slice.weight[test.pair]! += weight;
+          slice.stars[test.pair]! += weight * test.share;
         }
-        slices.set(cone * bodyIds.length + body, {
-          weight: summedOver(slice.weight, weights, size),
-          stars: summedOver(slice.stars, weights, size),
-          nearest: nearestOver(slice.nearest, weights, size),
-        });
+        const from = pairs * (cone * bodyIds.length + body);
+        this.sumWeight.set(summedOver(slice.weight, weights, size), from);
+        this.sumStars.set(summedOver(slice.stars, weights, size), from);
+        this.nearest.set(nearestOver(slice.nearest, weights, size), from);
       }
-    for (let at = 0; at < this.cells.length; at++) {
-      const slice = slices.get(parts[4 * at + 3]! * bodyIds.length + parts[4 * at + 2]!)!;
-      const pair = parts[4 * at]! * size + parts[4 * at + 1]!;
-      this.sumWeight[at] = slice.weight[pair]!;
-      this.sumStars[at] = slice.stars[pair]!;
-      this.nearest[at] = slice.nearest[pair]!;
-    }
   }
 
   /** One more test; without stars it only says that it is there. */
   add(test: TestCell, stars: number | undefined): void {
-    this.done.add(cellKey(test));
-    const [lower, upper] = [this.glaze(test.lowerId), this.glaze(test.upperId)];
-    if (lower === undefined || upper === undefined) return;
+    this.markDone(test);
+    const pair = this.pairOf(test);
+    if (pair === undefined) return;
+    const { size, weights, sumWeight, sumStars, nearest } = this;
     const { bodyIds } = this.question;
-    const body = bodyIds.indexOf(test.bodyId);
+    const [lower, upper] = [Math.floor(pair / size), pair % size];
     const coneStep = stepOf(test.cone);
-    const { parts, size, weights, sumWeight, sumStars, nearest } = this;
-    const byCone = this.coneSteps.map((step) => Math.exp(-((step - coneStep) ** 2) / 2));
-    const otherBody = Math.exp(-(OTHER_BODY ** 2) / 2);
     const share = stars === undefined ? 0 : shareOf(stars);
-    for (let at = 0; at < this.cells.length; at++) {
-      const near = weights[parts[4 * at]! * size + lower]! * weights[parts[4 * at + 1]! * size + upper]!;
-      const weight = near * (parts[4 * at + 2] === body ? 1 : otherBody) * byCone[parts[4 * at + 3]!]!;
-      if (weight > nearest[at]!) nearest[at] = weight;
-      if (stars === undefined) continue;
-      sumWeight[at]! += weight;
-      sumStars[at]! += weight * share;
-    }
+    for (const [cone, step] of this.coneSteps.entries())
+      for (const [body, bodyId] of bodyIds.entries()) {
+        const ofSlice = Math.exp(-((step - coneStep) ** 2) / 2) * (bodyId === test.bodyId ? 1 : OTHER_BODY_WEIGHT);
+        const from = size ** 2 * (cone * bodyIds.length + body);
+        for (let at = 0; at < size ** 2; at++) {
+          const weight = ofSlice * weights[Math.floor(at / size) * size + lower]! * weights[(at % size) * size + upper]!;
+          if (weight > nearest[from + at]!) nearest[from + at] = weight;
+          if (stars === undefined) continue;
+          sumWeight[from + at]! += weight;
+          sumStars[from + at]! += weight * share;
+        }
+      }
   }
 
   best(): NextTest | undefined {
-    let best: NextTest | undefined;
-    for (let at = 0; at < this.cells.length; at++) {
-      const cell = this.cells[at]!;
-      const value = this.valueOf(at);
-      if ((best && value.value <= best.value) || this.done.has(cellKey(cell))) continue;
-      best = { ...cell, ...value };
-    }
-    return best;
+    const { size, question, isDone } = this;
+    let [best, bestValue] = [-1, -Infinity];
+    for (let slice = 0; slice < question.cones.length * question.bodyIds.length; slice++)
+      for (let upper = 0; upper < size - 1; upper++)
+        // The bare clay first.
+        for (let nth = 0; nth < size; nth++) {
+          const lower = nth === 0 ? size - 1 : nth - 1;
+          const at = (slice * size + lower) * size + upper;
+          if (lower === upper || isDone[at]) continue;
+          const value = this.valueAt(at);
+          if (value > bestValue) [best, bestValue] = [at, value];
+        }
+    return best < 0 ? undefined : this.testAt(best);
   }
 
   /** Stars, as nothing else is known. */
@@ -242,7 +237,7 @@ class TestBoard {
   }
 
   foretold(cell: TestCell): { stars: number; sd: number } {
-    const at = this.cellAt.get(cellKey(cell));
+    const at = this.cellAt(cell);
     if (at === undefined) return { stars: 1 + 4 * this.mean, sd: 4 * this.sd };
     const { mean, sd } = this.promiseAt(at);
     return { stars: 1 + 4 * mean, sd: 4 * sd };
@@ -256,29 +251,79 @@ class TestBoard {
     };
   }
 
-  private valueOf(at: number): Omit<NextTest, keyof TestCell> {
-    const cell = this.cells[at]!;
+  private valueAt(at: number): number {
+    const weight = this.sumWeight[at]! + PRIOR_TESTS;
+    const mean = (this.sumStars[at]! + PRIOR_TESTS * this.mean) / weight;
+    const promise = Math.min(1, mean + this.sd / Math.sqrt(weight / PRIOR_TESTS) / 2);
+    const pair = at % this.size ** 2;
+    return this.needs[pair]! + 1 - this.nearest[at]! ** 2 + promise - this.costSums[pair]!;
+  }
+
+  private testAt(at: number): NextTest {
+    const { size, question } = this;
+    const { glazes, bodyIds, cones } = question;
+    const pair = at % size ** 2;
+    const slice = Math.floor(at / size ** 2);
+    const lower = glazes[Math.floor(pair / size)];
     const { mean, sd } = this.promiseAt(at);
-    const need = this.needs.get(combinationKey(cell)) ?? 0;
-    const news = 1 - this.nearest[at]! ** 2;
-    const promise = Math.min(1, mean + sd / 2);
-    const costs = this.costsOf(cell);
-    const cost = costs.reduce((sum, one) => sum + COSTS[one], 0);
-    const because = need >= news && need >= promise ? 'need' : news >= promise ? 'news' : 'promise';
-    return { need, news, promise, cost, costs, value: need + news + promise - cost, because };
+    const [need, news, promise] = [this.needs[pair]!, 1 - this.nearest[at]! ** 2, Math.min(1, mean + sd / 2)];
+    return {
+      ...(lower ? { lowerId: lower.id } : {}),
+      upperId: glazes[pair % size]!.id,
+      bodyId: bodyIds[slice % bodyIds.length]!,
+      cone: cones[Math.floor(slice / bodyIds.length)]!,
+      need,
+      news,
+      promise,
+      cost: this.costSums[pair]!,
+      costs: this.costs[pair]!,
+      value: this.valueAt(at),
+      because: need >= news && need >= promise ? 'need' : news >= promise ? 'news' : 'promise',
+    };
   }
 
-  private costsOf({ lowerId, upperId }: TestCell): readonly TestCost[] {
-    const buckets = [lowerId, upperId].flatMap((id) => this.question.glazes[this.glazeAt.get(id ?? '') ?? -1]?.bucket ?? []);
+  private markDone(cell: TestCell): void {
+    const at = this.cellAt(cell);
+    if (at !== undefined) this.isDone[at] = 1;
+  }
+
+  /** The number of a cell; undefined of one that is not on the wall. */
+  private cellAt(cell: TestCell): number | undefined {
+    const { bodyIds, cones } = this.question;
+    const [pair, body, cone] = [this.pairOf(cell), bodyIds.indexOf(cell.bodyId), cones.indexOf(cell.cone)];
+    return pair === undefined || body < 0 || cone < 0 ? undefined : (cone * bodyIds.length + body) * this.size ** 2 + pair;
+  }
+
+  /** The number of two glazes in a slice; undefined where one is not on the wall. */
+  private pairOf({ lowerId, upperId }: Combination): number | undefined {
+    const lower = lowerId === undefined ? this.size - 1 : this.glazeAt.get(lowerId);
+    const upper = this.glazeAt.get(upperId);
+    return lower === undefined || upper === undefined ? undefined : lower * this.size + upper;
+  }
+
+  /** By how much one runner tile narrows what is not known of two glazes, for the pieces that may run with them; 0–1. */
+  private needsOfPairs(): Float64Array {
+    const needs = new Float64Array(this.size ** 2);
+    for (const use of this.question.planned ?? []) {
+      const pair = this.pairOf(use);
+      if (pair === undefined) continue;
+      const before = use.lowerId === undefined ? this.question.glazes[pair % this.size]!.lnSd : PAIR_LN_SD;
+      const after = 1 / Math.sqrt(1 / before ** 2 + 1 / RUNNER_LN_SD ** 2);
+      needs[pair] = Math.min(1, needs[pair]! + (1 - after / before) * Math.min(1, Math.max(0, use.reachChance)));
+    }
+    return needs;
+  }
+
+  private costsOfPairs(): (readonly TestCost[])[] {
+    const buckets = [...this.question.glazes.map(({ bucket }) => bucket), 'inRange' as const];
     const isFull = this.question.hasRoom === false;
-    if (buckets.includes('none')) return isFull ? NO_BUCKET_NO_ROOM : NO_BUCKET;
-    if (buckets.includes('outOfRange')) return isFull ? OUT_OF_RANGE_NO_ROOM : OUT_OF_RANGE;
-    return isFull ? NO_ROOM : NOTHING;
-  }
-
-  /** The place of a glaze in the table of weights; the clay is the last. */
-  private glaze(id: string | undefined): number {
-    return id === undefined ? this.size - 1 : (this.glazeAt.get(id) ?? this.size - 1);
+    return buckets.flatMap((lower) =>
+      buckets.map((upper) => {
+        if (lower === 'none' || upper === 'none') return isFull ? NO_BUCKET_NO_ROOM : NO_BUCKET;
+        if (lower === 'outOfRange' || upper === 'outOfRange') return isFull ? OUT_OF_RANGE_NO_ROOM : OUT_OF_RANGE;
+        return isFull ? NO_ROOM : NOTHING;
+      }),
+    );
   }
 }
 
@@ -339,20 +384,5 @@ function apartSquared(a: GlazeToTest, b: GlazeToTest): number {
   return colour + flow + ((a.shrinkPercent - b.shrinkPercent) / SHRINK_STEP) ** 2;
 }
 
-/** By how much one runner tile narrows what is not known of a combination, for the pieces that may run with it; 0–1. */
-function needsOf({ glazes, planned = [] }: NextTestQuestion): Map<string, number> {
-  const needs = new Map<string, number>();
-  for (const { lowerId, upperId, reachChance } of planned) {
-    const glaze = glazes.find(({ id }) => id === upperId);
-    if (!glaze) continue;
-    const before = lowerId === undefined ? glaze.lnSd : PAIR_LN_SD;
-    const after = 1 / Math.sqrt(1 / before ** 2 + 1 / RUNNER_LN_SD ** 2);
-    const key = combinationKey({ lowerId, upperId });
-    needs.set(key, Math.min(1, (needs.get(key) ?? 0) + (1 - after / before) * Math.min(1, Math.max(0, reachChance))));
-  }
-  return needs;
-}
-
-const cellKey = ({ bodyId, cone, ...combination }: TestCell): string => `${combinationKey(combination)} ${bodyId} ${cone}`;
 const shareOf = (stars: number): number => (Math.min(5, Math.max(1, stars)) - 1) / 4;
 const stepOf = (cone: string): number => CONES.findIndex((one) => one.cone === cone);

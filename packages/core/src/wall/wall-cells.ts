@@ -58,33 +58,45 @@ const APART_STARS = 2;
  * wallCells([{ upperId: 'ash', of: { kind: 'tile', id: 't', name: 'T1' }, state: 'fired', cone: '6', at: '2026-03-01' }]).get('/ash')?.fired // 1
  */
 export function wallCells(tests: readonly WallTest[], slice: WallPart = {}): Map<string, WallCell> {
-  const groups = new Map<string, WallTest[]>();
+  // By the ids one after the other: to join and hash their text for each of thousands of tests takes longer than all the rest.
+  const groups = new Map<string, Map<string, WallTest[]>>();
   for (const test of tests) {
     if (slice.bodyId !== undefined && test.bodyId !== slice.bodyId) continue;
     if (slice.cone !== undefined && test.cone !== slice.cone) continue;
     if (slice.coat !== undefined && test.coat !== slice.coat) continue;
-    const key = combinationKey(test);
-    const group = groups.get(key);
+    const ofUpper = groups.get(test.upperId) ?? new Map<string, WallTest[]>();
+    groups.set(test.upperId, ofUpper);
+    const group = ofUpper.get(test.lowerId ?? '');
     if (group) group.push(test);
-    else groups.set(key, [test]);
+    else ofUpper.set(test.lowerId ?? '', [test]);
   }
-  return new Map([...groups].map(([key, group]) => [key, cellOf(group)]));
+  return new Map([...groups.values()].flatMap((ofUpper) => [...ofUpper.values()].map((group) => [combinationKey(group[0]!), cellOf(group)] as const)));
 }
 
 function cellOf(group: WallTest[]): WallCell {
-  const tests = [...group].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
-  const fired = tests.filter(({ state }) => state === 'fired');
-  const stars = fired.flatMap((test) => test.stars ?? []).sort((a, b) => a - b);
-  const photoId = fired.find((test) => test.photoId !== undefined)?.photoId;
+  const tests = isNewestFirst(group) ? group : [...group].sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+  const stars: number[] = [];
+  let [furthest, fired] = [0, 0];
+  let photoId: string | undefined;
+  for (const test of tests) {
+    furthest = Math.max(furthest, TEST_STATES.indexOf(test.state));
+    if (test.state !== 'fired') continue;
+    fired++;
+    photoId ??= test.photoId;
+    if (test.stars !== undefined) stars.push(test.stars);
+  }
+  stars.sort((a, b) => a - b);
   const { lowerId, upperId } = tests[0]!;
   return {
     ...(lowerId === undefined ? {} : { lowerId }),
     upperId,
-    state: TEST_STATES[Math.max(...tests.map(({ state }) => TEST_STATES.indexOf(state)))]!,
-    fired: fired.length,
+    state: TEST_STATES[furthest]!,
+    fired,
     ...(stars.length > 0 ? { stars: stars[Math.floor((stars.length - 1) / 2)] } : {}),
     isDisputed: stars.length > 1 && stars.at(-1)! - stars[0]! >= APART_STARS,
     ...(photoId === undefined ? {} : { photoId }),
     tests,
   };
 }
+
+const isNewestFirst = (group: readonly WallTest[]): boolean => group.every(({ at }, place) => place === 0 || at <= group[place - 1]!.at);

@@ -96,6 +96,15 @@ describe('the next test', () => {
     expect(foretoldStars(question, [cell(undefined, 'white', { cone: '5' })])[0]!.sd).toBeGreaterThan(near.sd);
   });
 
+  it('tests with a glaze that is on the wall no more say nothing of those that are', () => {
+    const gone = { ...cell('gone', 'white'), stars: 5 };
+    expect(nextTests(studio({ fired: [gone], underWay: [cell(undefined, 'gone')], planned: [{ upperId: 'gone', reachChance: 1 }] }), 9)).toEqual(
+      nextTests(studio({ fired: [{ ...gone, upperId: 'gone' }] }), 9),
+    );
+    expect(foretoldStars(studio({ fired: [gone] }), [gone])[0]).toEqual({ stars: 5, sd: expect.any(Number) });
+    expect(nextTests(studio({ fired: [gone] }), 1)[0]!.news).toBe(1);
+  });
+
   it('an empty studio has nothing to test; asked for none, it tells none', () => {
     expect(nextTests(studio({ glazes: [] }), 5)).toEqual([]);
     expect(nextTests(studio(), 0)).toEqual([]);
