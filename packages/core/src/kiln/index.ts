@@ -47,7 +47,7 @@ export { learntPace, type LearntPace, type LoggedFiring } from './log/learnt-pac
 export { firedEnergy, hoursAtFullPower, type FiredEnergy, type MeterReading } from './log/fired-energy';
 export { EMPTY_LOG, grownLog, type GrowingLog } from './log/growing-log';
 export { timeOfLine, type TimeOfLine } from './log/time-of-line';
-export { mergedReadings } from './log/merged-readings';
+export { disputedBy, mergedReadings } from './log/merged-readings';
 export { learntEnergy, type EnergyFiring, type LearntEnergy } from './log/learnt-energy';
 export { nearPeakMinutes } from './log/curve-times';
 export { firingRates, type FiringRates } from './log/firing-rates';

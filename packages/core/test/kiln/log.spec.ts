@@ -11,6 +11,7 @@ import {
   heatWorkHours,
   hoursAtFullPower,
   kilnModel,
+  disputedBy,
   learntEnergy,
   learntPace,
   mergedReadings,
@@ -227,6 +228,21 @@ describe('a hand beside the machine', () => {
     ]);
     expect(read.map(({ hours }) => hours)).toEqual([0, 0.2, 0.4, 3, 6, 6.2]);
     expect(read[3]!.celsius).toBe(333);
+  });
+
+  it('what was read off the display after the last line counts at once', () => {
+    const read = mergedReadings([{ hours: 30, celsius: 101 }], [{ hours: 30.1, celsius: 93 }]);
+    expect(read.at(-1)).toEqual({ hours: 30.1, celsius: 93 });
+  });
+
+  it('a display that shows what no kiln can have come to is disputed by the line beside it', () => {
+    const machine = [13, 13.2, 13.3].map((hours) => ({ hours, celsius: 997 }));
+    expect(disputedBy(machine, { hours: 13.45, celsius: 70 })).toEqual({ hours: 13.3, celsius: 997 });
+    expect(disputedBy(machine, { hours: 13.22, celsius: 1_090 })).toEqual({ hours: 13.2, celsius: 997 });
+    expect(disputedBy(machine, { hours: 13.45, celsius: 900 })).toBeUndefined();
+    // An hour later nobody knows better.
+    expect(disputedBy(machine, { hours: 14.3, celsius: 70 })).toBeUndefined();
+    expect(disputedBy([], { hours: 1, celsius: 70 })).toBeUndefined();
   });
 });
 

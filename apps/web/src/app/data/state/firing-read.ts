@@ -2,6 +2,7 @@ import type { Firing, FiringEvent, Kiln } from '@cazuela/contract';
 import {
   attempt,
   curveFromLog,
+  disputedBy,
   HOUR_MS,
   mergedReadings,
   scheduleCurve,
@@ -44,15 +45,30 @@ export function firingRead({ body, log, events }: Omit<Firing, 'id' | 'version'>
   const notes = notesOf(events);
   const hand = notes.flatMap((note) => (note.type === 'kilnRead' ? [{ hours: hoursAt(note.readAt), celsius: note.celsius }] : []));
   const meter = notes.flatMap((note) => (note.type === 'meterRead' ? [{ hours: hoursAt(note.readAt), kilowattHours: note.kilowattHours }] : []));
-  const shift = log ? hoursAt(log.beganAt) : 0;
-  const machine = (log?.points ?? []).map(({ hours, celsius }) => ({ hours: hours + shift, celsius })).filter(({ hours }) => hours >= 0);
-  const read = mergedReadings(machine, hand);
+  const read = mergedReadings(machineRead({ body, log }), hand);
   const planned = body.schedule && attempt(() => scheduleCurve(body.schedule!, pace));
   const wanted = planned?.kind === 'ok' ? planned.value : body.points;
   const made = attempt(() => curveFromLog({ log: read, wanted, pace }));
   const isRunning = log?.endedAt === null;
   if (made.kind !== 'ok') return { wanted, log: [], curve: wanted, readUntilHours: undefined, meter, isRunning };
   return { wanted, log: read, curve: made.value.points, readUntilHours: made.value.readUntilHours, meter, isRunning };
+}
+
+/** What its log read, by hours since it was lit. */
+function machineRead({ body, log }: Pick<Firing, 'body' | 'log'>): FiringPoint[] {
+  const shift = log ? (Date.parse(log.beganAt) - Date.parse(body.startedAt)) / HOUR_MS : 0;
+  return (log?.points ?? []).map(({ hours, celsius }) => ({ hours: hours + shift, celsius })).filter(({ hours }) => hours >= 0);
+}
+
+/** What its log read about the same time, where a reading off its display cannot be true beside it; `minutes` from then. */
+export function readingDisputedBy(
+  firing: Pick<Firing, 'body' | 'log'>,
+  celsius: number,
+  readAt: string,
+): { celsius: number; minutes: number } | undefined {
+  const hours = (Date.parse(readAt) - Date.parse(firing.body.startedAt)) / HOUR_MS;
+  const disputing = disputedBy(machineRead(firing), { hours, celsius });
+  return disputing && { celsius: disputing.celsius, minutes: Math.round(60 * Math.abs(hours - disputing.hours)) };
 }
 
 /** The curve of a firing by all that is known of it. */

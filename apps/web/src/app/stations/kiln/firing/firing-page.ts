@@ -200,8 +200,7 @@ export class FiringPage {
   protected noteReading(): void {
     const celsius = this.readCelsius();
     if (celsius === null) return;
-    this.screen.noteReading(celsius, this.momentRead());
-    this.readCelsius.set(null);
+    if (this.screen.noteReading(celsius, this.momentRead())) this.readCelsius.set(null);
     this.readField()?.focus();
   }
 

@@ -20,8 +20,9 @@ import { StudioApi } from '../../../data/http/studio-api';
 import { BenchLog, withLocalEvents } from '../../../data/offline/bench-log';
 import { Outbox } from '../../../data/offline/outbox';
 import { Clock } from '../../../data/state/clock';
-import { firingRead, notesOf, openBelowOf } from '../../../data/state/firing-read';
+import { firingRead, notesOf, openBelowOf, readingDisputedBy } from '../../../data/state/firing-read';
 import { energyOf, kilnHabits, loadGramsOf } from '../../../data/state/kiln-pace';
+import { Units } from '../../../data/units/units';
 import { TakeBack } from '../../../parts/take-back';
 
 /** A running firing is looked at so often, ms. */
@@ -37,8 +38,11 @@ export class FiringScreen {
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(Clock);
   private readonly others = inject(TakeBack);
+  private readonly units = inject(Units);
   readonly id = signal<string | undefined>(undefined);
   readonly changing = createMutation();
+  /** Why what was read off its display was not noted; '' where it was. */
+  readonly disputed = signal('');
   readonly records = apiResource(() => combineLatest({ kilns: this.api.kilns(), firings: this.api.firings(), loads: this.api.loads() }));
   readonly newest = keyedResource(
     () => this.id(),
@@ -149,8 +153,19 @@ export class FiringScreen {
     if (id && practice) this.changing.run(this.api.setPractice(id, { ...practice, ...change }), () => this.newest.reload());
   }
 
-  noteReading(celsius: number, readAt: string): void {
-    if (this.id()) this.log.note('firing', this.id()!, { type: 'kilnRead', celsius, readAt });
+  /** Returns false where its log says that this cannot be: `disputed` tells why. */
+  noteReading(celsius: number, readAt: string): boolean {
+    const firing = this.firing();
+    if (!firing) return false;
+    const disputing = readingDisputedBy(firing, celsius, readAt);
+    this.disputed.set(
+      disputing
+        ? `Its log read ${this.units.temperature(disputing.celsius)} ${disputing.minutes < 1 ? 'at that moment' : `${disputing.minutes} min apart from that`}, and no kiln gets to ${this.units.temperature(celsius)} so fast. Look at the display again; while the two do not agree, it is as hot as the hotter one says.`
+        : '',
+    );
+    if (disputing) return false;
+    this.log.note('firing', firing.id, { type: 'kilnRead', celsius, readAt });
+    return true;
   }
 
   noteMeter(kilowattHours: number, readAt: string): void {

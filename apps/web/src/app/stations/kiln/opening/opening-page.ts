@@ -196,8 +196,7 @@ export class OpeningPage {
   protected noteReading(): void {
     const celsius = this.readCelsius();
     if (celsius === null) return;
-    this.screen.firing.noteReading(celsius, this.screen.load.nowAt());
-    this.readCelsius.set(null);
+    if (this.screen.firing.noteReading(celsius, this.screen.load.nowAt())) this.readCelsius.set(null);
   }
 
   private star(by: number): void {

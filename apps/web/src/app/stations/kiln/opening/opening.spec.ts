@@ -53,6 +53,7 @@ describe('a kiln is opened, piece after piece', () => {
     events = [] as FiringEvent[],
     hasLoad = true,
     tileLots = [] as LoadLot[],
+    log = undefined as Firing['log'],
     more = {} as Record<string, unknown>,
   } = {}): Promise<Screen<OpeningPage>> => {
     records = new FakeRecords();
@@ -73,6 +74,7 @@ describe('a kiln is opened, piece after piece', () => {
         ],
       },
       events,
+      ...(log ? { log } : {}),
     };
     const told = [
       { type: 'lotAdded', lot: LOT },
@@ -275,6 +277,26 @@ describe('a kiln is opened, piece after piece', () => {
     expect(said()).toMatchObject([{ type: 'kilnRead', celsius: 71 }]);
     expect(screen.text).not.toContain('It is not cool yet');
     expect(screen.text).toContain('0 of 4 read.');
+  });
+
+  it('a display that shows what the log beside it rules out is not noted, and the words say why', async () => {
+    const began = hoursAgo(20);
+    const points = [
+      { hours: 0, celsius: 20 },
+      { hours: 10, celsius: 1_210 },
+      { hours: 19.9, celsius: 640 },
+    ];
+    const log: Firing['log'] = { source: 'controller', beganAt: began, endedAt: null, readings: 3, dropped: 0, points, last: null, fullPowerHours: 0 };
+    const screen = await open({ litHoursAgo: 20, log });
+    await screen.type('Its display shows', '71');
+    await screen.press('Note it');
+    expect(said()).toEqual([]);
+    expect(screen.text).toMatch(/Its log read 640 °C 6 min apart from that, and no kiln gets to 71 °C so fast\./);
+    expect(screen.field('Its display shows').value).toBe('71');
+    await screen.type('Its display shows', '632');
+    await screen.press('Note it');
+    expect(said()).toMatchObject([{ type: 'kilnRead', celsius: 632 }]);
+    expect(screen.text).toMatch(/It is not cool yet.*it is at 63\d °C/);
   });
 
   it('a firing without a load and without lots says what to do', async () => {
