@@ -11,7 +11,7 @@ export { firedRuns, withFiredRuns, type FiredRun, type FiredRuns, type MeasuredP
 export { learnFromFired } from './learn-from-fired';
 export { colourDifference, colourNearness, greyGains, mainColours, type LinearRgb, type Oklab, type PhotoColour } from './photo-colours';
 export { recordOfPiece, type GlazedPiece } from './piece-record';
-export { coatTimesOf, factsOfPiece } from './changes/change-facts';
+export { coatCausesOf, coatTimesOf, factsOfPiece, type CoatCauses } from './changes/change-facts';
 export {
   FAULT_DEGREES,
   isOfOpening,

@@ -3,6 +3,8 @@ import {
   CHANGES,
   changeOutcome,
   changesFor,
+  coatCausesOf,
+  coatTimesOf,
   FIRED_FAULTS,
   helpedBefore,
   planWithChange,
@@ -277,11 +279,27 @@ describe('why a piece ran', () => {
   const question = { plan, shape: shapeOf(plan), glazes: [glaze] };
 
   it('twice as long in the glaze and a cone too hot: each by how the chance falls when it is set back', () => {
-    const { reach, changes } = runCauses(question, { coatTimes: new Map([['ash', 1.6]]), coneReached: '7' });
+    const coats = [{ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2, seconds: 5.12 }];
+    const done = { coatTimes: coatTimesOf({ coats, ranges: new Map() }), coatCauses: coatCausesOf({ coats, ranges: new Map() }) };
+    expect(done.coatTimes.get('ash')).toBeGreaterThan(1.5);
+    const { reach, changes } = runCauses(question, { ...done, coneReached: '7' });
     expect(reach.without.coat).toBeLessThan(reach.chance);
     expect(reach.without.cone).toBeLessThan(reach.chance);
     expect(changes.map(({ kind }) => kind)).toContain('keepSeconds');
     for (const one of changes) expect(one.chanceAfter).toBeLessThan(reach.chance);
+    expect(changes.find(({ kind }) => kind === 'keepSeconds')).toMatchObject({ from: 2.56, chanceAfter: reach.without.coat! });
+    expect(changes.map(({ kind }) => kind)).not.toContain('bringSg');
+  });
+
+  it('too thick by its bucket, in the planned seconds: the bucket is brought in range, nobody is told to keep the time', () => {
+    const coats = [{ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2, seconds: 2.1, sg: 1.6 }];
+    const ranges = new Map([['ash', { lowSg: 1.42, highSg: 1.46 }]]);
+    const { reach, changes } = runCauses(question, { coatTimes: coatTimesOf({ coats, ranges }), coatCauses: coatCausesOf({ coats, ranges }) });
+    const kinds = changes.map(({ kind }) => kind);
+    expect(kinds).not.toContain('keepSeconds');
+    const sg = changes.find(({ kind }) => kind === 'bringSg')!;
+    expect(sg.from).toBeCloseTo(0.14, 9);
+    expect(sg.chanceAfter).toBeLessThan(reach.chance);
   });
 
   it('a glaze, or a pair, that flows further than was thought is told by what was thought before', () => {

@@ -42,3 +42,39 @@ export function coatTimesOf({ coats, ranges }: Pick<GlazedPiece, 'coats' | 'rang
     }),
   );
 }
+
+/** Coats of a piece with one thing kept to, and how far off each was. */
+export interface CoatCauses {
+  /** How many times the planned coat, by bucket, had the planned seconds been kept. */
+  inTime: ReadonlyMap<string, number>;
+  /** And had its SG been in range. */
+  inRange: ReadonlyMap<string, number>;
+  /** Of its coats the one furthest off: how many times the planned seconds. Left out where nobody timed one. */
+  secondsShare?: number | undefined;
+  /** Of its coats the one furthest off: above its range, or below it if negative; 0 in range. Left out where nobody measured one. */
+  sgOff?: number | undefined;
+}
+
+/**
+ * Returns what of the coats of a piece was the hand's and what the bucket's.
+ *
+ * @param piece - its coats, and the SG ranges of its glazes
+ * @example
+ * coatCausesOf({ coats: [{ bucketId: 'ash', plannedMm: 0.6, plannedSeconds: 2, seconds: 4 }], ranges: new Map() }).secondsShare // 2
+ */
+export function coatCausesOf({ coats, ranges }: Pick<GlazedPiece, 'coats' | 'ranges'>): CoatCauses {
+  const shares = coats.flatMap(({ seconds, plannedSeconds }) => (seconds === undefined || !plannedSeconds ? [] : [seconds / plannedSeconds]));
+  const offs = coats.flatMap(({ bucketId, sg }) => {
+    const range = ranges.get(bucketId);
+    return sg === undefined || !range ? [] : [sg - Math.min(range.highSg, Math.max(range.lowSg, sg))];
+  });
+  return {
+    inTime: coatTimesOf({ coats: coats.map((coat) => ({ ...coat, seconds: coat.plannedSeconds })), ranges }),
+    inRange: coatTimesOf({ coats: coats.map((coat) => ({ ...coat, sg: undefined })), ranges }),
+    ...(shares.length > 0 ? { secondsShare: furthestFrom(1, shares) } : {}),
+    ...(offs.length > 0 ? { sgOff: furthestFrom(0, offs) } : {}),
+  };
+}
+
+const furthestFrom = (from: number, figures: readonly number[]): number =>
+  figures.reduce((most, one) => (Math.abs(one - from) > Math.abs(most - from) ? one : most));

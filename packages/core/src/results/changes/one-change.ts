@@ -22,8 +22,8 @@ export interface ChangeFacts {
 /** What is not a change worth telling: the chance falls by less. */
 const LEAST_DROP = 0.02;
 /** Seconds within this of the plan were kept. */
-const KEPT_SHARE = 0.12;
-const SG_STEP = 0.003;
+export const KEPT_SECONDS_SHARE = 0.12;
+export const SG_STEP = 0.003;
 const COAT_STEP_MM = 0.05;
 /** A glaze that shrinks a little less than its clay is pressed together and holds, 10⁻⁶ per K. */
 const GOOD_FIT = 0.3;
@@ -69,7 +69,7 @@ const TRIES: Readonly<Partial<Record<ChangeKind, Try>>> = {
   },
   keepSeconds: (record, { coatByPlannedSecondsMm: coatMm }) => {
     const { secondsShare } = record;
-    if (secondsShare === undefined || Math.abs(secondsShare - 1) < KEPT_SHARE) return undefined;
+    if (secondsShare === undefined || Math.abs(secondsShare - 1) < KEPT_SECONDS_SHARE) return undefined;
     return { from: secondsShare, to: 1, record: { ...record, secondsShare: 1, ...(coatMm === undefined ? {} : { coatMm }) } };
   },
   bringSg: (record, { coatBySgInRangeMm: coatMm }) => {

@@ -10,13 +10,16 @@ import type { StepKind } from '../../layering/steps/steps';
 import { USUAL_HOLD_MINUTES } from '../../melt/kiln-place';
 import type { FiredStep } from '../bench-evidence';
 import type { FaultRecord } from '../fault-record';
-import { bestFirst } from './one-change';
+import type { CoatCauses } from './change-facts';
+import { bestFirst, KEPT_SECONDS_SHARE, SG_STEP } from './one-change';
 import type { ResultChange } from './result-change';
 
 /** What was done to a fired piece otherwise than planned, as far as it moves a run. */
 export interface RunDone {
   /** How many times the planned coat, by bucket; those that nobody timed or measured are left out. */
   coatTimes: ReadonlyMap<string, number>;
+  /** What of them was the hand's and what the bucket's; left out where nobody knows. */
+  coatCauses?: CoatCauses | undefined;
   /** The cone that it saw where it stood; left out where nobody knows. */
   coneReached?: string | undefined;
   /** How much longer it was near its hottest than was wanted, as its log tells, minutes; left out where nobody read it. */
@@ -50,12 +53,15 @@ const KEPT_MINUTES = 6;
  * @example
  * runCauses({ plan: { shapeId: 'cup', zones: { inside: [], outside: [], rim: [], foot: [] }, waxFootMm: 10, rimBandMm: 0, order: [], putAside: [] }, shape: shapeOf({ shapeId: 'cup' }), glazes: [] }, { coatTimes: new Map() }).reach.chance // 0
  */
-export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, heldLongerMinutes, edgeMm, thought = {} }: RunDone): RunCauses {
+export function runCauses(
+  question: PieceRunQuestion,
+  { coatTimes, coatCauses, coneReached, heldLongerMinutes, edgeMm, thought = {} }: RunDone,
+): RunCauses {
   const { shape } = question;
   const chanceOf = (plan: PiecePlan, known: Partial<PieceRunQuestion> = {}): number =>
     worstSide(quickForecast({ ...question, ...known, plan }))?.reachChance ?? 0;
-  const coats = (plan: PiecePlan): PiecePlan =>
-    withLayers(plan, (layer) => ({ ...layer, coatMm: layer.coatMm * (coatTimes.get(layer.bucketId) ?? 1) }));
+  const coats = (plan: PiecePlan, times = coatTimes): PiecePlan =>
+    withLayers(plan, (layer) => ({ ...layer, coatMm: layer.coatMm * (times.get(layer.bucketId) ?? 1) }));
   const heat = (plan: PiecePlan): PiecePlan => (coneReached === undefined ? plan : atCone(plan, coneReached));
   const edge = (plan: PiecePlan): PiecePlan => (edgeMm === undefined ? plan : { ...plan, waxFootMm: edgeMm });
   const asDone = heat(edge(coats(question.plan)));
@@ -75,7 +81,12 @@ export function runCauses(question: PieceRunQuestion, { coatTimes, coneReached, 
   };
   const before = { chanceBefore: chance };
   const changes: ResultChange[] = [];
-  if (isOtherCoat) changes.push({ kind: 'keepSeconds', from: mostOf(coatTimes), to: 1, ...before, chanceAfter: without.coat! });
+  const withCoats = (times: ReadonlyMap<string, number>): number => chanceOf(heat(edge(coats(question.plan, times))));
+  const { secondsShare: share = 1, sgOff = 0 } = coatCauses ?? {};
+  if (coatCauses && Math.abs(share - 1) >= KEPT_SECONDS_SHARE)
+    changes.push({ kind: 'keepSeconds', from: share, to: 1, ...before, chanceAfter: withCoats(coatCauses.inTime) });
+  if (coatCauses && Math.abs(sgOff) >= SG_STEP)
+    changes.push({ kind: 'bringSg', from: sgOff, to: 0, ...before, chanceAfter: withCoats(coatCauses.inRange) });
   if (without.cone !== undefined) changes.push({ kind: 'coolerPlace', ...before, chanceAfter: without.cone });
   // What the plan itself could be, with coats kept to it and at the heat that it saw.
   const meant = heat(question.plan);
@@ -150,6 +161,3 @@ export function edgeDoneMm({ waxFootMm }: Pick<PiecePlan, 'waxFootMm'>, steps: r
 }
 
 const KEEPS_BARE: readonly StepKind[] = ['wax', 'soak', 'tape', 'wipeFoot', 'spongeOff'];
-
-const mostOf = (times: ReadonlyMap<string, number>): number =>
-  [...times.values()].reduce((most, one) => (Math.abs(one - 1) > Math.abs(most - 1) ? one : most), 1);

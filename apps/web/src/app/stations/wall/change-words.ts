@@ -22,7 +22,7 @@ const asFit = (bodyLessGlaze: number): string => `${Math.abs(bodyLessGlaze).toFi
 const TEXTS: Readonly<Record<ChangeKind, Say>> = {
   thinnerCoat: coat('A thinner coat'),
   thickerCoat: coat('A thicker coat'),
-  keepSeconds: ({ from }) => `Keep to the planned seconds, by the timer: it was ${(from ?? 1).toFixed(1)} times the plan`,
+  keepSeconds: ({ from }) => `Keep to the planned seconds, by the timer: they were ${(from ?? 1).toFixed(1)} times the plan`,
   bringSg: plain('Its bucket in range first: measure, and thin or thicken it'),
   stir: plain('Stir it in time'),
   asManyCoats: plain('As many coats as planned'),

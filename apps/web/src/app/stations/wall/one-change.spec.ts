@@ -69,7 +69,7 @@ describe('one change for next time', () => {
 
   it('says what it should do, from the same figures as the causes', async () => {
     const { text } = await open();
-    expect(text).toContain('Keep to the planned seconds, by the timer: it was 0.5 times the plan');
+    expect(text).toContain('Keep to the planned seconds, by the timer: they were 0.5 times the plan');
     expect(text).toMatch(/The chance to come out thin: \d\d % as it was, 2 % with it\. Not tried here yet\./);
     expect(text).toContain('The ledger keeps it.');
   });

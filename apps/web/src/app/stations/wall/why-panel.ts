@@ -5,6 +5,7 @@ import type { Result } from '@cazuela/contract';
 import {
   causesOfFault,
   changesFor,
+  coatCausesOf,
   coatTimesOf,
   edgeDoneMm,
   factsOfPiece,
@@ -71,6 +72,7 @@ export class WhyPanel {
               question,
               thought,
               coatTimes: coatTimesOf(piece),
+              coatCauses: coatCausesOf(piece),
               coneReached: result.body.coneReached,
               heldLongerMinutes: piece.heldLongerMinutes,
               edgeMm: edgeDoneMm(question.plan, piece.steps ?? []),
