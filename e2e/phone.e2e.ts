@@ -87,6 +87,12 @@ test('on a phone: the card of a clay body and its thirst test', async ({ page })
   await page.getByRole('button', { name: 'Thirst test in water' }).first().tap();
   await expect(page.getByLabel('Weight dry')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // A wrong figure far above the button is brought back into sight.
+  const wall = page.getByLabel('Usual wall');
+  await wall.fill('900');
+  await page.getByRole('button', { name: 'Keep the card' }).tap();
+  await expect(wall).toBeFocused();
+  await expect(wall).toBeInViewport();
 });
 
 test('on a phone: a piece plan, its alternatives and its run', async ({ page }) => {

@@ -170,6 +170,17 @@ describe('a typed form', () => {
     expect(screen.text).toContain('A number is missing here.');
   });
 
+  it('that is refused leads to the first field that is wrong: it may stand far above the button', async () => {
+    const screen = await open();
+    document.body.append(screen.root);
+    await screen.type('Name', 'Taza');
+    await screen.type('Wall', '90 mm');
+    expect(readForm(form(screen), POTS)).toBeUndefined();
+    await new Promise((led) => setTimeout(led));
+    expect(document.activeElement).toBe(screen.field('Wall'));
+    screen.root.remove();
+  });
+
   it('is read as the contract wants it, with what is not known left out', async () => {
     const screen = await open();
     const bare = contractForm(POTS, { name: 'Taza', wallMm: null as number | null, cone: '', count: 2 });

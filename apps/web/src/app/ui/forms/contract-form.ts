@@ -41,14 +41,23 @@ export function readForm<Output>(form: FormGroup, schema: z.ZodType<Output>, ins
   form.markAllAsTouched();
   // What was refused last time may be right now: a rule between two fields is mended at either of them.
   for (const control of fieldsOf(form)) control.updateValueAndValidity();
-  if (form.invalid) return undefined;
+  if (form.invalid) return goToWrongField();
   const read = schema.safeParse(withoutEmpty({ ...form.getRawValue(), ...instead }, schema));
   if (read.success) return read.data;
   showErrors(
     form,
     read.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
   );
-  return undefined;
+  return goToWrongField();
+}
+
+/** Puts the focus on the first field that a rule speaks against, in the form whose button was pressed: it may stand far above that. */
+function goToWrongField(): undefined {
+  setTimeout(() => {
+    const form = document.activeElement?.closest('form') ?? document;
+    const wrong = [...form.querySelectorAll('.ng-invalid')].find((one) => !one.matches('form') && !one.querySelector('.ng-invalid'));
+    wrong?.querySelector<HTMLElement>('input, select, textarea')?.focus();
+  });
 }
 
 /**
@@ -62,6 +71,7 @@ export function formProblem(form: () => FormGroup | undefined, problem: () => Pr
     untracked(() => {
       const [open, errors] = [form(), refused?.errors ?? []];
       const left = open ? showErrors(open, errors) : [];
+      if (left.length < errors.length) goToWrongField();
       const shown = errors.length > 0 && left.length === 0;
       words.set(shown || refused?.code === 'stale' ? undefined : (left[0] ?? refused?.detail));
     });
