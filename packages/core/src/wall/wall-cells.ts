@@ -70,7 +70,9 @@ export function wallCells(tests: readonly WallTest[], slice: WallPart = {}): Map
     if (group) group.push(test);
     else ofUpper.set(test.lowerId ?? '', [test]);
   }
-  return new Map([...groups.values()].flatMap((ofUpper) => [...ofUpper.values()].map((group) => [combinationKey(group[0]!), cellOf(group)] as const)));
+  return new Map(
+    [...groups.values()].flatMap((ofUpper) => [...ofUpper.values()].map((group) => [combinationKey(group[0]!), cellOf(group)] as const)),
+  );
 }
 
 function cellOf(group: WallTest[]): WallCell {

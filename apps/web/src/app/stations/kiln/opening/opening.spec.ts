@@ -286,7 +286,16 @@ describe('a kiln is opened, piece after piece', () => {
       { hours: 10, celsius: 1_210 },
       { hours: 19.9, celsius: 640 },
     ];
-    const log: Firing['log'] = { source: 'controller', beganAt: began, endedAt: null, readings: 3, dropped: 0, points, last: null, fullPowerHours: 0 };
+    const log: Firing['log'] = {
+      source: 'controller',
+      beganAt: began,
+      endedAt: null,
+      readings: 3,
+      dropped: 0,
+      points,
+      last: null,
+      fullPowerHours: 0,
+    };
     const screen = await open({ litHoursAgo: 20, log });
     await screen.type('Its display shows', '71');
     await screen.press('Note it');
