@@ -7,8 +7,13 @@ import { clayFactsOf } from './clay-facts';
 import { Glazes } from './glazes';
 import { learntFlows } from './learnt-flows';
 
+interface Learnt {
+  facts: GlazeFacts[];
+  overlaps: PairFlow[];
+}
 interface Known {
-  learnt: { facts: GlazeFacts[]; overlaps: PairFlow[] };
+  /** From all that was fired, but for one result. */
+  learntWithout: (resultId: string | undefined) => Learnt;
   thought: readonly GlazeFacts[];
   pieces: Piece[];
   bodies: ClayBody[];
@@ -18,6 +23,8 @@ interface Known {
 export interface PieceAsked {
   pieceId: string;
   layerIds?: readonly string[] | undefined;
+  /** A result that is to be explained: what it taught itself is no cause of it. */
+  withoutResultId?: string | undefined;
 }
 
 /** Its plan with what is known, and what was thought before tiles and fired pieces taught. */
@@ -41,19 +48,34 @@ export class PieceQuestions {
       bodies: this.api.bodies(),
     }).pipe(
       map(({ glazes, bodies, ...fired }) => {
-        const known = { learnt: learntFlows(fired, glazes), thought: glazes.facts, pieces: fired.pieces, bodies };
+        const learntWithout = (resultId: string | undefined): Learnt =>
+          learntFlows({ ...fired, results: fired.results.filter(({ id }) => id !== resultId) }, glazes);
+        const known = { learntWithout: lastKept(learntWithout), thought: glazes.facts, pieces: fired.pieces, bodies };
         return (asked) => questionOf(asked, known);
       }),
     );
   }
 }
 
-function questionOf({ pieceId, layerIds = [] }: PieceAsked, { learnt, thought, pieces, bodies }: Known): KnownPiece | undefined {
+/** Many pieces are asked for with the same knowledge: it is worked out once. */
+function lastKept<Answer>(work: (asked: string | undefined) => Answer): (asked: string | undefined) => Answer {
+  let last: { asked: string | undefined; answer: Answer } | undefined;
+  return (asked) => {
+    if (!last || last.asked !== asked) last = { asked, answer: work(asked) };
+    return last.answer;
+  };
+}
+
+function questionOf(
+  { pieceId, layerIds = [], withoutResultId }: PieceAsked,
+  { learntWithout, thought, pieces, bodies }: Known,
+): KnownPiece | undefined {
   const body = pieces.find(({ id }) => id === pieceId)?.body;
   const plans = body ? [body.plan, ...(body.parts ?? []).map((part) => part.plan)] : [];
   const plan = plans.find((one) => layerIds.every((id) => layersOf(one).some((layer) => layer.id === id)));
   if (!body || !plan) return undefined;
   const clay = bodies.find(({ id }) => id === body.bodyId);
+  const learnt = learntWithout(withoutResultId);
   return {
     plan,
     shape: shapeOf(plan),
@@ -65,7 +87,7 @@ function questionOf({ pieceId, layerIds = [] }: PieceAsked, { learnt, thought, p
 }
 
 /** Only where something was learnt of a glaze, or a pair, of this plan. */
-function thoughtOf(plan: PiecePlan, learnt: Known['learnt'], thought: readonly GlazeFacts[]): KnownPiece['thought'] {
+function thoughtOf(plan: PiecePlan, learnt: Learnt, thought: readonly GlazeFacts[]): KnownPiece['thought'] {
   const used = new Set(layersOf(plan).map(({ bucketId }) => bucketId));
   const isLearnt = learnt.facts.some(
     ({ bucketId, flow }) => used.has(bucketId) && flow.flow !== thought.find((one) => one.bucketId === bucketId)?.flow.flow,

@@ -73,6 +73,16 @@ describe('why a piece has a fault', () => {
     expect(text).toContain('Stuck, foot: why?');
   });
 
+  it('what a piece taught itself is no cause of its own run; what others taught is', async () => {
+    const ran = (): Result => {
+      const timed = thin({ seconds: 4, plannedSeconds: 4 });
+      return { ...timed, body: { ...timed.body, ranMm: 40, faults: [{ fault: 'ran', where: 'outside' }] } };
+    };
+    const further = 'Its glaze flows further than was thought when it was planned';
+    expect((await open(ran())).text).not.toContain(further);
+    expect((await open(ran(), [ran(), ran(), ran()])).text).toContain(further);
+  });
+
   describe('what the bench recorded of a coat that crawled', () => {
     const crawled = (record: NonNullable<Result['glazedWith'][number]['record']>): Result => {
       const fired = thin({ seconds: 4, plannedSeconds: 4, record });

@@ -65,7 +65,7 @@ export class WhyPanel {
         const { result, piece } = asked;
         return this.questions.all().pipe(
           switchMap((questionOf) => {
-            const known = questionOf({ pieceId: result.body.pieceId });
+            const known = questionOf({ pieceId: result.body.pieceId, withoutResultId: result.id });
             if (!known) return of(undefined);
             const { thought, ...question } = known;
             const job: RunCausesJob = {
