@@ -187,6 +187,7 @@ export const keeperSchema = z.strictObject({
           .min(0)
           .max(24 * 3600)
           .optional(),
+        secondsPlanned: z.literal(true).optional(),
       }),
     )
     .max(20),

@@ -14,6 +14,8 @@ export interface KeptGlaze {
   sg?: number | undefined;
   coatMm?: number | undefined;
   seconds?: number | undefined;
+  /** The seconds are the plan's: nobody timed it. */
+  secondsPlanned?: true | undefined;
 }
 
 /** What has to be the same for a piece to come out as it did. */

@@ -178,7 +178,7 @@ function keeperOf(
   const clay = bodies.find((one) => one.id === piece.body.bodyId);
   const clayLotId = piece.body.lotId ?? clay?.lots?.filter(({ at }) => at <= glazedAt).at(-1)?.id;
   const versions: PieceBody['plan']['versions'] = piece.body.plan.versions ?? [];
-  const glazes = glazedWith.flatMap(({ bucketId, bucketName, sg, seconds }) => {
+  const glazes = glazedWith.flatMap(({ bucketId, bucketName, sg, seconds, secondsPlanned }) => {
     const bucket = buckets.find((one) => one.id === bucketId);
     if (!bucketId || !bucket) return [];
     const [coat] = firedCoats(glazedWith.filter((one) => one.bucketId === bucketId));
@@ -192,7 +192,7 @@ function keeperOf(
         ...(recipeVersion === undefined ? {} : { recipeVersion }),
         ...(sg === null ? {} : { sg }),
         ...(coatMm === undefined ? {} : { coatMm }),
-        ...(seconds === null ? {} : { seconds }),
+        ...(seconds === null ? {} : { seconds, ...(secondsPlanned ? { secondsPlanned } : {}) }),
       },
     ];
   });

@@ -35,10 +35,10 @@ export class KeeperCard {
   protected readonly keeper = computed(() => this.piece().body.keeper);
   protected readonly changes = computed(() => (this.since.value() ?? []).map((one) => sinceWords(one, this.units)));
   protected readonly glazes = computed(() =>
-    this.keeper().glazes.map(({ name, recipeVersion, coatMm, seconds, sg }) => ({
+    this.keeper().glazes.map(({ name, recipeVersion, coatMm, seconds, secondsPlanned, sg }) => ({
       name: `${name}${recipeVersion === undefined ? '' : `, version ${recipeVersion}`}`,
       coat: coatMm === undefined ? '' : this.units.coat(coatMm),
-      seconds: seconds === undefined ? '' : this.units.seconds(seconds),
+      seconds: seconds === undefined ? '' : `${this.units.seconds(seconds)}${secondsPlanned ? ' planned' : ''}`,
       sg: sg === undefined ? '' : `SG ${this.units.sg(sg)}`,
     })),
   );
