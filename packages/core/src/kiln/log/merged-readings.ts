@@ -8,8 +8,8 @@ const FASTEST_CELSIUS_PER_HOUR = 900;
 const APART_CELSIUS = 25;
 
 /**
- * Returns what machines and hands read of a firing, in order of time. Where a machine read within a quarter of an hour, and after it, the hand is not
- * needed.
+ * Returns what machines and hands read of a firing, in order of time. A reading by hand is left out where a machine read within a quarter of an hour of
+ * it, unless it is newer than all that the machine read.
  *
  * @param machine - in order of time
  * @param hand - in any order; the last of one moment counts

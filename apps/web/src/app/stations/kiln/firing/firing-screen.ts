@@ -160,7 +160,7 @@ export class FiringScreen {
     const disputing = readingDisputedBy(firing, celsius, readAt);
     this.disputed.set(
       disputing
-        ? `Its log read ${this.units.temperature(disputing.celsius)} ${disputing.minutes < 1 ? 'at that moment' : `${disputing.minutes} min apart from that`}, and no kiln gets to ${this.units.temperature(celsius)} so fast. Look at the display again; while the two do not agree, it is as hot as the hotter one says.`
+        ? `Its log read ${this.units.temperature(disputing.celsius)} ${disputing.minutes < 1 ? 'at that moment' : `within ${disputing.minutes} min of that`}, and no kiln gets to ${this.units.temperature(celsius)} so fast. Look at the display again; while the two do not agree, it is as hot as the hotter one says.`
         : '',
     );
     if (disputing) return false;

@@ -300,7 +300,7 @@ describe('a kiln is opened, piece after piece', () => {
     await screen.type('Its display shows', '71');
     await screen.press('Note it');
     expect(said()).toEqual([]);
-    expect(screen.text).toMatch(/Its log read 640 °C 6 min apart from that, and no kiln gets to 71 °C so fast\./);
+    expect(screen.text).toMatch(/Its log read 640 °C within 6 min of that, and no kiln gets to 71 °C so fast\./);
     expect(screen.field('Its display shows').value).toBe('71');
     await screen.type('Its display shows', '632');
     await screen.press('Note it');

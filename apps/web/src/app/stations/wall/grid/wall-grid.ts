@@ -35,6 +35,7 @@ import {
   scrolledTo,
   sightOf,
   USUAL_CELL_PX,
+  viewOnPaper,
   walkedTo,
   type Place,
   type Sight,
@@ -46,8 +47,6 @@ import { onZoom } from './zoom-gesture';
 const NAMES_REM = 9;
 /** Of the window's height, as in the styles. */
 const MOST_HIGH_SHARE = 0.74;
-/** Of a sheet without its margins. */
-const PAPER_PX = 680;
 /** The wall stands still after so long, ms. */
 const REST_MS = 120;
 /** So many cells at most are there to be read out and walked to by keys; more are drawn. */
@@ -144,8 +143,12 @@ export class WallGrid {
       this.drawn?.drawSoon();
     });
     effect(() => {
+      this.lowers();
+      untracked(() => this.look());
+    });
+    // Not when glazes come or go: the wall would move under the hand.
+    effect(() => {
       const chosen = this.chosen();
-      this.glazes();
       untracked(() => this.bringIntoSight(chosen));
     });
   }
@@ -253,10 +256,9 @@ export class WallGrid {
 
   /** All of the wall, as wide as paper is. */
   private print(): void {
-    const [rows, columns, { namesPx, headsPx }] = [this.lowers().length, this.glazes().length, this];
-    const cellPx = cellSize(Math.min(USUAL_CELL_PX, Math.floor((PAPER_PX - namesPx) / columns)));
-    const [wide, high] = [namesPx + columns * cellPx, headsPx + rows * cellPx];
-    this.drawn?.print(this.paper().nativeElement, this.scene({ left: 0, top: 0, wide, high, cellPx, namesPx, headsPx }));
+    const { namesPx, headsPx } = this;
+    const view = viewOnPaper({ rows: this.lowers().length, columns: this.glazes().length, namesPx, headsPx });
+    this.drawn?.print(this.paper().nativeElement, this.scene(view));
   }
 
   private tap(event: MouseEvent): void {

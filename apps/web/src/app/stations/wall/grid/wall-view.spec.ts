@@ -1,4 +1,4 @@
-import { cellSize, closeTo, placeAt, scrolledInto, scrolledTo, sightOf, walkedTo, type WallView } from './wall-view';
+import { cellSize, closeTo, placeAt, scrolledInto, scrolledTo, sightOf, viewOnPaper, walkedTo, type WallView } from './wall-view';
 
 /** Ten rows by twelve columns of 64 px in a window of 640 x 480. */
 const VIEW: WallView = { left: 0, top: 0, wide: 640, high: 480, cellPx: 64, namesPx: 140, headsPx: 130 };
@@ -55,6 +55,14 @@ describe('what is seen of the wall', () => {
     expect(closeTo(all, 0, 400)).toEqual({ top: 0, bottom: 6, left: 0, right: 60 });
     expect(closeTo(all, 60, 400)).toEqual({ top: 55, bottom: 61, left: 0, right: 60 });
     expect(closeTo({ top: 2, bottom: 9, left: 1, right: 9 }, 4, 400)).toEqual({ top: 2, bottom: 9, left: 1, right: 9 });
+  });
+
+  it('paper has all of it: a small wall as on the screen, sixty glazes as wide as the sheet', () => {
+    const names = { namesPx: 140, headsPx: 140 };
+    expect(viewOnPaper({ rows: 4, columns: 3, ...names })).toMatchObject({ left: 0, top: 0, cellPx: 64, wide: 332, high: 396 });
+    const large = viewOnPaper({ rows: 61, columns: 60, ...names });
+    expect(large.wide).toBeLessThanOrEqual(680);
+    expect(sightOf(large, 61, 60)).toEqual({ top: 0, bottom: 61, left: 0, right: 60 });
   });
 
   it('a size from an address that is none is the usual one', () => {

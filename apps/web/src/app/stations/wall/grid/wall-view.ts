@@ -71,6 +71,16 @@ export function scrolledInto({ left, top, wide, high, cellPx, namesPx, headsPx }
 /** Returns the side of a cell, px, within what a hand can hit and a screen can hold. */
 export const cellSize = (px: number): number => Math.max(LEAST_CELL_PX, Math.min(MOST_CELL_PX, Math.round(px) || USUAL_CELL_PX));
 
+/** Of a sheet without its margins. */
+const PAPER_PX = 680;
+
+/** Returns the view of a whole wall, with cells so large that it is as wide as paper at most. */
+export function viewOnPaper(wall: { rows: number; columns: number; namesPx: number; headsPx: number }): WallView {
+  const { rows, columns, namesPx, headsPx } = wall;
+  const cellPx = cellSize(Math.min(USUAL_CELL_PX, Math.floor((PAPER_PX - namesPx) / columns)));
+  return { left: 0, top: 0, wide: namesPx + columns * cellPx, high: headsPx + rows * cellPx, cellPx, namesPx, headsPx };
+}
+
 const ARROWS: Readonly<Record<string, readonly [row: number, column: number]>> = {
   ArrowUp: [-1, 0],
   ArrowDown: [1, 0],
